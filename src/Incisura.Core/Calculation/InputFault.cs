@@ -1,0 +1,64 @@
+using System.Globalization;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>One value that cannot be taken: which, what was given, what is allowed, and a sentence with the cure.</summary>
+/// <param name="Field">Path of the field, as the caller names it.</param>
+/// <param name="Given">The value given; NaN where it was missing.</param>
+/// <param name="Least">Least allowed value in base units; NaN where there is none.</param>
+/// <param name="Most">Largest allowed value in base units; NaN where there is none.</param>
+/// <param name="Sentence">What is wrong and what would cure it, for a person.</param>
+public sealed record InputFault(string Field, double Given, double Least, double Most, string Sentence);
+
+/// <summary>Thrown at the door when a calculation or a stored object is given values out of their physical range.</summary>
+public sealed class InputException(IReadOnlyList<InputFault> faults) : Exception(string.Join(" ", faults.Select(f => f.Sentence)))
+{
+    /// <summary>Every fault found, never empty.</summary>
+    public IReadOnlyList<InputFault> Faults { get; } = faults;
+}
+
+/// <summary>Collects faults while an object is checked once at the door.</summary>
+public sealed class InputCheck
+{
+    private readonly List<InputFault> faults = [];
+
+    /// <summary>The faults found so far.</summary>
+    public IReadOnlyList<InputFault> Faults => faults;
+
+    /// <summary>Asks for a finite number within a closed range, in the quantity's base unit.</summary>
+    public InputCheck Within(string field, string name, double value, double least, double most, Quantity quantity)
+    {
+        if (double.IsFinite(value) && value >= least && value <= most) return this;
+        string unit = Units.Of(quantity).Metric.Unit is { Length: > 0 } u ? " " + u : "";
+        string given = double.IsNaN(value) ? "is missing" : double.IsInfinity(value) ? "is not a finite number" : $"is {Show(value)}{unit}";
+        faults.Add(new(field, value, least, most, $"{name} {given}; it must lie between {Show(least)} and {Show(most)}{unit}."));
+        return this;
+    }
+
+    /// <summary>Asks for a text of at least one and at most <paramref name="longest"/> characters.</summary>
+    public InputCheck Named(string field, string name, string? text, int longest = 120)
+    {
+        if (string.IsNullOrWhiteSpace(text)) Refuse(field, double.NaN, $"{name} is missing; give at least one character.");
+        else if (text.Length > longest) Refuse(field, text.Length, $"{name} has {text.Length} characters; {longest} is the most.");
+        return this;
+    }
+
+    /// <summary>Adds a fault with its own sentence unless the condition holds.</summary>
+    public InputCheck Holds(bool condition, string field, double given, string sentence)
+    {
+        if (!condition) Refuse(field, given, sentence);
+        return this;
+    }
+
+    /// <summary>Throws when any fault was found.</summary>
+    /// <exception cref="InputException">At least one value was refused.</exception>
+    public void ThrowIfAny()
+    {
+        if (faults.Count > 0) throw new InputException(faults);
+    }
+
+    private void Refuse(string field, double given, string sentence) => faults.Add(new(field, given, double.NaN, double.NaN, sentence));
+
+    private static string Show(double value) => value.ToString("G6", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,135 @@
+using Incisura.Core.Cutters;
+using Incisura.Core.Milling;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>A number an operation asks for.</summary>
+/// <param name="Code">Stable code.</param>
+/// <param name="Symbol">Symbol of ISO 3002; empty where there is none.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Group">Heading it stands under: across, deep, per tooth, fast, along.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Least">Least value that can be computed with, base unit.</param>
+/// <param name="Most">Largest value that can be computed with, base unit.</param>
+public sealed record FieldDescription(string Code, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most);
+
+/// <summary>One pick of an option.</summary>
+public sealed record OptionPick(string Code, string Words);
+
+/// <summary>A choice between words.</summary>
+/// <param name="Code">Stable code.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Picks">What can be picked.</param>
+/// <param name="Default">Code of the pick taken when none is given.</param>
+public sealed record OptionDescription(string Code, string Name, IReadOnlyList<OptionPick> Picks, string Default);
+
+/// <summary>An operation as the interface, the API and the exports know it.</summary>
+public sealed record OperationDescription(
+    string Code,
+    string Name,
+    IReadOnlyList<CutterFamily> Families,
+    IReadOnlyList<FieldDescription> Fields,
+    IReadOnlyList<OptionDescription> Options);
+
+/// <summary>Where a value came from.</summary>
+public enum Origin
+{
+    /// <summary>Typed by the user.</summary>
+    Typed,
+
+    /// <summary>Proposed from the speed chart.</summary>
+    Proposed,
+
+    /// <summary>Proposed, then held back by a limit.</summary>
+    Held,
+
+    /// <summary>A default of the operation.</summary>
+    Default,
+}
+
+/// <summary>A field after the calculation.</summary>
+/// <param name="Code">Code of the field.</param>
+/// <param name="Value">Value used, base unit.</param>
+/// <param name="Origin">Where it came from.</param>
+/// <param name="Proposed">What would be proposed if nothing were typed here; null where nothing can be.</param>
+/// <param name="Least">Least value that keeps every limit with the other fields as they are; null where none is known.</param>
+/// <param name="Most">Largest such value; null where no value keeps every limit.</param>
+/// <param name="MostBy">The limit that sets <paramref name="Most"/>.</param>
+/// <param name="Note">A line about the value.</param>
+public sealed record FieldState(string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note);
+
+/// <summary>A computed figure.</summary>
+public sealed record Figure(string Code, string Symbol, string Name, Quantity Quantity, double Value);
+
+/// <summary>A limit as judged, with its words.</summary>
+/// <param name="Kind">Which limit.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Used">Value used.</param>
+/// <param name="Allowed">Value allowed; null where data are missing.</param>
+/// <param name="Use">Use as a ratio; null where it could not be judged.</param>
+/// <param name="IsLeast">Whether the allowed value is a least one.</param>
+/// <param name="Severity">What its excess means.</param>
+public sealed record JudgedLimit(LimitKind Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity);
+
+/// <summary>A value that went into the derivation from outside, with where it came from.</summary>
+public sealed record Given(string Symbol, string Name, Quantity Quantity, double Value, string From);
+
+/// <summary>The outcome of a calculation. Same inputs and same engine version give the same bits.</summary>
+public sealed record CalculationResult
+{
+    /// <summary>Code of the operation.</summary>
+    public required string Operation { get; init; }
+
+    /// <summary>Version of the engine that computed it.</summary>
+    public required string EngineVersion { get; init; }
+
+    /// <summary>Every field of the operation.</summary>
+    public required IReadOnlyList<FieldState> Fields { get; init; }
+
+    /// <summary>Every option, by code.</summary>
+    public required IReadOnlyDictionary<string, string> Options { get; init; }
+
+    /// <summary>The figures.</summary>
+    public required IReadOnlyList<Figure> Figures { get; init; }
+
+    /// <summary>Every limit, tightest first, those that could not be judged last.</summary>
+    public required IReadOnlyList<JudgedLimit> Limits { get; init; }
+
+    /// <summary>The findings, gravest first.</summary>
+    public required IReadOnlyList<Finding> Findings { get; init; }
+
+    /// <summary>What went in, with its origin; empty unless the derivation was asked for.</summary>
+    public required IReadOnlyList<Given> Givens { get; init; }
+
+    /// <summary>The derivation; empty unless it was asked for.</summary>
+    public required IReadOnlyList<DerivationStep> Steps { get; init; }
+}
+
+/// <summary>An operation: its description and its calculation stand together.</summary>
+public interface IOperation
+{
+    /// <summary>What it is called and what it asks for.</summary>
+    OperationDescription Description { get; }
+
+    /// <summary>Calculates a situation.</summary>
+    /// <param name="situation">What it is about.</param>
+    /// <param name="choices">What was typed and picked.</param>
+    /// <param name="explain">Whether the derivation is wanted.</param>
+    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
+    CalculationResult Calculate(Situation situation, Choices choices, bool explain);
+}
+
+/// <summary>Every operation there is.</summary>
+public static class Operations
+{
+    /// <summary>Version of the engine; raised whenever any figure could change.</summary>
+    public const string EngineVersion = "1";
+
+    /// <summary>All, in the order they are offered.</summary>
+    public static IReadOnlyList<IOperation> All { get; } = [SideMillingOperation.Rough, SideMillingOperation.Finish];
+
+    /// <summary>The operation of a code, or null.</summary>
+    public static IOperation? Find(string code) => All.FirstOrDefault(o => o.Description.Code == code);
+}

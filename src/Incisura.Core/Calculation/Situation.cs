@@ -1,0 +1,44 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>A stored object as it stood at one revision.</summary>
+/// <param name="Id">Identity.</param>
+/// <param name="Number">Revision, from 1.</param>
+/// <param name="Value">The object.</param>
+public sealed record Revised<T>(int Id, int Number, T Value);
+
+/// <summary>What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from.</summary>
+public sealed record Situation
+{
+    /// <summary>The work material.</summary>
+    public required Revised<WorkMaterial> Material { get; init; }
+
+    /// <summary>The cutter.</summary>
+    public required Revised<Cutter> Cutter { get; init; }
+
+    /// <summary>The holder.</summary>
+    public required Revised<Holder> Holder { get; init; }
+
+    /// <summary>The assembly of both.</summary>
+    public required Revised<Assembly> Assembly { get; init; }
+
+    /// <summary>The machine.</summary>
+    public required Revised<Machine> Machine { get; init; }
+
+    /// <summary>The speed chart proposals start from.</summary>
+    public required Revised<SpeedChart> Chart { get; init; }
+}
+
+/// <summary>What was typed and picked, by the codes of the operation's description.</summary>
+/// <param name="Numbers">Typed values in base units; a field left out is proposed.</param>
+/// <param name="Options">Picked options; one left out takes its default.</param>
+public sealed record Choices(IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options)
+{
+    /// <summary>Nothing typed, nothing picked.</summary>
+    public static Choices None { get; } = new(new Dictionary<string, double>(), new Dictionary<string, string>());
+}

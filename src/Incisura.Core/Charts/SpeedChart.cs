@@ -1,0 +1,106 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Charts;
+
+/// <summary>Feed per tooth at one cutter diameter.</summary>
+/// <param name="Diameter">Cutting diameter, mm.</param>
+/// <param name="FeedPerTooth">Feed per tooth f_z at that diameter, mm.</param>
+public readonly record struct FeedPoint(double Diameter, double FeedPerTooth);
+
+/// <summary>
+/// The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
+/// stated for the row's own width ratio; at another width it is thinned or thickened by geometry.
+/// </summary>
+public sealed record SpeedRow
+{
+    /// <summary>Cutter family the row is for.</summary>
+    public required CutterFamily Family { get; init; }
+
+    /// <summary>Cutting material the row is for.</summary>
+    public required CuttingMaterial CuttingMaterial { get; init; }
+
+    /// <summary>Sub-group of work material the row is for.</summary>
+    public required string SubGroup { get; init; }
+
+    /// <summary>Code of the operation the row is for.</summary>
+    public required string Operation { get; init; }
+
+    /// <summary>Starting cutting speed v_c, m/min, 1 to 3000.</summary>
+    public required double CuttingSpeed { get; init; }
+
+    /// <summary>Starting feed per tooth over diameter, rising diameters.</summary>
+    public required IReadOnlyList<FeedPoint> Feeds { get; init; }
+
+    /// <summary>Starting width of cut over diameter a_e/D, above 0 up to 1; the feeds are stated for it.</summary>
+    public required double WidthRatio { get; init; }
+
+    /// <summary>Starting depth of cut over diameter a_p/D, above 0 up to 10.</summary>
+    public required double DepthRatio { get; init; }
+
+    /// <summary>Where the row comes from.</summary>
+    public string Source { get; init; } = "";
+
+    /// <summary>Feed per tooth at a diameter: straight between two points, in proportion to the diameter outside them.</summary>
+    /// <param name="diameter">Cutting diameter, mm, above 0.</param>
+    public double FeedPerToothAt(double diameter)
+    {
+        FeedPoint first = Feeds[0];
+        if (diameter <= first.Diameter) return first.FeedPerTooth * diameter / first.Diameter;
+        for (int i = 1; i < Feeds.Count; i++)
+        {
+            FeedPoint b = Feeds[i], a = Feeds[i - 1];
+            if (diameter <= b.Diameter)
+                return a.FeedPerTooth + ((b.FeedPerTooth - a.FeedPerTooth) * (diameter - a.Diameter) / (b.Diameter - a.Diameter));
+        }
+
+        return Feeds[^1].FeedPerTooth * diameter / Feeds[^1].Diameter;
+    }
+}
+
+/// <summary>A chart: a named set of rows, revised as a whole.</summary>
+public sealed record SpeedChart
+{
+    /// <summary>Name of the chart.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Its rows.</summary>
+    public required IReadOnlyList<SpeedRow> Rows { get; init; }
+
+    /// <summary>The row for a situation, or null where the chart has none.</summary>
+    public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, string subGroup, string operation)
+    {
+        foreach (SpeedRow row in Rows)
+            if (row.Family == family && row.CuttingMaterial == cuttingMaterial && row.Operation == operation && string.Equals(row.SubGroup, subGroup, StringComparison.OrdinalIgnoreCase))
+                return row;
+        return null;
+    }
+
+    /// <summary>Checks every row, and that no two rows are for the same situation.</summary>
+    public InputCheck Check()
+    {
+        InputCheck check = new InputCheck().Named("name", "The name", Name);
+        HashSet<(CutterFamily, CuttingMaterial, string, string)> seen = [];
+        for (int i = 0; i < Rows.Count; i++)
+        {
+            SpeedRow row = Rows[i];
+            string at = $"rows[{i}]";
+            check.Named($"{at}.subGroup", $"The sub-group of row {i + 1}", row.SubGroup, 12)
+                .Within($"{at}.cuttingSpeed", $"The cutting speed of row {i + 1}", row.CuttingSpeed, 1, 3000, Quantity.CuttingSpeed)
+                .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
+                .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
+                .Holds(row.Feeds.Count is >= 1 and <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
+                .Holds(
+                    seen.Add((row.Family, row.CuttingMaterial, row.SubGroup.ToUpperInvariant(), row.Operation)),
+                    at,
+                    i + 1,
+                    $"Row {i + 1} repeats an earlier row for the same cutter, material and operation; change or remove one.");
+            for (int j = 0; j < row.Feeds.Count && j < 20; j++)
+                check.Within($"{at}.feeds[{j}].diameter", $"Diameter {j + 1} of row {i + 1}", row.Feeds[j].Diameter, j == 0 ? 0.1 : row.Feeds[j - 1].Diameter + 1e-6, 500, Quantity.Length)
+                    .Within($"{at}.feeds[{j}].feedPerTooth", $"Feed {j + 1} of row {i + 1}", row.Feeds[j].FeedPerTooth, 0.0005, 5, Quantity.Chip);
+        }
+
+        return check;
+    }
+}

@@ -1,0 +1,64 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Machines;
+
+/// <summary>A machine tool with what limits a cut on it.</summary>
+public sealed record Machine
+{
+    /// <summary>The name the shop calls it by.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Kind in the trade's words, such as three-axis mill.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>Spindle interface, such as SK 40.</summary>
+    public required string Interface { get; init; }
+
+    /// <summary>Lowest spindle speed, rev/min.</summary>
+    public required double LeastSpeed { get; init; }
+
+    /// <summary>Highest spindle speed, rev/min.</summary>
+    public required double LargestSpeed { get; init; }
+
+    /// <summary>Largest feed rate of the axes when cutting, mm/min.</summary>
+    public required double LargestFeed { get; init; }
+
+    /// <summary>Rapid traverse, mm/min.</summary>
+    public required double RapidFeed { get; init; }
+
+    /// <summary>Efficiency η from motor to edge, above 0 up to 1.</summary>
+    public double Efficiency { get; init; } = 0.85;
+
+    /// <summary>Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.</summary>
+    public double SynchronousLimit { get; init; }
+
+    /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
+    public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
+
+    /// <summary>Where the figures come from.</summary>
+    public string Source { get; init; } = "";
+
+    /// <summary>Checks every figure and that the curve rises in speed.</summary>
+    public InputCheck Check()
+    {
+        InputCheck check = new InputCheck()
+            .Named("name", "The name", Name, 60)
+            .Named("kind", "The kind of machine", Kind, 80)
+            .Named("interface", "The spindle interface", Interface, 24)
+            .Within("leastSpeed", "The lowest spindle speed", LeastSpeed, 1, 200000, Quantity.SpindleSpeed)
+            .Within("largestSpeed", "The highest spindle speed", LargestSpeed, Math.Max(1, LeastSpeed), 200000, Quantity.SpindleSpeed)
+            .Within("largestFeed", "The largest axis feed", LargestFeed, 1, 200000, Quantity.FeedRate)
+            .Within("rapidFeed", "The rapid traverse", RapidFeed, 1, 300000, Quantity.FeedRate)
+            .Within("efficiency", "The efficiency η", Efficiency, 0.2, 1, Quantity.Ratio)
+            .Within("synchronousLimit", "The synchronous tapping limit", SynchronousLimit, 0, 20000, Quantity.SpindleSpeed)
+            .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
+        for (int i = 0; i < Curve.Count && i < 40; i++)
+            check.Within($"curve[{i}].speed", $"The speed of point {i + 1}", Curve[i].Speed, i == 0 ? 1 : Curve[i - 1].Speed + 1e-6, 200000, Quantity.SpindleSpeed)
+                .Within($"curve[{i}].power", $"The power of point {i + 1}", Curve[i].Power, 0.01, 500, Quantity.Power)
+                .Within($"curve[{i}].shortPower", $"The short-time power of point {i + 1}", Curve[i].ShortPower, Curve[i].Power, 500, Quantity.Power)
+                .Within($"curve[{i}].torque", $"The torque of point {i + 1}", Curve[i].Torque, 0.01, 20000, Quantity.Torque)
+                .Within($"curve[{i}].shortTorque", $"The short-time torque of point {i + 1}", Curve[i].ShortTorque, Curve[i].Torque, 20000, Quantity.Torque);
+        return check;
+    }
+}

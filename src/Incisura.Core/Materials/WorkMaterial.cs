@@ -1,0 +1,70 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Materials;
+
+/// <summary>Groups of work material by ISO 513.</summary>
+public enum MaterialGroup
+{
+    /// <summary>Steel.</summary>
+    P,
+
+    /// <summary>Stainless steel.</summary>
+    M,
+
+    /// <summary>Cast iron.</summary>
+    K,
+
+    /// <summary>Non-ferrous metal and plastics.</summary>
+    N,
+
+    /// <summary>Superalloy and titanium.</summary>
+    S,
+
+    /// <summary>Hard material.</summary>
+    H,
+}
+
+/// <summary>A work material in one condition, with its force coefficients.</summary>
+public sealed record WorkMaterial
+{
+    /// <summary>Designation of the material, such as 42CrMo4.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Condition, such as quenched and tempered.</summary>
+    public string Condition { get; init; } = "";
+
+    /// <summary>ISO 513 group.</summary>
+    public required MaterialGroup Group { get; init; }
+
+    /// <summary>The shop's sub-group within the ISO group, such as P3; speed charts are kept by it.</summary>
+    public required string SubGroup { get; init; }
+
+    /// <summary>Brinell hardness HBW, 5 to 750.</summary>
+    public double Hardness { get; init; }
+
+    /// <summary>Tensile strength R_m, MPa, 20 to 3000.</summary>
+    public double TensileStrength { get; init; }
+
+    /// <summary>Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).</summary>
+    public required double SpecificCuttingForce { get; init; }
+
+    /// <summary>Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).</summary>
+    public required double ChipExponent { get; init; }
+
+    /// <summary>Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).</summary>
+    public double RadialRatio { get; init; } = 0.3;
+
+    /// <summary>Where the figures come from.</summary>
+    public string Source { get; init; } = "";
+
+    /// <summary>Checks every figure against its physical range.</summary>
+    public InputCheck Check() => new InputCheck()
+        .Named("name", "The name", Name)
+        .Named("subGroup", "The sub-group", SubGroup, 12)
+        .Within("hardness", "The hardness", Hardness, 5, 750, Quantity.Hardness)
+        .Within("tensileStrength", "The tensile strength R_m", TensileStrength, 20, 3000, Quantity.Stress)
+        .Within("specificCuttingForce", "The specific cutting force k_c1.1", SpecificCuttingForce, 50, 6000, Quantity.Stress)
+        .Within("chipExponent", "The exponent m_c", ChipExponent, 0, 0.6, Quantity.Ratio)
+        .Within("radialRatio", "The radial force ratio k_r", RadialRatio, 0, 1, Quantity.Ratio);
+}

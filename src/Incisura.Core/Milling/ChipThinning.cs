@@ -1,0 +1,47 @@
+namespace Incisura.Core.Milling;
+
+/// <summary>What the feed per tooth keeps when the width of cut changes.</summary>
+public enum ChipKept
+{
+    /// <summary>The feed per tooth stays as the chart has it.</summary>
+    None,
+
+    /// <summary>The largest chip thickness of the chart's own width is kept.</summary>
+    Largest,
+
+    /// <summary>The mean chip thickness of the chart's own width is kept.</summary>
+    Mean,
+}
+
+/// <summary>Feed per tooth from a wanted chip thickness: the inverse of the geometry of the undeformed chip.</summary>
+public static class ChipThinning
+{
+    /// <summary>Most by which a charted feed per tooth is raised for a thin cut; beyond it the feed marks and the start of the chip set the pace.</summary>
+    public const double LargestFactor = 3;
+
+    /// <summary>Feed per tooth f_z, mm, that gives a mean chip thickness: f_z = h_m/(sin κ · mean sine over the arc).</summary>
+    /// <param name="meanChip">Wanted h_m, mm, above 0.</param>
+    /// <param name="leadAngle">Lead angle κ, degrees, above 0 up to 90.</param>
+    /// <param name="arc">Arc of engagement.</param>
+    public static double FeedForMeanChip(double meanChip, double leadAngle, in ArcOfEngagement arc) =>
+        meanChip / (MillingCut.SineOfLead(leadAngle) * arc.MeanSine);
+
+    /// <summary>Feed per tooth f_z, mm, that gives a largest chip thickness: f_z = h_max/(sin κ · largest sine over the arc).</summary>
+    /// <inheritdoc cref="FeedForMeanChip"/>
+    /// <param name="largestChip">Wanted h_max, mm, above 0.</param>
+    /// <param name="leadAngle">Lead angle κ, degrees, above 0 up to 90.</param>
+    /// <param name="arc">Arc of engagement.</param>
+    public static double FeedForLargestChip(double largestChip, double leadAngle, in ArcOfEngagement arc) =>
+        largestChip / (MillingCut.SineOfLead(leadAngle) * arc.LargestSine);
+
+    /// <summary>Factor on a feed per tooth stated for one arc that keeps its chip at another, up to <see cref="LargestFactor"/>.</summary>
+    /// <param name="kept">What is kept.</param>
+    /// <param name="stated">Arc the feed is stated for.</param>
+    /// <param name="arc">Arc it is used at.</param>
+    public static double Factor(ChipKept kept, in ArcOfEngagement stated, in ArcOfEngagement arc) => kept switch
+    {
+        ChipKept.Largest => Math.Min(stated.LargestSine / arc.LargestSine, LargestFactor),
+        ChipKept.Mean => Math.Min(stated.MeanSine / arc.MeanSine, LargestFactor),
+        _ => 1,
+    };
+}

@@ -1,0 +1,126 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>
+/// One milling cut: speed, feed, chip, force, power and torque by the relation of Kienzle over the arc of engagement.
+/// Every milling operation rests on it.
+/// </summary>
+/// <param name="Diameter">Diameter in contact D_e, mm, above 0.</param>
+/// <param name="Teeth">Number of teeth z, at least 1.</param>
+/// <param name="LeadAngle">Lead angle κ of the edge, degrees, above 0 up to 90.</param>
+/// <param name="CuttingSpeed">Cutting speed v_c, m/min, above 0.</param>
+/// <param name="FeedPerTooth">Feed per tooth f_z, mm, above 0.</param>
+/// <param name="Depth">Depth of cut a_p, mm, above 0.</param>
+/// <param name="Width">Width of cut a_e, mm, above 0 up to the diameter.</param>
+/// <param name="SpecificForce11">k_c1.1, MPa, above 0.</param>
+/// <param name="ChipExponent">m_c, 0 to 0.6.</param>
+public readonly record struct MillingCut(
+    double Diameter,
+    int Teeth,
+    double LeadAngle,
+    double CuttingSpeed,
+    double FeedPerTooth,
+    double Depth,
+    double Width,
+    double SpecificForce11,
+    double ChipExponent)
+{
+    /// <summary>n = 1000·v_c/(π·D_e).</summary>
+    public static readonly Formula SpindleSpeedFormula = new(
+        "n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_e)", "definition of cutting speed; ISO 3002-3");
+
+    /// <summary>v_f = n·z·f_z.</summary>
+    public static readonly Formula FeedRateFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*z*f_z", "definition of feed per tooth; ISO 3002-3");
+
+    /// <summary>Mean chip thickness over the arc.</summary>
+    public static readonly Formula MeanChipFormula = new(
+        "h_m",
+        "Mean chip thickness",
+        Quantity.Chip,
+        "f_z*sin(κ*pi/180)*(cos(φ_1*pi/180) - cos(φ_2*pi/180))/((φ_2 - φ_1)*pi/180)",
+        "mean of the undeformed chip over the arc; Altintas, Manufacturing Automation");
+
+    /// <summary>Largest chip thickness over the arc.</summary>
+    public static readonly Formula LargestChipFormula = new(
+        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc");
+
+    /// <summary>k_c = k_c1.1·h_m^(−m_c).</summary>
+    public static readonly Formula SpecificForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h_m^(-m_c)", "Kienzle and Victor 1952");
+
+    /// <summary>Q = a_p·a_e·v_f/1000.</summary>
+    public static readonly Formula RemovalRateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*a_e*v_f/1000", "volume swept in a minute");
+
+    /// <summary>P_c = Q·k_c/60000.</summary>
+    public static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
+
+    /// <summary>M = P_c/ω.</summary>
+    public static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "P_c*30000/(pi*n)", "power over angular speed");
+
+    /// <summary>z_c = z·φ_e/360°.</summary>
+    public static readonly Formula TeethInCutFormula = new("z_c", "Teeth in cut", Quantity.Ratio, "z*(φ_2 - φ_1)/360", "mean number of teeth within the arc");
+
+    /// <summary>sin κ, exact for 90°.</summary>
+    /// <param name="leadAngle">κ, degrees.</param>
+    public static double SineOfLead(double leadAngle) => leadAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(leadAngle));
+
+    /// <summary>Spindle speed n, rev/min, for a cutting speed at a diameter.</summary>
+    public static double SpindleSpeedFor(double cuttingSpeed, double diameter) => 1000 * cuttingSpeed / (Math.PI * diameter);
+
+    /// <summary>Cutting speed v_c, m/min, for a spindle speed at a diameter.</summary>
+    public static double CuttingSpeedFor(double spindleSpeed, double diameter) => spindleSpeed * Math.PI * diameter / 1000;
+
+    /// <summary>Works the cut out.</summary>
+    /// <param name="arc">Arc of engagement of this width at this diameter.</param>
+    /// <param name="load">The result.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    public void Solve<TTrace>(in ArcOfEngagement arc, out MillingLoad load, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double sineOfLead = SineOfLead(LeadAngle);
+        double n = SpindleSpeedFor(CuttingSpeed, Diameter);
+        double feedRate = n * Teeth * FeedPerTooth;
+        double meanChip = FeedPerTooth * sineOfLead * arc.MeanSine;
+        double largestChip = FeedPerTooth * sineOfLead * arc.LargestSine;
+        double specificForce = SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
+        double removalRate = Depth * Width * feedRate / 1000;
+        double power = removalRate * specificForce / 60000;
+        double torque = power * 30000 / (Math.PI * n);
+        double teethInCut = Teeth * arc.Length / (2 * Math.PI);
+        load = new(n, feedRate, meanChip, largestChip, specificForce, removalRate, power, torque, teethInCut);
+        if (!TTrace.Listens) return;
+
+        double φ1 = double.RadiansToDegrees(arc.Entry), φ2 = double.RadiansToDegrees(arc.Exit);
+        trace.Take(SpindleSpeedFormula, n, new("v_c", CuttingSpeed), new("D_e", Diameter));
+        trace.Take(FeedRateFormula, feedRate, new("n", n), new("z", Teeth), new("f_z", FeedPerTooth));
+        trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
+        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("s_max", arc.LargestSine));
+        trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
+        trace.Take(RemovalRateFormula, removalRate, new("a_p", Depth), new("a_e", Width), new("v_f", feedRate));
+        trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
+        trace.Take(TorqueFormula, torque, new("P_c", power), new("n", n));
+        trace.Take(TeethInCutFormula, teethInCut, new("z", Teeth), new("φ_1", φ1), new("φ_2", φ2));
+    }
+}
+
+/// <summary>What one milling cut asks of cutter and machine.</summary>
+/// <param name="SpindleSpeed">n, rev/min.</param>
+/// <param name="FeedRate">v_f, mm/min.</param>
+/// <param name="MeanChip">h_m, mm.</param>
+/// <param name="LargestChip">h_max, mm.</param>
+/// <param name="SpecificForce">k_c, MPa.</param>
+/// <param name="RemovalRate">Q, cm³/min.</param>
+/// <param name="Power">Cutting power P_c, kW, before the efficiency of the machine.</param>
+/// <param name="Torque">M, N·m.</param>
+/// <param name="TeethInCut">z_c, mean number of teeth in cut.</param>
+public readonly record struct MillingLoad(
+    double SpindleSpeed,
+    double FeedRate,
+    double MeanChip,
+    double LargestChip,
+    double SpecificForce,
+    double RemovalRate,
+    double Power,
+    double Torque,
+    double TeethInCut);

@@ -1,0 +1,34 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>Equal passes, none above the most allowed.</summary>
+/// <param name="Count">Number of passes, at least 1.</param>
+/// <param name="Each">Amount each takes, in the unit of the total.</param>
+public readonly record struct Passes(int Count, double Each)
+{
+    /// <summary>Most passes anything may be divided into.</summary>
+    public const int Most = 100_000;
+
+    /// <summary>Number of passes across.</summary>
+    public static readonly Formula AcrossFormula = new("i_e", "Passes across", Quantity.Count, "ceil(W/a_emost - 1e-9)", "equal passes, none above the most allowed");
+
+    /// <summary>Number of passes down.</summary>
+    public static readonly Formula DownFormula = new("i_p", "Passes down", Quantity.Count, "ceil(H/a_pmost - 1e-9)", "equal passes, none above the most allowed");
+
+    /// <summary>Width of each pass.</summary>
+    public static readonly Formula WidthFormula = new("a_e", "Width of each pass", Quantity.Length, "W/i_e", "equal passes");
+
+    /// <summary>Depth of each pass.</summary>
+    public static readonly Formula DepthFormula = new("a_p", "Depth of each pass", Quantity.Length, "H/i_p", "equal passes");
+
+    /// <summary>Divides a total into equal passes. A remainder below 1e-9 of a pass is rounding, not another pass.</summary>
+    /// <param name="total">Total to remove, above 0.</param>
+    /// <param name="most">Most a pass may take, above 0.</param>
+    public static Passes Even(double total, double most)
+    {
+        double count = Math.Max(1, Math.Ceiling((total / most) - 1e-9));
+        return new((int)Math.Min(count, Most), total / Math.Min(count, Most));
+    }
+}

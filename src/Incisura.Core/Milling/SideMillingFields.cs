@@ -1,0 +1,93 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>The fields of a side cut after it was worked out: value, origin, proposal, and the range that keeps the limits.</summary>
+internal static class SideMillingFields
+{
+    private static readonly LimitKind[] DepthLimits = [LimitKind.FluteLength, LimitKind.DepthOfCutter, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection];
+    private static readonly LimitKind[] WidthLimits = [LimitKind.WidthOfCutter, LimitKind.LargestChip, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection];
+    private static readonly LimitKind[] FeedLimits = [LimitKind.LargestChip, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection];
+    private static readonly LimitKind[] SpeedLimits = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous];
+
+    public static IReadOnlyList<FieldState> StatesOf(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, SideMillingProposal proposal)
+    {
+        SideMillingChoices at = proposal.Choices;
+        bool widthFollows = wish.StockWidth is null, depthFollows = wish.WallHeight is null;
+        ArcOfEngagement arc = ArcAt(setup, at);
+        double leastFeed = ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, arc);
+
+        return
+        [
+            Plain(SideMillingOperation.StockWidth, at.StockWidth, wish.StockWidth is not null, at.MostWidth, null),
+            Ranged(SideMillingOperation.WidthOfCut, "a_e", at.MostWidth, wish.MostWidth, Without(setup, row, wish with { MostWidth = null })?.MostWidth, null, setup.Diameter, WidthLimits,
+                v => at with { MostWidth = v, StockWidth = widthFollows ? v : at.StockWidth },
+                new("{0} of the diameter", new Measure(at.MostWidth / setup.Diameter, Quantity.Ratio))),
+            Plain(SideMillingOperation.WallHeight, at.WallHeight, wish.WallHeight is not null, at.MostDepth, setup.Reach),
+            Ranged(SideMillingOperation.DepthOfCut, "a_p", at.MostDepth, wish.MostDepth, Without(setup, row, wish with { MostDepth = null })?.MostDepth, null, setup.FluteLength, DepthLimits,
+                v => at with { MostDepth = v, WallHeight = depthFollows ? v : at.WallHeight },
+                new("{0} times the diameter", new Measure(at.MostDepth / setup.Diameter, Quantity.Ratio))),
+            Ranged(SideMillingOperation.FeedPerTooth, "f_z", at.FeedPerTooth, wish.FeedPerTooth, Without(setup, row, wish with { FeedPerTooth = null })?.FeedPerTooth, leastFeed, 5, FeedLimits,
+                v => at with { FeedPerTooth = v },
+                row is null ? null : new("chart {0}, times {1} for this width", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(Thinning(setup, row, wish, at), Quantity.Ratio))),
+            Ranged(SideMillingOperation.CuttingSpeed, "v_c", at.CuttingSpeed, wish.CuttingSpeed, Without(setup, row, wish with { CuttingSpeed = null })?.CuttingSpeed,
+                MillingCut.CuttingSpeedFor(setup.LeastSpeed, setup.Diameter), 5000, SpeedLimits,
+                v => at with { CuttingSpeed = v },
+                row is null ? null : new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed))),
+            Plain(SideMillingOperation.Length, at.Length, false, null, null),
+            Plain(SideMillingOperation.DeflectionAllowed, at.DeflectionAllowed, false, null, null),
+        ];
+
+        FieldState Ranged(string code, string symbol, double value, double? typed, double? proposed, double? least, double hardMost, LimitKind[] kinds, Func<double, SideMillingChoices> with, Sentence? note)
+        {
+            double low = Math.Max(least ?? 0, 1e-4);
+            double most = SideMillingProposal.LargestWithin(low, Math.Max(low, hardMost), v => Over(setup, with(v), kinds) is null);
+            LimitKind? by = double.IsNaN(most) ? Over(setup, with(low), kinds) : Over(setup, with(most * (1 + 1e-6)), kinds);
+            bool held = typed is null && proposal.Holds.Any(h => h.Symbol == symbol);
+            return new(code, value, typed is not null ? Origin.Typed : held ? Origin.Held : Origin.Proposed, proposed, least, double.IsNaN(most) ? null : most, by, note);
+        }
+
+        // A field without a range of its own follows another one, or has a default.
+        FieldState Plain(string code, double value, bool typed, double? proposed, double? most) =>
+            new(code, value, typed ? Origin.Typed : Origin.Default, proposed, null, most, most is null ? null : LimitKind.Reach, null);
+    }
+
+    internal static ArcOfEngagement ArcAt(SideMillingSetup setup, in SideMillingChoices at)
+    {
+        NoTrace none = default;
+        return ArcOfEngagement.Side(setup.Diameter, Passes.Even(at.StockWidth, Math.Min(at.MostWidth, setup.Diameter)).Each, ref none);
+    }
+
+    private static double Thinning(SideMillingSetup setup, SpeedRow row, in SideMillingWish wish, in SideMillingChoices at)
+    {
+        NoTrace none = default;
+        return ChipThinning.Factor(wish.ChipKept, ArcOfEngagement.Side(setup.Diameter, row.WidthRatio * setup.Diameter, ref none), ArcAt(setup, at));
+    }
+
+    // What would stand in a field if nothing were typed there.
+    private static SideMillingChoices? Without(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish)
+    {
+        if (row is null) return null;
+        NoTrace none = default;
+        return SideMillingProposal.Propose(setup, row, wish, ref none).Choices;
+    }
+
+    private static LimitKind? Over(SideMillingSetup setup, in SideMillingChoices choices, LimitKind[] kinds)
+    {
+        NoTrace none = default;
+        SideMilling.Solve(setup, choices, out SideMillingResult result, ref none);
+        LimitKind? over = null;
+        double use = 1 + LimitCatalogue.Tolerance;
+        foreach (LimitKind kind in kinds)
+        {
+            double of = result.Limits.Of(kind).Use;
+            if (!(of > use)) continue;
+            over = kind;
+            use = of;
+        }
+
+        return over;
+    }
+}

@@ -1,0 +1,66 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>What a side cut gives reason to say.</summary>
+internal static class SideMillingFindings
+{
+    private const double FullWidth = 0.98;
+
+    public static IReadOnlyList<Finding> Of(Situation situation, SideMillingProposal proposal, in SideMillingResult result)
+    {
+        List<Finding> findings = [];
+        foreach (Hold hold in proposal.Holds)
+            findings.Add(new(
+                "held",
+                Severity.Info,
+                new($"Proposed {hold.Symbol} was held from {{0}} to {{1}} by: {Lower(hold.Kind)}.", new(hold.From, hold.Quantity), new Measure(hold.To, hold.Quantity)),
+                ""));
+
+        LimitSet limits = result.Limits;
+        for (int i = 0; i < limits.Count; i++)
+        {
+            Limit limit = limits[i];
+            Quantity quantity = LimitCatalogue.QuantityOf(limit.Kind);
+            if (limit.Exceeded)
+                findings.Add(new(
+                    "over-limit",
+                    LimitCatalogue.SeverityOf(limit.Kind),
+                    new(
+                        LimitCatalogue.IsLeast(limit.Kind)
+                            ? $"{LimitCatalogue.NameOf(limit.Kind)}: {{0}}, and at least {{1}} is needed."
+                            : $"{LimitCatalogue.NameOf(limit.Kind)}: {{0}} is asked for and {{1}} is allowed.",
+                        new(limit.Used, quantity),
+                        new Measure(limit.Allowed, quantity)),
+                    LimitCatalogue.CureOf(limit.Kind)));
+        }
+
+        if (!limits.Of(LimitKind.PowerContinuous).Judged)
+            findings.Add(new("not-judged", Severity.Caution, new($"{situation.Machine.Value.Name} has no power and torque curve, so neither could be judged."), "Enter the curve on the machine's page in Shop."));
+        if (situation.Holder.Value.Interface != situation.Machine.Value.Interface)
+            findings.Add(new(
+                "interface",
+                Severity.Stop,
+                new($"Holder {situation.Holder.Value.Number} has {situation.Holder.Value.Interface} and {situation.Machine.Value.Name} takes {situation.Machine.Value.Interface}."),
+                "Choose an assembly with the machine's interface, or another machine."));
+        if (!situation.Cutter.Value.Groups.Contains(situation.Material.Value.Group))
+            findings.Add(new(
+                "material-group",
+                Severity.Caution,
+                new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
+                "Choose a cutter meant for this group, or add the group on the cutter's page."));
+        double share = result.Across.Each / situation.Cutter.Value.CuttingDiameter;
+        if (share >= FullWidth)
+            findings.Add(new("full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
+        if (result.Load.TeethInCut < 1)
+            findings.Add(new("pulsing", Severity.Info, new("On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
+        return [.. findings.OrderByDescending(f => f.Severity)];
+    }
+
+    private static string Lower(LimitKind kind)
+    {
+        string name = LimitCatalogue.NameOf(kind);
+        return char.ToLowerInvariant(name[0]) + name[1..];
+    }
+}
