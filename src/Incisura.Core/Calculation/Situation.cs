@@ -10,7 +10,8 @@ namespace Incisura.Core.Calculation;
 /// <param name="Id">Identity.</param>
 /// <param name="Number">Revision, from 1.</param>
 /// <param name="Value">The object.</param>
-public sealed record Revised<T>(int Id, int Number, T Value);
+public sealed record Revised<T>(int Id, int Number, T Value)
+    where T : notnull;
 
 /// <summary>What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from.</summary>
 public sealed record Situation

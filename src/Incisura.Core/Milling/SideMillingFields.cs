@@ -79,7 +79,7 @@ internal static class SideMillingFields
         NoTrace none = default;
         SideMilling.Solve(setup, choices, out SideMillingResult result, ref none);
         LimitKind? over = null;
-        double use = 1 + LimitCatalogue.Tolerance;
+        double use = 1;
         foreach (LimitKind kind in kinds)
         {
             double of = result.Limits.Of(kind).Use;

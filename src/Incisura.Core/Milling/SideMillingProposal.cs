@@ -203,7 +203,7 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
             if (least >= from) return choices;
             LimitKind binding = Tightest(setup, choices);
             double to = LargestWithin(least, from, value => Within(setup, with(value)));
-            if (double.IsNaN(to)) to = least;
+            to = double.IsNaN(to) ? least : ShopRounding.Down(to);
             holds.Add(new(binding, symbol, quantity, from, to));
             return with(to);
         }
@@ -214,7 +214,7 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         NoTrace none = default;
         SideMilling.Solve(setup, choices, out SideMillingResult result, ref none);
         foreach (LimitKind kind in Loads)
-            if (result.Limits.Of(kind).Exceeded) return false;
+            if (result.Limits.Of(kind).Use > 1) return false;
         return true;
     }
 

@@ -75,20 +75,22 @@ public static class RecordLife
     /// <param name="state">State before.</param>
     /// <param name="act">What is done.</param>
     /// <param name="actor">Who does it.</param>
-    /// <param name="proposer">Sign-in name of whoever proposed the revision.</param>
+    /// <param name="contributors">Sign-in names of everybody who wrote or submitted the revision.</param>
     /// <param name="reason">Why; needed to send back and to withdraw.</param>
     /// <exception cref="RuleException">The act is not allowed here.</exception>
-    public static RecordState After(RecordState state, RecordAct act, Actor actor, string proposer, string? reason)
+    public static RecordState After(RecordState state, RecordAct act, Actor actor, IReadOnlyCollection<string> contributors, string? reason)
     {
         bool decides = act is RecordAct.Approve or RecordAct.SendBack;
         if (actor.Role is not (Role.Engineer or Role.Approver))
             throw new RuleException("role", "Only an engineer or an approver may work on records.");
         if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
             throw new RuleException("role", "Only an approver may approve, send back or withdraw.");
-        if (decides && string.Equals(actor.Name, proposer, StringComparison.OrdinalIgnoreCase))
+        if (decides && contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase))
             throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
         if (act is RecordAct.SendBack or RecordAct.Withdraw && string.IsNullOrWhiteSpace(reason))
             throw new RuleException("reason", "A reason is needed, so that others know what to mend.");
+        if (reason?.Length > LongestText)
+            throw new RuleException("reason", $"The reason has {reason.Length} characters; {LongestText} is the most.");
         return (state, act) switch
         {
             (RecordState.Draft, RecordAct.Edit) => RecordState.Draft,

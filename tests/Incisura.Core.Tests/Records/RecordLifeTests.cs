@@ -14,24 +14,24 @@ public class RecordLifeTests
     [InlineData(RecordState.InReview, RecordAct.SendBack, RecordState.Draft)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw, RecordState.Withdrawn)]
     public void The_life_runs_from_draft_to_withdrawn(RecordState from, RecordAct act, RecordState to) =>
-        Assert.Equal(to, RecordLife.After(from, act, Approver, "maren", "because"));
+        Assert.Equal(to, RecordLife.After(from, act, Approver, ["maren"], "because"));
 
     [Fact]
     public void Nobody_decides_on_their_own_proposal_however_the_name_is_written() =>
-        Assert.Equal("own-proposal", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, Approver, "Tobias", null)).Code);
+        Assert.Equal("own-proposal", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, Approver, ["maren", "Tobias"], null)).Code);
 
     [Theory]
     [InlineData(Role.Engineer)]
     [InlineData(Role.Reader)]
     [InlineData(Role.Administrator)]
     public void Only_an_approver_decides(Role role) =>
-        Assert.Equal("role", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, new("x", role), "maren", null)).Code);
+        Assert.Equal("role", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, new("x", role), ["maren"], null)).Code);
 
     [Theory]
     [InlineData(RecordState.InReview, RecordAct.SendBack)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw)]
     public void Sending_back_and_withdrawing_need_a_reason(RecordState state, RecordAct act) =>
-        Assert.Equal("reason", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, "maren", "  ")).Code);
+        Assert.Equal("reason", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "  ")).Code);
 
     [Fact]
     public void Every_other_step_is_refused()
@@ -41,15 +41,15 @@ public class RecordLifeTests
             {
                 bool allowed = (state, act) is (RecordState.Draft, RecordAct.Edit) or (RecordState.Draft, RecordAct.Submit) or (RecordState.InReview, RecordAct.Approve)
                     or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw);
-                if (!allowed) Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, "maren", "why")).Code);
+                if (!allowed) Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "why")).Code);
             }
     }
 
     [Fact]
     public void An_engineer_may_edit_and_submit_but_a_reader_may_not()
     {
-        Assert.Equal(RecordState.Draft, RecordLife.After(RecordState.Draft, RecordAct.Edit, Engineer, "maren", null));
-        Assert.Throws<RuleException>(() => RecordLife.After(RecordState.Draft, RecordAct.Edit, new("r", Role.Reader), "maren", null));
+        Assert.Equal(RecordState.Draft, RecordLife.After(RecordState.Draft, RecordAct.Edit, Engineer, ["maren"], null));
+        Assert.Throws<RuleException>(() => RecordLife.After(RecordState.Draft, RecordAct.Edit, new("r", Role.Reader), ["maren"], null));
     }
 
     [Fact]

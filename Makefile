@@ -1,0 +1,80 @@
+# Incisura. `make demo` starts it with the demo workshop, `make test` runs every test.
+
+SHELL := /bin/bash
+.ONESHELL:
+.SHELLFLAGS := -eu -o pipefail -c
+.DEFAULT_GOAL := help
+
+export DOTNET_CLI_TELEMETRY_OPTOUT := 1
+export DOTNET_NOLOGO := 1
+
+PORT ?= 5080
+DATA ?= data/demo
+HOST := src/Incisura.Web
+REFERENCE := tests/reference/cutting-cases.json
+CASES ?= $(REFERENCE)
+STAMPS := .ready
+
+.PHONY: help demo demo-reset build web test unit e2e check format bench load cases client clean
+
+help: ## list the commands
+	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
+
+$(STAMPS)/npm: web/package.json web/package-lock.json
+	cd web && npm ci --no-audit --no-fund
+	cd .. && mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/chromium:
+	command -v chromium >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends chromium; }
+	mkdir -p $(STAMPS) && touch $@
+
+web: $(STAMPS)/npm ## build the front end into the host
+	cd web && npm run --silent build
+
+build: web ## build everything
+	dotnet build Incisura.slnx -c Release -v q
+
+demo: web ## start with the demo workshop, keeping its data
+	dotnet build $(HOST) -c Release -v q
+	echo "Incisura with the demo workshop: http://127.0.0.1:$(PORT)   (Ctrl+C stops it)"
+	exec env Incisura__Demo=true Incisura__Database=$(CURDIR)/$(DATA)/incisura.db dotnet run --no-build -c Release --project $(HOST) --no-launch-profile -- --urls http://127.0.0.1:$(PORT) --contentRoot $(CURDIR)/$(HOST) --Incisura:DemoData=$(CURDIR)/demo
+
+demo-reset: ## forget the demo's data and start afresh
+	rm -rf $(DATA)
+	$(MAKE) demo
+
+unit: ## xUnit only
+	tests/run.sh unit
+
+e2e: ## browser journeys only
+	tests/run.sh e2e
+
+test: build $(STAMPS)/chromium ## every test, ending with the totals
+	tests/run.sh unit e2e
+
+check: $(STAMPS)/npm ## formatting and types
+	dotnet format Incisura.slnx --verify-no-changes --no-restore
+	cd web && npm run --silent check
+
+format: $(STAMPS)/npm ## format everything
+	dotnet format Incisura.slnx
+	cd web && npm run --silent format
+
+client: $(STAMPS)/npm ## write the OpenAPI document and the client's types anew
+	dotnet build $(HOST) -v q
+	cd web && npm run --silent client
+
+cases: ## run worked cases: make cases CASES=FILE
+	dotnet run --project tests/Incisura.Cases -c Release -v q -- $(CASES)
+
+bench: ## measure the core, then the server under load
+	dotnet run --project bench/Incisura.Bench -c Release -- --filter '*'
+	$(MAKE) load
+
+load: web ## measure the server on loopback
+	dotnet build $(HOST) -c Release -v q
+	node bench/load.mjs
+
+clean: ## remove what was built
+	rm -rf $(STAMPS) artifacts web/dist web/node_modules $(HOST)/wwwroot
+	find . -name bin -o -name obj | grep -v node_modules | xargs rm -rf

@@ -1,0 +1,126 @@
+using System.Linq.Expressions;
+using Incisura.Core.Records;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Microsoft.EntityFrameworkCore.Storage;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace Incisura.Data;
+
+/// <summary>The database. Saving raises revisions and keeps history; published editions cannot be changed.</summary>
+public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityDbContext<Person>(options)
+{
+    public DbSet<StoredCutter> Cutters => Set<StoredCutter>();
+
+    public DbSet<StoredHolder> Holders => Set<StoredHolder>();
+
+    public DbSet<StoredAssembly> Assemblies => Set<StoredAssembly>();
+
+    public DbSet<StoredMaterial> Materials => Set<StoredMaterial>();
+
+    public DbSet<StoredMachine> Machines => Set<StoredMachine>();
+
+    public DbSet<StoredChart> Charts => Set<StoredChart>();
+
+    public DbSet<Revision> History => Set<Revision>();
+
+    public DbSet<RecordRow> Records => Set<RecordRow>();
+
+    public DbSet<RecordRevisionRow> RecordRevisions => Set<RecordRevisionRow>();
+
+    public DbSet<EditionRow> Editions => Set<EditionRow>();
+
+    public DbSet<EditionEntryRow> EditionEntries => Set<EditionEntryRow>();
+
+    /// <summary>Opens the file with write-ahead log and foreign keys, and brings its tables up to date.</summary>
+    public async Task PrepareAsync(CancellationToken cancel)
+    {
+        await Database.MigrateAsync(cancel);
+        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL;", cancel);
+    }
+
+    /// <summary>Connection string of a database file.</summary>
+    public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
+
+    public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        if (ChangeTracker.Entries().Any(e => e.Entity is EditionRow or EditionEntryRow or Revision && e.State is EntityState.Modified or EntityState.Deleted))
+            throw new InvalidOperationException("A published edition and the revision history cannot be changed.");
+        List<IStored> changed = [.. ChangeTracker.Entries<IStored>().Where(e => e.State is EntityState.Added or EntityState.Modified).Select(e => e.Entity)];
+        foreach (IStored stored in changed) stored.Revision++;
+        if (changed.Count == 0) return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+
+        // Identities of new rows are known only after the first write, so history follows in the same transaction.
+        await using IDbContextTransaction? own = Database.CurrentTransaction is null ? await Database.BeginTransactionAsync(cancellationToken) : null;
+        int written = await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        foreach (IStored s in changed)
+            History.Add(new() { Kind = s.Kind, ObjectId = s.Id, Number = s.Revision, At = s.ChangedAt, By = s.ChangedBy, Json = s.DefinitionJson() });
+        written += await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        if (own is not null) await own.CommitAsync(cancellationToken);
+        return written;
+    }
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
+        configurationBuilder.Properties<RecordState>().HaveConversion<string>();
+        configurationBuilder.Properties<RecordAct>().HaveConversion<string>();
+    }
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        MapStored<StoredCutter, Core.Cutters.Cutter>(builder, "Cutters");
+        MapStored<StoredHolder, Core.Holders.Holder>(builder, "Holders");
+        MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
+        MapStored<StoredMachine, Core.Machines.Machine>(builder, "Machines");
+        MapStored<StoredChart, Core.Charts.SpeedChart>(builder, "Charts");
+        EntityTypeBuilder<StoredAssembly> assembly = MapStored<StoredAssembly, Core.Holders.Assembly>(builder, "Assemblies");
+        assembly.HasOne<StoredCutter>().WithMany().HasForeignKey(a => a.CutterId).OnDelete(DeleteBehavior.Restrict);
+        assembly.HasOne<StoredHolder>().WithMany().HasForeignKey(a => a.HolderId).OnDelete(DeleteBehavior.Restrict);
+
+        builder.Entity<Revision>().ToTable("Revisions").HasKey(r => new { r.Kind, r.ObjectId, r.Number });
+
+        EntityTypeBuilder<RecordRow> record = builder.Entity<RecordRow>().ToTable("Records");
+        record.HasIndex(r => r.Number).IsUnique();
+        record.HasIndex(r => new { r.Operation, r.MaterialId, r.AssemblyId, r.MachineId }).IsUnique();
+        record.HasOne<StoredMaterial>().WithMany().HasForeignKey(r => r.MaterialId).OnDelete(DeleteBehavior.Restrict);
+        record.HasOne<StoredAssembly>().WithMany().HasForeignKey(r => r.AssemblyId).OnDelete(DeleteBehavior.Restrict);
+        record.HasOne<StoredMachine>().WithMany().HasForeignKey(r => r.MachineId).OnDelete(DeleteBehavior.Restrict);
+        record.HasMany(r => r.Revisions).WithOne(v => v.Record).HasForeignKey(v => v.RecordId);
+
+        EntityTypeBuilder<RecordRevisionRow> revision = builder.Entity<RecordRevisionRow>().ToTable("RecordRevisions");
+        revision.HasIndex(v => new { v.RecordId, v.Number }).IsUnique();
+        revision.Property(v => v.Version).IsConcurrencyToken();
+        revision.HasMany(v => v.Events).WithOne().HasForeignKey(e => e.RevisionId);
+        builder.Entity<RecordEventRow>().ToTable("RecordEvents");
+
+        EntityTypeBuilder<EditionRow> edition = builder.Entity<EditionRow>().ToTable("Editions");
+        edition.HasKey(e => e.Number);
+        edition.Property(e => e.Number).ValueGeneratedNever();
+        edition.HasMany(e => e.Entries).WithOne().HasForeignKey(e => e.EditionNumber);
+        EntityTypeBuilder<EditionEntryRow> entry = builder.Entity<EditionEntryRow>().ToTable("EditionEntries");
+        entry.HasKey(e => new { e.EditionNumber, e.RecordNumber });
+        entry.HasIndex(e => new { e.EditionNumber, e.Assembly });
+    }
+
+    private static EntityTypeBuilder<TStored> MapStored<TStored, TDefinition>(ModelBuilder builder, string table)
+        where TStored : Stored<TDefinition>
+        where TDefinition : class
+    {
+        Expression<Func<TDefinition?, TDefinition?, bool>> same = (a, b) => ReferenceEquals(a, b);
+        EntityTypeBuilder<TStored> entity = builder.Entity<TStored>().ToTable(table);
+        entity.Property(s => s.Name).HasMaxLength(120).UseCollation("NOCASE");
+        entity.HasIndex(s => s.Name).IsUnique();
+        entity.Property(s => s.Revision).IsConcurrencyToken();
+        entity.Property(s => s.Definition).HasConversion(
+            d => DefinitionFormat.Write(d),
+            json => DefinitionFormat.Read<TDefinition>(json),
+            new ValueComparer<TDefinition>(same, d => d.GetHashCode(), d => d));
+        return entity;
+    }
+
+    private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(t => t.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
+}

@@ -1,0 +1,114 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Data;
+
+/// <summary>What every revisioned thing of library and shop has in common.</summary>
+public interface IStored
+{
+    int Id { get; }
+
+    /// <summary>What people call it; unique within its kind, whatever the case.</summary>
+    string Name { get; set; }
+
+    /// <summary>Rises by one with every change; a write names the revision it was made from.</summary>
+    int Revision { get; set; }
+
+    string ChangedBy { get; set; }
+
+    DateTimeOffset ChangedAt { get; set; }
+
+    /// <summary>Word for its kind, as footings of records name it.</summary>
+    string Kind { get; }
+
+    /// <summary>The definition as JSON, as the revision history keeps it.</summary>
+    string DefinitionJson();
+}
+
+/// <summary>A revisioned thing: its immutable definition from the core, and who made it what it is.</summary>
+public abstract class Stored<T> : IStored
+    where T : class
+{
+    public int Id { get; set; }
+
+    public string Name { get; set; } = "";
+
+    public int Revision { get; set; }
+
+    public string ChangedBy { get; set; } = "";
+
+    public DateTimeOffset ChangedAt { get; set; }
+
+    public required T Definition { get; set; }
+
+    public abstract string Kind { get; }
+
+    /// <summary>Takes over a definition, with the columns that are drawn from it.</summary>
+    public virtual void Take(T definition, string name)
+    {
+        Definition = definition;
+        Name = name;
+    }
+
+    public string DefinitionJson() => DefinitionFormat.Write(Definition);
+}
+
+public sealed class StoredCutter : Stored<Cutter>
+{
+    public override string Kind => "cutter";
+}
+
+public sealed class StoredHolder : Stored<Holder>
+{
+    public override string Kind => "holder";
+}
+
+public sealed class StoredAssembly : Stored<Assembly>
+{
+    public int CutterId { get; set; }
+
+    public int HolderId { get; set; }
+
+    public override string Kind => "assembly";
+
+    public override void Take(Assembly definition, string name)
+    {
+        base.Take(definition, name);
+        CutterId = definition.CutterId;
+        HolderId = definition.HolderId;
+    }
+}
+
+public sealed class StoredMaterial : Stored<WorkMaterial>
+{
+    public override string Kind => "material";
+}
+
+public sealed class StoredMachine : Stored<Machine>
+{
+    public override string Kind => "machine";
+}
+
+public sealed class StoredChart : Stored<SpeedChart>
+{
+    public override string Kind => "chart";
+}
+
+/// <summary>One revision of a stored thing, kept for ever.</summary>
+public sealed class Revision
+{
+    public required string Kind { get; init; }
+
+    public required int ObjectId { get; init; }
+
+    public required int Number { get; init; }
+
+    public required DateTimeOffset At { get; init; }
+
+    public required string By { get; init; }
+
+    public required string Json { get; init; }
+}

@@ -1,0 +1,70 @@
+using System.Security.Claims;
+using Incisura.Core.Records;
+using Incisura.Web.Hosting;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Accounts;
+
+/// <summary>Who is signed in.</summary>
+public sealed record SessionView(string Name, string FullName, Role Role);
+
+/// <summary>Name and password of somebody who signs in.</summary>
+public sealed record SignIn(string Name, string Password);
+
+/// <summary>Somebody of the demo workshop who signs in with one click.</summary>
+public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
+
+/// <summary>What the sign-in page needs before anybody is signed in.</summary>
+public sealed record Welcome(bool Demo, IReadOnlyList<DemoPerson> People);
+
+/// <summary>Signing in and out. Demo people are one click away in the demo only.</summary>
+public static class SessionEndpoints
+{
+    public const string SignInLimit = "sign-in";
+
+    public static void MapSession(this IEndpointRouteBuilder api, bool demo)
+    {
+        RouteGroupBuilder session = api.MapGroup("/session").WithTags("session").AllowAnonymous();
+
+        session.MapGet("/welcome", () => new Welcome(demo, demo ? Demo.DemoPeople.All : []));
+
+        session.MapGet("/", async (ClaimsPrincipal user, UserManager<Person> people) =>
+            await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, people)) : Results.NoContent())
+            .Produces<SessionView>().Produces(StatusCodes.Status204NoContent);
+
+        session.MapPost("/", async (SignIn signIn, SignInManager<Person> manager, UserManager<Person> people) =>
+        {
+            Person? person = await people.FindByNameAsync(signIn.Name ?? "");
+            Microsoft.AspNetCore.Identity.SignInResult result = person is null
+                ? Microsoft.AspNetCore.Identity.SignInResult.Failed
+                : await manager.PasswordSignInAsync(person, signIn.Password ?? "", isPersistent: true, lockoutOnFailure: true);
+            if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
+            return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused("Name and password do not fit together; check both and try again.");
+        }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
+
+        session.MapDelete("/", async (SignInManager<Person> manager) =>
+        {
+            await manager.SignOutAsync();
+            return TypedResults.NoContent();
+        });
+
+        if (!demo) return;
+        session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people) =>
+        {
+            Person person = (Demo.DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
+                ?? throw new MissingException("This person does not belong to the demo; choose one of those offered.");
+            await manager.SignInAsync(person, isPersistent: true);
+            return await ViewOf(person, people);
+        });
+    }
+
+    private static IResult Refused(string sentence) => Results.Problem(sentence, statusCode: 401, title: "Not signed in");
+
+    private static async Task<SessionView> ViewOf(Person person, UserManager<Person> people)
+    {
+        IList<string> roles = await people.GetRolesAsync(person);
+        return new(person.UserName!, person.FullName, roles.Count > 0 ? Enum.Parse<Role>(roles[0]) : Role.Reader);
+    }
+}

@@ -1,0 +1,106 @@
+using System.Security.Cryptography;
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+using Incisura.Core.Records;
+using Incisura.Web.Accounts;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Demo;
+
+/// <summary>An assembly of the demo, naming its parts by number.</summary>
+public sealed record DemoAssembly(string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace);
+
+/// <summary>A record of the demo: who proposed it and how far it came.</summary>
+public sealed record DemoRecord(string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options, string Note, RecordState State, bool Published);
+
+/// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
+public static class DemoWorkshop
+{
+    private const string Engineer = "maren", Approver = "tobiah";
+
+    public static async Task FillAsync(IServiceProvider services, string folder, CancellationToken cancel)
+    {
+        IncisuraDb db = services.GetRequiredService<IncisuraDb>();
+        DateTimeOffset now = services.GetRequiredService<TimeProvider>().GetUtcNow();
+        UserManager<Person> people = services.GetRequiredService<UserManager<Person>>();
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+
+        foreach (DemoPerson person in DemoPeople.All)
+            await PeopleEndpoints.AddAsync(people, new(person.Name, person.FullName, person.Role, Convert.ToHexString(RandomNumberGenerator.GetBytes(24))));
+
+        db.AddRange(Read<Cutter>("cutters").Select(d => Stamp(new StoredCutter { Definition = d }, d, d.Number, d.Check())));
+        db.AddRange(Read<Holder>("holders").Select(d => Stamp(new StoredHolder { Definition = d }, d, d.Number, d.Check())));
+        db.AddRange(Read<WorkMaterial>("materials").Select(d => Stamp(new StoredMaterial { Definition = d }, d, d.Name, d.Check())));
+        db.AddRange(Read<Machine>("machines").Select(d => Stamp(new StoredMachine { Definition = d }, d, d.Name, d.Check())));
+        db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check())));
+        await db.SaveChangesAsync(cancel);
+
+        Dictionary<string, StoredCutter> cutters = await db.Cutters.ToDictionaryAsync(c => c.Name, cancel);
+        Dictionary<string, StoredHolder> holders = await db.Holders.ToDictionaryAsync(h => h.Name, cancel);
+        foreach (DemoAssembly a in Read<DemoAssembly>("assemblies"))
+        {
+            StoredCutter cutter = cutters[a.Cutter];
+            StoredHolder holder = holders[a.Holder];
+            Assembly d = new() { Number = a.Number, CutterId = cutter.Id, HolderId = holder.Id, Projection = a.Projection, LengthRegister = a.LengthRegister, DiameterRegister = a.DiameterRegister, StockPlace = a.StockPlace };
+            db.Add(Stamp(new StoredAssembly { Definition = d }, d, d.Number, d.Check(cutter.Definition, holder.Definition)));
+        }
+
+        await db.SaveChangesAsync(cancel);
+        await AddRecordsAsync();
+        await transaction.CommitAsync(cancel);
+
+        async Task AddRecordsAsync()
+        {
+            ShelfView view = await new Shelf().ViewAsync(db);
+            List<DemoRecord> records = [.. Read<DemoRecord>("records")];
+            for (int i = 0; i < records.Count; i++)
+            {
+                DemoRecord d = records[i];
+                Situation situation = view.SituationOf(
+                    view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id, view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
+                Choices choices = new(d.Numbers, d.Options);
+                DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);
+                RecordRevisionRow revision = new()
+                {
+                    Number = 1,
+                    State = d.State,
+                    Choices = DefinitionFormat.Write(choices),
+                    Situation = DefinitionFormat.Write(situation),
+                    Result = DefinitionFormat.Write(Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true)),
+                    Note = d.Note,
+                    ProposedBy = Engineer,
+                    Events = { new() { At = at, By = Engineer, Act = RecordAct.Edit } },
+                };
+                if (d.State != RecordState.Draft) revision.Events.Add(new() { At = at.AddHours(1), By = Engineer, Act = RecordAct.Submit });
+                if (d.State == RecordState.Approved) revision.Events.Add(new() { At = at.AddHours(3), By = Approver, Act = RecordAct.Approve });
+                db.Add(new RecordRow
+                {
+                    Number = $"R-{i + 1:0000}", Operation = d.Operation, MaterialId = situation.Material.Id, AssemblyId = situation.Assembly.Id, MachineId = situation.Machine.Id, Revisions = { revision },
+                });
+            }
+
+            await db.SaveChangesAsync(cancel);
+            List<RecordRow> published = [.. (await Records.RecordEndpoints.Whole(db).ToListAsync(cancel)).Where((_, i) => records[i].Published)];
+            db.Add(Editions.EditionEndpoints.Compose(1, published, Approver, "First edition: the cuts run every week.", now.AddDays(-14)));
+            await db.SaveChangesAsync(cancel);
+        }
+
+        IEnumerable<T> Read<T>(string name) => DefinitionFormat.Read<List<T>>(File.ReadAllText(Path.Combine(folder, name + ".json")));
+
+        TStored Stamp<TStored, T>(TStored stored, T definition, string name, InputCheck check)
+            where TStored : Stored<T>
+            where T : class
+        {
+            check.ThrowIfAny();
+            stored.Take(definition, name);
+            stored.ChangedBy = Engineer;
+            stored.ChangedAt = now.AddDays(-60);
+            return stored;
+        }
+    }
+}

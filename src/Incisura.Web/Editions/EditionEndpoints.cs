@@ -1,0 +1,139 @@
+using System.Security.Cryptography;
+using System.Text;
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Incisura.Web.Hosting;
+using Incisura.Web.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Editions;
+
+/// <summary>What an edition says about itself.</summary>
+public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, string PublishedBy, string Note, string Digest, int Count);
+
+/// <summary>One record in an edition.</summary>
+public sealed record EditionEntryView(string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result);
+
+/// <summary>A whole edition.</summary>
+public sealed record EditionView(EditionSummary Summary, IReadOnlyList<EditionEntryView> Entries);
+
+/// <summary>How a record would differ between the last edition and the next.</summary>
+public enum EditionChange
+{
+    Same,
+    Added,
+    Changed,
+    Removed,
+}
+
+/// <summary>One record of the next edition, or one that it would no longer have.</summary>
+public sealed record PendingEntry(string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy);
+
+/// <summary>Why an edition is published.</summary>
+public sealed record PublishRequest(string? Note);
+
+/// <summary>Publishing, and reading what was published.</summary>
+public static class EditionEndpoints
+{
+    public static void MapEditions(this IEndpointRouteBuilder api)
+    {
+        RouteGroupBuilder group = api.MapGroup("/editions").WithTags("editions");
+
+        group.MapGet("/", async (IncisuraDb db) => await db.Editions.AsNoTracking().OrderByDescending(e => e.Number)
+            .Select(e => new EditionSummary(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count)).ToListAsync());
+
+        group.MapGet("/{number:int}", async (int number, IncisuraDb db) =>
+        {
+            EditionRow edition = await db.Editions.AsNoTracking().Include(e => e.Entries).FirstOrDefaultAsync(e => e.Number == number)
+                ?? throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
+            return new EditionView(SummaryOf(edition), [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(EntryViewOf)]);
+        });
+
+        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db, await shelf.ViewAsync(db))).RequireAuthorization(Access.Engineers);
+
+        group.MapPost("/", async (PublishRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            if (request.Note?.Length > RecordLife.LongestText) throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            if ((await PendingAsync(db, await shelf.ViewAsync(db))).All(p => p.Change == EditionChange.Same))
+                throw new RuleException("nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
+            int number = (await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0) + 1;
+            EditionRow edition = Compose(number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "", clock.GetUtcNow());
+            db.Add(edition);
+            await db.SaveChangesAsync();
+            await transaction.CommitAsync();
+            return TypedResults.Created($"/api/v1/editions/{number}", SummaryOf(edition));
+        }).RequireAuthorization(Access.Approvers);
+    }
+
+    /// <summary>An edition of every record in force.</summary>
+    public static EditionRow Compose(int number, IEnumerable<RecordRow> records, string by, string note, DateTimeOffset at)
+    {
+        List<EditionEntryRow> entries =
+        [
+            .. from record in records
+               let revision = RecordViews.InForce(record)
+               where revision is not null
+               orderby record.Number
+               select EntryOf(number, record, revision),
+        ];
+        return new() { Number = number, PublishedAt = at, PublishedBy = by, Note = note, Digest = DigestOf(entries), Entries = entries };
+    }
+
+    /// <summary>Digest over everything an edition publishes.</summary>
+    public static string DigestOf(IEnumerable<EditionEntryRow> entries)
+    {
+        using IncrementalHash hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        foreach (EditionEntryRow e in entries)
+            hash.AppendData(Encoding.UTF8.GetBytes($"{e.RecordNumber}\n{e.Revision}\n{e.Note}\n{e.ApprovedBy}\n{e.Choices}\n{e.Situation}\n{e.Result}\n"));
+        return Convert.ToHexStringLower(hash.GetHashAndReset());
+    }
+
+    private static EditionSummary SummaryOf(EditionRow e) => new(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count);
+
+    private static EditionEntryView EntryViewOf(EditionEntryRow e) => new(
+        e.RecordNumber,
+        e.Revision,
+        RecordViews.WordsOf(e.Operation, DefinitionFormat.Read<Situation>(e.Situation)),
+        e.Note,
+        e.ApprovedBy,
+        DefinitionFormat.Read<CalculationResult>(e.Result));
+
+    private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision)
+    {
+        SituationWords words = RecordViews.WordsOf(record.Operation, DefinitionFormat.Read<Situation>(revision.Situation));
+        return new()
+        {
+            EditionNumber = edition,
+            RecordNumber = record.Number,
+            Revision = revision.Number,
+            Operation = record.Operation,
+            Assembly = words.Assembly,
+            Material = words.Material,
+            Machine = words.Machine,
+            Note = revision.Note,
+            ApprovedBy = revision.Events.Last(e => e.Act == RecordAct.Approve).By,
+            Choices = revision.Choices,
+            Situation = revision.Situation,
+            Result = revision.Result,
+        };
+    }
+
+    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, ShelfView view)
+    {
+        int last = await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0;
+        Dictionary<string, int> published = await db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == last).ToDictionaryAsync(e => e.RecordNumber, e => e.Revision);
+        List<PendingEntry> pending = [];
+        foreach (RecordRow record in await RecordEndpoints.Whole(db).AsNoTracking().OrderBy(r => r.Number).ToListAsync())
+        {
+            RecordRevisionRow? inForce = RecordViews.InForce(record);
+            int before = published.GetValueOrDefault(record.Number);
+            if (inForce is null && before == 0) continue;
+            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before), view);
+            EditionChange change = inForce is null ? EditionChange.Removed : before == 0 ? EditionChange.Added : before == inForce.Number ? EditionChange.Same : EditionChange.Changed;
+            pending.Add(new(record.Number, inForce?.Number ?? 0, before, change, summary.Situation, summary.StaleBy));
+        }
+
+        return pending;
+    }
+}

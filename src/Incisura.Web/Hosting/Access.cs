@@ -1,0 +1,31 @@
+using System.Security.Claims;
+using Incisura.Core.Records;
+
+namespace Incisura.Web.Hosting;
+
+/// <summary>Who may call what, by the roles of the workshop.</summary>
+public static class Access
+{
+    /// <summary>Engineers and approvers, who work on the library and on records.</summary>
+    public const string Engineers = "engineers";
+
+    /// <summary>Approvers, who review and publish.</summary>
+    public const string Approvers = "approvers";
+
+    /// <summary>Administrators, who keep people.</summary>
+    public const string Administrators = "administrators";
+
+    public static IServiceCollection AddAccess(this IServiceCollection services) => services.AddAuthorization(o =>
+    {
+        o.AddPolicy(Engineers, p => p.RequireRole(nameof(Role.Engineer), nameof(Role.Approver)));
+        o.AddPolicy(Approvers, p => p.RequireRole(nameof(Role.Approver)));
+        o.AddPolicy(Administrators, p => p.RequireRole(nameof(Role.Administrator)));
+    });
+
+    /// <summary>The person who calls.</summary>
+    public static Actor Actor(this ClaimsPrincipal user) =>
+        new(user.Identity?.Name ?? "", Enum.TryParse(user.FindFirstValue(ClaimTypes.Role), out Role role) ? role : Role.Reader);
+
+    /// <summary>Whether the person sees drafts.</summary>
+    public static bool SeesDrafts(this ClaimsPrincipal user) => user.Actor().Role is Role.Engineer or Role.Approver;
+}

@@ -1,0 +1,71 @@
+using System.Text.Json;
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Hosting;
+
+/// <summary>A refused value on the wire; numbers that do not exist are null.</summary>
+public sealed record Fault(string Field, double? Given, double? Least, double? Most, string Sentence)
+{
+    public static Fault Of(InputFault f) => new(f.Field, Finite(f.Given), Finite(f.Least), Finite(f.Most), f.Sentence);
+
+    private static double? Finite(double value) => double.IsFinite(value) ? value : null;
+}
+
+/// <summary>Somebody asked for a thing that does not exist.</summary>
+public sealed class MissingException(string message) : Exception(message);
+
+/// <summary>A write was made from an older revision than the current one.</summary>
+public sealed class LostRaceException(string message, object current) : Exception(message)
+{
+    /// <summary>The current version, so that the screen can offer to merge.</summary>
+    public object Current { get; } = current;
+}
+
+/// <summary>Turns what went wrong into RFC 9457 problem details with a sentence for a person.</summary>
+public sealed partial class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> logger) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        ProblemDetails problem = Describe(exception);
+        if (problem.Status == StatusCodes.Status500InternalServerError) LogFailure(exception, httpContext.Request.Path);
+        httpContext.Response.StatusCode = problem.Status!.Value;
+        return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem, Exception = exception });
+    }
+
+    private static ProblemDetails Describe(Exception exception) => exception switch
+    {
+        InputException e => With(422, "Some values cannot be taken", e.Message, ("faults", e.Faults.Select(Fault.Of))),
+        RuleException { Code: "role" or "own-proposal" } e => With(403, "Not yours to do", e.Message, ("rule", e.Code)),
+        RuleException e => With(409, "Not possible now", e.Message, ("rule", e.Code)),
+        MissingException e => With(404, "Not found", e.Message),
+        LostRaceException e => With(412, "Somebody else saved first", e.Message, ("current", e.Current)),
+        DbUpdateConcurrencyException => With(412, "Somebody else saved first", "It was changed while you worked; load it again and repeat your change."),
+        DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 19 } inner } => With(409, "Already there", Constraint(inner)),
+        SqliteException { SqliteErrorCode: 13 } or DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 13 } } =>
+            With(507, "The disk is full", "Nothing was saved: the server's disk is full. Make room and try again; what you typed is still here."),
+        SqliteException { SqliteErrorCode: 5 or 6 } => With(503, "Busy", "The database is busy; try again in a moment. Nothing was saved."),
+        BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", "The request is larger than 1 MB; send less at once."),
+        BadHttpRequestException { InnerException: JsonException json } => With(400, "Not readable", $"The value at {json.Path ?? "$"} cannot be read; give it in the form the API description names.", ("field", json.Path ?? "$")),
+        BadHttpRequestException e => With(e.StatusCode, "Not readable", "The request cannot be read: " + e.Message),
+        _ => With(500, "Something failed here", "The server failed and nothing was saved. Try again; if it stays, tell the administrator."),
+    };
+
+    private static string Constraint(SqliteException e) => e.Message.Contains("UNIQUE", StringComparison.Ordinal)
+        ? "Another one has this name or number already; choose another."
+        : "It is used elsewhere or points to something that does not exist; choose again.";
+
+    private static ProblemDetails With(int status, string title, string detail, params (string Key, object Value)[] extensions)
+    {
+        ProblemDetails problem = new() { Status = status, Title = title, Detail = detail };
+        foreach ((string key, object value) in extensions) problem.Extensions[key] = value;
+        return problem;
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Request {Path} failed")]
+    private partial void LogFailure(Exception exception, PathString path);
+}

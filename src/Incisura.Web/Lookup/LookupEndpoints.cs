@@ -1,0 +1,94 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Materials;
+using Incisura.Core.Records;
+using Incisura.Web.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Lookup;
+
+/// <summary>The newest edition, as far as it answers a question. Nothing that was not published is in it.</summary>
+/// <param name="Edition">Number of the edition; 0 where none was published yet.</param>
+/// <param name="PublishedAt">When.</param>
+/// <param name="Entries">Approved figures, by shop number.</param>
+public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IReadOnlyList<LookupEntry> Entries);
+
+/// <summary>Approved figures for one situation, as an operator needs them.</summary>
+/// <param name="Record">Number of the record.</param>
+/// <param name="Revision">Its revision.</param>
+/// <param name="Situation">What they are for.</param>
+/// <param name="Group">ISO 513 group of the material.</param>
+/// <param name="LengthRegister">Length offset register; 0 for none.</param>
+/// <param name="DiameterRegister">Diameter offset register; 0 for none.</param>
+/// <param name="StockPlace">Where the assembly is kept.</param>
+/// <param name="Figures">The figures.</param>
+/// <param name="Warning">The one warning that matters, or null.</param>
+/// <param name="Withdrawn">Whether the record was withdrawn after it was published; its figures must not be used.</param>
+/// <param name="Note">The proposer's note.</param>
+/// <param name="ApprovedBy">Who approved it.</param>
+public sealed record LookupEntry(
+    string Record,
+    int Revision,
+    SituationWords Situation,
+    MaterialGroup Group,
+    int LengthRegister,
+    int DiameterRegister,
+    string StockPlace,
+    IReadOnlyList<Figure> Figures,
+    Sentence? Warning,
+    bool Withdrawn,
+    string Note,
+    string ApprovedBy);
+
+/// <summary>The reader's fast page.</summary>
+public static class LookupEndpoints
+{
+    private const int Most = 60;
+
+    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet("/lookup", async (string? q, IncisuraDb db) =>
+    {
+        EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
+        if (edition is null) return new LookupAnswer(0, null, []);
+        string[] words = (q ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        IQueryable<EditionEntryRow> entries = db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == edition.Number);
+        foreach (string word in words.Take(8))
+        {
+            string pattern = $"%{word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal)}%";
+            entries = entries.Where(e => EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\") || EF.Functions.Like(e.Machine, pattern, "\\") || EF.Functions.Like(e.RecordNumber, pattern, "\\"));
+        }
+
+        List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
+        List<string> numbers = found.ConvertAll(e => e.RecordNumber);
+        HashSet<string> withdrawn = [.. await db.RecordRevisions.Where(r => r.State == RecordState.Withdrawn && numbers.Contains(r.Record!.Number)).Select(r => r.Record!.Number + "/" + r.Number).ToListAsync()];
+        return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, withdrawn.Contains($"{e.RecordNumber}/{e.Revision}"))));
+    }).WithTags("lookup");
+
+    private static LookupEntry EntryOf(EditionEntryRow e, bool withdrawn)
+    {
+        Situation situation = DefinitionFormat.Read<Situation>(e.Situation);
+        CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
+        Sentence? warning = withdrawn
+            ? new("Withdrawn since this edition: do not use these figures, ask the tooling engineer.")
+            : result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
+        List<Figure> figures = [.. result.Figures];
+        figures.AddRange(result.Fields.Where(f => f.Code is "feedPerTooth" or "cuttingSpeed").Select(f => FieldAsFigure(result.Operation, f)));
+        return new(
+            e.RecordNumber,
+            e.Revision,
+            RecordViews.WordsOf(e.Operation, situation),
+            situation.Material.Value.Group,
+            situation.Assembly.Value.LengthRegister,
+            situation.Assembly.Value.DiameterRegister,
+            situation.Assembly.Value.StockPlace,
+            figures,
+            warning,
+            withdrawn,
+            e.Note,
+            e.ApprovedBy);
+    }
+
+    private static Figure FieldAsFigure(string operation, FieldState state)
+    {
+        FieldDescription field = Operations.Find(operation)!.Description.Fields.Single(f => f.Code == state.Code);
+        return new(field.Code, field.Symbol, field.Name, field.Quantity, state.Value);
+    }
+}

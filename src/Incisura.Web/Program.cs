@@ -1,0 +1,126 @@
+using System.Reflection;
+using System.Text.Json;
+using System.Threading.RateLimiting;
+using Incisura.Core.Records;
+using Incisura.Web.Accounts;
+using Incisura.Web.Calculate;
+using Incisura.Web.Demo;
+using Incisura.Web.Editions;
+using Incisura.Web.Find;
+using Incisura.Web.Hosting;
+using Incisura.Web.Library;
+using Incisura.Web.Lookup;
+using Incisura.Web.Records;
+using Incisura.Web.Shop;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Serilog;
+
+WebApplicationBuilder builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+builder.WebHost.ConfigureKestrel(k =>
+{
+    k.Limits.MaxRequestBodySize = 1024 * 1024;
+    k.AddServerHeader = false;
+});
+
+string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ?? "data/incisura.db");
+
+// The OpenAPI document is read off the built program, without a database; it describes the demo's door too.
+bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
+
+builder.Services.AddDbContextPool<IncisuraDb>(o => o.UseSqlite(IncisuraDb.ConnectionTo(database)));
+builder.Services.AddSingleton<Shelf>();
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
+
+builder.Services.AddIdentity<Person, IdentityRole>(o =>
+{
+    o.Password.RequiredLength = 12;
+    o.Password.RequireNonAlphanumeric = false;
+    o.Password.RequireUppercase = false;
+    o.Password.RequireLowercase = false;
+    o.Password.RequireDigit = false;
+    o.Lockout.MaxFailedAccessAttempts = 8;
+}).AddEntityFrameworkStores<IncisuraDb>();
+builder.Services.ConfigureApplicationCookie(o =>
+{
+    o.Cookie.Name = "incisura";
+    o.Cookie.HttpOnly = true;
+    o.Cookie.SameSite = SameSiteMode.Strict;
+    o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+    o.ExpireTimeSpan = TimeSpan.FromHours(12);
+    o.Events.OnRedirectToLogin = c => Results.Problem("You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401, title: "Not signed in").ExecuteAsync(c.HttpContext);
+    o.Events.OnRedirectToAccessDenied = c => Results.Problem("Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
+});
+builder.Services.AddAccess();
+
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<ProblemHandler>();
+builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
+builder.Services.ConfigureHttpJsonOptions(o =>
+{
+    o.SerializerOptions.NumberHandling = DefinitionFormat.Options.NumberHandling;
+    o.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
+    o.SerializerOptions.RespectNullableAnnotations = true;
+    foreach (var converter in DefinitionFormat.Options.Converters) o.SerializerOptions.Converters.Add(converter);
+});
+builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer((schema, context, _) =>
+{
+    // Every member of a value type is always written, which the generator does not see by itself.
+    if (context.JsonTypeInfo.Type.IsValueType && schema.Properties is { Count: > 0 } members) schema.Required = members.Keys.ToHashSet();
+    return Task.CompletedTask;
+}));
+builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
+builder.Services.AddRateLimiter(o =>
+{
+    o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+    o.AddPolicy(SessionEndpoints.SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
+        context.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { PermitLimit = 30, Window = TimeSpan.FromMinutes(1) }));
+});
+
+WebApplication app = builder.Build();
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseResponseCompression();
+app.UseProtection();
+app.UseDefaultFiles();
+app.UseStaticFiles(new StaticFileOptions
+{
+    OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+});
+app.UseRouting();
+app.UseRateLimiter();
+app.UseAuthentication();
+app.UseAuthorization();
+
+app.MapOpenApi("/api/{documentName}/openapi.json");
+app.MapGet("/health", () => "ready").ExcludeFromDescription();
+RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
+api.MapSession(demo);
+api.MapPeople();
+api.MapLibrary();
+api.MapShop();
+api.MapCalculate();
+api.MapRecords();
+api.MapEditions();
+api.MapLookup();
+api.MapFind();
+app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found")).ExcludeFromDescription();
+app.MapFallbackToFile("index.html");
+
+if (describing)
+{
+    app.Run();
+    return;
+}
+
+Directory.CreateDirectory(Path.GetDirectoryName(database)!);
+await using (AsyncServiceScope scope = app.Services.CreateAsyncScope())
+    await Start.PrepareAsync(scope.ServiceProvider, demo, Path.GetFullPath(app.Configuration["Incisura:DemoData"] ?? "demo"), CancellationToken.None);
+app.Run();
+
+/// <summary>Named for the tests that host the program.</summary>
+public partial class Program;

@@ -1,0 +1,83 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Materials;
+using Incisura.Core.Records;
+
+namespace Incisura.Web.Records;
+
+/// <summary>A draft to be kept: situation, choices and a note.</summary>
+public sealed record DraftRequest(string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note);
+
+/// <summary>New choices and note of an open draft.</summary>
+public sealed record DraftChange(Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note);
+
+/// <summary>Why something is sent back or withdrawn.</summary>
+public sealed record Reason(string? Text);
+
+/// <summary>A situation in words, as the sentence at the head of every page needs it.</summary>
+public sealed record SituationWords(
+    string Operation,
+    string OperationName,
+    int MaterialId,
+    string Material,
+    string Condition,
+    double Hardness,
+    MaterialGroup Group,
+    int AssemblyId,
+    string Assembly,
+    double Diameter,
+    int Teeth,
+    double Projection,
+    string Holder,
+    int MachineId,
+    string Machine);
+
+/// <summary>A record in a list.</summary>
+public sealed record RecordSummary(
+    string Number,
+    int Revision,
+    RecordState State,
+    SituationWords Situation,
+    string ProposedBy,
+    DateTimeOffset ChangedAt,
+    IReadOnlyList<string> StaleBy,
+    bool HasApproved,
+    string Note);
+
+/// <summary>Something that happened to a revision.</summary>
+public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act, string Reason);
+
+/// <summary>A revision of a record with everything a reviewer needs.</summary>
+/// <param name="Number">Revision, from 1.</param>
+/// <param name="State">Where it stands.</param>
+/// <param name="Version">For If-Match.</param>
+/// <param name="Situation">The situation it was made for, in words.</param>
+/// <param name="Numbers">What was typed.</param>
+/// <param name="Options">What was picked.</param>
+/// <param name="Result">What came out, with its derivation.</param>
+/// <param name="Snapshot">Everything it rests on, as it stood.</param>
+/// <param name="Note">Why it is proposed.</param>
+/// <param name="ProposedBy">Who proposed it.</param>
+/// <param name="Events">What happened to it.</param>
+/// <param name="AgainstApproved">Figures that differ from the revision approved before; empty where there was none.</param>
+/// <param name="ApprovedBefore">That revision's number; 0 where there was none.</param>
+/// <param name="Moved">What it rests on that has been revised since.</param>
+/// <param name="IfToday">Figures that would differ if it were calculated today.</param>
+public sealed record RecordRevisionView(
+    int Number,
+    RecordState State,
+    int Version,
+    SituationWords Situation,
+    IReadOnlyDictionary<string, double> Numbers,
+    IReadOnlyDictionary<string, string> Options,
+    CalculationResult Result,
+    Situation Snapshot,
+    string Note,
+    string ProposedBy,
+    IReadOnlyList<RecordEventView> Events,
+    IReadOnlyList<FigureChange> AgainstApproved,
+    int ApprovedBefore,
+    IReadOnlyList<MovedFooting> Moved,
+    IReadOnlyList<FigureChange> IfToday);
+
+/// <summary>A record with all its revisions, newest first.</summary>
+public sealed record RecordView(string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions);

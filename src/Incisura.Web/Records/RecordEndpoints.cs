@@ -1,0 +1,143 @@
+using System.Globalization;
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Incisura.Web.Calculate;
+using Incisura.Web.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Records;
+
+/// <summary>Drafts, review, and the life of a record.</summary>
+public static class RecordEndpoints
+{
+    public static void MapRecords(this IEndpointRouteBuilder api)
+    {
+        RouteGroupBuilder group = api.MapGroup("/records").WithTags("records").RequireAuthorization(Access.Engineers);
+
+        group.MapGet("/", async (RecordState? state, IncisuraDb db, Shelf shelf) =>
+        {
+            ShelfView view = await shelf.ViewAsync(db);
+            List<RecordRow> rows = await Whole(db).AsNoTracking().ToListAsync();
+            return rows
+                .Select(r => RecordViews.SummaryOf(r, r.Revisions.MaxBy(v => v.Number)!, view))
+                .Where(r => state is null || r.State == state)
+                .OrderByDescending(r => r.ChangedAt)
+                .ToList();
+        });
+
+        group.MapGet("/{number}", async (string number, IncisuraDb db, Shelf shelf) => RecordViews.ViewOf(await FindAsync(db, number), await shelf.ViewAsync(db)));
+
+        group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            (Situation situation, Choices choices, CalculationResult result) = Calculate(request, await shelf.ViewAsync(db));
+
+            // The transaction takes the write lock first, so that no two drafts get the same number.
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
+                r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId && r.MachineId == request.MachineId);
+            if (record?.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
+                throw new RuleException("open-revision", $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by {open.ProposedBy}. Open it and work on there.");
+            if (record is null)
+            {
+                int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
+                record = new()
+                {
+                    Number = string.Create(CultureInfo.InvariantCulture, $"R-{next:0000}"),
+                    Operation = request.Operation,
+                    MaterialId = request.MaterialId,
+                    AssemblyId = request.AssemblyId,
+                    MachineId = request.MachineId,
+                };
+                db.Add(record);
+            }
+
+            Actor actor = context.User.Actor();
+            RecordRevisionRow draft = new()
+            {
+                Number = record.Revisions.Count == 0 ? 1 : record.Revisions.Max(r => r.Number) + 1,
+                State = RecordState.Draft,
+                Choices = DefinitionFormat.Write(choices),
+                Situation = DefinitionFormat.Write(situation),
+                Result = DefinitionFormat.Write(result),
+                Note = CheckedNote(request.Note),
+                ProposedBy = actor.Name,
+                Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit } },
+            };
+            record.Revisions.Add(draft);
+            await db.SaveChangesAsync();
+            await transaction.CommitAsync();
+            return TypedResults.Created($"/api/v1/records/{record.Number}", RecordViews.ViewOf(record, await shelf.ViewAsync(db)));
+        });
+
+        group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
+            Act(revision, RecordAct.Edit, context, null, clock);
+            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note);
+            (Situation situation, Choices choices, CalculationResult result) = Calculate(request, await shelf.ViewAsync(db));
+            revision.Choices = DefinitionFormat.Write(choices);
+            revision.Situation = DefinitionFormat.Write(situation);
+            revision.Result = DefinitionFormat.Write(result);
+            revision.Note = CheckedNote(change.Note);
+            revision.ProposedBy = context.User.Actor().Name;
+            await db.SaveChangesAsync();
+            return RecordViews.ViewOf(record, await shelf.ViewAsync(db));
+        });
+
+        MapAct("submit", RecordAct.Submit);
+        MapAct("approve", RecordAct.Approve);
+        MapAct("send-back", RecordAct.SendBack);
+        MapAct("withdraw", RecordAct.Withdraw);
+
+        void MapAct(string path, RecordAct act) => group.MapPost($"/{{number}}/{path}", async (string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
+            if (act == RecordAct.Submit && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
+                throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
+            Act(revision, act, context, reason.Text, clock);
+            await db.SaveChangesAsync();
+            return RecordViews.ViewOf(record, await shelf.ViewAsync(db));
+        });
+    }
+
+    /// <summary>All records with revisions and events.</summary>
+    public static IQueryable<RecordRow> Whole(IncisuraDb db) => db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery();
+
+    private static async Task<RecordRow> FindAsync(IncisuraDb db, string number) =>
+        await Whole(db).FirstOrDefaultAsync(r => r.Number == number) ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
+
+    // The newest revision of a record, if the caller has seen its latest version.
+    private static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(string number, HttpContext context, IncisuraDb db, Shelf shelf)
+    {
+        int version = Tags.Required(context);
+        RecordRow record = await FindAsync(db, number);
+        RecordRevisionRow revision = record.Revisions.MaxBy(r => r.Number)!;
+        if (revision.Version != version)
+            throw new LostRaceException($"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at both and repeat what you want to keep.", RecordViews.ViewOf(record, await shelf.ViewAsync(db)));
+        return (record, revision);
+    }
+
+    private static void Act(RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock)
+    {
+        Actor actor = context.User.Actor();
+        List<string> contributors = [.. revision.Events.Where(e => e.Act is RecordAct.Edit or RecordAct.Submit).Select(e => e.By)];
+        revision.State = RecordLife.After(revision.State, act, actor, contributors, reason);
+        revision.Events.Add(new() { At = clock.GetUtcNow(), By = actor.Name, Act = act, Reason = reason?.Trim() ?? "" });
+        revision.Version++;
+    }
+
+    private static (Situation Situation, Choices Choices, CalculationResult Result) Calculate(DraftRequest request, ShelfView view)
+    {
+        IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
+        CalculationRequest about = new(request.MaterialId, request.AssemblyId, request.MachineId, request.Numbers, request.Options);
+        Situation situation = CalculateEndpoints.SituationOf(about, view);
+        return (situation, about.Choices, operation.Calculate(situation, about.Choices, explain: true));
+    }
+
+    private static string CheckedNote(string? note)
+    {
+        string text = note?.Trim() ?? "";
+        new InputCheck().Holds(text.Length <= RecordLife.LongestText, "note", text.Length, $"The note has {text.Length} characters; {RecordLife.LongestText} is the most.").ThrowIfAny();
+        return text;
+    }
+}

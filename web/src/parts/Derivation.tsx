@@ -1,0 +1,61 @@
+import { useEffect, useRef } from 'react';
+import type { Schemas } from '../api/client';
+import { useUnits } from '../app/session';
+import { Sym } from './NumberField';
+
+/** The ordered steps of a calculation: formula, what went in and from where, what came out. */
+export function Derivation({ result, symbol }: { result: Schemas['CalculationResult']; symbol?: string | null }) {
+  const units = useUnits();
+  const box = useRef<HTMLOListElement>(null);
+  const givens = new Map(result.givens.map((g) => [g.symbol, g]));
+  const index = symbol ? result.steps.findLastIndex((s) => s.formula.symbol === symbol) : -1;
+
+  useEffect(() => {
+    box.current?.querySelector('[data-asked="true"]')?.scrollIntoView({ block: 'center' });
+  }, [symbol]);
+
+  if (result.steps.length === 0) return <p className="muted">Working out the derivation…</p>;
+  return (
+    <ol className="derivation" ref={box} tabIndex={0} aria-label="Derivation">
+      {result.steps.map((step, i) => (
+        <li key={i} data-asked={i === index}>
+          <div className="formula">
+            <Sym text={step.formula.symbol} /> = <Expression text={step.formula.expression} /> ={' '}
+            <b>{units.text(step.value, step.formula.quantity)}</b>
+            <span className="name">{step.formula.name}</span>
+          </div>
+          <div className="terms">
+            {step.terms.map((t) => {
+              const given = givens.get(t.symbol);
+              return (
+                <span key={t.symbol} title={given ? `${given.name}: ${given.from}` : undefined}>
+                  <Sym text={t.symbol} /> {given ? units.text(t.value, given.quantity) : Number(t.value.toPrecision(6))}
+                  {given && <em> {given.from}</em>}
+                </span>
+              );
+            })}
+          </div>
+          <div className="source">{step.formula.source}</div>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+const WORDS = new Set(['sin', 'cos', 'tan', 'acos', 'asin', 'sqrt', 'min', 'max', 'ceil']);
+
+// The formula as the core wrote it, with the signs a handbook uses.
+function Expression({ text }: { text: string }) {
+  const parts = text.match(/[A-Za-zφκλψηδΣπ_][A-Za-z0-9φκλψηδΣπ_]*|[^A-Za-zφκλψηδΣπ_]+/g) ?? [];
+  return (
+    <span className="expression">
+      {parts.map((part, i) => {
+        if (part === 'pi') return 'π';
+        if (part === 'sqrt') return '√';
+        if (WORDS.has(part)) return part;
+        if (/^[A-Za-zφκλψηδΣ]/.test(part)) return <Sym key={i} text={part} />;
+        return part.replace(/\*/g, '·').replace(/\^/g, '^').replace(/-/g, '−');
+      })}
+    </span>
+  );
+}

@@ -1,0 +1,139 @@
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useUnits } from '../app/session';
+import { isPlain, read } from './typed';
+import type { Quantity, UnitSystem } from './units';
+
+/** What a person typed, kept as typed; the value is in base units and never converted back. */
+export interface Typed {
+  text: string;
+  system: UnitSystem;
+  base: number;
+}
+
+export interface NumberFieldProps {
+  label: string;
+  symbol?: string;
+  quantity: Quantity;
+  /** Value in force, base units; what is shown while nothing is typed. */
+  value: number | undefined;
+  typed?: Typed | undefined;
+  onTyped: (typed: Typed | undefined) => void;
+  /** A line under the box: the range and where a proposal comes from. */
+  note?: string | undefined;
+  /** Why the server refused the value. */
+  refused?: string | undefined;
+  least?: number | undefined;
+  most?: number | undefined;
+  /** For boxes that stand on a drawing: label for readers of the screen only. */
+  bare?: boolean;
+  disabled?: boolean;
+}
+
+/**
+ * A number as workshops type them. Arrow keys step (Shift ×10, Alt ÷10), Escape or an emptied box gives the proposal back.
+ * Whatever was typed stays in the box, also when it cannot be taken.
+ */
+export function NumberField(props: NumberFieldProps) {
+  const { label, symbol, quantity, value, typed, onTyped, note, refused, least, most, bare, disabled } = props;
+  const units = useUnits();
+  const id = useId();
+  const [draft, setDraft] = useState<{ text: string; refusal: string } | null>(null);
+  const box = useRef<HTMLInputElement>(null);
+
+  const shownText = typed
+    ? typed.system === units.system
+      ? typed.text
+      : units.editable(typed.base, quantity)
+    : value === undefined
+      ? ''
+      : units.editable(value, quantity);
+  const text = draft?.text ?? shownText;
+  const refusal = draft?.refusal ?? refused;
+
+  function take(next: string) {
+    if (next.trim() === '') {
+      setDraft({ text: '', refusal: '' });
+      onTyped(undefined);
+      return;
+    }
+    const reading = read(next, quantity, units);
+    if ('refused' in reading) {
+      setDraft({ text: next, refusal: reading.refused });
+      return;
+    }
+    setDraft({ text: next, refusal: '' });
+    onTyped({ text: next, system: units.system, base: reading.base });
+  }
+
+  function step(event: KeyboardEvent, sign: number) {
+    event.preventDefault();
+    const { perBase, decimals } = units.shown(quantity);
+    const now = typed?.base ?? value ?? 0;
+    const size = 10 ** -Math.max(0, decimals - 1) * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
+    const places = Math.max(0, Math.round(-Math.log10(size)));
+    let shown = Number((now / perBase + sign * size).toFixed(places));
+    if (least !== undefined && shown * perBase < least && sign < 0) shown = Math.max(shown, 0);
+    const next = String(shown);
+    setDraft(null);
+    onTyped({ text: next, system: units.system, base: shown * perBase });
+  }
+
+  function onKeyDown(event: KeyboardEvent) {
+    if (event.key === 'ArrowUp') step(event, 1);
+    else if (event.key === 'ArrowDown') step(event, -1);
+    else if (event.key === 'Escape' && (typed || draft)) {
+      event.preventDefault();
+      setDraft(null);
+      onTyped(undefined);
+    }
+  }
+
+  const sum =
+    typed && !refusal && (!isPlain(typed.text) || typed.system !== units.system)
+      ? `= ${units.editable(typed.base, quantity)} ${units.unit(quantity)}`
+      : '';
+  const outside =
+    typed &&
+    !refusal &&
+    ((least !== undefined && typed.base < least * (1 - 1e-9)) || (most !== undefined && typed.base > most * (1 + 1e-9)));
+  const under = refusal || [sum, note].filter(Boolean).join(' · ');
+
+  return (
+    <div className={`nf ${typed ? 'typed' : 'proposed'} ${refusal ? 'refused' : ''} ${outside ? 'outside' : ''} ${bare ? 'bare' : ''}`}>
+      <label htmlFor={id}>
+        <span className={bare ? 'sr' : ''}>{label}</span>
+        {symbol && <i>{<Sym text={symbol} />}</i>}
+      </label>
+      <input
+        id={id}
+        ref={box}
+        inputMode="text"
+        autoComplete="off"
+        spellCheck={false}
+        value={text}
+        disabled={disabled}
+        aria-invalid={Boolean(refusal)}
+        aria-describedby={`${id}-note`}
+        onChange={(e) => take(e.target.value)}
+        onKeyDown={onKeyDown}
+        onFocus={(e) => e.target.select()}
+        onBlur={() => setDraft((d) => (d?.refusal ? d : null))}
+      />
+      <span className="unit">{units.unit(quantity)}</span>
+      <small id={`${id}-note`} role={refusal ? 'alert' : undefined}>
+        {under}
+      </small>
+    </div>
+  );
+}
+
+/** A symbol with its index set low: a_e as aₑ. */
+export function Sym({ text }: { text: string }) {
+  const [head, ...rest] = text.split('_');
+  return (
+    <span className="sym">
+      {head}
+      {rest.length > 0 && <sub>{rest.join('')}</sub>}
+    </span>
+  );
+}

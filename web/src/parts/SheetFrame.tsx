@@ -1,0 +1,123 @@
+import { Button } from 'antd';
+import { useEffect, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { useMayWork } from '../app/session';
+import { ApiError } from '../api/client';
+import { Problem } from './Problem';
+
+interface Props<T extends object> {
+  title: ReactNode;
+  back: { to: string; words: string };
+  sheet: { revision: number; changedBy: string; changedAt: string } | undefined;
+  form: {
+    definition: T;
+    changed: boolean;
+    canUndo: boolean;
+    undo: () => void;
+    save: { mutate: () => void; isPending: boolean; error: unknown };
+    theirs: { revision: number; changedBy: string; definition: T } | undefined;
+    keepMine: () => void;
+    takeTheirs: () => void;
+    refused: Record<string, string>;
+  };
+  /** Fields that show their own refusal; others are listed at the top. */
+  fields: readonly string[];
+  names: Partial<Record<string, string>>;
+  extra?: ReactNode;
+  children: ReactNode;
+}
+
+const show = (value: unknown) => (Array.isArray(value) || typeof value === 'object' ? JSON.stringify(value) : String(value));
+
+/** The page around one stored thing: heading, revision, undo, save, and what happens when two people save. */
+export function SheetFrame<T extends object>({ title, back, sheet, form, fields, names, extra, children }: Props<T>) {
+  const mayWork = useMayWork();
+  const { changed, canUndo, undo, save, theirs, refused } = form;
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey)) return;
+      if (e.key === 's' && changed) {
+        e.preventDefault();
+        save.mutate();
+      } else if (e.key === 'z' && canUndo && !(e.target as HTMLElement).closest('textarea')) {
+        e.preventDefault();
+        undo();
+      }
+    };
+    const onLeave = (e: BeforeUnloadEvent) => changed && e.preventDefault();
+    window.addEventListener('keydown', onKey);
+    window.addEventListener('beforeunload', onLeave);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('beforeunload', onLeave);
+    };
+  });
+
+  const differing = theirs
+    ? (Object.keys(form.definition) as (keyof T & string)[]).filter((k) => show(form.definition[k]) !== show(theirs.definition[k]))
+    : [];
+  const elsewhere = Object.entries(refused).filter(([field]) => !fields.includes(field));
+  const general = save.error && !theirs && !(save.error instanceof ApiError && save.error.status === 422);
+  return (
+    <div className="page">
+      <header>
+        <div>
+          <Link to={back.to}>{back.words}</Link>
+          <h1>{title}</h1>
+        </div>
+        <span className="grow" />
+        {sheet && (
+          <span className="muted">
+            revision {sheet.revision}, {sheet.changedBy}, {new Date(sheet.changedAt).toLocaleDateString()}
+          </span>
+        )}
+        {extra}
+        {mayWork && (
+          <>
+            <Button disabled={!canUndo} onClick={undo}>
+              Undo
+            </Button>
+            <Button type="primary" disabled={!changed} loading={save.isPending} onClick={() => save.mutate()}>
+              {sheet ? `Save as revision ${sheet.revision + 1}` : 'Add to the library'}
+            </Button>
+          </>
+        )}
+      </header>
+      {general ? <Problem error={save.error} /> : null}
+      {elsewhere.map(([field, sentence]) => (
+        <Problem key={field} error={sentence} />
+      ))}
+      {theirs && (
+        <section className="card race" role="alert">
+          <b>{(save.error as Error).message}</b>
+          <table>
+            <thead>
+              <tr>
+                <th />
+                <th>yours</th>
+                <th>
+                  theirs, revision {theirs.revision} by {theirs.changedBy}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {differing.map((k) => (
+                <tr key={k}>
+                  <td>{names[k] ?? k}</td>
+                  <td className="mono">{show(form.definition[k])}</td>
+                  <td className="mono">{show(theirs.definition[k])}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Button type="primary" onClick={form.keepMine}>
+            Go on from theirs, keeping what I typed
+          </Button>{' '}
+          <Button onClick={form.takeTheirs}>Take theirs</Button>
+        </section>
+      )}
+      {children}
+    </div>
+  );
+}

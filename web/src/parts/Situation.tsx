@@ -1,0 +1,36 @@
+import type { Schemas } from '../api/client';
+import { useUnits } from '../app/session';
+import { groupColours } from '../app/theme';
+
+/** A work material with the stripe and letter of its ISO 513 group. */
+export function MaterialName({ name, group, hardness }: { name: string; group: string; hardness?: number | undefined }) {
+  return (
+    <span className="material" style={{ borderLeftColor: groupColours[group] }}>
+      {name}
+      {hardness ? `, ${hardness} HB` : ''} <small>{group}</small>
+    </span>
+  );
+}
+
+/** The situation as one sentence, as it heads records, editions and lookups. */
+export function SituationSentence({ s }: { s: Schemas['SituationWords'] }) {
+  const units = useUnits();
+  return (
+    <>
+      <b>{s.operationName}</b> of <MaterialName name={s.material} group={s.group} hardness={s.hardness} /> with <b>{s.assembly}</b>, Ø
+      {units.size(s.diameter)} z{s.teeth}, {units.size(s.projection)} {units.system} out of a {s.holder}, on <b>{s.machine}</b>
+    </>
+  );
+}
+
+const STATES: Record<Schemas['RecordState'], string> = {
+  draft: 'draft',
+  inReview: 'in review',
+  approved: 'approved',
+  withdrawn: 'withdrawn',
+};
+
+/** Where a record stands, in words with a mark of its own for each state. */
+export function StateMark({ state }: { state: Schemas['RecordState'] }) {
+  return <span className={`state ${state}`}>{STATES[state]}</span>;
+}

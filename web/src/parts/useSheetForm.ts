@@ -1,0 +1,90 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ApiError } from '../api/client';
+import type { Typed } from './NumberField';
+
+interface Sheet<T> {
+  id: number;
+  revision: number;
+  changedBy: string;
+  definition: T;
+}
+
+/** What stands behind a page that edits one stored thing: typed values, undo, saving, and a lost race. */
+export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
+  sheet: S | undefined;
+  blank: T;
+  list: string;
+  create: (definition: T) => Promise<S>;
+  change: (sheet: S, definition: T) => Promise<S>;
+  onSaved: (sheet: S) => void;
+}) {
+  const { sheet, blank, list, create, change, onSaved } = options;
+  const queries = useQueryClient();
+  const [steps, setSteps] = useState<{ edits: Partial<T>; typed: Record<string, Typed> }[]>([{ edits: {}, typed: {} }]);
+  const [lastKey, setLastKey] = useState('');
+  const [base, setBase] = useState<S | undefined>(undefined);
+  const now = steps[steps.length - 1]!;
+  const from = base ?? sheet;
+  const definition = { ...(from?.definition ?? blank), ...now.edits } as T;
+
+  // Keystrokes in one field make one step of undo.
+  function put(next: (typeof steps)[number], key: string) {
+    const again = steps.length > 1 && lastKey === key;
+    setSteps((all) => (again ? [...all.slice(0, -1), next] : [...all, next]));
+    setLastKey(key);
+  }
+
+  function set<K extends keyof T & string>(key: K, value: T[K] | undefined, typed?: Typed) {
+    const edits = { ...now.edits };
+    const all = { ...now.typed };
+    if (value === undefined) delete edits[key];
+    else edits[key] = value;
+    if (typed) all[key] = typed;
+    else delete all[key];
+    put({ edits, typed: all }, key);
+  }
+
+  const save = useMutation({
+    mutationFn: () => (from ? change(from, definition) : create(definition)),
+    onSuccess: async (saved) => {
+      setBase(undefined);
+      setSteps([{ edits: {}, typed: {} }]);
+      await queries.invalidateQueries({ queryKey: [list] });
+      onSaved(saved);
+    },
+  });
+  const theirs = save.error instanceof ApiError && save.error.status === 412 ? (save.error.problem.current as S) : undefined;
+
+  return {
+    definition,
+    typed: now.typed,
+    changed: Object.keys(now.edits).length > 0,
+    canUndo: steps.length > 1,
+    undo: () => {
+      setLastKey('');
+      setSteps((all) => (all.length > 1 ? all.slice(0, -1) : all));
+    },
+    set,
+    number: (key: keyof T & string) => ({
+      value: definition[key] as number,
+      typed: now.typed[key],
+      onTyped: (t: Typed | undefined) => set(key, t?.base as T[keyof T & string] | undefined, t),
+    }),
+    save,
+    /** The version somebody else saved meanwhile, with the fields in which it differs from ours. */
+    theirs,
+    /** Goes on from their version, keeping what was typed here. */
+    keepMine: () => {
+      setBase(theirs);
+      save.reset();
+    },
+    /** Takes their version and forgets what was typed here. */
+    takeTheirs: () => {
+      setBase(theirs);
+      setSteps([{ edits: {}, typed: {} }]);
+      save.reset();
+    },
+    refused: save.error instanceof ApiError ? save.error.byField : {},
+  };
+}

@@ -1,0 +1,73 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import { client, data } from '../../api/client';
+import { Mark } from '../../app/Shell';
+import { useApp, type Session } from '../../app/session';
+import { Problem } from '../../parts/Problem';
+
+/** The door. With `again` it stands above the page that was open, so that nothing typed there is lost. */
+export function SignInPage({ again = false }: { again?: boolean }) {
+  const { signedIn, session } = useApp();
+  const welcome = useQuery({ queryKey: ['welcome'], queryFn: () => data(client.GET('/api/v1/session/welcome')) });
+  const [name, setName] = useState(again ? (session?.name ?? '') : '');
+  const [password, setPassword] = useState('');
+  const enter = useMutation({
+    mutationFn: async (demoPerson?: string): Promise<Session> =>
+      demoPerson
+        ? data(client.POST('/api/v1/session/demo/{name}', { params: { path: { name: demoPerson } } }))
+        : ((await data(client.POST('/api/v1/session', { body: { name, password } }))) as Session),
+    onSuccess: signedIn,
+  });
+
+  return (
+    <div className={`signin ${again ? 'again' : ''}`}>
+      <div className="card notched">
+        <div>
+          {again ? (
+            <p role="alert">
+              <b>Your session has ended.</b> Sign in again and go on; what you typed is still below.
+            </p>
+          ) : (
+            <>
+              <h1>
+                <Mark /> Incisura
+              </h1>
+              <p className="muted">The workshop's cutters and holders, how hard each may be run, and the figures that are approved.</p>
+            </>
+          )}
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              enter.mutate(undefined);
+            }}
+          >
+            <label>
+              Name
+              <Input value={name} onChange={(e) => setName(e.target.value)} autoComplete="username" />
+            </label>
+            <label>
+              Password
+              <Input.Password value={password} onChange={(e) => setPassword(e.target.value)} autoComplete="current-password" />
+            </label>
+            <Button type="primary" htmlType="submit" loading={enter.isPending}>
+              Sign in
+            </Button>
+          </form>
+          <Problem error={enter.error ?? welcome.error} />
+        </div>
+        {welcome.data?.demo && (
+          <div className="people">
+            <h4>Skerrymoor Tidal Works, the demo workshop: come in as</h4>
+            {welcome.data.people.map((p) => (
+              <button key={p.name} onClick={() => enter.mutate(p.name)}>
+                <b>{p.fullName}</b>
+                <span>{p.does}</span>
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,177 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Input } from 'antd';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { Derivation } from '../../parts/Derivation';
+import { Findings } from '../../parts/Findings';
+import { LimitLadder } from '../../parts/LimitLadder';
+import { Problem } from '../../parts/Problem';
+import { byId, useAssemblies, useCutters, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { Choices } from './Choices';
+import { Figures } from './Figures';
+import { Passes } from './Passes';
+import { AlongAxis, FromSide } from './Picture';
+import { Sentence } from './Sentence';
+import { useCalculation, useChoices, type Situation } from './useCalculation';
+
+type Tab = 'passes' | 'derivation';
+
+/** From one sentence to figures, limits and their derivation, and from there to a draft record. */
+export function CalculatePage() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { search, typed, options, type, pick, choose } = useChoices();
+  const operations = useOperations();
+  const materials = useMaterials();
+  const assemblies = useAssemblies();
+  const machines = useMachines();
+  const cutters = byId(useCutters().data);
+  const [why, setWhy] = useState<string | null>(null);
+  const tab = (search.get('show') ?? 'passes') as Tab;
+  const note = search.get('note') ?? '';
+  const record = search.get('record');
+  const version = search.get('version');
+
+  const id = (key: string, all: { id: number }[] | undefined) => {
+    const wanted = Number(search.get(key));
+    return all?.some((x) => x.id === wanted) ? wanted : undefined;
+  };
+  const operation = operations.data?.find((o) => o.code === search.get('op')) ?? operations.data?.[0];
+  const situation: Partial<Situation> = {};
+  if (operation) situation.operation = operation.code;
+  const [m, a, x] = [id('material', materials.data), id('assembly', assemblies.data), id('machine', machines.data)];
+  if (m) situation.materialId = m;
+  if (a) situation.assemblyId = a;
+  if (x) situation.machineId = x;
+  const complete = m && a && x && operation ? (situation as Situation) : null;
+
+  // Without a machine or a material in the address the page opens where the last calculation left off.
+  useEffect(() => {
+    if (!materials.data?.length || !assemblies.data?.length || !machines.data?.length) return;
+    const last = JSON.parse(localStorage.getItem('situation') ?? '{}') as Record<string, string>;
+    const has = (all: { id: number }[], v: string | undefined) => all.some((s) => String(s.id) === v);
+    if (!m) choose('material', has(materials.data, last.material) ? last.material : String(materials.data[0]!.id));
+    else if (!x) choose('machine', has(machines.data, last.machine) ? last.machine : String(machines.data[0]!.id));
+    else if (!a)
+      choose(
+        'assembly',
+        has(assemblies.data, last.assembly)
+          ? last.assembly
+          : String((assemblies.data.find((s) => s.definition.number === 'A-1042') ?? assemblies.data[0]!).id),
+      );
+    else localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
+  }, [m, a, x, materials.data, assemblies.data, machines.data, choose]);
+
+  const { query, body, refused } = useCalculation(complete, typed, options, tab === 'derivation');
+  const result = query.data;
+  const assembly = assemblies.data?.find((s) => s.id === a);
+  const cutter = cutters.get(assembly?.definition.cutterId ?? 0)?.definition;
+  const stale = query.isError;
+
+  const save = useMutation({
+    mutationFn: (): Promise<Schemas['RecordView']> =>
+      record
+        ? data(
+            client.PUT('/api/v1/records/{number}', {
+              params: { path: { number: record } },
+              headers: { 'If-Match': `"${version}"` },
+              body: { numbers: body.numbers, options: body.options, note },
+            }),
+          )
+        : (data(client.POST('/api/v1/records', { body: { ...body, operation: operation!.code, note } })) as Promise<Schemas['RecordView']>),
+    onSuccess: async (saved) => {
+      await queries.invalidateQueries({ queryKey: ['records'] });
+      void navigate(`/records/${saved.number}`);
+    },
+  });
+
+  const onWhy = (symbol: string) => {
+    setWhy(symbol);
+    choose('show', 'derivation');
+  };
+  const general = query.error && Object.keys(refused).every((f) => !operation?.fields.some((o) => o.code === f)) ? query.error : null;
+
+  return (
+    <div className="calculate">
+      <Sentence
+        situation={situation}
+        steadiness={operation?.options.find((o) => o.code === 'steadiness')}
+        steady={options.steadiness ?? 'steady'}
+        choose={choose}
+        pick={pick}
+        fixed={record !== null}
+      />
+      <div className={`work ${stale ? 'stale-figures' : ''}`}>
+        {operation && <Choices operation={operation} result={result} typed={typed} refused={refused} type={type} pick={pick} />}
+        <section className="centre" aria-label="Picture">
+          <Problem error={general ?? operations.error ?? materials.error ?? assemblies.error ?? machines.error} />
+          {result && cutter && assembly && (
+            <>
+              <div className="pictures">
+                <AlongAxis result={result} cutter={cutter} />
+                <FromSide
+                  result={result}
+                  cutter={cutter}
+                  profile={assembly.profile}
+                  projection={assembly.definition.projection}
+                  number={assembly.definition.number}
+                />
+              </div>
+              <div className="turns" role="tablist" aria-label="Below the picture">
+                {(
+                  [
+                    ['passes', 'Passes'],
+                    ['derivation', 'Derivation'],
+                  ] as const
+                ).map(([key, words]) => (
+                  <button key={key} role="tab" aria-selected={tab === key} onClick={() => choose('show', key)}>
+                    {words}
+                  </button>
+                ))}
+              </div>
+              <div className="turned">
+                {tab === 'passes' && <Passes result={result} />}
+                {tab === 'derivation' && <Derivation result={result} symbol={why} />}
+              </div>
+            </>
+          )}
+        </section>
+        <section className="outcome" aria-label="Figures and limits">
+          {result && (
+            <>
+              <Figures result={result} onWhy={onWhy} />
+              <LimitLadder limits={result.limits} />
+            </>
+          )}
+        </section>
+      </div>
+      <footer className="keep">
+        <div className="scroll" tabIndex={0} aria-label="Findings">
+          {result && <Findings findings={result.findings} />}
+        </div>
+        <div>
+          <Input.TextArea
+            aria-label="Why these figures: a note for the record"
+            placeholder="why these figures: a note for the record"
+            rows={2}
+            maxLength={2000}
+            value={note}
+            onChange={(e) => choose('note', e.target.value || undefined)}
+          />
+          <Problem error={save.error} />
+        </div>
+        <div className="acts">
+          <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>
+            {record ? `Save draft ${record}` : 'Save as draft record'}
+          </Button>
+          {record ? (
+            <Link to={`/records/${record}`}>Back to {record}</Link>
+          ) : (
+            <span className="muted small">A draft is seen by engineers and approvers only.</span>
+          )}
+        </div>
+      </footer>
+    </div>
+  );
+}

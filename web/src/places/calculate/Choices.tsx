@@ -1,0 +1,86 @@
+import { Select } from 'antd';
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { NumberField, type Typed } from '../../parts/NumberField';
+import type { Inputs } from './useCalculation';
+
+interface Props {
+  operation: Schemas['OperationDescription'];
+  result: Schemas['CalculationResult'] | undefined;
+  typed: Inputs;
+  refused: Record<string, string>;
+  type: (code: string, t: Typed | undefined) => void;
+  pick: (code: string, value: string) => void;
+}
+
+// Where each option stands among the groups of fields.
+const OPTION_GROUPS: Record<string, string> = { chip: 'Per tooth', ways: 'Along' };
+
+/** The choices of the operation, read from its description and grouped by what they are. */
+export function Choices({ operation, result, typed, refused, type, pick }: Props) {
+  const units = useUnits();
+  const groups = [...new Set(operation.fields.map((f) => f.group))];
+  const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase()]));
+
+  function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
+    const range =
+      state.mostBy && state.most === null
+        ? `no value keeps the ${names.get(state.mostBy)}`
+        : state.most !== null
+          ? `${state.least !== null ? `${units.number(state.least, quantity)} ` : ''}up to ${units.number(state.most, quantity)}${state.mostBy ? ` (${names.get(state.mostBy)})` : ''}`
+          : '';
+    const origin =
+      state.origin === 'typed' && state.proposed !== null
+        ? `proposed ${units.number(state.proposed, quantity)}`
+        : state.origin === 'held'
+          ? 'held by a limit'
+          : state.note
+            ? units.sentence(state.note)
+            : '';
+    return [origin, range].filter(Boolean).join(' · ');
+  }
+
+  return (
+    <section className="choices" aria-label="Choices">
+      {groups.map((group) => (
+        <div key={group}>
+          <h4>{group}</h4>
+          {operation.fields
+            .filter((f) => f.group === group)
+            .map((f) => {
+              const state = result?.fields.find((s) => s.code === f.code);
+              return (
+                <NumberField
+                  key={f.code}
+                  label={f.name}
+                  symbol={f.symbol}
+                  quantity={f.quantity}
+                  value={state?.value}
+                  typed={typed[f.code]}
+                  onTyped={(t) => type(f.code, t)}
+                  refused={refused[f.code]}
+                  least={state?.least ?? undefined}
+                  most={state?.most ?? undefined}
+                  note={state && note(state, f.quantity)}
+                />
+              );
+            })}
+          {operation.options
+            .filter((o) => OPTION_GROUPS[o.code] === group)
+            .map((o) => (
+              <label key={o.code} className="option">
+                {o.name}
+                <Select
+                  size="small"
+                  variant="borderless"
+                  value={result?.options[o.code] ?? o.default}
+                  onChange={(v) => pick(o.code, v)}
+                  options={o.picks.map((p) => ({ value: p.code, label: p.words }))}
+                />
+              </label>
+            ))}
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,56 @@
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { Sym } from '../../parts/NumberField';
+import { clock } from '../../parts/units';
+
+const BIG = ['spindleSpeed', 'feedRate', 'removalRate', 'time'];
+const ROWS = ['meanChip', 'largestChip', 'specificForce', 'power', 'torque', 'peakForce', 'teethInCut'];
+
+/** The figures, large, and those behind them; every number answers "why?". */
+export function Figures({ result, onWhy }: { result: Schemas['CalculationResult']; onWhy?: (symbol: string) => void }) {
+  const units = useUnits();
+  const of = (code: string) => result.figures.find((f) => f.code === code)!;
+  return (
+    <>
+      <div className="card notched big">
+        {BIG.map(of).map((f) => (
+          <div key={f.code} data-figure={f.code}>
+            <span>
+              {f.name} <Sym text={f.symbol} /> {onWhy && <Why symbol={f.symbol} name={f.name} onWhy={onWhy} />}
+            </span>
+            {f.code === 'time' ? (
+              <>
+                <b>{clock(f.value)}</b>
+                <i>min</i>
+              </>
+            ) : (
+              <>
+                <b>{units.number(f.value, f.quantity)}</b>
+                <i>{units.unit(f.quantity)}</i>
+              </>
+            )}
+          </div>
+        ))}
+      </div>
+      <div className="rows">
+        {ROWS.map(of).map((f) => (
+          <div key={f.code} data-figure={f.code}>
+            <span>
+              {f.name} <Sym text={f.symbol} />
+            </span>
+            <b>{units.text(f.value, f.quantity)}</b>
+            {onWhy && <Why symbol={f.symbol} name={f.name} onWhy={onWhy} />}
+          </div>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Why({ symbol, name, onWhy }: { symbol: string; name: string; onWhy: (symbol: string) => void }) {
+  return (
+    <button className="why" aria-label={`Why: ${name}`} onClick={() => onWhy(symbol)}>
+      why?
+    </button>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { clock } from '../../parts/units';
+import { fieldValue, figure } from './Picture';
+
+const [W, H] = [300, 190];
+
+/** The stock cut through, with every pass in its place, and where the time goes. */
+export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
+  const units = useUnits();
+  const [across, down] = [figure(result, 'passesAcross'), figure(result, 'passesDown')];
+  const [stock, wall] = [fieldValue(result, 'stockWidth'), fieldValue(result, 'wallHeight')];
+  const scale = Math.min((W - 90) / stock, (H - 40) / wall);
+  const [w, h] = [stock * scale, wall * scale];
+  const [x0, y0] = [60, 12];
+  const drawn = across * down <= 400;
+  const each = figure(result, 'time') / (across * down);
+  return (
+    <div className="passes">
+      <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
+        <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="#EFEAE0" />
+        <rect x={x0} y={y0} width={w} height={h} fill="#E4DCCB" stroke="#9C937F" />
+        {drawn &&
+          Array.from({ length: across - 1 }, (_, i) => (
+            <line key={`a${i}`} x1={x0 + (w * (i + 1)) / across} x2={x0 + (w * (i + 1)) / across} y1={y0} y2={y0 + h} stroke="#9C937F" />
+          ))}
+        {drawn &&
+          Array.from({ length: down - 1 }, (_, i) => (
+            <line key={`d${i}`} y1={y0 + (h * (i + 1)) / down} y2={y0 + (h * (i + 1)) / down} x1={x0} x2={x0 + w} stroke="#9C937F" />
+          ))}
+        <g stroke="#0F6E6E">
+          <path
+            d={`M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ${y0 + h + 12}h${w}M${x0} ${y0 + h + 6}v12M${x0 + w} ${y0 + h + 6}v12`}
+          />
+        </g>
+        <text x={x0 - 22} y={y0 + h / 2 + 4} textAnchor="end" className="dim accent">
+          {units.number(wall, 'length')}
+        </text>
+        <text x={x0 + w + 8} y={y0 + h + 16} className="dim accent">
+          {units.number(stock, 'length')}
+        </text>
+      </svg>
+      <div className="rows">
+        <div>
+          <span>Passes</span>
+          <b>
+            {across} across × {down} down
+          </b>
+        </div>
+        <div>
+          <span>Each takes</span>
+          <b>
+            {units.number(figure(result, 'width'), 'length')} × {units.text(figure(result, 'depth'), 'length')}
+          </b>
+        </div>
+        <div>
+          <span>Way before and after each</span>
+          <b>{units.text(figure(result, 'overrun'), 'length')}</b>
+        </div>
+        <div>
+          <span>Time of one, with its return</span>
+          <b>{clock(each)}</b>
+        </div>
+        <div>
+          <span>Time of all, {result.options.ways === 'both-ways' ? 'to and fro' : 'one way'}</span>
+          <b>{clock(figure(result, 'time'))}</b>
+        </div>
+        <p className="muted small">
+          Passes are equal and none is above the most allowed. Positioning between passes down is not in the time.
+        </p>
+      </div>
+    </div>
+  );
+}

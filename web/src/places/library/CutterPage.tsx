@@ -1,0 +1,224 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Button, Checkbox, Input, Select } from 'antd';
+import { useNavigate, useParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useMayWork, useUnits } from '../../app/session';
+import { NumberField } from '../../parts/NumberField';
+import { Problem } from '../../parts/Problem';
+import { SheetFrame } from '../../parts/SheetFrame';
+import { cutterWords, useAssemblies, type CutterSheet } from '../../parts/shelf';
+import { useSheetForm } from '../../parts/useSheetForm';
+import type { Quantity } from '../../parts/units';
+import { CutterDrawing, type LengthField } from './CutterDrawing';
+import { History } from './History';
+import { Link } from 'react-router';
+
+type Cutter = Schemas['Cutter'];
+
+const BLANK: Cutter = {
+  number: '',
+  family: 'squareEndMill',
+  material: 'carbide',
+  coating: '',
+  cuttingDiameter: 12,
+  teeth: 4,
+  largestDepth: 25,
+  fluteLength: 26,
+  usableLength: 26,
+  neckDiameter: 0,
+  shankDiameter: 12,
+  overallLength: 83,
+  helixAngle: 38,
+  leastChip: 0.004,
+  largestChip: 0.08,
+  largestWidthRatio: 1,
+  largestSpeed: 0,
+  groups: ['P'],
+  remarks: '',
+};
+const NAMES: Record<string, string> = {
+  number: 'Number',
+  material: 'Cutting material',
+  coating: 'Coating',
+  cuttingDiameter: 'Cutting diameter DC',
+  teeth: 'Teeth ZEFF',
+  largestDepth: 'Largest depth APMX',
+  fluteLength: 'Flute length LCF',
+  usableLength: 'Usable length LU',
+  neckDiameter: 'Neck diameter DN',
+  shankDiameter: 'Shank diameter DMM',
+  overallLength: 'Overall length OAL',
+  helixAngle: 'Helix angle FHA',
+  leastChip: 'Least chip',
+  largestChip: 'Largest chip',
+  largestWidthRatio: 'Largest width / DC',
+  largestSpeed: 'Largest speed RPMX',
+  groups: 'May cut',
+  remarks: 'Remarks',
+};
+const PLAIN: [keyof Cutter & string, string, Quantity][] = [
+  ['teeth', 'ZEFF', 'count'],
+  ['helixAngle', 'FHA', 'angle'],
+  ['leastChip', 'h_min', 'chip'],
+  ['largestChip', 'h_max', 'chip'],
+  ['largestWidthRatio', 'a_e/DC', 'ratio'],
+  ['largestSpeed', 'RPMX', 'spindleSpeed'],
+];
+
+/** A cutter: its dimensioned drawing, and what the drawing cannot show beside it. */
+export function CutterPage() {
+  const { id } = useParams();
+  const isNew = id === 'new';
+  const sheet = useQuery({
+    queryKey: ['cutters', Number(id)],
+    queryFn: () => data(client.GET('/api/v1/library/cutters/{id}', { params: { path: { id: Number(id) } } })),
+    enabled: !isNew,
+  });
+  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the cutter…</p>;
+  if (sheet.error)
+    return (
+      <div className="page">
+        <Problem error={sheet.error} />
+      </div>
+    );
+  return <Editor key={id} sheet={sheet.data} />;
+}
+
+function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
+  const navigate = useNavigate();
+  const units = useUnits();
+  const mayWork = useMayWork();
+  const form = useSheetForm<Cutter, CutterSheet>({
+    sheet,
+    blank: BLANK,
+    list: 'cutters',
+    create: (body) => data(client.POST('/api/v1/library/cutters', { body })) as Promise<CutterSheet>,
+    change: (from, body) =>
+      data(
+        client.PUT('/api/v1/library/cutters/{id}', {
+          params: { path: { id: from.id } },
+          headers: { 'If-Match': `"${from.revision}"` },
+          body,
+        }),
+      ) as Promise<CutterSheet>,
+    onSaved: (saved) => void navigate(`/library/cutters/${saved.id}`, { replace: true }),
+  });
+  const cutter = form.definition;
+  const preview = useQuery({
+    queryKey: ['cutter-preview', cutter],
+    queryFn: () => data(client.POST('/api/v1/library/cutters/preview', { body: cutter })),
+    enabled: mayWork,
+    placeholderData: keepPreviousData,
+  });
+  const assemblies = useAssemblies();
+  const usedIn = (assemblies.data ?? []).filter((a) => a.definition.cutterId === sheet?.id);
+  const faults = Object.fromEntries((preview.data?.faults ?? []).map((f) => [f.field, f.sentence]));
+  const refused = { ...form.refused, ...(form.changed ? faults : {}) };
+  const profile = preview.data?.profile.length ? preview.data.profile : (sheet?.profile ?? []);
+
+  return (
+    <SheetFrame
+      title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, (mm) => units.size(mm))}` : 'A new cutter'}
+      back={{ to: '/library/cutters', words: 'Cutters' }}
+      sheet={sheet}
+      form={form}
+      fields={Object.keys(BLANK)}
+      names={NAMES}
+      extra={
+        sheet && mayWork && <Button onClick={() => void navigate(`/library/assemblies/new?cutter=${sheet.id}`)}>Put it in a holder</Button>
+      }
+    >
+      <div className="card notched">
+        <CutterDrawing
+          cutter={cutter}
+          profile={profile}
+          field={(key: LengthField) => form.number(key) as never}
+          refused={refused}
+          disabled={!mayWork}
+        />
+        {(['cuttingDiameter', 'neckDiameter', 'shankDiameter', 'largestDepth', 'fluteLength', 'usableLength', 'overallLength'] as const)
+          .filter((k) => refused[k])
+          .map((k) => (
+            <p key={k} className="refusal">
+              {refused[k]}
+            </p>
+          ))}
+      </div>
+      <div className="columns">
+        <section>
+          <h2>What the drawing cannot show</h2>
+          {PLAIN.map(([key, symbol, quantity]) => (
+            <NumberField
+              key={key}
+              label={NAMES[key]!.replace(/ (ZEFF|FHA|RPMX)$/, '')}
+              symbol={symbol}
+              quantity={quantity}
+              {...form.number(key)}
+              refused={refused[key]}
+              disabled={!mayWork}
+            />
+          ))}
+        </section>
+        <section>
+          <h2>Which it is</h2>
+          <label className="line">
+            Number
+            <Input
+              value={cutter.number}
+              disabled={!mayWork}
+              status={refused.number ? 'error' : ''}
+              onChange={(e) => form.set('number', e.target.value)}
+            />
+          </label>
+          {refused.number && <p className="refusal">{refused.number}</p>}
+          <label className="line">
+            Of
+            <Select
+              value={cutter.material!}
+              disabled={!mayWork}
+              onChange={(m) => form.set('material', m)}
+              options={[
+                { value: 'carbide', label: 'solid carbide' },
+                { value: 'highSpeedSteel', label: 'high-speed steel' },
+              ]}
+            />
+          </label>
+          <label className="line">
+            Coating
+            <Input value={cutter.coating ?? ''} disabled={!mayWork} onChange={(e) => form.set('coating', e.target.value)} />
+          </label>
+          <div className="line">
+            May cut
+            <Checkbox.Group
+              value={cutter.groups as string[]}
+              disabled={!mayWork}
+              onChange={(g) => form.set('groups', ['P', 'M', 'K', 'N', 'S', 'H'].filter((x) => g.includes(x)) as Cutter['groups'])}
+              options={['P', 'M', 'K', 'N', 'S', 'H']}
+            />
+          </div>
+          {refused.groups && <p className="refusal">{refused.groups}</p>}
+          <label className="line">
+            Remarks
+            <Input.TextArea
+              autoSize={{ minRows: 2 }}
+              maxLength={2000}
+              value={cutter.remarks ?? ''}
+              disabled={!mayWork}
+              onChange={(e) => form.set('remarks', e.target.value)}
+            />
+          </label>
+        </section>
+        <section>
+          <h2>Where it is used</h2>
+          {usedIn.length === 0 && <p className="muted">It stands in no holder yet.</p>}
+          {usedIn.map((a) => (
+            <div key={a.id}>
+              <Link to={`/library/assemblies/${a.id}`}>{a.definition.number}</Link> <span className="muted">{a.definition.stockPlace}</span>
+            </div>
+          ))}
+          {sheet && <History kind="cutters" id={sheet.id} revision={sheet.revision} names={NAMES} />}
+        </section>
+      </div>
+    </SheetFrame>
+  );
+}

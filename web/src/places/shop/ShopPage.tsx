@@ -1,0 +1,134 @@
+import { Segmented, Table } from 'antd';
+import { useNavigate, useParams } from 'react-router';
+import { useUnits } from '../../app/session';
+import { MaterialName } from '../../parts/Situation';
+import { Problem } from '../../parts/Problem';
+import { cuttingMaterialWords, useCharts, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { SpeedChartTable } from './SpeedChartTable';
+import { SpindleCurve } from './SpindleCurve';
+
+type Kind = 'materials' | 'machines' | 'charts';
+
+/** What the workshop cuts, on what, and where its starting figures stand. */
+export function ShopPage() {
+  const kind = (useParams().kind ?? 'materials') as Kind;
+  const navigate = useNavigate();
+  return (
+    <div className="page">
+      <header>
+        <h1>Shop</h1>
+        <Segmented<Kind>
+          value={kind}
+          onChange={(k) => void navigate(`/shop/${k}`)}
+          options={[
+            { value: 'materials', label: 'Work materials' },
+            { value: 'machines', label: 'Machines' },
+            { value: 'charts', label: 'Speed chart' },
+          ]}
+        />
+      </header>
+      {kind === 'materials' && <Materials />}
+      {kind === 'machines' && <Machines />}
+      {kind === 'charts' && <Charts />}
+    </div>
+  );
+}
+
+function Materials() {
+  const materials = useMaterials();
+  const units = useUnits();
+  const mono = (text: string) => <span className="mono">{text}</span>;
+  return (
+    <>
+      <Problem error={materials.error} />
+      <Table
+        size="small"
+        rowKey="id"
+        pagination={false}
+        loading={materials.isPending}
+        dataSource={materials.data ?? []}
+        columns={[
+          { title: 'Material', render: (_, m) => <MaterialName name={m.definition.name} group={m.definition.group} /> },
+          { title: 'Sub-group', render: (_, m) => m.definition.subGroup },
+          { title: 'Condition', render: (_, m) => m.definition.condition },
+          { title: 'HB', align: 'right', render: (_, m) => mono(units.number(m.definition.hardness!, 'hardness')) },
+          {
+            title: `R_m, ${units.unit('stress')}`,
+            align: 'right',
+            render: (_, m) => mono(units.number(m.definition.tensileStrength!, 'stress')),
+          },
+          {
+            title: `k_c1.1, ${units.unit('stress')}`,
+            align: 'right',
+            render: (_, m) => mono(units.number(m.definition.specificCuttingForce, 'stress')),
+          },
+          { title: 'm_c', align: 'right', render: (_, m) => mono(String(m.definition.chipExponent)) },
+          { title: 'k_r', align: 'right', render: (_, m) => mono(String(m.definition.radialRatio)) },
+          { title: 'From', render: (_, m) => <span className="muted small">{m.definition.source}</span> },
+        ]}
+      />
+    </>
+  );
+}
+
+function Machines() {
+  const machines = useMachines();
+  const units = useUnits();
+  return (
+    <>
+      <Problem error={machines.error} />
+      <div className="machines">
+        {(machines.data ?? []).map(({ id, definition: m }) => (
+          <section key={id} className="card notched">
+            <h2>
+              {m.name} <span className="muted">{m.kind}</span>
+            </h2>
+            <SpindleCurve curve={m.curve ?? []} least={m.leastSpeed} most={m.largestSpeed} />
+            <div className="rows">
+              <div>
+                <span>Spindle</span>
+                <b>
+                  {units.number(m.leastSpeed, 'spindleSpeed')} – {units.text(m.largestSpeed, 'spindleSpeed')}, {m.interface}
+                </b>
+              </div>
+              <div>
+                <span>Axis feed, rapid</span>
+                <b>
+                  {units.number(m.largestFeed, 'feedRate')}, {units.text(m.rapidFeed, 'feedRate')}
+                </b>
+              </div>
+              <div>
+                <span>Taps in step to</span>
+                <b>{m.synchronousLimit ? units.text(m.synchronousLimit, 'spindleSpeed') : 'not'}</b>
+              </div>
+              <div>
+                <span>Efficiency</span>
+                <b>{m.efficiency}</b>
+              </div>
+            </div>
+            <p className="muted small">{m.source}</p>
+          </section>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Charts() {
+  const charts = useCharts();
+  const operations = useOperations();
+  const names = new Map((operations.data ?? []).map((o) => [o.code, o.name]));
+  return (
+    <>
+      <Problem error={charts.error} />
+      {(charts.data ?? []).map((chart) => (
+        <SpeedChartTable
+          key={`${chart.id}-${chart.revision}`}
+          chart={chart}
+          nameOf={(code) => names.get(code) ?? code}
+          materialOf={(m) => cuttingMaterialWords[m] ?? m}
+        />
+      ))}
+    </>
+  );
+}

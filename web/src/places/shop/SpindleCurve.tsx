@@ -1,0 +1,50 @@
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+
+type Point = NonNullable<Schemas['Machine']['curve']>[number];
+const [W, H, LEFT, BASE] = [400, 130, 36, 108];
+
+/** Power and torque over speed, as the machine's plate or a brake gave them. */
+export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; least: number; most: number }) {
+  const units = useUnits();
+  if (curve.length === 0)
+    return (
+      <p className="notjudged">Nobody has measured power and torque; calculations on this machine say that neither could be judged.</p>
+    );
+  const first = curve[0]!;
+  const last = curve[curve.length - 1]!;
+  // On two logarithmic axes constant torque and constant power are straight lines, so the points are simply joined.
+  const share = least / first.speed;
+  const points = [{ ...first, speed: least, power: first.power * share, shortPower: first.shortPower * share }, ...curve];
+  const log = (value: number, low: number, high: number) => Math.log(value / low) / Math.log(high / low);
+  const x = (n: number) => LEFT + (W - LEFT - 8) * log(n, least, most);
+  const line = (key: 'power' | 'shortPower' | 'torque' | 'shortTorque') => {
+    const short = key === 'power' || key === 'shortPower' ? 'shortPower' : 'shortTorque';
+    const high = Math.max(...points.map((p) => p[short])) * 1.3;
+    return points
+      .map(
+        (p, i) => `${i ? 'L' : 'M'}${x(p.speed).toFixed(1)} ${(BASE - (BASE - 8) * Math.max(0, log(p[key], high / 60, high))).toFixed(1)}`,
+      )
+      .join('');
+  };
+  return (
+    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label="Power and torque over speed, logarithmic">
+      <path d={`M${LEFT} 6V${BASE}H${W - 8}`} stroke="#DDD8CE" fill="none" />
+      <path d={line('torque')} stroke="#B9722E" fill="none" strokeWidth="1.5" />
+      <path d={line('shortTorque')} stroke="#B9722E" fill="none" strokeDasharray="3 3" />
+      <path d={line('power')} stroke="#27457C" fill="none" strokeWidth="1.5" />
+      <path d={line('shortPower')} stroke="#27457C" fill="none" strokeDasharray="3 3" />
+      {curve.map((p) => (
+        <text key={p.speed} x={x(p.speed)} y={H - 8} textAnchor={p === last ? 'end' : 'middle'} className="dim">
+          {units.number(p.speed, 'spindleSpeed')}
+        </text>
+      ))}
+      <text x={x(first.speed) + 8} y={BASE - 10} className="dim" fill="#27457C">
+        power {units.text(first.power, 'power')}
+      </text>
+      <text x={LEFT + 6} y={20} className="dim">
+        torque {units.text(first.torque, 'torque')}
+      </text>
+    </svg>
+  );
+}
