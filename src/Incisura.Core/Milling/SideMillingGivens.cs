@@ -44,7 +44,7 @@ internal static class SideMillingGivens
         AddChoice("a_pmost", "Depth, at most", Quantity.Length, at.MostDepth, wish.MostDepth is not null);
         givens.Add(new("W", "Stock on the wall", Quantity.Length, at.StockWidth, wish.StockWidth is null ? "one pass of the width" : "typed"));
         givens.Add(new("H", "Wall height", Quantity.Length, at.WallHeight, wish.WallHeight is null ? "one pass of the depth" : "typed"));
-        givens.Add(new("L", "Length of cut", Quantity.Length, at.Length, "typed, or 100 mm by default"));
+        givens.Add(new("L", "Length of cut", Quantity.Length, at.Length, wish.Length is null ? "default of the operation" : "typed"));
         return givens;
 
         void AddChoice(string symbol, string name, Quantity quantity, double value, bool typed)

@@ -25,11 +25,17 @@ public readonly record struct SideMillingWish
     /// <summary>Wall height H, mm; null for one pass.</summary>
     public double? WallHeight { get; init; }
 
-    /// <summary>Length of the cut, mm.</summary>
-    public double Length { get; init; }
+    /// <summary>Length of the cut, mm; null for <see cref="DefaultLength"/>.</summary>
+    public double? Length { get; init; }
 
-    /// <summary>Deflection allowed, µm.</summary>
-    public double DeflectionAllowed { get; init; }
+    /// <summary>Deflection allowed, µm; null for <see cref="DefaultDeflection"/>.</summary>
+    public double? DeflectionAllowed { get; init; }
+
+    /// <summary>Length taken where none was typed, mm.</summary>
+    public double DefaultLength { get; init; }
+
+    /// <summary>Deflection allowed where none was typed, µm.</summary>
+    public double DefaultDeflection { get; init; }
 
     /// <summary>Whether passes go to and fro.</summary>
     public bool BothWays { get; init; }
@@ -143,8 +149,8 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         MostDepth = depth,
         StockWidth = wish.StockWidth ?? width,
         WallHeight = wish.WallHeight ?? depth,
-        Length = wish.Length,
-        DeflectionAllowed = wish.DeflectionAllowed,
+        Length = wish.Length ?? wish.DefaultLength,
+        DeflectionAllowed = wish.DeflectionAllowed ?? wish.DefaultDeflection,
         BothWays = wish.BothWays,
     };
 

@@ -1,15 +1,4 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { RecordPage } from '../places/records/RecordPage';
-import { RecordsPage } from '../places/records/RecordsPage';
-import { EditionPage } from '../places/editions/EditionPage';
-import { EditionsPage } from '../places/editions/EditionsPage';
-import { PeoplePage } from '../places/accounts/PeoplePage';
-import { AssemblyPage } from '../places/library/AssemblyPage';
-import { CutterPage } from '../places/library/CutterPage';
-import { HolderPage } from '../places/library/HolderPage';
-import { LibraryPage } from '../places/library/LibraryPage';
-import { LookupPage } from '../places/lookup/LookupPage';
-import { ShopPage } from '../places/shop/ShopPage';
 import { useApp } from './session';
 import { Shell } from './Shell';
 
@@ -45,18 +34,18 @@ export const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { index: true, element: <Home /> },
-      { path: 'library/:kind?', element: <LibraryPage /> },
-      { path: 'library/cutters/:id', element: <CutterPage /> },
-      { path: 'library/holders/:id', element: <HolderPage /> },
-      { path: 'library/assemblies/:id', element: <AssemblyPage /> },
-      { path: 'shop/:kind?', element: <ShopPage /> },
+      { path: 'library/:kind?', lazy: async () => ({ Component: (await import('../places/library/LibraryPage')).LibraryPage }) },
+      { path: 'library/cutters/:id', lazy: async () => ({ Component: (await import('../places/library/CutterPage')).CutterPage }) },
+      { path: 'library/holders/:id', lazy: async () => ({ Component: (await import('../places/library/HolderPage')).HolderPage }) },
+      { path: 'library/assemblies/:id', lazy: async () => ({ Component: (await import('../places/library/AssemblyPage')).AssemblyPage }) },
+      { path: 'shop/:kind?', lazy: async () => ({ Component: (await import('../places/shop/ShopPage')).ShopPage }) },
       { path: 'calculate', lazy: async () => ({ Component: (await import('../places/calculate/CalculatePage')).CalculatePage }) },
-      { path: 'records', element: <RecordsPage /> },
-      { path: 'records/:number', element: <RecordPage /> },
-      { path: 'editions', element: <EditionsPage /> },
-      { path: 'editions/:number', element: <EditionPage /> },
-      { path: 'lookup', element: <LookupPage /> },
-      { path: 'people', element: <PeoplePage /> },
+      { path: 'records', lazy: async () => ({ Component: (await import('../places/records/RecordsPage')).RecordsPage }) },
+      { path: 'records/:number', lazy: async () => ({ Component: (await import('../places/records/RecordPage')).RecordPage }) },
+      { path: 'editions', lazy: async () => ({ Component: (await import('../places/editions/EditionsPage')).EditionsPage }) },
+      { path: 'editions/:number', lazy: async () => ({ Component: (await import('../places/editions/EditionPage')).EditionPage }) },
+      { path: 'lookup', lazy: async () => ({ Component: (await import('../places/lookup/LookupPage')).LookupPage }) },
+      { path: 'people', lazy: async () => ({ Component: (await import('../places/accounts/PeoplePage')).PeoplePage }) },
       { path: '*', element: <Missing /> },
     ],
   },

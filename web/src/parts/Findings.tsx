@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/client';
 import { useUnits } from '../app/session';
+import { Sym } from './NumberField';
 
 const WORDS: Record<Schemas['Severity'], string> = { info: 'Good to know', caution: 'Caution', stop: 'Stop' };
 
@@ -11,9 +12,14 @@ export function Findings({ findings }: { findings: readonly Schemas['Finding'][]
     <ul className="findings" aria-label="Findings">
       {findings.map((f, i) => (
         <li key={i} className={f.severity}>
-          <b>{WORDS[f.severity]}.</b> {units.sentence(f.text)} {f.cure && <span>{f.cure}</span>}
+          <b>{WORDS[f.severity]}.</b> <Said text={units.sentence(f.text)} /> {f.cure && <span>{f.cure}</span>}
         </li>
       ))}
     </ul>
   );
+}
+
+// A sentence with its symbols set as symbols.
+function Said({ text }: { text: string }) {
+  return <>{text.split(/(\b[a-z]_[a-z]+\b)/).map((part, i) => (i % 2 ? <Sym key={i} text={part} /> : part))}</>;
 }

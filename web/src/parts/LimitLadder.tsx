@@ -3,7 +3,7 @@ import { useUnits } from '../app/session';
 import { loadColour } from '../app/theme';
 
 /** Every limit as a bar, the tightest on top; a bar always has its number beside it. */
-export function LimitLadder({ limits, most = 9 }: { limits: readonly Schemas['JudgedLimit'][]; most?: number }) {
+export function LimitLadder({ limits, most = 8 }: { limits: readonly Schemas['JudgedLimit'][]; most?: number }) {
   const units = useUnits();
   const judged = limits.filter((l) => l.use !== null);
   const not = limits.filter((l) => l.use === null);

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useMayWork } from '../app/session';
 import { ApiError } from '../api/client';
 import { Problem } from './Problem';
+import { day } from './units';
 
 interface Props<T extends object> {
   title: ReactNode;
@@ -69,7 +70,7 @@ export function SheetFrame<T extends object>({ title, back, sheet, form, fields,
         <span className="grow" />
         {sheet && (
           <span className="muted">
-            revision {sheet.revision}, {sheet.changedBy}, {new Date(sheet.changedAt).toLocaleDateString()}
+            revision {sheet.revision}, {sheet.changedBy}, {day(sheet.changedAt)}
           </span>
         )}
         {extra}

@@ -29,6 +29,7 @@ export class UnitFormat {
     const value = base / perBase;
     const needed = quantity === 'chip' && Math.abs(value) >= 0.1 ? decimals - 1 : decimals;
     const text = (Math.abs(value) < 10 ** -needed / 2 ? 0 : value).toFixed(needed);
+    if (quantity === 'ratio') return String(Number(text));
     const [whole = '', part] = text.split('.');
     const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, '\u202f') : whole;
     return part === undefined ? grouped : `${grouped}.${part}`;
@@ -89,3 +90,6 @@ export function clock(minutes: number): string {
   const two = (n: number) => String(n).padStart(2, '0');
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
+
+/** A day without doubt about which number is the month. */
+export const day = (at: string): string => new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });

@@ -20,14 +20,16 @@ const OPTION_GROUPS: Record<string, string> = { chip: 'Per tooth', ways: 'Along'
 export function Choices({ operation, result, typed, refused, type, pick }: Props) {
   const units = useUnits();
   const groups = [...new Set(operation.fields.map((f) => f.group))];
-  const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase()]));
+  const names = new Map(
+    result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous| spindle speed$/, '')]),
+  );
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
     const range =
       state.mostBy && state.most === null
         ? `no value keeps the ${names.get(state.mostBy)}`
         : state.most !== null
-          ? `${state.least !== null ? `${units.number(state.least, quantity)} ` : ''}up to ${units.number(state.most, quantity)}${state.mostBy ? ` (${names.get(state.mostBy)})` : ''}`
+          ? `${state.least !== null ? units.number(state.least, quantity) : ''} to ${units.number(state.most, quantity)}${state.mostBy ? ` by ${names.get(state.mostBy)}` : ''}`.trim()
           : '';
     const origin =
       state.origin === 'typed' && state.proposed !== null

@@ -20,23 +20,34 @@ function Hatch({ id }: { id: string }) {
 
 const A = { w: 350, h: 262 };
 
-/** Along the spindle axis: the cutter against the wall, with width and arc of engagement, true to scale. */
+/**
+ * Along the spindle axis, from above: the cutter turns clockwise and climbs along the wall, with width, arc of engagement and
+ * the chip of one tooth. Lengths are true to scale; only the chip's thickness is exaggerated.
+ */
 export function AlongAxis({ result, cutter }: { result: Result; cutter: Schemas['Cutter'] }) {
   const units = useUnits();
   const [ae, arc] = [figure(result, 'width'), (figure(result, 'arc') * Math.PI) / 180];
   const d = cutter.cuttingDiameter;
-  const r = 74;
+  const r = 78;
   const scale = (2 * r) / d;
-  const [cx, wall] = [150, 58];
+  const [cx, wall] = [212, 52];
   const cy = wall + r;
-  const chip = loadColour(Math.max(useOf(result, 'largestChip'), 0.6));
-  const exit = { x: cx + r * Math.sin(arc), y: cy - r * Math.cos(arc) };
+  const colour = loadColour(Math.max(useOf(result, 'largestChip'), 0.6));
+  // Angles run from the wall towards the stock ahead, which lies to the left.
+  const at = (radius: number, angle: number) =>
+    `${(cx - radius * Math.sin(angle)).toFixed(2)} ${(cy - radius * Math.cos(angle)).toFixed(2)}`;
   const band = ae * scale;
-  const teeth = Array.from({ length: cutter.teeth }, (_, i) => arc * 0.62 + (2 * Math.PI * i) / cutter.teeth);
-  const climb = result.options.ways !== 'both-ways';
+  const exitX = cx - r * Math.sin(arc);
+  const chip = Array.from({ length: 25 }, (_, i) => (arc * i) / 24);
+  const pitch = (2 * Math.PI) / cutter.teeth;
+  const body = Array.from({ length: cutter.teeth }, (_, i) => {
+    const tip = arc * 0.55 - i * pitch;
+    return `${i ? 'L' : 'M'}${at(r, tip)}L${at(r * 0.66, tip - 0.03)}Q${at(r * 0.5, tip - 0.28 * pitch)} ${at(r * 0.93, tip - 0.48 * pitch)}Q${at(r * 1.02, tip - 0.72 * pitch)} ${at(r, tip - pitch)}`;
+  }).join('');
   return (
     <svg
       viewBox={`0 0 ${A.w} ${A.h}`}
+      preserveAspectRatio="xMidYMin"
       role="img"
       aria-label={`Seen along the spindle axis: width ${units.text(ae, 'length')}, arc of engagement ${units.text(figure(result, 'arc'), 'angle')}`}
     >
@@ -44,62 +55,61 @@ export function AlongAxis({ result, cutter }: { result: Result; cutter: Schemas[
       <rect x="0" y="10" width={A.w} height={wall - 10} fill="#EFEAE0" />
       <rect x="0" y="10" width={A.w} height={wall - 10} fill="url(#h1)" />
       <path
-        d={`M${cx} ${wall}H${A.w}V${wall + band}H${exit.x}A${r} ${r} 0 0 0 ${cx} ${wall}Z`}
+        d={`M${cx} ${wall}H0V${wall + band}H${exitX}A${r} ${r} 0 0 1 ${cx} ${wall}Z`}
         fill="#E4DCCB"
         stroke="#9C937F"
         strokeWidth=".8"
       />
       <line x1="0" x2={A.w} y1={wall} y2={wall} stroke="#1D2630" strokeWidth="1.1" />
-      <circle cx={cx} cy={cy} r={r} fill="#fff" stroke="#1D2630" strokeWidth="1.2" />
-      <path d={`M${cx} ${cy}V${wall}A${r} ${r} 0 0 1 ${exit.x} ${exit.y}Z`} fill={chip} fillOpacity=".16" stroke={chip} strokeWidth="1.2" />
-      {teeth.map((angle) => {
-        const at = (radius: number, turn: number) => `${cx + radius * Math.sin(angle + turn)} ${cy - radius * Math.cos(angle + turn)}`;
-        return (
-          <path
-            key={angle}
-            d={`M${at(r, 0)}L${at(r * 0.62, 0.16)}Q${at(r * 0.5, -0.35)} ${at(r * 0.72, -0.62)}`}
-            fill="none"
-            stroke="#1D2630"
-            strokeWidth="1.2"
-          />
-        );
-      })}
+      <circle cx={cx} cy={cy} r={r} fill="#FAF8F4" stroke="#5C6773" strokeWidth=".8" strokeDasharray="3 3" />
+      <path d={`${body}Z`} fill="#fff" stroke="#1D2630" strokeWidth="1.2" strokeLinejoin="round" />
+      <path d={`M${cx} ${cy}V${wall}A${r} ${r} 0 0 0 ${at(r, arc)}Z`} fill={colour} fillOpacity=".12" stroke={colour} strokeWidth="1.2" />
+      <path
+        d={`M${chip.map((a) => at(r, a)).join('L')}L${chip
+          .reverse()
+          .map((a) => at(r - 9 * Math.sin(a), a))
+          .join('L')}Z`}
+        fill={colour}
+        fillOpacity=".75"
+      />
       <circle cx={cx} cy={cy} r="2.2" fill="#1D2630" />
-      <text x={cx + 10} y={cy - r * 0.42} className="dim" fill={chip}>
-        φ {units.text(figure(result, 'arc'), 'angle')}
+      <text x={cx + 8} y={cy - r * 0.3} className="dim" style={{ fill: colour }}>
+        φ
+        <tspan baselineShift="sub" fontSize="8">
+          e
+        </tspan>{' '}
+        {units.text(figure(result, 'arc'), 'angle')}
       </text>
-      <g stroke="#0F6E6E">
-        <path d={`M${A.w - 26} ${wall}v${band}M${A.w - 33} ${wall}h14M${A.w - 33} ${wall + band}h14`} />
-      </g>
-      <text x={A.w - 8} y={wall + band + 16} textAnchor="end" className="dim accent">
+      <path d={`M22 ${wall}v${band}M15 ${wall}h14M15 ${wall + band}h14`} stroke="#0F6E6E" />
+      <text x="8" y={wall + band + 17} className="dim accent">
         a
         <tspan baselineShift="sub" fontSize="8">
           e
         </tspan>{' '}
-        {units.number(ae, 'length')}
+        {units.text(ae, 'length')}
       </text>
-      <text x={A.w - 8} y={wall + band + 32} textAnchor="end" className="dim">
-        chip to {units.number(figure(result, 'largestChip'), 'chip')}
+      <text x="8" y={wall + band + 34} className="dim">
+        chip to {units.text(figure(result, 'largestChip'), 'chip')}
       </text>
       <text x="8" y={wall - 8} className="dim" style={{ fill: '#1D2630' }}>
         wall
       </text>
       <g stroke="#5C6773" fill="none">
-        <path d={`M${cx - r * 0.5} ${cy + r * 0.5}A${r * 0.7} ${r * 0.7} 0 0 0 ${cx + r * 0.5} ${cy + r * 0.5}`} />
-        <path d={`M${cx - r * 0.5 - 1} ${cy + r * 0.5 + 7}l0 -8l8 1`} />
-        <path d={`M${cx + 90} ${cy + 62}h46m-7 -5l7 5l-7 5`} />
+        <path d={`M${at(r + 12, -1.2)}A${r + 12} ${r + 12} 0 0 1 ${at(r + 12, -2.1)}`} />
+        <path d={`M${at(r + 6, -2.02)}L${at(r + 12, -2.12)}L${at(r + 17, -2.0)}`} />
+        <path d="M92 216H34m7 -5l-7 5l7 5" />
       </g>
-      <text x={cx + 90} y={cy + 82} className="dim">
+      <text x="34" y="236" className="dim">
         feed {units.text(figure(result, 'feedRate'), 'feedRate')}
       </text>
-      <text x="8" y={A.h - 8} className="dim">
-        along the axis · {climb ? 'climb' : 'to and fro'} · Ø{units.size(d)} drawn {scale.toFixed(1)} px/mm
+      <text x={A.w} y={A.h - 4} textAnchor="end" className="dim">
+        along the axis, to scale · chip drawn thicker
       </text>
     </svg>
   );
 }
 
-const B = { w: 270, h: 262 };
+const B = { w: 290, h: 262 };
 
 /** From the side: the assembly beside the wall, with depth, reach, and the tip's deflection exaggerated. */
 export function FromSide({
@@ -118,10 +128,10 @@ export function FromSide({
   const units = useUnits();
   const [ap, ae, deflection] = [figure(result, 'depth'), figure(result, 'width'), figure(result, 'deflection')];
   const wallHeight = fieldValue(result, 'wallHeight');
-  const shownHeight = Math.max(projection * 1.55, Math.min(wallHeight, projection * 2) * 1.1);
-  const scale = Math.min((B.h - 42) / shownHeight, 120 / girthOf(profile), 9);
+  const shownHeight = Math.max(projection * 1.4, Math.min(wallHeight, projection * 2) * 1.1);
+  const scale = Math.min((B.h - 42) / shownHeight, 190 / girthOf(profile), 9);
   const floor = B.h - 26;
-  const axis = 138;
+  const axis = 170;
   const y = (mm: number) => floor - mm * scale;
   const half = (cutter.cuttingDiameter / 2) * scale;
   const colour = loadColour(Math.max(useOf(result, 'deflection'), 0.6));
@@ -131,6 +141,7 @@ export function FromSide({
   return (
     <svg
       viewBox={`0 0 ${B.w} ${B.h}`}
+      preserveAspectRatio="xMidYMin"
       role="img"
       aria-label={`Seen from the side: depth ${units.text(ap, 'length')}, deflection ${units.text(deflection, 'deviation')}`}
     >
@@ -157,10 +168,10 @@ export function FromSide({
         </g>
       </g>
       <g stroke="#0F6E6E" fill="none">
-        <path d={`M56 ${floor}V${y(ap)}M50 ${floor}h12M50 ${y(ap)}h12`} />
-        <path d={`M62 ${y(ap)}H${axis + half}`} strokeDasharray="2 3" />
+        <path d={`M74 ${floor}V${y(ap)}M68 ${floor}h12M68 ${y(ap)}h12`} />
+        <path d={`M80 ${y(ap)}H${axis + half}`} strokeDasharray="2 3" />
       </g>
-      <text x="48" y={(floor + y(ap)) / 2 + 4} textAnchor="end" className="dim accent">
+      <text x="66" y={(floor + y(ap)) / 2 + 4} textAnchor="end" className="dim accent">
         a
         <tspan baselineShift="sub" fontSize="8">
           p
@@ -168,9 +179,9 @@ export function FromSide({
         {units.number(ap, 'length')}
       </text>
       <g stroke="#5C6773" fill="none">
-        <path d={`M80 ${floor}V${noseY}M74 ${noseY}h12`} />
+        <path d={`M100 ${floor}V${noseY}M94 ${noseY}h12`} />
       </g>
-      <text x="72" y={noseY + 13} textAnchor="end" className="dim">
+      <text x="92" y={noseY + 13} textAnchor="end" className="dim">
         out {units.number(projection, 'length')}
       </text>
       <path

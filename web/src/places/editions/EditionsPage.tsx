@@ -6,6 +6,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useApp, useMayWork } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
+import { day } from '../../parts/units';
 
 const CHANGES: Record<Schemas['EditionChange'], string> = {
   same: 'as before',
@@ -37,8 +38,7 @@ export function EditionsPage() {
               </h2>
               <p>{e.note || 'No note was given.'}</p>
               <p className="muted small">
-                {e.count} records, published {new Date(e.publishedAt).toLocaleDateString()} by {e.publishedBy},{' '}
-                <span className="mono">{e.digest.slice(0, 12)}</span>
+                {e.count} records, published {day(e.publishedAt)} by {e.publishedBy}, <span className="mono">{e.digest.slice(0, 12)}</span>
               </p>
             </div>
           ))}

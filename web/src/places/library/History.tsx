@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, data } from '../../api/client';
+import { day } from '../../parts/units';
 
 type Kind = 'cutters' | 'holders' | 'assemblies';
 interface Entry {
@@ -32,7 +33,7 @@ export function History({ kind, id, revision, names }: { kind: Kind; id: number;
             : [];
           return (
             <li key={entry.revision}>
-              <b>{entry.revision}</b> {entry.by}, {new Date(entry.at).toLocaleDateString()}
+              <b>{entry.revision}</b> {entry.by}, {day(entry.at)}
               {before ? '' : ', added'}
               {changed.map((k) => (
                 <div key={k} className="muted small">

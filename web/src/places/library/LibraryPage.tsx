@@ -17,7 +17,8 @@ import { girthOf, lengthOf, ScaleBar, Silhouette } from '../../parts/Silhouette'
 
 type Kind = 'cutters' | 'holders' | 'assemblies';
 const GROUPS = ['P', 'M', 'K', 'N', 'S', 'H'];
-const PICTURE = 330;
+const PICTURE = 300;
+const ROW = 58;
 
 /** Lists of cutters, holders and assemblies, each row with its true-to-scale silhouette in one common scale. */
 export function LibraryPage() {
@@ -220,7 +221,8 @@ function number<T>(title: string, value: (row: T) => number, text: (value: numbe
 // The scale lets the longest tool of the whole list fit, so that rows can be compared by eye.
 function silhouetteColumn<T extends Row>(rows: readonly T[], helix: (row: T) => number | undefined): TableColumnsType<T> {
   const longest = Math.max(60, ...rows.map((r) => lengthOf(r.profile)));
-  const scale = Math.min(2.4, (PICTURE - 4) / longest);
+  const thickest = Math.max(10, ...rows.map((r) => girthOf(r.profile)));
+  const scale = Math.min(2.4, (PICTURE - 4) / longest, ROW / thickest);
   return [
     {
       title: <ScaleTitle scale={scale} />,
@@ -240,7 +242,7 @@ function silhouetteColumn<T extends Row>(rows: readonly T[], helix: (row: T) => 
 
 function ScaleTitle({ scale }: { scale: number }) {
   const units = useUnits();
-  return <ScaleBar scale={scale} text={(mm) => units.text(mm, 'length')} />;
+  return <ScaleBar scale={scale} text={(mm) => `${units.size(mm)} ${units.system}`} />;
 }
 
 function List<T extends Row>(props: {

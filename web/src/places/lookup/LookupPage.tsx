@@ -7,6 +7,7 @@ import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
+import { day } from '../../parts/units';
 
 type Entry = Schemas['LookupEntry'];
 const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width'];
@@ -46,7 +47,7 @@ export function LookupPage() {
       {answer.data?.edition === 0 && <p>No edition has been published yet, so there are no approved figures to show.</p>}
       {answer.data && answer.data.edition > 0 && (
         <p className="muted small">
-          Edition {answer.data.edition}, published {new Date(answer.data.publishedAt!).toLocaleDateString()}. Approved figures only.
+          Edition {answer.data.edition}, published {day(answer.data.publishedAt!)}. Approved figures only.
         </p>
       )}
       <div className="answers">

@@ -163,7 +163,7 @@ function Departures({ revision }: { revision: RevisionView }) {
                       typed: 'typed',
                       proposed: 'chart',
                       held: 'chart, held by a limit',
-                      default: s.proposed === null ? 'typed or default' : 'follows',
+                      default: 'default',
                     }[s.origin]
                   }
                 </td>

@@ -5,6 +5,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
+import { day } from '../../parts/units';
 
 type State = Schemas['RecordState'] | 'all';
 const STATES: [State, string][] = [
@@ -61,7 +62,7 @@ export function RecordsPage() {
           },
           { title: 'Note', width: 260, render: (_, r) => <span className="muted small">{r.note}</span> },
           { title: 'By', width: 80, render: (_, r) => r.proposedBy },
-          { title: 'Changed', width: 90, render: (_, r) => <span className="muted">{new Date(r.changedAt).toLocaleDateString()}</span> },
+          { title: 'Changed', width: 90, render: (_, r) => <span className="muted">{day(r.changedAt)}</span> },
         ]}
       />
     </div>

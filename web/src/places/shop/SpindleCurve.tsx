@@ -2,7 +2,7 @@ import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 
 type Point = NonNullable<Schemas['Machine']['curve']>[number];
-const [W, H, LEFT, BASE] = [400, 130, 36, 108];
+const [W, H, LEFT, BASE] = [560, 150, 8, 126];
 
 /** Power and torque over speed, as the machine's plate or a brake gave them. */
 export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; least: number; most: number }) {
@@ -34,16 +34,26 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
       <path d={line('shortTorque')} stroke="#B9722E" fill="none" strokeDasharray="3 3" />
       <path d={line('power')} stroke="#27457C" fill="none" strokeWidth="1.5" />
       <path d={line('shortPower')} stroke="#27457C" fill="none" strokeDasharray="3 3" />
-      {curve.map((p) => (
-        <text key={p.speed} x={x(p.speed)} y={H - 8} textAnchor={p === last ? 'end' : 'middle'} className="dim">
-          {units.number(p.speed, 'spindleSpeed')}
-        </text>
-      ))}
-      <text x={x(first.speed) + 8} y={BASE - 10} className="dim" fill="#27457C">
-        power {units.text(first.power, 'power')}
+      {points
+        .filter(
+          (p, i) => i === 0 || i === points.length - 1 || (x(p.speed) - x(points[i - 1]!.speed) > 60 && x(last.speed) - x(p.speed) > 70),
+        )
+        .map((p) => (
+          <text
+            key={p.speed}
+            x={x(p.speed)}
+            y={H - 6}
+            textAnchor={p.speed === last.speed ? 'end' : p.speed === least ? 'start' : 'middle'}
+            className="dim"
+          >
+            {units.number(p.speed, 'spindleSpeed')}
+          </text>
+        ))}
+      <text x={LEFT + 14} y={48} className="dim" style={{ fill: '#8A5A12' }}>
+        torque {units.text(first.torque, 'torque')}, short-time {units.text(first.shortTorque, 'torque')}
       </text>
-      <text x={LEFT + 6} y={20} className="dim">
-        torque {units.text(first.torque, 'torque')}
+      <text x={W - 14} y={BASE - 12} textAnchor="end" className="dim" style={{ fill: '#27457C' }}>
+        power {units.text(first.power, 'power')}, short-time {units.text(first.shortPower, 'power')}
       </text>
     </svg>
   );

@@ -1,0 +1,82 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+
+namespace Incisura.Web.Tests;
+
+/// <summary>The real host over a real SQLite file with the demo workshop, thrown away after the test class.</summary>
+public sealed class Workshop : WebApplicationFactory<Program>
+{
+    private readonly string folder = Directory.CreateTempSubdirectory("incisura-test-").FullName;
+
+    public string Database => Path.Combine(folder, "incisura.db");
+
+    public async Task<Caller> SignInAsync(string name)
+    {
+        HttpClient http = CreateClient(new() { HandleCookies = true });
+        HttpResponseMessage answer = await http.PostAsync($"/api/v1/session/demo/{name}", null);
+        answer.EnsureSuccessStatusCode();
+        return new(http);
+    }
+
+    public Caller Stranger() => new(CreateClient());
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("Incisura:Demo", "true");
+        builder.UseSetting("Incisura:Database", Database);
+        builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
+        builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        if (!disposing) return;
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+}
+
+/// <summary>Somebody who calls the API, and reads answers as plain JSON as a foreign program would.</summary>
+public sealed class Caller(HttpClient http)
+{
+    public async Task<Answer> GetAsync(string path) => await Answer.Of(await http.GetAsync("/api/v1" + path));
+
+    public async Task<Answer> PostAsync(string path, object body, int? ifMatch = null) => await SendAsync(HttpMethod.Post, path, JsonContent.Create(body), ifMatch);
+
+    public async Task<Answer> PutAsync(string path, object body, int? ifMatch = null) => await SendAsync(HttpMethod.Put, path, JsonContent.Create(body), ifMatch);
+
+    public async Task<Answer> SendAsync(HttpMethod method, string path, HttpContent? content, int? ifMatch = null, params (string Name, string Value)[] headers)
+    {
+        using HttpRequestMessage request = new(method, "/api/v1" + path) { Content = content };
+        if (ifMatch is not null) request.Headers.TryAddWithoutValidation("If-Match", $"\"{ifMatch}\"");
+        foreach ((string name, string value) in headers) request.Headers.TryAddWithoutValidation(name, value);
+        return await Answer.Of(await http.SendAsync(request));
+    }
+}
+
+/// <summary>A status and what came with it.</summary>
+public sealed record Answer(HttpStatusCode Status, JsonElement Json)
+{
+    public JsonElement this[string name] => Json.GetProperty(name);
+
+    public string Detail => Json.GetProperty("detail").GetString()!;
+
+    public IEnumerable<string> FaultFields => Json.GetProperty("faults").EnumerateArray().Select(f => f.GetProperty("field").GetString()!);
+
+    public static async Task<Answer> Of(HttpResponseMessage response)
+    {
+        string text = await response.Content.ReadAsStringAsync();
+        bool json = response.Content.Headers.ContentType?.MediaType?.EndsWith("json", StringComparison.Ordinal) == true;
+        return new(response.StatusCode, json ? JsonDocument.Parse(text).RootElement : default);
+    }
+
+    public Answer Expect(HttpStatusCode status)
+    {
+        Assert.True(Status == status, $"expected {status}, got {Status}: {(Json.ValueKind == JsonValueKind.Undefined ? "" : Json.ToString())}");
+        return this;
+    }
+}
