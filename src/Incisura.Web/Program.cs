@@ -57,7 +57,7 @@ builder.Services.ConfigureApplicationCookie(o =>
 });
 builder.Services.AddAccess();
 
-builder.Services.AddProblemDetails();
+builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = ProblemHandler.Complete);
 builder.Services.AddExceptionHandler<ProblemHandler>();
 builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 builder.Services.ConfigureHttpJsonOptions(o =>

@@ -29,6 +29,8 @@ public sealed class LostRaceException(string message, object current) : Exceptio
 /// <summary>Turns what went wrong into RFC 9457 problem details with a sentence for a person.</summary>
 public sealed partial class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> logger) : IExceptionHandler
 {
+    private const string TooLarge = "The request is larger than 1 MB; send less at once.";
+
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         ProblemDetails problem = Describe(exception);
@@ -36,6 +38,15 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         httpContext.Response.StatusCode = problem.Status!.Value;
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem, Exception = exception });
     }
+
+    /// <summary>Gives a sentence to refusals that the framework makes before any code of ours runs.</summary>
+    public static void Complete(ProblemDetailsContext context) => context.ProblemDetails.Detail ??= context.ProblemDetails.Status switch
+    {
+        413 => TooLarge,
+        415 => "The request must be JSON, with the content type application/json.",
+        429 => "Too many tries; wait a minute and try again.",
+        _ => null,
+    };
 
     private static ProblemDetails Describe(Exception exception) => exception switch
     {
@@ -49,7 +60,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         SqliteException { SqliteErrorCode: 13 } or DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 13 } } =>
             With(507, "The disk is full", "Nothing was saved: the server's disk is full. Make room and try again; what you typed is still here."),
         SqliteException { SqliteErrorCode: 5 or 6 } => With(503, "Busy", "The database is busy; try again in a moment. Nothing was saved."),
-        BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", "The request is larger than 1 MB; send less at once."),
+        BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", TooLarge),
         BadHttpRequestException { InnerException: JsonException json } => With(400, "Not readable", $"The value at {json.Path ?? "$"} cannot be read; give it in the form the API description names.", ("field", json.Path ?? "$")),
         BadHttpRequestException e => With(e.StatusCode, "Not readable", "The request cannot be read: " + e.Message),
         _ => With(500, "Something failed here", "The server failed and nothing was saved. Try again; if it stays, tell the administrator."),

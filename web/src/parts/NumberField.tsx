@@ -48,7 +48,7 @@ export function NumberField(props: NumberFieldProps) {
       ? ''
       : units.editable(value, quantity);
   const text = draft?.text ?? shownText;
-  const refusal = draft?.refusal ?? refused;
+  const refusal = draft?.refusal || refused;
 
   function take(next: string) {
     if (next.trim() === '') {
@@ -61,7 +61,7 @@ export function NumberField(props: NumberFieldProps) {
       setDraft({ text: next, refusal: reading.refused });
       return;
     }
-    setDraft({ text: next, refusal: '' });
+    setDraft(null);
     onTyped({ text: next, system: units.system, base: reading.base });
   }
 
@@ -70,9 +70,9 @@ export function NumberField(props: NumberFieldProps) {
     const { perBase, decimals } = units.shown(quantity);
     const now = typed?.base ?? value ?? 0;
     const size = 10 ** -Math.max(0, decimals - 1) * (event.shiftKey ? 10 : event.altKey ? 0.1 : 1);
-    const places = Math.max(0, Math.round(-Math.log10(size)));
-    let shown = Number((now / perBase + sign * size).toFixed(places));
-    if (least !== undefined && shown * perBase < least && sign < 0) shown = Math.max(shown, 0);
+    // Ten decimals drop the noise of binary fractions and nothing else.
+    const stepped = Number((now / perBase + sign * size).toFixed(10));
+    const shown = least !== undefined && least >= 0 ? Math.max(stepped, 0) : stepped;
     const next = String(shown);
     setDraft(null);
     onTyped({ text: next, system: units.system, base: shown * perBase });

@@ -5,6 +5,7 @@ import {
   evaluateDependencies,
   multiplyDependencies,
   subtractDependencies,
+  typeOfDependencies,
   unaryMinusDependencies,
   unaryPlusDependencies,
   unitDependencies,
@@ -19,6 +20,7 @@ const math = create({
   evaluateDependencies,
   multiplyDependencies,
   subtractDependencies,
+  typeOfDependencies,
   unaryMinusDependencies,
   unaryPlusDependencies,
   unitDependencies,
@@ -57,18 +59,20 @@ export function read(text: string, quantity: Quantity, units: UnitFormat): Readi
     };
   }
   const shown = units.shown(quantity);
-  if (typeof value === 'number') return finite(value * shown.perBase, text);
+  if (typeof value === 'number') return finite(shown.perBase === 1 ? value : exact(value * shown.perBase), text);
   if (math.typeOf(value) === 'Unit') {
     if (!LENGTHS.includes(quantity)) return { refused: `This box is in ${shown.unit}; type the number without a unit of length.` };
     try {
-      // The unit library counts in metres; fourteen digits give back what was typed.
-      return finite(Number((value as { toNumber: (unit: string) => number }).toNumber(METRE_PER[quantity]!).toPrecision(14)), text);
+      return finite(exact((value as { toNumber: (unit: string) => number }).toNumber(METRE_PER[quantity]!)), text);
     } catch {
       return { refused: `“${text.trim()}” is no length; use mm or in.` };
     }
   }
   return { refused: `“${text.trim()}” is not a number; type a number, a fraction such as 3/8, or a sum such as 90+25.` };
 }
+
+// Fourteen digits drop the noise of converting binary fractions, so that 3/32 in is 2.38125 mm.
+const exact = (value: number) => Number(value.toPrecision(14));
 
 function finite(value: number, text: string): Reading {
   return Number.isFinite(value) ? { base: value } : { refused: `“${text.trim()}” has no finite value; check for a division by zero.` };

@@ -56,7 +56,7 @@ export class UnitFormat {
   /** The number for an input box: no more digits than it needs, never fewer than the shop reads. */
   editable(base: number, quantity: Quantity): string {
     const { perBase, decimals } = this.shown(quantity);
-    return trimmed(base / perBase, Math.max(decimals, quantity === 'chip' ? 4 : 2));
+    return trimmed(base / perBase, decimals + 1);
   }
 
   /** A sentence of the server with its measures in these units. */

@@ -16,16 +16,8 @@ export type Inputs = Record<string, Typed>;
 /** What is chosen on the page. All of it stands in the address, so that every state can be sent to somebody. */
 export function useChoices() {
   const [search, setSearch] = useSearchParams();
-  const [texts, setTexts] = useState<Inputs>({});
-  const typed = useMemo(() => {
-    const all: Inputs = {};
-    search.forEach((value, key) => {
-      const code = key.startsWith('n.') ? key.slice(2) : '';
-      const base = Number(value);
-      if (code && Number.isFinite(base)) all[code] = texts[code]?.base === base ? texts[code] : { text: value, system: 'mm', base };
-    });
-    return all;
-  }, [search, texts]);
+  // Typed values live here, so that typing is never slower than the address, and are written to the address as they come.
+  const [typed, setTyped] = useState<Inputs>(() => fromAddress(search));
   const options = useMemo(() => {
     const all: Record<string, string> = {};
     search.forEach((value, key) => {
@@ -52,21 +44,24 @@ export function useChoices() {
     typed,
     options,
     type: (code: string, t: Typed | undefined) => {
-      setTexts((all) => {
-        const next = { ...all };
-        if (t) next[code] = t;
-        else delete next[code];
-        return next;
+      setTyped((all) => {
+        const rest = Object.fromEntries(Object.entries(all).filter(([key]) => key !== code));
+        return t ? { ...rest, [code]: t } : rest;
       });
       set(`n.${code}`, t && String(t.base));
     },
     pick: (code: string, value: string) => set(`o.${code}`, value),
     choose: set,
-    replaceAll: (next: Record<string, string>) => {
-      setTexts({});
-      setSearch(next, { replace: true });
-    },
   };
+}
+
+function fromAddress(search: URLSearchParams): Inputs {
+  const all: Inputs = {};
+  search.forEach((value, key) => {
+    const base = Number(value);
+    if (key.startsWith('n.') && Number.isFinite(base)) all[key.slice(2)] = { text: value, system: 'mm', base };
+  });
+  return all;
 }
 
 /** The calculation of what is chosen; while a value is refused the last good figures stay. */

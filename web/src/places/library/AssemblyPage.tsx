@@ -119,6 +119,7 @@ function Editor({ sheet, startCutter }: { sheet: AssemblySheet | undefined; star
             <Select
               showSearch={{ optionFilterProp: 'label' }}
               value={assembly.cutterId || undefined}
+              aria-label="Cutter"
               placeholder="choose a cutter"
               disabled={!mayWork}
               onChange={(v) => form.set('cutterId', v)}
@@ -135,6 +136,7 @@ function Editor({ sheet, startCutter }: { sheet: AssemblySheet | undefined; star
             <Select
               showSearch={{ optionFilterProp: 'label' }}
               value={assembly.holderId || undefined}
+              aria-label="Holder"
               placeholder="choose a holder"
               disabled={!mayWork}
               onChange={(v) => form.set('holderId', v)}

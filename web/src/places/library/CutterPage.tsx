@@ -174,6 +174,7 @@ function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
           <label className="line">
             Of
             <Select
+              aria-label="Cutting material"
               value={cutter.material!}
               disabled={!mayWork}
               onChange={(m) => form.set('material', m)}

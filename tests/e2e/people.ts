@@ -1,0 +1,28 @@
+import { expect, type Browser, type Page } from '@playwright/test';
+
+/** Opens a window of their own for one of the demo people, the way they come in: one click on their name. */
+export async function comeInAs(browser: Browser, fullName: string, path = '/', viewport = { width: 1280, height: 800 }): Promise<Page> {
+  const context = await browser.newContext({ viewport });
+  const page = await context.newPage();
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  await page.goto(path);
+  await page.getByRole('button', { name: new RegExp(fullName) }).click();
+  await expect(page.getByRole('button', { name: fullName })).toBeVisible();
+  return page;
+}
+
+/** Chooses another word of the situation sentence. */
+export async function choose(page: Page, word: string, text: string): Promise<void> {
+  const box = page.getByRole('combobox', { name: word, exact: true });
+  await box.click();
+  await box.fill(text);
+  await box.press('Enter');
+}
+
+/** The number a figure shows, without unit and without thin spaces. */
+export async function figure(page: Page, code: string): Promise<number> {
+  const text = await page.locator(`[data-figure="${code}"] b`).first().innerText();
+  return Number(text.replace(/[^\d.]/g, ''));
+}

@@ -1,0 +1,55 @@
+import { expect, test } from '@playwright/test';
+import { comeInAs } from './people';
+
+test('two people save the same cutter and the second loses nothing', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/library/cutters/3');
+  const ines = await comeInAs(browser, 'Ines Varga-Holm', '/library/cutters/3');
+  await maren.getByLabel('Helix angle').fill('41');
+  await ines.getByLabel('Remarks').fill('Hums at 6000');
+  await maren.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(maren.getByText('revision 2, maren')).toBeVisible();
+  await ines.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(ines.getByText('maren saved revision 2')).toBeVisible();
+  await expect(ines.getByLabel('Remarks')).toHaveValue('Hums at 6000');
+  await ines.getByRole('button', { name: 'Go on from theirs, keeping what I typed' }).click();
+  await expect(ines.getByLabel('Helix angle')).toHaveValue('41');
+  await expect(ines.getByLabel('Remarks')).toHaveValue('Hums at 6000');
+  await ines.getByRole('button', { name: /Save as revision/ }).click();
+  await expect(ines.getByText('revision 3, ines')).toBeVisible();
+});
+
+test('a session that ends in the middle of an edit keeps what was typed', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/library/cutters/4');
+  await maren.getByLabel('Remarks').fill('typed before the session ended');
+  await maren.context().clearCookies();
+  await maren.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(maren.getByText('Your session has ended.', { exact: true })).toBeVisible();
+  await maren.getByRole('button', { name: /Maren Osk.*Tooling engineer/ }).click();
+  await expect(maren.getByText('Your session has ended.', { exact: true })).toHaveCount(0);
+  await expect(maren.getByLabel('Remarks')).toHaveValue('typed before the session ended');
+  await maren.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(maren.getByText('revision 2, maren')).toBeVisible();
+});
+
+test('edits are undone one by one with the keyboard', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/library/cutters/5');
+  const helix = maren.getByLabel('Helix angle');
+  await helix.fill('41');
+  await maren.getByLabel('Teeth').fill('5');
+  await maren.getByLabel('Teeth').press('Control+z');
+  await expect(maren.getByLabel('Teeth')).toHaveValue('4');
+  await expect(helix).toHaveValue('41');
+  await helix.press('Control+z');
+  await expect(helix).toHaveValue('38');
+  await expect(maren.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('a slash searches from anywhere and Enter goes there', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/records');
+  await expect(maren.getByRole('heading', { name: 'Records' })).toBeVisible();
+  await maren.keyboard.press('/');
+  await maren.keyboard.type('A-1042');
+  await expect(maren.locator('.found').first()).toContainText('A-1042');
+  await maren.keyboard.press('Enter');
+  await expect(maren.getByRole('heading', { name: /A-1042/ })).toBeVisible();
+});

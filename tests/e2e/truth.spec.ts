@@ -1,0 +1,79 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { evaluate } from 'mathjs';
+import { comeInAs } from './people';
+
+interface Step {
+  formula: { symbol: string; expression: string };
+  value: number;
+  terms: { symbol: string; value: number }[];
+}
+
+test('every step of the derivation, worked out again by another program, gives the same figure', async ({ request }) => {
+  await request.post('/api/v1/session/demo/maren');
+  let steps = 0;
+  for (const operation of ['side-rough', 'side-finish'])
+    for (const numbers of [
+      {},
+      { widthOfCut: 1, stockWidth: 7, wallHeight: 41 },
+      { depthOfCut: 3, cuttingSpeed: 40, feedPerTooth: 0.02 },
+      { widthOfCut: 2.9 },
+    ])
+      for (const assemblyId of [1, 6, 12, 20]) {
+        const body = { materialId: 2, assemblyId, machineId: 1, numbers };
+        const answer = await request.post(`/api/v1/calculations/${operation}?explain=true`, { data: body });
+        expect(answer.ok(), await answer.text()).toBeTruthy();
+        for (const step of (await answer.json()).steps as Step[]) {
+          const scope = Object.fromEntries(step.terms.map((t) => [t.symbol, t.value]));
+          const again = evaluate(step.formula.expression, scope) as number;
+          expect(Math.abs(again - step.value), `${step.formula.symbol} = ${step.formula.expression}`).toBeLessThanOrEqual(
+            1e-9 * Math.max(1e-9, Math.abs(step.value)),
+          );
+          steps++;
+        }
+      }
+  expect(steps).toBeGreaterThan(500);
+});
+
+test('a body of ten megabytes is refused by its size', async ({ request }) => {
+  await request.post('/api/v1/session/demo/maren');
+  const answer = await request.post('/api/v1/calculations/side-rough', {
+    data: {
+      materialId: 1,
+      assemblyId: 6,
+      machineId: 1,
+      options: { chip: 'x'.repeat(10_000_000) },
+    },
+  });
+  expect(answer.status()).toBe(413);
+  expect((await answer.json()).detail).toContain('larger than 1 MB');
+});
+
+test('the main pages can be used by everybody', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Tobiah Fenwright');
+  for (const path of [
+    '/library/assemblies',
+    '/library/cutters/13',
+    '/library/assemblies/6',
+    '/shop/charts',
+    '/calculate?op=side-rough&material=1&assembly=6&machine=1',
+    '/records',
+    '/records/R-0010',
+    '/editions',
+    '/editions/1',
+    '/lookup?q=A-1042',
+  ]) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(
+      found.violations.map(
+        (v) =>
+          `${path}: ${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 4)
+            .join(', ')}`,
+      ),
+    ).toEqual([]);
+  }
+});

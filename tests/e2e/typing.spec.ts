@@ -1,0 +1,85 @@
+import { expect, test } from '@playwright/test';
+import { comeInAs, figure } from './people';
+
+const START = '/calculate?op=side-rough&material=1&assembly=6&machine=1';
+const typedBase = (url: string, code: string) => new URL(url).searchParams.get(`n.${code}`);
+
+test('boxes take sums, fractions and units, and show the result', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  const width = page.getByLabel('Width, at most');
+  for (const [text, base] of [
+    ['3/8', 0.375],
+    ['.4+.05', 0.45],
+    ['90+25-114', 1],
+    ['2mm', 2],
+    ['0.1in', 2.54],
+    ['3/32"', 2.38125],
+    ['1 1/2', 1.5],
+    ['2,5', 2.5],
+    ['2*(1+0.5)', 3],
+  ] as const) {
+    await width.fill(text);
+    await expect.poll(() => Number(typedBase(page.url(), 'widthOfCut')), text).toBe(base);
+    await expect(width).toHaveValue(text);
+  }
+  await width.fill('3/8');
+  await expect(page.getByText(/= 0.375 mm/)).toBeVisible();
+});
+
+test('what cannot be taken stays in the box with the reason, and one key gives the proposal back', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  const width = page.getByLabel('Width, at most');
+  const feed = await figure(page, 'feedRate');
+  for (const [text, reason] of [
+    ['abc', /cannot be read|is not a number/],
+    ['1/0', /no finite value/],
+    ['-3', /must lie between/],
+    ['0', /must lie between/],
+    ['99', /must lie between 0.001 and 12 mm/],
+    ['1e308', /must lie between/],
+    ['NaN', /no finite value|cannot be read|is not a number/],
+    ['2mm+3', /every term/],
+  ] as const) {
+    await width.fill(text);
+    await expect(page.getByRole('alert').filter({ hasText: reason }), text).toBeVisible();
+    await expect(width).toHaveValue(text);
+  }
+  await width.press('Escape');
+  await expect(width).toHaveValue('2.4');
+  await expect.poll(() => figure(page, 'feedRate')).toBe(feed);
+});
+
+test('arrow keys step, Shift tenfold and Alt a tenth', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  const width = page.getByLabel('Width, at most');
+  await width.focus();
+  for (const [key, value] of [
+    ['ArrowUp', '2.5'],
+    ['Shift+ArrowUp', '3.5'],
+    ['Alt+ArrowDown', '3.49'],
+    ['ArrowDown', '3.39'],
+  ] as const) {
+    await width.press(key);
+    await expect(width, key).toHaveValue(value);
+  }
+});
+
+test('switching the units twice changes no bit of what was typed', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  const width = page.getByLabel('Width, at most');
+  const units = page.getByRole('group', { name: 'Units' });
+  await width.fill('2.3456789');
+  await expect.poll(() => typedBase(page.url(), 'widthOfCut')).toBe('2.3456789');
+  await page.waitForLoadState('networkidle');
+  const speed = await figure(page, 'feedRate');
+  await units.getByRole('button', { name: 'in' }).click();
+  await expect(page.locator('[data-figure="feedRate"]')).toContainText('in/min');
+  await expect(page.getByText('Ø15/32', { exact: false })).toHaveCount(0);
+  await units.getByRole('button', { name: 'mm' }).click();
+  await expect(width).toHaveValue('2.3456789');
+  expect(typedBase(page.url(), 'widthOfCut')).toBe('2.3456789');
+  expect(await figure(page, 'feedRate')).toBe(speed);
+  await units.getByRole('button', { name: 'in' }).click();
+  await width.fill('3/32');
+  await expect.poll(() => typedBase(page.url(), 'widthOfCut')).toBe('2.38125');
+});
