@@ -71,7 +71,8 @@ bench: ## measure the core, then the server under load
 	dotnet run --project bench/Incisura.Bench -c Release -- --filter '*'
 	$(MAKE) load
 
-load: web ## measure the server on loopback
+load: web $(STAMPS)/chromium ## measure the server on loopback
+	command -v wrk >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends wrk; }
 	dotnet build $(HOST) -c Release -v q
 	node bench/load.mjs
 

@@ -1,7 +1,7 @@
 // Measures the built server on loopback with the demo workshop: answers per second and their times with 20 at a time,
-// the first page in a real browser, and the memory of the server. Bounded: 6000 requests, then it stops by itself.
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+// the first page in a real browser, and the memory of the server. Bounded: 20 seconds of requests, then it stops by itself.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { Agent, request } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -58,8 +58,6 @@ function call(method, path, body, cookie) {
   });
 }
 
-const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))].toFixed(2);
-
 try {
   for (let i = 0; ; i++) {
     if (
@@ -74,34 +72,29 @@ try {
   }
   const { cookie } = await call('POST', '/api/v1/session/demo/maren');
 
-  async function calculations(count) {
-    const times = [];
-    let next = 0;
-    const started = performance.now();
-    await Promise.all(
-      Array.from({ length: 20 }, async () => {
-        while (next++ < count) {
-          const body = JSON.stringify({
-            materialId: 1,
-            assemblyId: 6,
-            machineId: 1,
-            numbers: { widthOfCut: 1 + (next % 40) / 20 },
-          });
-          const from = performance.now();
-          const answer = await call('POST', '/api/v1/calculations/side-rough', body, cookie);
-          if (answer.status !== 200) throw new Error(answer.text);
-          times.push(performance.now() - from);
-        }
-      }),
-    );
-    const seconds = (performance.now() - started) / 1000;
-    return { times: times.sort((a, b) => a - b), rate: count / seconds };
-  }
-  await calculations(2000);
-  const { times, rate } = await calculations(4000);
-  console.log(
-    `POST /calculations/side-rough, 20 at a time: median ${at(times, 0.5)} ms, p95 ${at(times, 0.95)} ms, p99 ${at(times, 0.99)} ms, ${rate.toFixed(0)} a second`,
+  const script = join(data, 'calculate.lua');
+  writeFileSync(
+    script,
+    `wrk.method = "POST"
+wrk.headers["content-type"] = "application/json"
+wrk.headers["cookie"] = "${cookie}"
+local n = 0
+request = function()
+  n = n + 1
+  return wrk.format(nil, nil, nil, '{"materialId":1,"assemblyId":6,"machineId":1,"numbers":{"widthOfCut":' .. (1 + n % 40 / 20) .. '}}')
+end
+done = function(summary, latency)
+  io.write(string.format("median %.2f ms, p95 %.2f ms, p99 %.2f ms, %.0f a second, %d refused or failed",
+    latency:percentile(50) / 1000, latency:percentile(95) / 1000, latency:percentile(99) / 1000,
+    summary.requests / summary.duration * 1e6, summary.errors.status + summary.errors.read + summary.errors.timeout))
+end`,
   );
+  const wrk = (seconds) =>
+    execFileSync('wrk', ['-t1', '-c20', `-d${seconds}`, '-s', script, `http://127.0.0.1:${port}/api/v1/calculations/side-rough`], {
+      encoding: 'utf8',
+    });
+  wrk(12);
+  console.log(`POST /calculations/side-rough, 20 at a time: ${wrk(8).trim().split('\n').pop()}`);
 
   const { chromium } = createRequire(`${root}/web/`)('@playwright/test');
   const browser = await chromium.launch({

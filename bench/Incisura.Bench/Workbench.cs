@@ -14,19 +14,43 @@ internal static class Workbench
     {
         Cutter = new(1, 1, new()
         {
-            Number = "C-1", CuttingDiameter = 12, Teeth = 4, LargestDepth = 25.5, FluteLength = 26, UsableLength = 26, ShankDiameter = 12, OverallLength = 83,
-            HelixAngle = 38, LeastChip = 0.0038, LargestChip = 0.09, Groups = [MaterialGroup.P],
+            Number = "C-1",
+            CuttingDiameter = 12,
+            Teeth = 4,
+            LargestDepth = 25.5,
+            FluteLength = 26,
+            UsableLength = 26,
+            ShankDiameter = 12,
+            OverallLength = 83,
+            HelixAngle = 38,
+            LeastChip = 0.0038,
+            LargestChip = 0.09,
+            Groups = [MaterialGroup.P],
         }),
         Holder = new(1, 1, new()
         {
-            Number = "H-1", Kind = "collet holder", Interface = "SK 40", LeastClamping = 2, LargestClamping = 16, LeastGrip = 28, BoreDepth = 60, LargestSpeed = 15000,
-            SeatCompliance = 0.9, Segments = [new(12, 36, 42), new(26, 42, 42), new(10, 42, 50), new(22, 50, 50)],
+            Number = "H-1",
+            Kind = "collet holder",
+            Interface = "SK 40",
+            LeastClamping = 2,
+            LargestClamping = 16,
+            LeastGrip = 28,
+            BoreDepth = 60,
+            LargestSpeed = 15000,
+            SeatCompliance = 0.9,
+            Segments = [new(12, 36, 42), new(26, 42, 42), new(10, 42, 50), new(22, 50, 50)],
         }),
         Assembly = new(1, 1, new() { Number = "A-1", CutterId = 1, HolderId = 1, Projection = 38 }),
         Material = new(1, 1, new() { Name = "42CrMo4", Group = MaterialGroup.P, SubGroup = "P3", SpecificCuttingForce = 1900, ChipExponent = 0.25 }),
         Machine = new(1, 1, new()
         {
-            Name = "Mill", Kind = "three-axis mill", Interface = "SK 40", LeastSpeed = 50, LargestSpeed = 12000, LargestFeed = 15000, RapidFeed = 30000,
+            Name = "Mill",
+            Kind = "three-axis mill",
+            Interface = "SK 40",
+            LeastSpeed = 50,
+            LargestSpeed = 12000,
+            LargestFeed = 15000,
+            RapidFeed = 30000,
             Curve = [new(1500, 11, 15, 64, 88), new(3000, 11, 15, 32, 44), new(9000, 11, 15, 10.7, 14.6), new(12000, 8.25, 11.25, 6, 8.2)],
         }),
         Chart = new(1, 1, new()

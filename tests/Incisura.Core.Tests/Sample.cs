@@ -12,26 +12,58 @@ internal static class Sample
 {
     public static Cutter Cutter { get; } = new()
     {
-        Number = "C-1", Material = CuttingMaterial.Carbide, CuttingDiameter = 12, Teeth = 4, LargestDepth = 25, FluteLength = 26, UsableLength = 26,
-        ShankDiameter = 12, OverallLength = 83, HelixAngle = 38, LeastChip = 0.004, LargestChip = 0.09, Groups = [MaterialGroup.P],
+        Number = "C-1",
+        Material = CuttingMaterial.Carbide,
+        CuttingDiameter = 12,
+        Teeth = 4,
+        LargestDepth = 25,
+        FluteLength = 26,
+        UsableLength = 26,
+        ShankDiameter = 12,
+        OverallLength = 83,
+        HelixAngle = 38,
+        LeastChip = 0.004,
+        LargestChip = 0.09,
+        Groups = [MaterialGroup.P],
     };
 
     public static Holder Holder { get; } = new()
     {
-        Number = "H-1", Kind = "collet holder", Interface = "SK 40", LeastClamping = 3, LargestClamping = 16, LeastGrip = 32, BoreDepth = 50,
-        LargestSpeed = 15000, SeatCompliance = 0.8, Segments = [new(20, 28, 28), new(30, 28, 40), new(20, 50, 50)],
+        Number = "H-1",
+        Kind = "collet holder",
+        Interface = "SK 40",
+        LeastClamping = 3,
+        LargestClamping = 16,
+        LeastGrip = 32,
+        BoreDepth = 50,
+        LargestSpeed = 15000,
+        SeatCompliance = 0.8,
+        Segments = [new(20, 28, 28), new(30, 28, 40), new(20, 50, 50)],
     };
 
     public static Assembly Assembly { get; } = new() { Number = "A-1", CutterId = 1, HolderId = 1, Projection = 38 };
 
     public static WorkMaterial Material { get; } = new()
     {
-        Name = "42CrMo4", Group = MaterialGroup.P, SubGroup = "P3", Hardness = 300, TensileStrength = 1000, SpecificCuttingForce = 1900, ChipExponent = 0.25,
+        Name = "42CrMo4",
+        Group = MaterialGroup.P,
+        SubGroup = "P3",
+        Hardness = 300,
+        TensileStrength = 1000,
+        SpecificCuttingForce = 1900,
+        ChipExponent = 0.25,
     };
 
     public static Machine Machine { get; } = new()
     {
-        Name = "Mill", Kind = "three-axis mill", Interface = "SK 40", LeastSpeed = 50, LargestSpeed = 12000, LargestFeed = 15000, RapidFeed = 30000, Efficiency = 0.85,
+        Name = "Mill",
+        Kind = "three-axis mill",
+        Interface = "SK 40",
+        LeastSpeed = 50,
+        LargestSpeed = 12000,
+        LargestFeed = 15000,
+        RapidFeed = 30000,
+        Efficiency = 0.85,
         Curve = [new(1500, 11, 15, 70, 95.5), new(8000, 11, 15, 13.1, 17.9), new(12000, 8, 11, 6.37, 8.75)],
     };
 
@@ -47,7 +79,12 @@ internal static class Sample
 
     public static Situation Situation { get; } = new()
     {
-        Material = new(1, 1, Material), Cutter = new(1, 1, Cutter), Holder = new(1, 1, Holder), Assembly = new(1, 1, Assembly), Machine = new(1, 1, Machine), Chart = new(1, 1, Chart),
+        Material = new(1, 1, Material),
+        Cutter = new(1, 1, Cutter),
+        Holder = new(1, 1, Holder),
+        Assembly = new(1, 1, Assembly),
+        Machine = new(1, 1, Machine),
+        Chart = new(1, 1, Chart),
     };
 
     public static Situation On(Machine machine) => Situation with { Machine = new(1, 1, machine) };

@@ -11,7 +11,7 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("/library/cutters")]
     [InlineData("/records")]
     [InlineData("/lookup")]
-    [InlineData("/quantities")]
+    [InlineData("/operations")]
     [InlineData("/people")]
     public async Task A_stranger_is_asked_to_sign_in(string path)
     {

@@ -22,17 +22,17 @@ internal static class SideMillingFields
         return
         [
             Plain(SideMillingOperation.StockWidth, at.StockWidth, wish.StockWidth is not null, at.MostWidth, null),
-            Ranged(SideMillingOperation.WidthOfCut, "a_e", at.MostWidth, wish.MostWidth, Without(setup, row, wish with { MostWidth = null })?.MostWidth, null, setup.Diameter, WidthLimits,
+            Ranged(SideMillingOperation.WidthOfCut, "a_e", at.MostWidth, wish.MostWidth, Proposed(wish.MostWidth, at.MostWidth, wish with { MostWidth = null }, c => c.MostWidth), null, setup.Diameter, WidthLimits,
                 v => at with { MostWidth = v, StockWidth = widthFollows ? v : at.StockWidth },
                 new("{0} × D", new Measure(at.MostWidth / setup.Diameter, Quantity.Ratio))),
             Plain(SideMillingOperation.WallHeight, at.WallHeight, wish.WallHeight is not null, at.MostDepth, setup.Reach),
-            Ranged(SideMillingOperation.DepthOfCut, "a_p", at.MostDepth, wish.MostDepth, Without(setup, row, wish with { MostDepth = null })?.MostDepth, null, setup.FluteLength, DepthLimits,
+            Ranged(SideMillingOperation.DepthOfCut, "a_p", at.MostDepth, wish.MostDepth, Proposed(wish.MostDepth, at.MostDepth, wish with { MostDepth = null }, c => c.MostDepth), null, setup.FluteLength, DepthLimits,
                 v => at with { MostDepth = v, WallHeight = depthFollows ? v : at.WallHeight },
                 new("{0} × D", new Measure(at.MostDepth / setup.Diameter, Quantity.Ratio))),
-            Ranged(SideMillingOperation.FeedPerTooth, "f_z", at.FeedPerTooth, wish.FeedPerTooth, Without(setup, row, wish with { FeedPerTooth = null })?.FeedPerTooth, leastFeed, 5, FeedLimits,
+            Ranged(SideMillingOperation.FeedPerTooth, "f_z", at.FeedPerTooth, wish.FeedPerTooth, Proposed(wish.FeedPerTooth, at.FeedPerTooth, wish with { FeedPerTooth = null }, c => c.FeedPerTooth), leastFeed, 5, FeedLimits,
                 v => at with { FeedPerTooth = v },
                 row is null ? null : new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(Thinning(setup, row, wish, at), Quantity.Ratio))),
-            Ranged(SideMillingOperation.CuttingSpeed, "v_c", at.CuttingSpeed, wish.CuttingSpeed, Without(setup, row, wish with { CuttingSpeed = null })?.CuttingSpeed,
+            Ranged(SideMillingOperation.CuttingSpeed, "v_c", at.CuttingSpeed, wish.CuttingSpeed, Proposed(wish.CuttingSpeed, at.CuttingSpeed, wish with { CuttingSpeed = null }, c => c.CuttingSpeed),
                 MillingCut.CuttingSpeedFor(setup.LeastSpeed, setup.Diameter), 5000, SpeedLimits,
                 v => at with { CuttingSpeed = v },
                 row is null ? null : new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed))),
@@ -47,6 +47,15 @@ internal static class SideMillingFields
             LimitKind? by = double.IsNaN(most) ? Over(setup, with(low), kinds) : Over(setup, with(most * (1 + 1e-6)), kinds);
             bool held = typed is null && proposal.Holds.Any(h => h.Symbol == symbol);
             return new(code, value, typed is not null ? Origin.Typed : held ? Origin.Held : Origin.Proposed, proposed, least, double.IsNaN(most) ? null : most, by, note);
+        }
+
+        // What would stand in a field if nothing were typed there.
+        double? Proposed(double? typed, double value, in SideMillingWish without, Func<SideMillingChoices, double> of)
+        {
+            if (typed is null) return value;
+            if (row is null) return null;
+            NoTrace none = default;
+            return of(SideMillingProposal.Propose(setup, row, without, ref none).Choices);
         }
 
         // A field without a range of its own follows another one, or has a default.
@@ -64,14 +73,6 @@ internal static class SideMillingFields
     {
         NoTrace none = default;
         return ChipThinning.Factor(wish.ChipKept, ArcOfEngagement.Side(setup.Diameter, row.WidthRatio * setup.Diameter, ref none), ArcAt(setup, at));
-    }
-
-    // What would stand in a field if nothing were typed there.
-    private static SideMillingChoices? Without(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish)
-    {
-        if (row is null) return null;
-        NoTrace none = default;
-        return SideMillingProposal.Propose(setup, row, wish, ref none).Choices;
     }
 
     private static LimitKind? Over(SideMillingSetup setup, in SideMillingChoices choices, LimitKind[] kinds)

@@ -131,7 +131,7 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         if (holds(most)) return most;
         if (!holds(least)) return double.NaN;
         double inside = least, outside = most;
-        for (int i = 0; i < 60 && outside - inside > 1e-12 * most; i++)
+        for (int i = 0; i < 40 && outside - inside > 1e-8 * most; i++)
         {
             double middle = (inside + outside) / 2;
             if (holds(middle)) inside = middle;

@@ -21,7 +21,8 @@ public static class CalculateEndpoints
     public static void MapCalculate(this IEndpointRouteBuilder api)
     {
         api.MapGet("/operations", () => Operations.All.Select(o => o.Description)).WithTags("calculate");
-        api.MapGet("/quantities", () => Units.All).WithTags("calculate");
+        // The page asks for the units while it asks who is signed in; they are no secret.
+        api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
         api.MapPost("/calculations/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf) =>
         {
             IOperation found = OperationOf(operation);

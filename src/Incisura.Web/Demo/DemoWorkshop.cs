@@ -80,7 +80,12 @@ public static class DemoWorkshop
                 if (d.State == RecordState.Approved) revision.Events.Add(new() { At = at.AddHours(3), By = Approver, Act = RecordAct.Approve });
                 db.Add(new RecordRow
                 {
-                    Number = $"R-{i + 1:0000}", Operation = d.Operation, MaterialId = situation.Material.Id, AssemblyId = situation.Assembly.Id, MachineId = situation.Machine.Id, Revisions = { revision },
+                    Number = $"R-{i + 1:0000}",
+                    Operation = d.Operation,
+                    MaterialId = situation.Material.Id,
+                    AssemblyId = situation.Assembly.Id,
+                    MachineId = situation.Machine.Id,
+                    Revisions = { revision },
                 });
             }
 

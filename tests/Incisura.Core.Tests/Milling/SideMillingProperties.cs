@@ -17,7 +17,14 @@ public class SideMillingProperties
         NoTrace none = default;
         SideMillingChoices choices = new()
         {
-            CuttingSpeed = speed, FeedPerTooth = feed, MostWidth = width, MostDepth = depth, StockWidth = stock ?? width, WallHeight = depth, Length = 100, DeflectionAllowed = 50,
+            CuttingSpeed = speed,
+            FeedPerTooth = feed,
+            MostWidth = width,
+            MostDepth = depth,
+            StockWidth = stock ?? width,
+            WallHeight = depth,
+            Length = 100,
+            DeflectionAllowed = 50,
         };
         SideMilling.Solve(Setup, choices, out SideMillingResult result, ref none);
         return result;

@@ -1,18 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
-import { AutoComplete, Button, Dropdown } from 'antd';
-import { useEffect, useRef, useState } from 'react';
-import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { client, data } from '../api/client';
+import { lazy, Suspense } from 'react';
+import { Outlet } from 'react-router';
 import { SignInPage } from '../places/accounts/SignInPage';
-import { useApp, useMayWork } from './session';
+import { useApp } from './session';
 
-export function Mark() {
-  return (
-    <svg width="20" height="20" aria-hidden="true">
-      <path d="M1 1H6.5L10 7.5L13.5 1H19V19H1Z" fill="#0F6E6E" />
-    </svg>
-  );
-}
+// Whoever only signs in need not wait for the search box and the menus.
+const Bar = lazy(() => import('./Bar'));
 
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {
@@ -23,115 +15,13 @@ export function Shell() {
       <a className="skip" href="#place">
         Skip to the page
       </a>
-      <Bar />
+      <Suspense fallback={<header className="bar" />}>
+        <Bar />
+      </Suspense>
       {expired && <SignInPage again />}
       <main id="place">
         <Outlet />
       </main>
     </>
-  );
-}
-
-function Bar() {
-  const { session, units, setSystem, signOut } = useApp();
-  const mayWork = useMayWork();
-  const navigate = useNavigate();
-  const { pathname } = useLocation();
-  const places = [
-    ['library', 'Library'],
-    ['shop', 'Shop'],
-    ...(mayWork
-      ? [
-          ['calculate', 'Calculate'],
-          ['records', 'Records'],
-        ]
-      : []),
-    ['editions', 'Editions'],
-    ['lookup', 'Lookup'],
-  ] as const;
-  return (
-    <header className="bar">
-      <NavLink to="/" className="brand" aria-label="Incisura, first page">
-        <Mark /> <span>Incisura</span>
-      </NavLink>
-      <nav aria-label="Places">
-        {places.map(([path, name]) => (
-          <NavLink key={path} to={`/${path}`} aria-current={pathname.startsWith(`/${path}`) ? 'page' : undefined}>
-            {name}
-          </NavLink>
-        ))}
-      </nav>
-      <Search />
-      <div className="systems" role="group" aria-label="Units">
-        {(['mm', 'in'] as const).map((system) => (
-          <button key={system} aria-pressed={units.system === system} onClick={() => setSystem(system)}>
-            {system}
-          </button>
-        ))}
-      </div>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'role', label: `Signed in as ${session!.role}`, disabled: true },
-            ...(session!.role === 'administrator' ? [{ key: 'people', label: 'People' }] : []),
-            { key: 'out', label: 'Sign out' },
-          ],
-          onClick: ({ key }) => (key === 'people' ? navigate('/people') : void signOut().then(() => navigate('/'))),
-        }}
-      >
-        <Button type="text" className="person">
-          {session!.fullName}
-        </Button>
-      </Dropdown>
-    </header>
-  );
-}
-
-function Search() {
-  const [text, setText] = useState('');
-  const navigate = useNavigate();
-  const box = useRef<HTMLInputElement | null>(null);
-  const found = useQuery({
-    queryKey: ['find', text],
-    queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
-    enabled: text.trim().length > 0,
-  });
-
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const target = e.target as HTMLElement;
-      if (e.key !== '/' || target.closest('input, textarea, [contenteditable]')) return;
-      e.preventDefault();
-      document.getElementById('search')?.focus();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
-
-  return (
-    <AutoComplete
-      id="search"
-      ref={box as never}
-      className="search"
-      aria-label="Find anything"
-      placeholder="find anything   /"
-      value={text}
-      onSearch={setText}
-      defaultActiveFirstOption
-      notFoundContent={text.trim() && found.isSuccess ? 'Nothing has these words.' : null}
-      options={(found.data ?? []).map((f) => ({
-        value: f.path,
-        label: (
-          <span className="found">
-            <b>{f.name}</b> <span>{f.about}</span> <i>{f.kind}</i>
-          </span>
-        ),
-      }))}
-      onSelect={(path: string) => {
-        setText('');
-        void navigate(path);
-      }}
-    />
   );
 }

@@ -39,9 +39,8 @@ export function AppProvider({ children }: { children: ReactNode }) {
     staleTime: Infinity,
   });
   const quantities = useQuery({
-    queryKey: ['quantities', session.data?.name],
+    queryKey: ['quantities'],
     queryFn: () => data(client.GET('/api/v1/quantities')),
-    enabled: session.data != null,
     staleTime: Infinity,
   });
 
@@ -72,6 +71,12 @@ export function AppProvider({ children }: { children: ReactNode }) {
     () => ({ session: session.data ?? null, expired: expired && session.data != null, units, setSystem, signedIn, signOut }),
     [session.data, expired, units, setSystem, signedIn, signOut],
   );
-  if (session.isPending || (session.data != null && quantities.data === undefined)) return <p className="page muted">Opening…</p>;
+  if (session.isError || quantities.isError)
+    return (
+      <p className="page" role="alert">
+        The server cannot be reached. This page tries again when it is loaded again.
+      </p>
+    );
+  if (session.isPending || quantities.data === undefined) return <p className="page muted">Opening…</p>;
   return <AppContext value={value}>{children}</AppContext>;
 }

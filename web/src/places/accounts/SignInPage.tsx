@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { client, data } from '../../api/client';
-import { Mark } from '../../app/Shell';
+import { Mark } from '../../app/Mark';
 import { useApp, type Session } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 
