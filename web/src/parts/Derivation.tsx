@@ -8,6 +8,10 @@ export function Derivation({ result, symbol }: { result: Schemas['CalculationRes
   const units = useUnits();
   const box = useRef<HTMLOListElement>(null);
   const givens = new Map(result.givens.map((g) => [g.symbol, g]));
+  const quantities = new Map([
+    ...result.steps.map((s) => [s.formula.symbol, s.formula.quantity] as const),
+    ...result.givens.map((g) => [g.symbol, g.quantity] as const),
+  ]);
   const index = symbol ? result.steps.findLastIndex((s) => s.formula.symbol === symbol) : -1;
 
   useEffect(() => {
@@ -29,7 +33,8 @@ export function Derivation({ result, symbol }: { result: Schemas['CalculationRes
               const given = givens.get(t.symbol);
               return (
                 <span key={t.symbol} title={given ? `${given.name}: ${given.from}` : undefined}>
-                  <Sym text={t.symbol} /> {given ? units.text(t.value, given.quantity) : Number(t.value.toPrecision(6))}
+                  <Sym text={t.symbol} />{' '}
+                  {quantities.has(t.symbol) ? units.text(t.value, quantities.get(t.symbol)!) : Number(t.value.toPrecision(6))}
                   {given && <em> {given.from}</em>}
                 </span>
               );

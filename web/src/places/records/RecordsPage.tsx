@@ -62,7 +62,7 @@ export function RecordsPage() {
           },
           { title: 'Note', width: 260, render: (_, r) => <span className="muted small">{r.note}</span> },
           { title: 'By', width: 80, render: (_, r) => r.proposedBy },
-          { title: 'Changed', width: 90, render: (_, r) => <span className="muted">{day(r.changedAt)}</span> },
+          { title: 'Changed', width: 112, render: (_, r) => <span className="muted">{day(r.changedAt)}</span> },
         ]}
       />
     </div>
