@@ -61,7 +61,7 @@ format: $(STAMPS)/npm ## format everything
 	cd web && npm run --silent format
 
 client: $(STAMPS)/npm ## write the OpenAPI document and the client's types anew
-	dotnet build $(HOST) -v q
+	dotnet build $(HOST) -c Release -v q
 	cd web && npm run --silent client
 
 cases: ## run worked cases: make cases CASES=FILE

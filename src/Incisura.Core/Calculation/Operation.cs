@@ -107,6 +107,21 @@ public sealed record CalculationResult
     public required IReadOnlyList<DerivationStep> Steps { get; init; }
 }
 
+/// <summary>How deep each limit lets a cut be, over the width.</summary>
+/// <param name="Kind">The limit.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Depths">Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it.</param>
+public sealed record WindowLine(LimitKind Kind, string Name, IReadOnlyList<double> Depths);
+
+/// <summary>Where a cut may be run, over width and depth of one pass.</summary>
+/// <param name="Widths">Widths a_e, mm, rising.</param>
+/// <param name="MostDepth">Height of the window, mm.</param>
+/// <param name="Lines">Every limit that bends or ends the window.</param>
+/// <param name="BestWidth">Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.</param>
+/// <param name="BestDepth">Its depth, mm.</param>
+/// <param name="BestRemovalRate">Its removal rate Q, cm³/min.</param>
+public sealed record OperatingWindow(IReadOnlyList<double> Widths, double MostDepth, IReadOnlyList<WindowLine> Lines, double BestWidth, double BestDepth, double BestRemovalRate);
+
 /// <summary>An operation: its description and its calculation stand together.</summary>
 public interface IOperation
 {
@@ -119,6 +134,12 @@ public interface IOperation
     /// <param name="explain">Whether the derivation is wanted.</param>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
     CalculationResult Calculate(Situation situation, Choices choices, bool explain);
+
+    /// <summary>Works out where the situation may be run, over width and depth of one pass; what was typed for these two does not count.</summary>
+    /// <param name="situation">What it is about.</param>
+    /// <param name="choices">What was typed and picked.</param>
+    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
+    OperatingWindow Window(Situation situation, Choices choices);
 }
 
 /// <summary>Every operation there is.</summary>

@@ -3,7 +3,8 @@ namespace Incisura.Core.Milling;
 /// <summary>The section of chip that all teeth cut together, which rises and falls over a turn.</summary>
 public static class ChipSection
 {
-    private const double SmallestLag = 1e-6;
+    // A straight edge is taken as one that lags by this much; the difference is far below what can be cut.
+    private const double SmallestLag = 1e-5;
 
     /// <summary>Angle by which a helical edge lags over the depth of cut, ψ = 2·a_p·tan|λ|/D, radians.</summary>
     /// <param name="depth">a_p, mm.</param>
@@ -14,8 +15,9 @@ public static class ChipSection
 
     /// <summary>
     /// Largest section in cut at any moment of a turn, mm². With a sine-shaped chip the section of one helical edge that spans
-    /// the angles lo to hi is f_z·a_p·(cos lo − cos hi)/ψ, and the sum over the teeth peaks either as an edge begins to leave
-    /// the arc, or as a group of neighbouring edges stands evenly about the thickest chip.
+    /// the angles lo to hi is f_z·a_p·(cos lo − cos hi)/ψ. Over one pitch the sum over the teeth is a sine between the few moments
+    /// at which a front or a tail of an edge enters or leaves the arc, so its peak lies where an edge begins to leave, or at the
+    /// crest of one of these pieces.
     /// </summary>
     /// <param name="feedPerTooth">f_z, mm.</param>
     /// <param name="depth">a_p, mm.</param>
@@ -25,40 +27,71 @@ public static class ChipSection
     public static double Largest(double feedPerTooth, double depth, int teeth, double lag, in ArcOfEngagement arc)
     {
         double pitch = 2 * Math.PI / teeth;
-        double sum = SumAt(arc.Exit, pitch, lag, arc);
-        if (arc.CosExit < 0)
+        lag = Math.Max(lag, SmallestLag);
+        double largest = SumAt(arc.Exit, pitch, lag, arc);
+
+        // Up to a quarter turn the chip of every edge only grows until it leaves, so the sum can only peak there.
+        if (arc.CosExit >= 0) return feedPerTooth * depth * largest;
+        Span<double> moments = [Within(arc.Entry, pitch), Within(arc.Exit, pitch), Within(arc.Entry + lag, pitch), Within(arc.Exit + lag, pitch)];
+        moments.Sort();
+        for (int i = 0; i < moments.Length; i++)
         {
-            // Past the thickest chip the peak may come before an edge leaves.
-            int group = (int)((arc.Length + lag) / pitch) + 1;
-            for (int inGroup = Math.Max(1, group - 2); inGroup <= group; inGroup++)
-                sum = Math.Max(sum, SumAt((Math.PI / 2) + (lag / 2) + ((inGroup - 1) * pitch / 2), pitch, lag, arc));
+            double next = i + 1 < moments.Length ? moments[i + 1] : moments[0] + pitch;
+            double half = (next - moments[i]) / 2, middle = moments[i] + half;
+            if (half < SmallestLag) continue;
+            double crest = CrestFrom(middle, pitch, lag, arc);
+            if (Math.Abs(crest) < half) largest = Math.Max(largest, SumAt(middle + crest, pitch, lag, arc));
         }
 
-        return feedPerTooth * depth * sum;
+        return feedPerTooth * depth * largest;
     }
 
     /// <summary>Sum over the teeth of the mean sine along each edge, with the foremost point of one edge at an angle.</summary>
     /// <param name="angle">Angle of the foremost point of one edge, radians.</param>
     /// <param name="pitch">Angle between teeth, radians.</param>
-    /// <param name="lag">ψ, radians.</param>
+    /// <param name="lag">ψ, radians, above 0.</param>
     /// <param name="arc">Arc of engagement.</param>
     public static double SumAt(double angle, double pitch, double lag, in ArcOfEngagement arc)
     {
-        double foremost = angle + (Math.Floor((arc.Exit + lag - angle) / pitch) * pitch);
         double sum = 0;
-        for (double at = foremost; at > arc.Entry; at -= pitch)
+        for (double front = Foremost(angle, pitch, lag, arc); front > arc.Entry; front -= pitch)
         {
-            if (lag < SmallestLag)
-            {
-                if (at <= arc.Exit) sum += Math.Sin(at);
-                continue;
-            }
-
-            double cosHigh = at >= arc.Exit ? arc.CosExit : Math.Cos(at);
-            double cosLow = at - lag <= arc.Entry ? arc.CosEntry : Math.Cos(at - lag);
-            if (at - lag < arc.Exit) sum += (cosLow - cosHigh) / lag;
+            double tail = front - lag;
+            double cosFront = front >= arc.Exit ? arc.CosExit : Math.Cos(front);
+            double cosTail = tail <= arc.Entry ? arc.CosEntry : Math.Cos(tail);
+            if (tail < arc.Exit) sum += cosTail - cosFront;
         }
 
-        return sum;
+        return sum / lag;
     }
+
+    // Distance from an angle to where the sum, continued as the sine it is there, has a level point; within a quarter turn.
+    private static double CrestFrom(double angle, double pitch, double lag, in ArcOfEngagement arc)
+    {
+        double sine = 0, cosine = 0;
+        for (double front = Foremost(angle, pitch, lag, arc); front > arc.Entry; front -= pitch)
+        {
+            double tail = front - lag;
+            if (front < arc.Exit)
+            {
+                (double s, double c) = Math.SinCos(front);
+                sine += s;
+                cosine += c;
+            }
+
+            if (tail > arc.Entry && tail < arc.Exit)
+            {
+                (double s, double c) = Math.SinCos(tail);
+                sine -= s;
+                cosine -= c;
+            }
+        }
+
+        return cosine == 0 ? 0 : Math.Atan(-sine / cosine);
+    }
+
+    private static double Foremost(double angle, double pitch, double lag, in ArcOfEngagement arc) =>
+        angle + (Math.Floor((arc.Exit + lag - angle) / pitch) * pitch);
+
+    private static double Within(double angle, double pitch) => angle - (Math.Floor(angle / pitch) * pitch);
 }

@@ -91,6 +91,18 @@ public sealed class SideMillingOperation : IOperation
         };
     }
 
+    /// <inheritdoc/>
+    public OperatingWindow Window(Situation situation, Choices choices)
+    {
+        string[] free = [StockWidth, WidthOfCut, WallHeight, DepthOfCut];
+        Choices rest = choices with { Numbers = choices.Numbers.Where(n => !free.Contains(n.Key)).ToDictionary() };
+        Cutter cutter = situation.Cutter.Value;
+        SideMillingWish wish = WishOf(rest.Numbers, CheckAtTheDoor(situation, rest));
+        SideMillingSetup setup = new(cutter, situation.Holder.Value, situation.Assembly.Value, situation.Material.Value, situation.Machine.Value);
+        SpeedRow? row = situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, Description.Code);
+        return SideMillingWindow.Of(setup, row, wish);
+    }
+
     private static List<Figure> FiguresOf(in SideMillingResult r) =>
     [
         new("spindleSpeed", "n", "Spindle speed", Quantity.SpindleSpeed, r.Load.SpindleSpeed),

@@ -141,6 +141,13 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         return inside;
     }
 
+    /// <summary>One pass of another width and depth, with the feed per tooth following the width where it is proposed.</summary>
+    internal static SideMillingChoices At(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, in SideMillingChoices choices, double width, double depth)
+    {
+        double ignored = 1;
+        return Refeed(setup, row, wish, choices with { MostWidth = width, StockWidth = width, MostDepth = depth, WallHeight = depth }, null, ref ignored);
+    }
+
     private static SideMillingChoices Complete(in SideMillingWish wish, double speed, double feed, double width, double depth) => new()
     {
         CuttingSpeed = speed,

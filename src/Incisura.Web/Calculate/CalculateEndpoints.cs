@@ -28,6 +28,8 @@ public static class CalculateEndpoints
             IOperation found = OperationOf(operation);
             return found.Calculate(SituationOf(request, await shelf.ViewAsync(db)), request.Choices, explain ?? false);
         }).WithTags("calculate").RequireAuthorization(Access.Engineers);
+        api.MapPost("/calculations/{operation}/window", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
+            OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), request.Choices)).WithTags("calculate").RequireAuthorization(Access.Engineers);
     }
 
     /// <summary>The operation of a code.</summary>

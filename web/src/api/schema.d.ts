@@ -4,3204 +4,3248 @@
  */
 
 export interface paths {
-  '/api/v1/session/welcome': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Welcome'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/session': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignIn'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-        /** @description Unauthorized */
-        401: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails'];
-          };
-        };
-      };
-    };
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/session/demo/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          name: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/people': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PersonView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPerson'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PersonView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfCutter'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfHolder'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfAssembly'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfWorkMaterial'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfMachine'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfSpeedChart'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/operations': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['OperationDescription'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/quantities': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['QuantityUnits'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/calculations/{operation}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          explain?: boolean;
-        };
-        header?: never;
-        path: {
-          operation: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CalculationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CalculationResult'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/lookup': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          q?: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LookupAnswer'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/find': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query: {
-          q: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Found'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          state?: components['schemas']['RecordState'];
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordSummary'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DraftRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DraftChange'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/submit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/approve': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/send-back': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/withdraw': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionSummary'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PublishRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionSummary'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions/pending': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PendingEntry'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
+    "/api/v1/session/welcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Welcome"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Unauthorized */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session/demo/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPerson"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfCutter"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfHolder"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfAssembly"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfWorkMaterial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfMachine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfSpeedChart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/operations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperationDescription"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/quantities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuantityUnits"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    explain?: boolean;
+                };
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalculationResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperatingWindow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lookup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookupAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    q: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Found"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    state?: components["schemas"]["RecordState"];
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordSummary"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/submit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/approve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/send-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionSummary"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PublishRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionSummary"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/pending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PendingEntry"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /** @description A cutter in a holder at a projection, as it stands in the tool store. */
-    Assembly: {
-      /** @description Shop number, unique in the workshop. */
-      number: string;
-      /**
-       * Format: int32
-       * @description Identity of the cutter.
-       */
-      cutterId: number;
-      /**
-       * Format: int32
-       * @description Identity of the holder.
-       */
-      holderId: number;
-      /**
-       * Format: double
-       * @description Length of the cutter outside the holder, mm.
-       */
-      projection: number;
-      /**
-       * Format: int32
-       * @description Length offset register at the machine; 0 for none.
-       */
-      lengthRegister?: number;
-      /**
-       * Format: int32
-       * @description Diameter offset register at the machine; 0 for none.
-       */
-      diameterRegister?: number;
-      /** @description Place in the tool store. */
-      stockPlace?: string;
-    };
-    CalculationRequest: {
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-      choices?: components['schemas']['Choices'];
-    };
-    /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
-    CalculationResult: {
-      /** @description Code of the operation. */
-      operation: string;
-      /** @description Version of the engine that computed it. */
-      engineVersion: string;
-      /** @description Every field of the operation. */
-      fields: components['schemas']['FieldState'][];
-      /** @description Every option, by code. */
-      options: {
-        [key: string]: string;
-      };
-      /** @description The figures. */
-      figures: components['schemas']['Figure'][];
-      /** @description Every limit, tightest first, those that could not be judged last. */
-      limits: components['schemas']['JudgedLimit'][];
-      /** @description The findings, gravest first. */
-      findings: components['schemas']['Finding'][];
-      /** @description What went in, with its origin; empty unless the derivation was asked for. */
-      givens: components['schemas']['Given'][];
-      /** @description The derivation; empty unless it was asked for. */
-      steps: components['schemas']['DerivationStep'][];
-    };
-    /** @description What was typed and picked, by the codes of the operation's description. */
-    Choices: {
-      /** @description Typed values in base units; a field left out is proposed. */
-      numbers: {
-        [key: string]: number;
-      };
-      /** @description Picked options; one left out takes its default. */
-      options: {
-        [key: string]: string;
-      };
-    };
-    /** @description A cutter by its dimensions, named with the symbols of ISO 13399. Lengths in mm, measured from the tip. */
-    Cutter: {
-      /** @description The workshop's number for it, unique in the library. */
-      number: string;
-      /** @description Geometry family. */
-      family?: components['schemas']['CutterFamily'];
-      /** @description Cutting material. */
-      material?: components['schemas']['CuttingMaterial'];
-      /** @description Coating in the shop's words; empty for none. */
-      coating?: string;
-      /**
-       * Format: double
-       * @description Cutting diameter DC, mm, 0.1 to 100.
-       */
-      cuttingDiameter: number;
-      /**
-       * Format: int32
-       * @description Number of teeth ZEFF, 1 to 20.
-       */
-      teeth: number;
-      /**
-       * Format: double
-       * @description Largest depth of cut APMX, mm, up to the flute length.
-       */
-      largestDepth: number;
-      /**
-       * Format: double
-       * @description Length of the chip flutes LCF, mm, up to the usable length.
-       */
-      fluteLength: number;
-      /**
-       * Format: double
-       * @description Usable length LU to the end of the neck, mm; equal to the flute length where there is no neck.
-       */
-      usableLength: number;
-      /**
-       * Format: double
-       * @description Neck diameter DN, mm; used where the usable length exceeds the flute length.
-       */
-      neckDiameter?: number;
-      /**
-       * Format: double
-       * @description Shank diameter DMM, mm, 0.5 to 100.
-       */
-      shankDiameter: number;
-      /**
-       * Format: double
-       * @description Overall length OAL, mm, up to 500.
-       */
-      overallLength: number;
-      /**
-       * Format: double
-       * @description Helix angle FHA, degrees, −60 to 60; negative for a left-hand helix.
-       */
-      helixAngle?: number;
-      /**
-       * Format: double
-       * @description Least chip thickness h_min the edge still cuts instead of rubbing, mm; set by the edge radius.
-       */
-      leastChip?: number;
-      /**
-       * Format: double
-       * @description Largest chip thickness h_max the edge stands, mm.
-       */
-      largestChip?: number;
-      /**
-       * Format: double
-       * @description Largest width of cut over diameter a_e/DC the cutter is meant for, above 0 up to 1.
-       */
-      largestWidthRatio?: number;
-      /**
-       * Format: double
-       * @description Largest spindle speed RPMX, rev/min; 0 where none is given.
-       */
-      largestSpeed?: number;
-      /** @description Groups of work material the cutter may cut. */
-      groups?: components['schemas']['MaterialGroup'][];
-      /** @description Remarks. */
-      remarks?: string;
-    };
-    /**
-     * @description Geometry families of cutters.
-     * @enum {unknown}
-     */
-    CutterFamily: 'squareEndMill';
-    /**
-     * @description What the cutting part is made of; it sets the stiffness and the row of the speed chart.
-     * @enum {unknown}
-     */
-    CuttingMaterial: 'carbide' | 'highSpeedSteel';
-    DemoPerson: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-      does: string;
-    };
-    /** @description One step of a derivation: the formula, what went in, what came out. */
-    DerivationStep: {
-      formula: components['schemas']['Formula'];
-      /** Format: double */
-      value: number;
-      terms: components['schemas']['Term'][];
-    };
-    DraftChange: {
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-      note: null | string;
-    };
-    DraftRequest: {
-      operation: string;
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-      note: null | string;
-    };
-    /** @enum {unknown} */
-    EditionChange: 'same' | 'added' | 'changed' | 'removed';
-    EditionEntryView: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      situation: components['schemas']['SituationWords'];
-      note: string;
-      approvedBy: string;
-      result: components['schemas']['CalculationResult'];
-    };
-    EditionSummary: {
-      /** Format: int32 */
-      number: number;
-      /** Format: date-time */
-      publishedAt: string;
-      publishedBy: string;
-      note: string;
-      digest: string;
-      /** Format: int32 */
-      count: number;
-    };
-    EditionView: {
-      summary: components['schemas']['EditionSummary'];
-      entries: components['schemas']['EditionEntryView'][];
-    };
-    Fault: {
-      field: string;
-      /** Format: double */
-      given: null | number;
-      /** Format: double */
-      least: null | number;
-      /** Format: double */
-      most: null | number;
-      sentence: string;
-    };
-    /** @description Feed per tooth at one cutter diameter. */
-    FeedPoint: {
-      /**
-       * Format: double
-       * @description Cutting diameter, mm.
-       */
-      diameter: number;
-      /**
-       * Format: double
-       * @description Feed per tooth f_z at that diameter, mm.
-       */
-      feedPerTooth: number;
-    };
-    /** @description A number an operation asks for. */
-    FieldDescription: {
-      /** @description Stable code. */
-      code: string;
-      /** @description Symbol of ISO 3002; empty where there is none. */
-      symbol: string;
-      /** @description Plain words. */
-      name: string;
-      /** @description Heading it stands under: across, deep, per tooth, fast, along. */
-      group: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Least value that can be computed with, base unit.
-       */
-      least: number;
-      /**
-       * Format: double
-       * @description Largest value that can be computed with, base unit.
-       */
-      most: number;
-    };
-    /** @description A field after the calculation. */
-    FieldState: {
-      /** @description Code of the field. */
-      code: string;
-      /**
-       * Format: double
-       * @description Value used, base unit.
-       */
-      value: number;
-      /** @description Where it came from. */
-      origin: components['schemas']['Origin'];
-      /**
-       * Format: double
-       * @description What would be proposed if nothing were typed here; null where nothing can be.
-       */
-      proposed: null | number;
-      /**
-       * Format: double
-       * @description Least value that keeps every limit with the other fields as they are; null where none is known.
-       */
-      least: null | number;
-      /**
-       * Format: double
-       * @description Largest such value; null where no value keeps every limit.
-       */
-      most: null | number;
-      mostBy: null | components['schemas']['LimitKind'];
-      note: null | components['schemas']['Sentence'];
-    };
-    /** @description A computed figure. */
-    Figure: {
-      code: string;
-      symbol: string;
-      name: string;
-      quantity: components['schemas']['Quantity'];
-      /** Format: double */
-      value: number;
-    };
-    /** @description A figure that differs between two calculations. */
-    FigureChange: {
-      /** @description Code of the figure or field. */
-      code: string;
-      /** @description Its symbol. */
-      symbol: string;
-      /** @description Its name. */
-      name: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Value before; null where it did not exist.
-       */
-      from: null | number;
-      /**
-       * Format: double
-       * @description Value after.
-       */
-      to: number;
-    };
-    /** @description Something the calculation noticed. */
-    Finding: {
-      /** @description Stable code, such as held-by-torque. */
-      code: string;
-      /** @description How much it matters. */
-      severity: components['schemas']['Severity'];
-      /** @description What, with the numbers in it. */
-      text: components['schemas']['Sentence'];
-      /** @description What would cure it; empty when nothing needs curing. */
-      cure: string;
-    };
-    /** @description Something a record rests on, at the revision it had. */
-    Footing: {
-      /** @description cutter, holder, assembly, material, machine or chart. */
-      kind: string;
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /** @description What people call it. */
-      name: string;
-      /**
-       * Format: int32
-       * @description Revision it had.
-       */
-      revision: number;
-    };
-    /**
-     * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
-     *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
-     */
-    Formula: {
-      /** @description Symbol of the result, such as v_f. */
-      symbol: string;
-      /** @description Name of the result in plain words. */
-      name: string;
-      /** @description What the result measures. */
-      quantity: components['schemas']['Quantity'];
-      /** @description Arithmetic over the symbols: + - * / ^, sqrt, sin, cos, tan, acos, asin, min, max, ceil, pi. */
-      expression: string;
-      /** @description Standard or open literature it comes from. */
-      source: string;
-    };
-    Found: {
-      kind: string;
-      name: string;
-      about: string;
-      path: string;
-    };
-    /** @description A value that went into the derivation from outside, with where it came from. */
-    Given: {
-      symbol: string;
-      name: string;
-      quantity: components['schemas']['Quantity'];
-      /** Format: double */
-      value: number;
-      from: string;
-    };
-    /** @description A holder: what it grips, how it looks outside the spindle, and how stiff its seat is. */
-    Holder: {
-      /** @description The workshop's number for it, unique in the library. */
-      number: string;
-      /** @description Kind in the trade's words, such as collet holder or shrink holder. */
-      kind: string;
-      /** @description Machine-side interface, such as SK 40 or HSK-A 63. */
-      interface: string;
-      /**
-       * Format: double
-       * @description Least shank diameter it clamps, mm.
-       */
-      leastClamping: number;
-      /**
-       * Format: double
-       * @description Largest shank diameter it clamps, mm.
-       */
-      largestClamping: number;
-      /**
-       * Format: double
-       * @description Least length of shank that must be gripped, mm.
-       */
-      leastGrip: number;
-      /**
-       * Format: double
-       * @description Depth of the bore that takes the shank, mm.
-       */
-      boreDepth: number;
-      /**
-       * Format: double
-       * @description Greatest spindle speed, rev/min.
-       */
-      largestSpeed: number;
-      /**
-       * Format: double
-       * @description Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.
-       */
-      seatCompliance: number;
-      /** @description Profile outside the spindle, from the nose to the gauge line. */
-      segments: components['schemas']['HolderSegment'][];
-      /** @description Remarks. */
-      remarks?: string;
-      /**
-       * Format: double
-       * @description Length from the nose to the gauge line, mm.
-       */
-      gaugeLength?: number;
-    };
-    /** @description A cylinder or cone of a holder's profile, stacked from its nose towards the machine. */
-    HolderSegment: {
-      /**
-       * Format: double
-       * @description Length along the axis, mm, above 0 up to 500.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Diameter at the end nearer the nose, mm, 1 to 400.
-       */
-      lowerDiameter: number;
-      /**
-       * Format: double
-       * @description Diameter at the end nearer the machine, mm, 1 to 400.
-       */
-      upperDiameter: number;
-    };
-    /** @description A limit as judged, with its words. */
-    JudgedLimit: {
-      /** @description Which limit. */
-      kind: components['schemas']['LimitKind'];
-      /** @description Plain words. */
-      name: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Value used.
-       */
-      used: number;
-      /**
-       * Format: double
-       * @description Value allowed; null where data are missing.
-       */
-      allowed: null | number;
-      /**
-       * Format: double
-       * @description Use as a ratio; null where it could not be judged.
-       */
-      use: null | number;
-      /** @description Whether the allowed value is a least one. */
-      isLeast: boolean;
-      /** @description What its excess means. */
-      severity: components['schemas']['Severity'];
-    };
-    /** @enum {unknown} */
-    LimitKind:
-      | 'highestSpeed'
-      | 'lowestSpeed'
-      | 'powerContinuous'
-      | 'powerShortTime'
-      | 'torqueContinuous'
-      | 'torqueShortTime'
-      | 'axisFeed'
-      | 'fluteLength'
-      | 'depthOfCutter'
-      | 'widthOfCutter'
-      | 'largestChip'
-      | 'leastChip'
-      | 'deflection'
-      | 'grip'
-      | 'reach'
-      | null;
-    LookupAnswer: {
-      /** Format: int32 */
-      edition: number;
-      /** Format: date-time */
-      publishedAt: null | string;
-      entries: components['schemas']['LookupEntry'][];
-    };
-    LookupEntry: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      situation: components['schemas']['SituationWords'];
-      group: components['schemas']['MaterialGroup'];
-      /** Format: int32 */
-      lengthRegister: number;
-      /** Format: int32 */
-      diameterRegister: number;
-      stockPlace: string;
-      figures: components['schemas']['Figure'][];
-      warning: null | components['schemas']['Sentence'];
-      withdrawn: boolean;
-      note: string;
-      approvedBy: string;
-    };
-    /** @description A machine tool with what limits a cut on it. */
-    Machine: {
-      /** @description The name the shop calls it by. */
-      name: string;
-      /** @description Kind in the trade's words, such as three-axis mill. */
-      kind: string;
-      /** @description Spindle interface, such as SK 40. */
-      interface: string;
-      /**
-       * Format: double
-       * @description Lowest spindle speed, rev/min.
-       */
-      leastSpeed: number;
-      /**
-       * Format: double
-       * @description Highest spindle speed, rev/min.
-       */
-      largestSpeed: number;
-      /**
-       * Format: double
-       * @description Largest feed rate of the axes when cutting, mm/min.
-       */
-      largestFeed: number;
-      /**
-       * Format: double
-       * @description Rapid traverse, mm/min.
-       */
-      rapidFeed: number;
-      /**
-       * Format: double
-       * @description Efficiency η from motor to edge, above 0 up to 1.
-       */
-      efficiency?: number;
-      /**
-       * Format: double
-       * @description Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.
-       */
-      synchronousLimit?: number;
-      /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
-      curve?: components['schemas']['SpindlePoint'][];
-      /** @description Where the figures come from. */
-      source?: string;
-    };
-    /**
-     * @description Groups of work material by ISO 513.
-     * @enum {unknown}
-     */
-    MaterialGroup: 'P' | 'M' | 'K' | 'N' | 'S' | 'H';
-    /** @description A number inside a sentence, kept as a number so that the reader's units can be used. */
-    Measure: {
-      /** Format: double */
-      value: number;
-      quantity: components['schemas']['Quantity'];
-    };
-    /** @description Something a record rests on that has been revised since. */
-    MovedFooting: {
-      /** @description What, and the revision the record rests on. */
-      footing: components['schemas']['Footing'];
-      /**
-       * Format: int32
-       * @description The revision it has now.
-       */
-      now: number;
-    };
-    NewPerson: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-      password: string;
-    };
-    /** @description An operation as the interface, the API and the exports know it. */
-    OperationDescription: {
-      code: string;
-      name: string;
-      families: components['schemas']['CutterFamily'][];
-      fields: components['schemas']['FieldDescription'][];
-      options: components['schemas']['OptionDescription'][];
-    };
-    /** @description A choice between words. */
-    OptionDescription: {
-      /** @description Stable code. */
-      code: string;
-      /** @description Plain words. */
-      name: string;
-      /** @description What can be picked. */
-      picks: components['schemas']['OptionPick'][];
-      /** @description Code of the pick taken when none is given. */
-      default: string;
-    };
-    /** @description One pick of an option. */
-    OptionPick: {
-      code: string;
-      words: string;
-    };
-    /**
-     * @description Where a value came from.
-     * @enum {unknown}
-     */
-    Origin: 'typed' | 'proposed' | 'held' | 'default';
-    PendingEntry: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      /** Format: int32 */
-      publishedRevision: number;
-      change: components['schemas']['EditionChange'];
-      situation: components['schemas']['SituationWords'];
-      staleBy: string[];
-    };
-    PersonView: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-    };
-    ProblemDetails: {
-      type?: null | string;
-      title?: null | string;
-      /** Format: int32 */
-      status?: null | number;
-      detail?: null | string;
-      instance?: null | string;
-    };
-    /**
-     * @description Which part of an assembly a piece of its profile belongs to.
-     * @enum {unknown}
-     */
-    ProfilePart: 'flutes' | 'neck' | 'shank' | 'holder';
-    /** @description A cylinder or cone of the revolved profile, stacked from the tip towards the machine. */
-    ProfileSegment: {
-      /** @description Part it belongs to. */
-      part: components['schemas']['ProfilePart'];
-      /**
-       * Format: double
-       * @description Length along the axis, mm.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Diameter at the end nearer the tip, mm.
-       */
-      lowerDiameter: number;
-      /**
-       * Format: double
-       * @description Diameter at the end nearer the machine, mm.
-       */
-      upperDiameter: number;
-    };
-    PublishRequest: {
-      note: null | string;
-    };
-    /**
-     * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
-     * @enum {unknown}
-     */
-    Quantity:
-      | 'ratio'
-      | 'count'
-      | 'length'
-      | 'chip'
-      | 'deviation'
-      | 'angle'
-      | 'cuttingSpeed'
-      | 'spindleSpeed'
-      | 'feedRate'
-      | 'removalRate'
-      | 'force'
-      | 'torque'
-      | 'power'
-      | 'stress'
-      | 'time'
-      | 'compliance'
-      | 'hardness';
-    /** @description A quantity with the units of both systems. */
-    QuantityUnits: {
-      /** @description The quantity. */
-      quantity: components['schemas']['Quantity'];
-      /** @description Its metric unit, the base unit of the core. */
-      metric: components['schemas']['ShownUnit'];
-      /** @description Its unit where the inch is used. */
-      inch: components['schemas']['ShownUnit'];
-    };
-    Reason: {
-      text: null | string;
-    };
-    /**
-     * @description What can be done to a revision of a record.
-     * @enum {unknown}
-     */
-    RecordAct: 'edit' | 'submit' | 'approve' | 'sendBack' | 'withdraw';
-    RecordEventView: {
-      /** Format: date-time */
-      at: string;
-      by: string;
-      act: components['schemas']['RecordAct'];
-      reason: string;
-    };
-    RecordRevisionView: {
-      /** Format: int32 */
-      number: number;
-      state: components['schemas']['RecordState'];
-      /** Format: int32 */
-      version: number;
-      situation: components['schemas']['SituationWords'];
-      numbers: {
-        [key: string]: number;
-      };
-      options: {
-        [key: string]: string;
-      };
-      result: components['schemas']['CalculationResult'];
-      snapshot: components['schemas']['Situation'];
-      note: string;
-      proposedBy: string;
-      events: components['schemas']['RecordEventView'][];
-      againstApproved: components['schemas']['FigureChange'][];
-      /** Format: int32 */
-      approvedBefore: number;
-      moved: components['schemas']['MovedFooting'][];
-      ifToday: components['schemas']['FigureChange'][];
-    };
-    /**
-     * @description Where a revision of a record stands.
-     * @enum {unknown}
-     */
-    RecordState: 'draft' | 'inReview' | 'approved' | 'withdrawn';
-    RecordSummary: {
-      number: string;
-      /** Format: int32 */
-      revision: number;
-      state: components['schemas']['RecordState'];
-      situation: components['schemas']['SituationWords'];
-      proposedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      staleBy: string[];
-      hasApproved: boolean;
-      note: string;
-    };
-    RecordView: {
-      number: string;
-      operation: string;
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      revisions: components['schemas']['RecordRevisionView'][];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfAssembly: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Assembly'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfCutter: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Cutter'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfHolder: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Holder'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfMachine: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Machine'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfSpeedChart: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['SpeedChart'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfWorkMaterial: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['WorkMaterial'];
-    };
-    /**
-     * @description What a person may do in the workshop.
-     * @enum {unknown}
-     */
-    Role: 'reader' | 'engineer' | 'approver' | 'administrator';
-    /** @description A sentence with numbers in it: a template with {0}, {1} … and its measures. */
-    Sentence: {
-      /** @description The words, with {0}, {1} … where measures stand. */
-      template: string;
-      /** @description The measures in order. */
-      measures: components['schemas']['Measure'][];
-    };
-    SessionView: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-    };
-    /**
-     * @description What a limit's excess means.
-     * @enum {unknown}
-     */
-    Severity: 'info' | 'caution' | 'stop';
-    SheetOfAssembly: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Assembly'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetOfCutter: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Cutter'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetOfHolder: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Holder'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetOfMachine: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Machine'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetOfSpeedChart: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['SpeedChart'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetOfWorkMaterial: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['WorkMaterial'];
-      profile: components['schemas']['ProfileSegment'][];
-    };
-    SheetPreview: {
-      profile: components['schemas']['ProfileSegment'][];
-      faults: components['schemas']['Fault'][];
-    };
-    SheetRevisionOfAssembly: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Assembly'];
-    };
-    SheetRevisionOfCutter: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Cutter'];
-    };
-    SheetRevisionOfHolder: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Holder'];
-    };
-    SheetRevisionOfMachine: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Machine'];
-    };
-    SheetRevisionOfSpeedChart: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['SpeedChart'];
-    };
-    SheetRevisionOfWorkMaterial: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['WorkMaterial'];
-    };
-    /** @description How one unit system shows a quantity. */
-    ShownUnit: {
-      /** @description The unit's sign. */
-      unit: string;
-      /**
-       * Format: double
-       * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.
-       */
-      perBase: number;
-      /**
-       * Format: int32
-       * @description Decimals a shop reads; figures are rounded for show only and never stored rounded.
-       */
-      decimals: number;
-    };
-    SignIn: {
-      name: string;
-      password: string;
-    };
-    /** @description What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from. */
-    Situation: {
-      /** @description The work material. */
-      material: components['schemas']['RevisedOfWorkMaterial'];
-      /** @description The cutter. */
-      cutter: components['schemas']['RevisedOfCutter'];
-      /** @description The holder. */
-      holder: components['schemas']['RevisedOfHolder'];
-      /** @description The assembly of both. */
-      assembly: components['schemas']['RevisedOfAssembly'];
-      /** @description The machine. */
-      machine: components['schemas']['RevisedOfMachine'];
-      /** @description The speed chart proposals start from. */
-      chart: components['schemas']['RevisedOfSpeedChart'];
-    };
-    SituationWords: {
-      operation: string;
-      operationName: string;
-      /** Format: int32 */
-      materialId: number;
-      material: string;
-      condition: string;
-      /** Format: double */
-      hardness: number;
-      group: components['schemas']['MaterialGroup'];
-      /** Format: int32 */
-      assemblyId: number;
-      assembly: string;
-      /** Format: double */
-      diameter: number;
-      /** Format: int32 */
-      teeth: number;
-      /** Format: double */
-      projection: number;
-      holder: string;
-      /** Format: int32 */
-      machineId: number;
-      machine: string;
-    };
-    /** @description A chart: a named set of rows, revised as a whole. */
-    SpeedChart: {
-      /** @description Name of the chart. */
-      name: string;
-      /** @description Its rows. */
-      rows: components['schemas']['SpeedRow'][];
-    };
-    /**
-     * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
-     *     stated for the row's own width ratio; at another width it is thinned or thickened by geometry.
-     */
-    SpeedRow: {
-      /** @description Cutter family the row is for. */
-      family: components['schemas']['CutterFamily'];
-      /** @description Cutting material the row is for. */
-      cuttingMaterial: components['schemas']['CuttingMaterial'];
-      /** @description Sub-group of work material the row is for. */
-      subGroup: string;
-      /** @description Code of the operation the row is for. */
-      operation: string;
-      /**
-       * Format: double
-       * @description Starting cutting speed v_c, m/min, 1 to 3000.
-       */
-      cuttingSpeed: number;
-      /** @description Starting feed per tooth over diameter, rising diameters. */
-      feeds: components['schemas']['FeedPoint'][];
-      /**
-       * Format: double
-       * @description Starting width of cut over diameter a_e/D, above 0 up to 1; the feeds are stated for it.
-       */
-      widthRatio: number;
-      /**
-       * Format: double
-       * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
-       */
-      depthRatio: number;
-      /** @description Where the row comes from. */
-      source?: string;
-    };
-    /** @description What a spindle gives at one speed. */
-    SpindlePoint: {
-      /**
-       * Format: double
-       * @description Spindle speed, rev/min.
-       */
-      speed: number;
-      /**
-       * Format: double
-       * @description Motor power, continuous, kW.
-       */
-      power: number;
-      /**
-       * Format: double
-       * @description Motor power, short-time, kW.
-       */
-      shortPower: number;
-      /**
-       * Format: double
-       * @description Torque at the spindle nose, continuous, N·m.
-       */
-      torque: number;
-      /**
-       * Format: double
-       * @description Torque at the spindle nose, short-time, N·m.
-       */
-      shortTorque: number;
-    };
-    /** @description One symbol with its value, as it goes into a formula. */
-    Term: {
-      symbol: string;
-      /** Format: double */
-      value: number;
-    };
-    Welcome: {
-      demo: boolean;
-      people: components['schemas']['DemoPerson'][];
-    };
-    /** @description A work material in one condition, with its force coefficients. */
-    WorkMaterial: {
-      /** @description Designation of the material, such as 42CrMo4. */
-      name: string;
-      /** @description Condition, such as quenched and tempered. */
-      condition?: string;
-      /** @description ISO 513 group. */
-      group: components['schemas']['MaterialGroup'];
-      /** @description The shop's sub-group within the ISO group, such as P3; speed charts are kept by it. */
-      subGroup: string;
-      /**
-       * Format: double
-       * @description Brinell hardness HBW, 5 to 750.
-       */
-      hardness?: number;
-      /**
-       * Format: double
-       * @description Tensile strength R_m, MPa, 20 to 3000.
-       */
-      tensileStrength?: number;
-      /**
-       * Format: double
-       * @description Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).
-       */
-      specificCuttingForce: number;
-      /**
-       * Format: double
-       * @description Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).
-       */
-      chipExponent: number;
-      /**
-       * Format: double
-       * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).
-       */
-      radialRatio?: number;
-      /** @description Where the figures come from. */
-      source?: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        /** @description A cutter in a holder at a projection, as it stands in the tool store. */
+        Assembly: {
+            /** @description Shop number, unique in the workshop. */
+            number: string;
+            /**
+             * Format: int32
+             * @description Identity of the cutter.
+             */
+            cutterId: number;
+            /**
+             * Format: int32
+             * @description Identity of the holder.
+             */
+            holderId: number;
+            /**
+             * Format: double
+             * @description Length of the cutter outside the holder, mm.
+             */
+            projection: number;
+            /**
+             * Format: int32
+             * @description Length offset register at the machine; 0 for none.
+             */
+            lengthRegister?: number;
+            /**
+             * Format: int32
+             * @description Diameter offset register at the machine; 0 for none.
+             */
+            diameterRegister?: number;
+            /** @description Place in the tool store. */
+            stockPlace?: string;
+        };
+        CalculationRequest: {
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+            choices?: components["schemas"]["Choices"];
+        };
+        /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
+        CalculationResult: {
+            /** @description Code of the operation. */
+            operation: string;
+            /** @description Version of the engine that computed it. */
+            engineVersion: string;
+            /** @description Every field of the operation. */
+            fields: components["schemas"]["FieldState"][];
+            /** @description Every option, by code. */
+            options: {
+                [key: string]: string;
+            };
+            /** @description The figures. */
+            figures: components["schemas"]["Figure"][];
+            /** @description Every limit, tightest first, those that could not be judged last. */
+            limits: components["schemas"]["JudgedLimit"][];
+            /** @description The findings, gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description What went in, with its origin; empty unless the derivation was asked for. */
+            givens: components["schemas"]["Given"][];
+            /** @description The derivation; empty unless it was asked for. */
+            steps: components["schemas"]["DerivationStep"][];
+        };
+        /** @description What was typed and picked, by the codes of the operation's description. */
+        Choices: {
+            /** @description Typed values in base units; a field left out is proposed. */
+            numbers: {
+                [key: string]: number;
+            };
+            /** @description Picked options; one left out takes its default. */
+            options: {
+                [key: string]: string;
+            };
+        };
+        /** @description A cutter by its dimensions, named with the symbols of ISO 13399. Lengths in mm, measured from the tip. */
+        Cutter: {
+            /** @description The workshop's number for it, unique in the library. */
+            number: string;
+            /** @description Geometry family. */
+            family?: components["schemas"]["CutterFamily"];
+            /** @description Cutting material. */
+            material?: components["schemas"]["CuttingMaterial"];
+            /** @description Coating in the shop's words; empty for none. */
+            coating?: string;
+            /**
+             * Format: double
+             * @description Cutting diameter DC, mm, 0.1 to 100.
+             */
+            cuttingDiameter: number;
+            /**
+             * Format: int32
+             * @description Number of teeth ZEFF, 1 to 20.
+             */
+            teeth: number;
+            /**
+             * Format: double
+             * @description Largest depth of cut APMX, mm, up to the flute length.
+             */
+            largestDepth: number;
+            /**
+             * Format: double
+             * @description Length of the chip flutes LCF, mm, up to the usable length.
+             */
+            fluteLength: number;
+            /**
+             * Format: double
+             * @description Usable length LU to the end of the neck, mm; equal to the flute length where there is no neck.
+             */
+            usableLength: number;
+            /**
+             * Format: double
+             * @description Neck diameter DN, mm; used where the usable length exceeds the flute length.
+             */
+            neckDiameter?: number;
+            /**
+             * Format: double
+             * @description Shank diameter DMM, mm, 0.5 to 100.
+             */
+            shankDiameter: number;
+            /**
+             * Format: double
+             * @description Overall length OAL, mm, up to 500.
+             */
+            overallLength: number;
+            /**
+             * Format: double
+             * @description Helix angle FHA, degrees, −60 to 60; negative for a left-hand helix.
+             */
+            helixAngle?: number;
+            /**
+             * Format: double
+             * @description Least chip thickness h_min the edge still cuts instead of rubbing, mm; set by the edge radius.
+             */
+            leastChip?: number;
+            /**
+             * Format: double
+             * @description Largest chip thickness h_max the edge stands, mm.
+             */
+            largestChip?: number;
+            /**
+             * Format: double
+             * @description Largest width of cut over diameter a_e/DC the cutter is meant for, above 0 up to 1.
+             */
+            largestWidthRatio?: number;
+            /**
+             * Format: double
+             * @description Largest spindle speed RPMX, rev/min; 0 where none is given.
+             */
+            largestSpeed?: number;
+            /** @description Groups of work material the cutter may cut. */
+            groups?: components["schemas"]["MaterialGroup"][];
+            /** @description Remarks. */
+            remarks?: string;
+        };
+        /**
+         * @description Geometry families of cutters.
+         * @enum {unknown}
+         */
+        CutterFamily: "squareEndMill";
+        /**
+         * @description What the cutting part is made of; it sets the stiffness and the row of the speed chart.
+         * @enum {unknown}
+         */
+        CuttingMaterial: "carbide" | "highSpeedSteel";
+        DemoPerson: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+            does: string;
+        };
+        /** @description One step of a derivation: the formula, what went in, what came out. */
+        DerivationStep: {
+            formula: components["schemas"]["Formula"];
+            /** Format: double */
+            value: number;
+            terms: components["schemas"]["Term"][];
+        };
+        DraftChange: {
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+            note: null | string;
+        };
+        DraftRequest: {
+            operation: string;
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+            note: null | string;
+        };
+        /** @enum {unknown} */
+        EditionChange: "same" | "added" | "changed" | "removed";
+        EditionEntryView: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            situation: components["schemas"]["SituationWords"];
+            note: string;
+            approvedBy: string;
+            result: components["schemas"]["CalculationResult"];
+        };
+        EditionSummary: {
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            publishedAt: string;
+            publishedBy: string;
+            note: string;
+            digest: string;
+            /** Format: int32 */
+            count: number;
+        };
+        EditionView: {
+            summary: components["schemas"]["EditionSummary"];
+            entries: components["schemas"]["EditionEntryView"][];
+        };
+        Fault: {
+            field: string;
+            /** Format: double */
+            given: null | number;
+            /** Format: double */
+            least: null | number;
+            /** Format: double */
+            most: null | number;
+            sentence: string;
+        };
+        /** @description Feed per tooth at one cutter diameter. */
+        FeedPoint: {
+            /**
+             * Format: double
+             * @description Cutting diameter, mm.
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description Feed per tooth f_z at that diameter, mm.
+             */
+            feedPerTooth: number;
+        };
+        /** @description A number an operation asks for. */
+        FieldDescription: {
+            /** @description Stable code. */
+            code: string;
+            /** @description Symbol of ISO 3002; empty where there is none. */
+            symbol: string;
+            /** @description Plain words. */
+            name: string;
+            /** @description Heading it stands under: across, deep, per tooth, fast, along. */
+            group: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Least value that can be computed with, base unit.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Largest value that can be computed with, base unit.
+             */
+            most: number;
+        };
+        /** @description A field after the calculation. */
+        FieldState: {
+            /** @description Code of the field. */
+            code: string;
+            /**
+             * Format: double
+             * @description Value used, base unit.
+             */
+            value: number;
+            /** @description Where it came from. */
+            origin: components["schemas"]["Origin"];
+            /**
+             * Format: double
+             * @description What would be proposed if nothing were typed here; null where nothing can be.
+             */
+            proposed: null | number;
+            /**
+             * Format: double
+             * @description Least value that keeps every limit with the other fields as they are; null where none is known.
+             */
+            least: null | number;
+            /**
+             * Format: double
+             * @description Largest such value; null where no value keeps every limit.
+             */
+            most: null | number;
+            mostBy: null | components["schemas"]["LimitKind"];
+            note: null | components["schemas"]["Sentence"];
+        };
+        /** @description A computed figure. */
+        Figure: {
+            code: string;
+            symbol: string;
+            name: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Format: double */
+            value: number;
+        };
+        /** @description A figure that differs between two calculations. */
+        FigureChange: {
+            /** @description Code of the figure or field. */
+            code: string;
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Value before; null where it did not exist.
+             */
+            from: null | number;
+            /**
+             * Format: double
+             * @description Value after.
+             */
+            to: number;
+        };
+        /** @description Something the calculation noticed. */
+        Finding: {
+            /** @description Stable code, such as held-by-torque. */
+            code: string;
+            /** @description How much it matters. */
+            severity: components["schemas"]["Severity"];
+            /** @description What, with the numbers in it. */
+            text: components["schemas"]["Sentence"];
+            /** @description What would cure it; empty when nothing needs curing. */
+            cure: string;
+        };
+        /** @description Something a record rests on, at the revision it had. */
+        Footing: {
+            /** @description cutter, holder, assembly, material, machine or chart. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Revision it had.
+             */
+            revision: number;
+        };
+        /**
+         * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
+         *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
+         */
+        Formula: {
+            /** @description Symbol of the result, such as v_f. */
+            symbol: string;
+            /** @description Name of the result in plain words. */
+            name: string;
+            /** @description What the result measures. */
+            quantity: components["schemas"]["Quantity"];
+            /** @description Arithmetic over the symbols: + - * / ^, sqrt, sin, cos, tan, acos, asin, min, max, ceil, pi. */
+            expression: string;
+            /** @description Standard or open literature it comes from. */
+            source: string;
+        };
+        Found: {
+            kind: string;
+            name: string;
+            about: string;
+            path: string;
+        };
+        /** @description A value that went into the derivation from outside, with where it came from. */
+        Given: {
+            symbol: string;
+            name: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Format: double */
+            value: number;
+            from: string;
+        };
+        /** @description A holder: what it grips, how it looks outside the spindle, and how stiff its seat is. */
+        Holder: {
+            /** @description The workshop's number for it, unique in the library. */
+            number: string;
+            /** @description Kind in the trade's words, such as collet holder or shrink holder. */
+            kind: string;
+            /** @description Machine-side interface, such as SK 40 or HSK-A 63. */
+            interface: string;
+            /**
+             * Format: double
+             * @description Least shank diameter it clamps, mm.
+             */
+            leastClamping: number;
+            /**
+             * Format: double
+             * @description Largest shank diameter it clamps, mm.
+             */
+            largestClamping: number;
+            /**
+             * Format: double
+             * @description Least length of shank that must be gripped, mm.
+             */
+            leastGrip: number;
+            /**
+             * Format: double
+             * @description Depth of the bore that takes the shank, mm.
+             */
+            boreDepth: number;
+            /**
+             * Format: double
+             * @description Greatest spindle speed, rev/min.
+             */
+            largestSpeed: number;
+            /**
+             * Format: double
+             * @description Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.
+             */
+            seatCompliance: number;
+            /** @description Profile outside the spindle, from the nose to the gauge line. */
+            segments: components["schemas"]["HolderSegment"][];
+            /** @description Remarks. */
+            remarks?: string;
+            /**
+             * Format: double
+             * @description Length from the nose to the gauge line, mm.
+             */
+            gaugeLength?: number;
+        };
+        /** @description A cylinder or cone of a holder's profile, stacked from its nose towards the machine. */
+        HolderSegment: {
+            /**
+             * Format: double
+             * @description Length along the axis, mm, above 0 up to 500.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Diameter at the end nearer the nose, mm, 1 to 400.
+             */
+            lowerDiameter: number;
+            /**
+             * Format: double
+             * @description Diameter at the end nearer the machine, mm, 1 to 400.
+             */
+            upperDiameter: number;
+        };
+        /** @description A limit as judged, with its words. */
+        JudgedLimit: {
+            /** @description Which limit. */
+            kind: components["schemas"]["LimitKind"];
+            /** @description Plain words. */
+            name: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Value used.
+             */
+            used: number;
+            /**
+             * Format: double
+             * @description Value allowed; null where data are missing.
+             */
+            allowed: null | number;
+            /**
+             * Format: double
+             * @description Use as a ratio; null where it could not be judged.
+             */
+            use: null | number;
+            /** @description Whether the allowed value is a least one. */
+            isLeast: boolean;
+            /** @description What its excess means. */
+            severity: components["schemas"]["Severity"];
+        };
+        /** @enum {unknown} */
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | null;
+        LookupAnswer: {
+            /** Format: int32 */
+            edition: number;
+            /** Format: date-time */
+            publishedAt: null | string;
+            entries: components["schemas"]["LookupEntry"][];
+        };
+        LookupEntry: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            situation: components["schemas"]["SituationWords"];
+            group: components["schemas"]["MaterialGroup"];
+            /** Format: int32 */
+            lengthRegister: number;
+            /** Format: int32 */
+            diameterRegister: number;
+            stockPlace: string;
+            figures: components["schemas"]["Figure"][];
+            warning: null | components["schemas"]["Sentence"];
+            withdrawn: boolean;
+            note: string;
+            approvedBy: string;
+        };
+        /** @description A machine tool with what limits a cut on it. */
+        Machine: {
+            /** @description The name the shop calls it by. */
+            name: string;
+            /** @description Kind in the trade's words, such as three-axis mill. */
+            kind: string;
+            /** @description Spindle interface, such as SK 40. */
+            interface: string;
+            /**
+             * Format: double
+             * @description Lowest spindle speed, rev/min.
+             */
+            leastSpeed: number;
+            /**
+             * Format: double
+             * @description Highest spindle speed, rev/min.
+             */
+            largestSpeed: number;
+            /**
+             * Format: double
+             * @description Largest feed rate of the axes when cutting, mm/min.
+             */
+            largestFeed: number;
+            /**
+             * Format: double
+             * @description Rapid traverse, mm/min.
+             */
+            rapidFeed: number;
+            /**
+             * Format: double
+             * @description Efficiency η from motor to edge, above 0 up to 1.
+             */
+            efficiency?: number;
+            /**
+             * Format: double
+             * @description Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.
+             */
+            synchronousLimit?: number;
+            /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
+            curve?: components["schemas"]["SpindlePoint"][];
+            /** @description Where the figures come from. */
+            source?: string;
+        };
+        /**
+         * @description Groups of work material by ISO 513.
+         * @enum {unknown}
+         */
+        MaterialGroup: "P" | "M" | "K" | "N" | "S" | "H";
+        /** @description A number inside a sentence, kept as a number so that the reader's units can be used. */
+        Measure: {
+            /** Format: double */
+            value: number;
+            quantity: components["schemas"]["Quantity"];
+        };
+        /** @description Something a record rests on that has been revised since. */
+        MovedFooting: {
+            /** @description What, and the revision the record rests on. */
+            footing: components["schemas"]["Footing"];
+            /**
+             * Format: int32
+             * @description The revision it has now.
+             */
+            now: number;
+        };
+        NewPerson: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+            password: string;
+        };
+        /** @description Where a cut may be run, over width and depth of one pass. */
+        OperatingWindow: {
+            /** @description Widths a_e, mm, rising. */
+            widths: number[];
+            /**
+             * Format: double
+             * @description Height of the window, mm.
+             */
+            mostDepth: number;
+            /** @description Every limit that bends or ends the window. */
+            lines: components["schemas"]["WindowLine"][];
+            /**
+             * Format: double
+             * @description Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.
+             */
+            bestWidth: number;
+            /**
+             * Format: double
+             * @description Its depth, mm.
+             */
+            bestDepth: number;
+            /**
+             * Format: double
+             * @description Its removal rate Q, cm³/min.
+             */
+            bestRemovalRate: number;
+        };
+        /** @description An operation as the interface, the API and the exports know it. */
+        OperationDescription: {
+            code: string;
+            name: string;
+            families: components["schemas"]["CutterFamily"][];
+            fields: components["schemas"]["FieldDescription"][];
+            options: components["schemas"]["OptionDescription"][];
+        };
+        /** @description A choice between words. */
+        OptionDescription: {
+            /** @description Stable code. */
+            code: string;
+            /** @description Plain words. */
+            name: string;
+            /** @description What can be picked. */
+            picks: components["schemas"]["OptionPick"][];
+            /** @description Code of the pick taken when none is given. */
+            default: string;
+        };
+        /** @description One pick of an option. */
+        OptionPick: {
+            code: string;
+            words: string;
+        };
+        /**
+         * @description Where a value came from.
+         * @enum {unknown}
+         */
+        Origin: "typed" | "proposed" | "held" | "default";
+        PendingEntry: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            publishedRevision: number;
+            change: components["schemas"]["EditionChange"];
+            situation: components["schemas"]["SituationWords"];
+            staleBy: string[];
+        };
+        PersonView: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
+        /**
+         * @description Which part of an assembly a piece of its profile belongs to.
+         * @enum {unknown}
+         */
+        ProfilePart: "flutes" | "neck" | "shank" | "holder";
+        /** @description A cylinder or cone of the revolved profile, stacked from the tip towards the machine. */
+        ProfileSegment: {
+            /** @description Part it belongs to. */
+            part: components["schemas"]["ProfilePart"];
+            /**
+             * Format: double
+             * @description Length along the axis, mm.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Diameter at the end nearer the tip, mm.
+             */
+            lowerDiameter: number;
+            /**
+             * Format: double
+             * @description Diameter at the end nearer the machine, mm.
+             */
+            upperDiameter: number;
+        };
+        PublishRequest: {
+            note: null | string;
+        };
+        /**
+         * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
+         * @enum {unknown}
+         */
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness";
+        /** @description A quantity with the units of both systems. */
+        QuantityUnits: {
+            /** @description The quantity. */
+            quantity: components["schemas"]["Quantity"];
+            /** @description Its metric unit, the base unit of the core. */
+            metric: components["schemas"]["ShownUnit"];
+            /** @description Its unit where the inch is used. */
+            inch: components["schemas"]["ShownUnit"];
+        };
+        Reason: {
+            text: null | string;
+        };
+        /**
+         * @description What can be done to a revision of a record.
+         * @enum {unknown}
+         */
+        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "withdraw";
+        RecordEventView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            act: components["schemas"]["RecordAct"];
+            reason: string;
+        };
+        RecordRevisionView: {
+            /** Format: int32 */
+            number: number;
+            state: components["schemas"]["RecordState"];
+            /** Format: int32 */
+            version: number;
+            situation: components["schemas"]["SituationWords"];
+            numbers: {
+                [key: string]: number;
+            };
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["CalculationResult"];
+            snapshot: components["schemas"]["Situation"];
+            note: string;
+            proposedBy: string;
+            events: components["schemas"]["RecordEventView"][];
+            againstApproved: components["schemas"]["FigureChange"][];
+            /** Format: int32 */
+            approvedBefore: number;
+            moved: components["schemas"]["MovedFooting"][];
+            ifToday: components["schemas"]["FigureChange"][];
+        };
+        /**
+         * @description Where a revision of a record stands.
+         * @enum {unknown}
+         */
+        RecordState: "draft" | "inReview" | "approved" | "withdrawn";
+        RecordSummary: {
+            number: string;
+            /** Format: int32 */
+            revision: number;
+            state: components["schemas"]["RecordState"];
+            situation: components["schemas"]["SituationWords"];
+            proposedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            staleBy: string[];
+            hasApproved: boolean;
+            note: string;
+        };
+        RecordView: {
+            number: string;
+            operation: string;
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            revisions: components["schemas"]["RecordRevisionView"][];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfAssembly: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Assembly"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfCutter: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Cutter"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfHolder: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Holder"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfMachine: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Machine"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfSpeedChart: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["SpeedChart"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfWorkMaterial: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["WorkMaterial"];
+        };
+        /**
+         * @description What a person may do in the workshop.
+         * @enum {unknown}
+         */
+        Role: "reader" | "engineer" | "approver" | "administrator";
+        /** @description A sentence with numbers in it: a template with {0}, {1} … and its measures. */
+        Sentence: {
+            /** @description The words, with {0}, {1} … where measures stand. */
+            template: string;
+            /** @description The measures in order. */
+            measures: components["schemas"]["Measure"][];
+        };
+        SessionView: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+        };
+        /**
+         * @description What a limit's excess means.
+         * @enum {unknown}
+         */
+        Severity: "info" | "caution" | "stop";
+        SheetOfAssembly: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Assembly"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetOfCutter: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Cutter"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetOfHolder: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Holder"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetOfMachine: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Machine"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetOfSpeedChart: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["SpeedChart"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetOfWorkMaterial: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["WorkMaterial"];
+            profile: components["schemas"]["ProfileSegment"][];
+        };
+        SheetPreview: {
+            profile: components["schemas"]["ProfileSegment"][];
+            faults: components["schemas"]["Fault"][];
+        };
+        SheetRevisionOfAssembly: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Assembly"];
+        };
+        SheetRevisionOfCutter: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Cutter"];
+        };
+        SheetRevisionOfHolder: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Holder"];
+        };
+        SheetRevisionOfMachine: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Machine"];
+        };
+        SheetRevisionOfSpeedChart: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["SpeedChart"];
+        };
+        SheetRevisionOfWorkMaterial: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["WorkMaterial"];
+        };
+        /** @description How one unit system shows a quantity. */
+        ShownUnit: {
+            /** @description The unit's sign. */
+            unit: string;
+            /**
+             * Format: double
+             * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.
+             */
+            perBase: number;
+            /**
+             * Format: int32
+             * @description Decimals a shop reads; figures are rounded for show only and never stored rounded.
+             */
+            decimals: number;
+        };
+        SignIn: {
+            name: string;
+            password: string;
+        };
+        /** @description What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from. */
+        Situation: {
+            /** @description The work material. */
+            material: components["schemas"]["RevisedOfWorkMaterial"];
+            /** @description The cutter. */
+            cutter: components["schemas"]["RevisedOfCutter"];
+            /** @description The holder. */
+            holder: components["schemas"]["RevisedOfHolder"];
+            /** @description The assembly of both. */
+            assembly: components["schemas"]["RevisedOfAssembly"];
+            /** @description The machine. */
+            machine: components["schemas"]["RevisedOfMachine"];
+            /** @description The speed chart proposals start from. */
+            chart: components["schemas"]["RevisedOfSpeedChart"];
+        };
+        SituationWords: {
+            operation: string;
+            operationName: string;
+            /** Format: int32 */
+            materialId: number;
+            material: string;
+            condition: string;
+            /** Format: double */
+            hardness: number;
+            group: components["schemas"]["MaterialGroup"];
+            /** Format: int32 */
+            assemblyId: number;
+            assembly: string;
+            /** Format: double */
+            diameter: number;
+            /** Format: int32 */
+            teeth: number;
+            /** Format: double */
+            projection: number;
+            holder: string;
+            /** Format: int32 */
+            machineId: number;
+            machine: string;
+        };
+        /** @description A chart: a named set of rows, revised as a whole. */
+        SpeedChart: {
+            /** @description Name of the chart. */
+            name: string;
+            /** @description Its rows. */
+            rows: components["schemas"]["SpeedRow"][];
+        };
+        /**
+         * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
+         *     stated for the row's own width ratio; at another width it is thinned or thickened by geometry.
+         */
+        SpeedRow: {
+            /** @description Cutter family the row is for. */
+            family: components["schemas"]["CutterFamily"];
+            /** @description Cutting material the row is for. */
+            cuttingMaterial: components["schemas"]["CuttingMaterial"];
+            /** @description Sub-group of work material the row is for. */
+            subGroup: string;
+            /** @description Code of the operation the row is for. */
+            operation: string;
+            /**
+             * Format: double
+             * @description Starting cutting speed v_c, m/min, 1 to 3000.
+             */
+            cuttingSpeed: number;
+            /** @description Starting feed per tooth over diameter, rising diameters. */
+            feeds: components["schemas"]["FeedPoint"][];
+            /**
+             * Format: double
+             * @description Starting width of cut over diameter a_e/D, above 0 up to 1; the feeds are stated for it.
+             */
+            widthRatio: number;
+            /**
+             * Format: double
+             * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
+             */
+            depthRatio: number;
+            /** @description Where the row comes from. */
+            source?: string;
+        };
+        /** @description What a spindle gives at one speed. */
+        SpindlePoint: {
+            /**
+             * Format: double
+             * @description Spindle speed, rev/min.
+             */
+            speed: number;
+            /**
+             * Format: double
+             * @description Motor power, continuous, kW.
+             */
+            power: number;
+            /**
+             * Format: double
+             * @description Motor power, short-time, kW.
+             */
+            shortPower: number;
+            /**
+             * Format: double
+             * @description Torque at the spindle nose, continuous, N·m.
+             */
+            torque: number;
+            /**
+             * Format: double
+             * @description Torque at the spindle nose, short-time, N·m.
+             */
+            shortTorque: number;
+        };
+        /** @description One symbol with its value, as it goes into a formula. */
+        Term: {
+            symbol: string;
+            /** Format: double */
+            value: number;
+        };
+        Welcome: {
+            demo: boolean;
+            people: components["schemas"]["DemoPerson"][];
+        };
+        /** @description How deep each limit lets a cut be, over the width. */
+        WindowLine: {
+            /** @description The limit. */
+            kind: components["schemas"]["LimitKind"];
+            /** @description Plain words. */
+            name: string;
+            /** @description Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it. */
+            depths: number[];
+        };
+        /** @description A work material in one condition, with its force coefficients. */
+        WorkMaterial: {
+            /** @description Designation of the material, such as 42CrMo4. */
+            name: string;
+            /** @description Condition, such as quenched and tempered. */
+            condition?: string;
+            /** @description ISO 513 group. */
+            group: components["schemas"]["MaterialGroup"];
+            /** @description The shop's sub-group within the ISO group, such as P3; speed charts are kept by it. */
+            subGroup: string;
+            /**
+             * Format: double
+             * @description Brinell hardness HBW, 5 to 750.
+             */
+            hardness?: number;
+            /**
+             * Format: double
+             * @description Tensile strength R_m, MPa, 20 to 3000.
+             */
+            tensileStrength?: number;
+            /**
+             * Format: double
+             * @description Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).
+             */
+            specificCuttingForce: number;
+            /**
+             * Format: double
+             * @description Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).
+             */
+            chipExponent: number;
+            /**
+             * Format: double
+             * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).
+             */
+            radialRatio?: number;
+            /** @description Where the figures come from. */
+            source?: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export type operations = Record<string, never>;

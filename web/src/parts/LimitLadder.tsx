@@ -36,7 +36,7 @@ export function LimitLadder({ limits, most = 8 }: { limits: readonly Schemas['Ju
           .
         </p>
       )}
-      {not.length > 0 && <p className="notjudged">Not judged for lack of data: {not.map((l) => l.name.toLowerCase()).join(', ')}.</p>}
+      {not.length > 0 && <p className="notjudged">Not judged for lack of data: {not.map((l) => l.name.toLowerCase()).join('; ')}.</p>}
     </section>
   );
 }

@@ -2,7 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { ApiError, client, data, type Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
 import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
@@ -13,13 +14,15 @@ import { Figures } from './Figures';
 import { Passes } from './Passes';
 import { AlongAxis, FromSide } from './Picture';
 import { Sentence } from './Sentence';
+import { OperatingWindow } from './Window';
 import { useCalculation, useChoices, type Situation } from './useCalculation';
 
-type Tab = 'passes' | 'derivation';
+type Tab = 'window' | 'passes' | 'derivation';
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
 export function CalculatePage() {
   const navigate = useNavigate();
+  const units = useUnits();
   const queries = useQueryClient();
   const { search, typed, options, type, pick, choose } = useChoices();
   const operations = useOperations();
@@ -28,7 +31,7 @@ export function CalculatePage() {
   const machines = useMachines();
   const cutters = byId(useCutters().data);
   const [why, setWhy] = useState<string | null>(null);
-  const tab = (search.get('show') ?? 'passes') as Tab;
+  const tab = (search.get('show') ?? 'window') as Tab;
   const note = search.get('note') ?? '';
   const record = search.get('record');
   const version = search.get('version');
@@ -86,6 +89,12 @@ export function CalculatePage() {
     },
   });
 
+  const openRevision =
+    save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
+  const onMove = (width: number, depth: number) => {
+    type('widthOfCut', { text: units.editable(width, 'length'), system: units.system, base: width });
+    type('depthOfCut', { text: units.editable(depth, 'length'), system: units.system, base: depth });
+  };
   const onWhy = (symbol: string) => {
     setWhy(symbol);
     choose('show', 'derivation');
@@ -121,6 +130,7 @@ export function CalculatePage() {
               <div className="turns" role="tablist" aria-label="Below the picture">
                 {(
                   [
+                    ['window', 'Operating window'],
                     ['passes', 'Passes'],
                     ['derivation', 'Derivation'],
                   ] as const
@@ -131,6 +141,7 @@ export function CalculatePage() {
                 ))}
               </div>
               <div className="turned">
+                {tab === 'window' && complete && <OperatingWindow situation={complete} body={body} result={result} onMove={onMove} />}
                 {tab === 'passes' && <Passes result={result} />}
                 {tab === 'derivation' && <Derivation result={result} symbol={why} />}
               </div>
@@ -160,6 +171,7 @@ export function CalculatePage() {
             onChange={(e) => choose('note', e.target.value || undefined)}
           />
           <Problem error={save.error} />
+          {openRevision && <Link to={`/records/${openRevision}`}>Open {openRevision}</Link>}
         </div>
         <div className="acts">
           <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>

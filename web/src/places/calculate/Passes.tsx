@@ -10,9 +10,9 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
   const units = useUnits();
   const [across, down] = [figure(result, 'passesAcross'), figure(result, 'passesDown')];
   const [stock, wall] = [fieldValue(result, 'stockWidth'), fieldValue(result, 'wallHeight')];
-  const scale = Math.min((W - 90) / stock, (H - 40) / wall);
+  const scale = Math.min((W - 120) / stock, (H - 40) / wall);
   const [w, h] = [stock * scale, wall * scale];
-  const [x0, y0] = [60, 12];
+  const [x0, y0] = [76, 12];
   const drawn = across * down <= 400;
   const each = figure(result, 'time') / (across * down);
   return (

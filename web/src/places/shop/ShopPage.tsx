@@ -1,5 +1,5 @@
 import { Segmented, Table } from 'antd';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
@@ -48,7 +48,14 @@ function Materials() {
         loading={materials.isPending}
         dataSource={materials.data ?? []}
         columns={[
-          { title: 'Material', render: (_, m) => <MaterialName name={m.definition.name} group={m.definition.group} /> },
+          {
+            title: 'Material',
+            render: (_, m) => (
+              <Link to={`/shop/materials/${m.id}`}>
+                <MaterialName name={m.definition.name} group={m.definition.group} />
+              </Link>
+            ),
+          },
           { title: 'Sub-group', render: (_, m) => m.definition.subGroup },
           { title: 'Condition', render: (_, m) => m.definition.condition },
           { title: 'HB', align: 'right', render: (_, m) => mono(units.number(m.definition.hardness!, 'hardness')) },
@@ -81,7 +88,7 @@ function Machines() {
         {(machines.data ?? []).map(({ id, definition: m }) => (
           <section key={id} className="card notched">
             <h2>
-              {m.name} <span className="muted">{m.kind}</span>
+              <Link to={`/shop/machines/${id}`}>{m.name}</Link> <span className="muted">{m.kind}</span>
             </h2>
             <SpindleCurve curve={m.curve ?? []} least={m.leastSpeed} most={m.largestSpeed} />
             <div className="rows">

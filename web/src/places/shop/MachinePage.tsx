@@ -1,0 +1,210 @@
+import { useQuery } from '@tanstack/react-query';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useMayWork, useUnits } from '../../app/session';
+import { NumberField, type Typed } from '../../parts/NumberField';
+import { Problem } from '../../parts/Problem';
+import { SheetFrame } from '../../parts/SheetFrame';
+import type { Quantity } from '../../parts/units';
+import { useSheetForm } from '../../parts/useSheetForm';
+import { SpindleCurve } from './SpindleCurve';
+
+type Machine = Schemas['Machine'];
+type MachineSheet = Schemas['SheetOfMachine'];
+type Point = NonNullable<Machine['curve']>[number];
+
+const BLANK: Machine = {
+  name: '',
+  kind: 'three-axis mill',
+  interface: 'SK 40',
+  leastSpeed: 50,
+  largestSpeed: 8000,
+  largestFeed: 10000,
+  rapidFeed: 20000,
+  efficiency: 0.85,
+  synchronousLimit: 0,
+  curve: [],
+  source: '',
+};
+const NAMES: Record<string, string> = {
+  name: 'Name',
+  kind: 'Kind',
+  interface: 'Spindle interface',
+  leastSpeed: 'Lowest spindle speed',
+  largestSpeed: 'Highest spindle speed',
+  largestFeed: 'Largest axis feed',
+  rapidFeed: 'Rapid traverse',
+  efficiency: 'Efficiency, motor to edge',
+  synchronousLimit: 'Taps in step to',
+  curve: 'Power and torque',
+  source: 'Where the figures come from',
+};
+const NUMBERS: [keyof Machine & string, Quantity][] = [
+  ['leastSpeed', 'spindleSpeed'],
+  ['largestSpeed', 'spindleSpeed'],
+  ['largestFeed', 'feedRate'],
+  ['rapidFeed', 'feedRate'],
+  ['efficiency', 'ratio'],
+  ['synchronousLimit', 'spindleSpeed'],
+];
+const COLUMNS: [keyof Point, string, Quantity][] = [
+  ['speed', 'At', 'spindleSpeed'],
+  ['power', 'Power, continuous', 'power'],
+  ['shortPower', 'short-time', 'power'],
+  ['torque', 'Torque, continuous', 'torque'],
+  ['shortTorque', 'short-time', 'torque'],
+];
+
+/** A machine with what limits a cut on it; power and torque are entered point by point. */
+export function MachinePage() {
+  const { id } = useParams();
+  const isNew = id === 'new';
+  const sheet = useQuery({
+    queryKey: ['machines', Number(id)],
+    queryFn: () => data(client.GET('/api/v1/shop/machines/{id}', { params: { path: { id: Number(id) } } })),
+    enabled: !isNew,
+  });
+  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the machine…</p>;
+  if (sheet.error)
+    return (
+      <div className="page">
+        <Problem error={sheet.error} />
+      </div>
+    );
+  return <Editor key={`${id}-${sheet.data?.revision}`} sheet={sheet.data} />;
+}
+
+function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
+  const navigate = useNavigate();
+  const mayWork = useMayWork();
+  const form = useSheetForm<Machine, MachineSheet>({
+    sheet,
+    blank: BLANK,
+    list: 'machines',
+    create: (body) => data(client.POST('/api/v1/shop/machines', { body })) as Promise<MachineSheet>,
+    change: (from, body) =>
+      data(
+        client.PUT('/api/v1/shop/machines/{id}', {
+          params: { path: { id: from.id } },
+          headers: { 'If-Match': `"${from.revision}"` },
+          body,
+        }),
+      ) as Promise<MachineSheet>,
+    onSaved: (saved) => void navigate(`/shop/machines/${saved.id}`, { replace: true }),
+  });
+  const machine = form.definition;
+  return (
+    <SheetFrame
+      title={sheet ? sheet.definition.name : 'A new machine'}
+      back={{ to: '/shop/machines', words: 'Machines' }}
+      sheet={sheet}
+      form={form}
+      fields={NUMBERS.map(([key]) => key)}
+      names={NAMES}
+    >
+      <div className="columns">
+        <section>
+          <h2>What limits a cut</h2>
+          {NUMBERS.map(([key, quantity]) => (
+            <NumberField
+              key={key}
+              label={NAMES[key]!}
+              quantity={quantity}
+              {...form.number(key)}
+              refused={form.refused[key]}
+              disabled={!mayWork}
+            />
+          ))}
+          {(['name', 'kind', 'interface', 'source'] as const).map((key) => (
+            <label key={key} className="line">
+              {NAMES[key]}
+              <Input value={machine[key] ?? ''} disabled={!mayWork} onChange={(e) => form.set(key, e.target.value)} />
+            </label>
+          ))}
+        </section>
+        <section className="wide">
+          <h2>Power and torque over speed</h2>
+          <div className="card notched">
+            <SpindleCurve curve={machine.curve ?? []} least={machine.leastSpeed} most={machine.largestSpeed} />
+          </div>
+          <Curve points={machine.curve ?? []} refused={form.refused} disabled={!mayWork} onChange={(curve) => form.set('curve', curve)} />
+        </section>
+      </div>
+    </SheetFrame>
+  );
+}
+
+function Curve(props: {
+  points: readonly Point[];
+  refused: Record<string, string>;
+  disabled: boolean;
+  onChange: (points: Point[]) => void;
+}) {
+  const { points, refused, disabled, onChange } = props;
+  const units = useUnits();
+  const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
+  const put = (i: number, key: keyof Point, t: Typed | undefined) => {
+    setTyped({ ...typed, [`${i}.${key}`]: t });
+    if (t) onChange(points.map((p, j) => (j === i ? { ...p, [key]: t.base } : p)));
+  };
+  const add = () => {
+    const last = points[points.length - 1] ?? { speed: 500, power: 5, shortPower: 7, torque: 95, shortTorque: 130 };
+    onChange([...points, { ...last, speed: last.speed * 2, torque: last.torque / 2, shortTorque: last.shortTorque / 2 }]);
+  };
+  return (
+    <>
+      <table className="curve">
+        <thead>
+          <tr>
+            {COLUMNS.map(([key, words, quantity]) => (
+              <th key={key}>
+                {words}, {units.unit(quantity)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((p, i) => (
+            <tr key={i}>
+              {COLUMNS.map(([key, words, quantity]) => (
+                <td key={key}>
+                  <NumberField
+                    bare
+                    label={`${words}, point ${i + 1}`}
+                    quantity={quantity}
+                    value={p[key]}
+                    typed={typed[`${i}.${key}`]}
+                    onTyped={(t) => put(i, key, t)}
+                    refused={refused[`curve[${i}].${key}`]}
+                    disabled={disabled}
+                  />
+                </td>
+              ))}
+              {!disabled && (
+                <td>
+                  <Button
+                    size="small"
+                    type="text"
+                    onClick={() => {
+                      setTyped({});
+                      onChange(points.filter((_, j) => j !== i));
+                    }}
+                  >
+                    Take out
+                  </Button>
+                </td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!disabled && points.length < 40 && (
+        <Button size="small" onClick={add}>
+          Add a point
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+import { useQuery } from '@tanstack/react-query';
+import { Input, Select } from 'antd';
+import { useNavigate, useParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useMayWork } from '../../app/session';
+import { NumberField } from '../../parts/NumberField';
+import { Problem } from '../../parts/Problem';
+import { SheetFrame } from '../../parts/SheetFrame';
+import type { Quantity } from '../../parts/units';
+import { useSheetForm } from '../../parts/useSheetForm';
+
+type Material = Schemas['WorkMaterial'];
+type MaterialSheet = Schemas['SheetOfWorkMaterial'];
+
+const BLANK: Material = {
+  name: '',
+  condition: '',
+  group: 'P',
+  subGroup: 'P1',
+  hardness: 180,
+  tensileStrength: 600,
+  specificCuttingForce: 1700,
+  chipExponent: 0.25,
+  radialRatio: 0.3,
+  source: '',
+};
+const NAMES: Record<string, string> = {
+  name: 'Name',
+  condition: 'Condition',
+  group: 'ISO 513 group',
+  subGroup: 'Sub-group of the shop',
+  hardness: 'Brinell hardness',
+  tensileStrength: 'Tensile strength',
+  specificCuttingForce: 'Specific cutting force at 1 mm',
+  chipExponent: 'Rise for thin chips',
+  radialRatio: 'Radial over tangential force',
+  source: 'Where the figures come from',
+};
+const NUMBERS: [keyof Material & string, string, Quantity][] = [
+  ['hardness', 'HBW', 'hardness'],
+  ['tensileStrength', 'R_m', 'stress'],
+  ['specificCuttingForce', 'k_c1.1', 'stress'],
+  ['chipExponent', 'm_c', 'ratio'],
+  ['radialRatio', 'k_r', 'ratio'],
+];
+const WORDS = ['name', 'condition', 'subGroup', 'source'] as const;
+
+/** A work material with its force coefficients. A change makes the records that rest on it stale. */
+export function MaterialPage() {
+  const { id } = useParams();
+  const isNew = id === 'new';
+  const sheet = useQuery({
+    queryKey: ['materials', Number(id)],
+    queryFn: () => data(client.GET('/api/v1/shop/materials/{id}', { params: { path: { id: Number(id) } } })),
+    enabled: !isNew,
+  });
+  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the work material…</p>;
+  if (sheet.error)
+    return (
+      <div className="page">
+        <Problem error={sheet.error} />
+      </div>
+    );
+  return <Editor key={id} sheet={sheet.data} />;
+}
+
+function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
+  const navigate = useNavigate();
+  const mayWork = useMayWork();
+  const form = useSheetForm<Material, MaterialSheet>({
+    sheet,
+    blank: BLANK,
+    list: 'materials',
+    create: (body) => data(client.POST('/api/v1/shop/materials', { body })) as Promise<MaterialSheet>,
+    change: (from, body) =>
+      data(
+        client.PUT('/api/v1/shop/materials/{id}', {
+          params: { path: { id: from.id } },
+          headers: { 'If-Match': `"${from.revision}"` },
+          body,
+        }),
+      ) as Promise<MaterialSheet>,
+    onSaved: (saved) => void navigate(`/shop/materials/${saved.id}`, { replace: true }),
+  });
+  const material = form.definition;
+  return (
+    <SheetFrame
+      title={sheet ? sheet.definition.name : 'A new work material'}
+      back={{ to: '/shop/materials', words: 'Work materials' }}
+      sheet={sheet}
+      form={form}
+      fields={NUMBERS.map(([key]) => key)}
+      names={NAMES}
+    >
+      <div className="columns">
+        <section>
+          <h2>Which it is</h2>
+          {WORDS.map((key) => (
+            <label key={key} className="line">
+              {NAMES[key]}
+              <Input value={material[key] ?? ''} disabled={!mayWork} onChange={(e) => form.set(key, e.target.value)} />
+            </label>
+          ))}
+          <label className="line">
+            {NAMES.group}
+            <Select
+              aria-label="ISO 513 group"
+              value={material.group}
+              disabled={!mayWork}
+              onChange={(g) => form.set('group', g)}
+              options={(['P', 'M', 'K', 'N', 'S', 'H'] as const).map((g) => ({ value: g, label: g }))}
+            />
+          </label>
+        </section>
+        <section>
+          <h2>How hard it is to cut</h2>
+          {NUMBERS.map(([key, symbol, quantity]) => (
+            <NumberField
+              key={key}
+              label={NAMES[key]!}
+              symbol={symbol}
+              quantity={quantity}
+              {...form.number(key)}
+              refused={form.refused[key]}
+              disabled={!mayWork}
+            />
+          ))}
+        </section>
+      </div>
+    </SheetFrame>
+  );
+}
