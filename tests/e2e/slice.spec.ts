@@ -43,10 +43,10 @@ test('from a cutter on the shelf to a published figure', async ({ browser }) => 
     await maren.getByRole('button', { name: 'Why: Torque' }).click();
     await expect(maren.locator('.derivation li[data-asked="true"]')).toContainText('P');
     await choose(maren, 'Machine', 'Old Peg');
-    await expect(maren.getByText(/Highest spindle speed: .* is asked for/)).toBeVisible();
+    await expect(maren.getByText(/Highest speed: .* is asked for/)).toBeVisible();
     await maren.getByLabel('Cutting speed').press('Escape');
     await expect(maren.locator('[data-figure="spindleSpeed"] b')).toHaveText('4500');
-    await expect(maren.getByText(/was held from .* by: highest spindle speed/)).toBeVisible();
+    await expect(maren.getByText(/was held from .* by: highest speed/)).toBeVisible();
     await choose(maren, 'Machine', 'Brindle');
   });
 

@@ -83,3 +83,20 @@ test('switching the units twice changes no bit of what was typed', async ({ brow
   await width.fill('3/32');
   await expect.poll(() => typedBase(page.url(), 'widthOfCut')).toBe('2.38125');
 });
+
+test('the point in the operating window moves with pointer and keys, and all figures follow', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  const window = page.getByRole('application', { name: /Operating window/ });
+  await expect(window.getByText('deflection')).toBeVisible();
+  const box = (await window.boundingBox())!;
+  const removal = await figure(page, 'removalRate');
+  await page.mouse.move(box.x + box.width * 0.2, box.y + box.height * 0.7);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.15, box.y + box.height * 0.75);
+  await page.mouse.up();
+  await expect.poll(() => figure(page, 'removalRate')).not.toBe(removal);
+  const width = Number(typedBase(page.url(), 'widthOfCut'));
+  expect(width).toBeGreaterThan(0);
+  await window.press('ArrowRight');
+  await expect.poll(() => Number(typedBase(page.url(), 'widthOfCut'))).toBeGreaterThan(width);
+});

@@ -93,8 +93,8 @@ public static class LimitCatalogue
     /// <summary>The limit's name in plain words.</summary>
     public static string NameOf(LimitKind kind) => kind switch
     {
-        LimitKind.HighestSpeed => "Highest spindle speed",
-        LimitKind.LowestSpeed => "Lowest spindle speed",
+        LimitKind.HighestSpeed => "Highest speed",
+        LimitKind.LowestSpeed => "Lowest speed",
         LimitKind.PowerContinuous => "Power, continuous",
         LimitKind.PowerShortTime => "Power, short-time",
         LimitKind.TorqueContinuous => "Torque, continuous",

@@ -122,16 +122,27 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         return new(choices, holds, thinning);
     }
 
-    /// <summary>Largest value within a range that keeps a condition which holds for small values and fails for large ones; NaN when even the least fails.</summary>
+    /// <summary>
+    /// Largest value of a range up to which a condition holds; NaN when even the least fails. The load of helical edges does not
+    /// rise evenly with depth, so the range is walked in steps to the first failure, which is then closed in on.
+    /// </summary>
     /// <param name="least">Lower end, above 0.</param>
     /// <param name="most">Upper end.</param>
     /// <param name="holds">The condition.</param>
     public static double LargestWithin(double least, double most, Func<double, bool> holds)
     {
-        if (holds(most)) return most;
+        const int steps = 16;
         if (!holds(least)) return double.NaN;
-        double inside = least, outside = most;
-        for (int i = 0; i < 40 && outside - inside > 1e-8 * most; i++)
+        double inside = least, outside = double.NaN;
+        for (int i = 1; i <= steps && double.IsNaN(outside); i++)
+        {
+            double at = i == steps ? most : least + ((most - least) * i / steps);
+            if (holds(at)) inside = at;
+            else outside = at;
+        }
+
+        if (double.IsNaN(outside)) return most;
+        while (outside - inside > 1e-8 * most)
         {
             double middle = (inside + outside) / 2;
             if (holds(middle)) inside = middle;

@@ -82,7 +82,7 @@ public class SideMillingProperties
             double lag = Math.Max(ChipSection.Lag(depth, helix, 12), 1e-5), pitch = 2 * Math.PI / teeth;
             double searched = Enumerable.Range(0, 2000).Max(i => ChipSection.SumAt(i * pitch / 2000, pitch, lag, arc)) * 0.1 * depth;
             double found = ChipSection.Largest(0.1, depth, teeth, lag, arc);
-            return found >= searched * (1 - 1e-12) && found <= searched * 1.05;
+            return found >= searched * (1 - 1e-9) && found <= searched * 1.05;
         },
         iter: 3000);
 

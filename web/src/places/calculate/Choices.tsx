@@ -20,9 +20,7 @@ const OPTION_GROUPS: Record<string, string> = { chip: 'Per tooth', ways: 'Along'
 export function Choices({ operation, result, typed, refused, type, pick }: Props) {
   const units = useUnits();
   const groups = [...new Set(operation.fields.map((f) => f.group))];
-  const names = new Map(
-    result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous| spindle speed$/, '')]),
-  );
+  const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]));
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
     const range =

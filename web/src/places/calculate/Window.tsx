@@ -99,7 +99,7 @@ export function OperatingWindow({ situation, body, result, onMove }: Props) {
           const flat = bent.length > 2 && Math.abs(bent[0]!.d - bent[bent.length - 1]!.d) < 1e-3 * mostDepth;
           const edges = widths.filter((_, i) => i > 0 && line.depths[i]! > 0 !== line.depths[i - 1]! > 0);
           const colour = LINE[line.kind ?? ''] ?? '#5C6773';
-          const name = line.name.toLowerCase().replace(/ (at|of) the .*|, continuous/, '');
+          const name = line.kind === 'depthOfCutter' ? 'APMX' : line.name.toLowerCase().replace(/ (at|of) the .*|, continuous/, '');
           const label = bent[Math.round(bent.length * (flat ? 0.84 - k * 0.04 : 0.5 + (k % 3) * 0.16))];
           return (
             <g key={line.kind} stroke={colour} fill="none">
@@ -114,7 +114,13 @@ export function OperatingWindow({ situation, body, result, onMove }: Props) {
                 <line key={w} x1={x(w)} x2={x(w)} y1={TOP} y2={BASE} strokeDasharray="2 3" />
               ))}
               {label && (
-                <text x={x(label.w)} y={y(label.d) - 5} textAnchor="middle" className="dim" style={{ fill: colour }}>
+                <text
+                  x={x(label.w)}
+                  y={y(label.d) + (line.kind === 'depthOfCutter' ? 12 : -5)}
+                  textAnchor="middle"
+                  className="dim"
+                  style={{ fill: colour }}
+                >
                   {name}
                 </text>
               )}

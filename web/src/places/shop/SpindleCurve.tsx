@@ -49,7 +49,7 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
             {units.number(p.speed, 'spindleSpeed')}
           </text>
         ))}
-      <text x={LEFT + 14} y={48} className="dim" style={{ fill: '#8A5A12' }}>
+      <text x={W - 14} y={BASE - 28} textAnchor="end" className="dim" style={{ fill: '#8A5A12' }}>
         torque {units.text(first.torque, 'torque')}, short-time {units.text(first.shortTorque, 'torque')}
       </text>
       <text x={W - 14} y={BASE - 12} textAnchor="end" className="dim" style={{ fill: '#27457C' }}>
