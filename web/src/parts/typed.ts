@@ -1,8 +1,26 @@
-import { create, evaluateDependencies, type FactoryFunctionMap } from 'mathjs/number';
+import {
+  addDependencies,
+  create,
+  divideDependencies,
+  evaluateDependencies,
+  multiplyDependencies,
+  subtractDependencies,
+  unaryMinusDependencies,
+  unaryPlusDependencies,
+  type FactoryFunctionMap,
+} from 'mathjs/number';
 import type { Quantity, UnitFormat } from './units';
 
 // The library's parser over plain numbers; its types admit that a part may be missing.
-const math = create({ evaluateDependencies } as FactoryFunctionMap);
+const math = create({
+  addDependencies,
+  divideDependencies,
+  evaluateDependencies,
+  multiplyDependencies,
+  subtractDependencies,
+  unaryMinusDependencies,
+  unaryPlusDependencies,
+} as FactoryFunctionMap);
 
 export type Reading = { base: number } | { refused: string };
 

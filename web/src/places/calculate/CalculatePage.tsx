@@ -92,8 +92,8 @@ export function CalculatePage() {
   const openRevision =
     save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
   const onMove = (width: number, depth: number) => {
-    type('widthOfCut', { text: units.editable(width, 'length'), system: units.system, base: width });
-    type('depthOfCut', { text: units.editable(depth, 'length'), system: units.system, base: depth });
+    const at = (base: number) => ({ text: units.editable(base, 'length'), system: units.system, base });
+    type({ widthOfCut: at(width), depthOfCut: at(depth) });
   };
   const onWhy = (symbol: string) => {
     setWhy(symbol);
@@ -112,7 +112,16 @@ export function CalculatePage() {
         fixed={record !== null}
       />
       <div className={`work ${stale ? 'stale-figures' : ''}`}>
-        {operation && <Choices operation={operation} result={result} typed={typed} refused={refused} type={type} pick={pick} />}
+        {operation && (
+          <Choices
+            operation={operation}
+            result={result}
+            typed={typed}
+            refused={refused}
+            type={(code, t) => type({ [code]: t })}
+            pick={pick}
+          />
+        )}
         <section className="centre" aria-label="Picture">
           <Problem error={general ?? operations.error ?? materials.error ?? assemblies.error ?? machines.error} />
           {result && cutter && assembly && (

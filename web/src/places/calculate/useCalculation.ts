@@ -26,29 +26,30 @@ export function useChoices() {
     return all;
   }, [search]);
 
-  const set = useCallback(
-    (key: string, value: string | undefined) =>
+  const setMany = useCallback(
+    (values: Record<string, string | undefined>) =>
       setSearch(
         (s) => {
-          if (value === undefined) s.delete(key);
-          else s.set(key, value);
+          for (const [key, value] of Object.entries(values)) {
+            if (value === undefined) s.delete(key);
+            else s.set(key, value);
+          }
           return s;
         },
         { replace: true },
       ),
     [setSearch],
   );
+  const set = useCallback((key: string, value: string | undefined) => setMany({ [key]: value }), [setMany]);
 
   return {
     search,
     typed,
     options,
-    type: (code: string, t: Typed | undefined) => {
-      setTyped((all) => {
-        const rest = Object.fromEntries(Object.entries(all).filter(([key]) => key !== code));
-        return t ? { ...rest, [code]: t } : rest;
-      });
-      set(`n.${code}`, t && String(t.base));
+    /** Takes what was typed in some fields, all at once; undefined gives a field's proposal back. */
+    type: (values: Record<string, Typed | undefined>) => {
+      setTyped((all) => Object.fromEntries(Object.entries({ ...all, ...values }).filter((e): e is [string, Typed] => e[1] !== undefined)));
+      setMany(Object.fromEntries(Object.entries(values).map(([code, t]) => [`n.${code}`, t && String(t.base)])));
     },
     pick: (code: string, value: string) => set(`o.${code}`, value),
     choose: set,
