@@ -10,6 +10,9 @@ export interface Typed {
   base: number;
 }
 
+/** What was typed, as long as it is what stands; after an undo it is not. */
+export const still = (typed: Typed | undefined, value: number): Typed | undefined => (typed?.base === value ? typed : undefined);
+
 export interface NumberFieldProps {
   label: string;
   symbol?: string;

@@ -35,14 +35,15 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     setLastKey(key);
   }
 
-  function set<K extends keyof T & string>(key: K, value: T[K] | undefined, typed?: Typed) {
+  /** Changes one field; `step` tells edits within it apart for undo. */
+  function set<K extends keyof T & string>(key: K, value: T[K] | undefined, typed?: Typed, step: string = key) {
     const edits = { ...now.edits };
     const all = { ...now.typed };
     if (value === undefined) delete edits[key];
     else edits[key] = value;
     if (typed) all[key] = typed;
     else delete all[key];
-    put({ edits, typed: all }, key);
+    put({ edits, typed: all }, step);
   }
 
   const save = useMutation({

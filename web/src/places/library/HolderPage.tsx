@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
-import { NumberField, type Typed } from '../../parts/NumberField';
+import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { useAssemblies, type HolderSheet } from '../../parts/shelf';
@@ -197,7 +197,7 @@ function Segments({
               label={label}
               quantity="length"
               value={s[key]}
-              typed={typed[`${i}.${key}`]}
+              typed={still(typed[`${i}.${key}`], s[key])}
               onTyped={(t) => put(i, key, t)}
               disabled={disabled}
             />

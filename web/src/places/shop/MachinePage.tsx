@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
-import { NumberField, type Typed } from '../../parts/NumberField';
+import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import type { Quantity } from '../../parts/units';
@@ -175,7 +175,7 @@ function Curve(props: {
                     label={`${words}, point ${i + 1}`}
                     quantity={quantity}
                     value={p[key]}
-                    typed={typed[`${i}.${key}`]}
+                    typed={still(typed[`${i}.${key}`], p[key])}
                     onTyped={(t) => put(i, key, t)}
                     refused={refused[`curve[${i}].${key}`]}
                     disabled={disabled}

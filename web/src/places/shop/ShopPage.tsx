@@ -1,9 +1,9 @@
-import { Segmented, Table } from 'antd';
+import { Button, Segmented, Table } from 'antd';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
-import { cuttingMaterialWords, useCharts, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { useCharts, useMachines, useMaterials, useOperations } from '../../parts/shelf';
 import { SpeedChartTable } from './SpeedChartTable';
 import { SpindleCurve } from './SpindleCurve';
 
@@ -13,6 +13,7 @@ type Kind = 'materials' | 'machines' | 'charts';
 export function ShopPage() {
   const kind = (useParams().kind ?? 'materials') as Kind;
   const navigate = useNavigate();
+  const mayWork = useMayWork();
   return (
     <div className="page">
       <header>
@@ -26,6 +27,9 @@ export function ShopPage() {
             { value: 'charts', label: 'Speed chart' },
           ]}
         />
+        <span className="grow" />
+        {mayWork && kind === 'materials' && <Button onClick={() => void navigate('/shop/materials/new')}>Add a work material</Button>}
+        {mayWork && kind === 'machines' && <Button onClick={() => void navigate('/shop/machines/new')}>Add a machine</Button>}
       </header>
       {kind === 'materials' && <Materials />}
       {kind === 'machines' && <Machines />}
@@ -124,17 +128,11 @@ function Machines() {
 function Charts() {
   const charts = useCharts();
   const operations = useOperations();
-  const names = new Map((operations.data ?? []).map((o) => [o.code, o.name]));
   return (
     <>
       <Problem error={charts.error} />
       {(charts.data ?? []).map((chart) => (
-        <SpeedChartTable
-          key={`${chart.id}-${chart.revision}`}
-          chart={chart}
-          nameOf={(code) => names.get(code) ?? code}
-          materialOf={(m) => cuttingMaterialWords[m] ?? m}
-        />
+        <SpeedChartTable key={chart.id} chart={chart} operations={operations.data ?? []} />
       ))}
     </>
   );

@@ -1,27 +1,22 @@
-import { Table } from 'antd';
+import { Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
-import { NumberField } from '../../parts/NumberField';
+import { useMayWork } from '../../app/session';
+import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import type { Typed } from '../../parts/NumberField';
+import { cuttingMaterialWords } from '../../parts/shelf';
 import { useSheetForm } from '../../parts/useSheetForm';
+import type { Quantity } from '../../parts/units';
 
 type Chart = Schemas['SpeedChart'];
 type Row = Chart['rows'][number];
 type ChartSheet = Schemas['SheetOfSpeedChart'];
 
+/** Diameters whose feeds stand in the table, mm; the chart itself may have more. */
+const SHOWN = [6, 12, 20];
+
 /** The shop's starting figures; an engineer changes a figure where it stands, and the chart is revised as a whole. */
-export function SpeedChartTable({
-  chart,
-  nameOf,
-  materialOf,
-}: {
-  chart: ChartSheet;
-  nameOf: (code: string) => string;
-  materialOf: (code: string) => string;
-}) {
-  const units = useUnits();
+export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; operations: readonly Schemas['OperationDescription'][] }) {
   const mayWork = useMayWork();
   const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
   const form = useSheetForm<Chart, ChartSheet>({
@@ -36,32 +31,32 @@ export function SpeedChartTable({
     onSaved: () => setTyped({}),
   });
   const rows = form.definition.rows;
-  const put = (i: number, key: 'cuttingSpeed' | 'widthRatio' | 'depthRatio', t: Typed | undefined) => {
-    setTyped((all) => ({ ...all, [`${i}.${key}`]: t }));
-    const value = t?.base ?? chart.definition.rows[i]![key];
+  const put = (at: number, next: Row, step: string) =>
     form.set(
       'rows',
-      rows.map((r, j) => (j === i ? { ...r, [key]: value } : r)),
+      rows.map((r, i) => (i === at ? next : r)),
+      undefined,
+      step,
     );
-  };
-  const field = (
-    i: number,
-    row: Row,
-    key: 'cuttingSpeed' | 'widthRatio' | 'depthRatio',
-    label: string,
-    quantity: 'cuttingSpeed' | 'ratio',
-  ) => (
+
+  // A box of the table: where its value stands in the row, and how the row looks with another one.
+  const box = (at: number, path: string, label: string, quantity: Quantity, value: number, into: (value: number) => Row) => (
     <NumberField
       bare
-      label={`${label}, row ${i + 1}`}
+      label={`${label}, row ${at + 1}`}
       quantity={quantity}
-      value={row[key]}
-      typed={typed[`${i}.${key}`]}
-      onTyped={(t) => put(i, key, t)}
-      refused={form.refused[`rows[${i}].${key}`]}
+      value={value}
+      typed={still(typed[`${at}.${path}`], value)}
+      onTyped={(t) => {
+        setTyped((all) => ({ ...all, [`${at}.${path}`]: t }));
+        if (t) put(at, into(t.base), `${at}.${path}`);
+      }}
+      refused={form.refused[`rows[${at}].${path}`]}
       disabled={!mayWork}
     />
   );
+  const operationNames = operations.map((o) => ({ value: o.code, label: o.name }));
+
   return (
     <SheetFrame
       title={chart.definition.name}
@@ -81,28 +76,126 @@ export function SpeedChartTable({
         pagination={false}
         dataSource={rows.map((r, at) => ({ ...r, at }))}
         columns={[
-          { title: 'Material', render: (_, r) => r.subGroup },
-          { title: 'Cutter', render: (_, r) => `square end mill, ${materialOf(r.cuttingMaterial)}` },
-          { title: 'Operation', render: (_, r) => nameOf(r.operation) },
-          { title: 'Cutting speed', align: 'right', render: (_, r) => field(r.at, r, 'cuttingSpeed', 'Cutting speed', 'cuttingSpeed') },
-          { title: 'Width / D', align: 'right', render: (_, r) => field(r.at, r, 'widthRatio', 'Width over diameter', 'ratio') },
-          { title: 'Depth / D', align: 'right', render: (_, r) => field(r.at, r, 'depthRatio', 'Depth over diameter', 'ratio') },
           {
-            title: `Feed per tooth at Ø 6, 12, 20`,
-            align: 'right',
+            title: 'Material',
+            width: 80,
             render: (_, r) => (
-              <span className="mono">
-                {[6, 12, 20]
-                  .map((d) => r.feeds.find((f) => f.diameter === d)?.feedPerTooth)
-                  .filter((f) => f !== undefined)
-                  .map((f) => units.number(f, 'chip'))
-                  .join('  ')}
-              </span>
+              <Input
+                variant="borderless"
+                aria-label={`Sub-group, row ${r.at + 1}`}
+                value={r.subGroup}
+                disabled={!mayWork}
+                onChange={(e) => put(r.at, { ...rows[r.at]!, subGroup: e.target.value }, `${r.at}.subGroup`)}
+              />
             ),
           },
-          { title: 'From', render: (_, r) => <span className="muted small">{r.source}</span> },
+          {
+            title: 'Square end mill of',
+            render: (_, r) => (
+              <Select
+                variant="borderless"
+                size="small"
+                aria-label={`Cutting material, row ${r.at + 1}`}
+                value={r.cuttingMaterial}
+                disabled={!mayWork}
+                onChange={(cuttingMaterial) => put(r.at, { ...rows[r.at]!, cuttingMaterial }, `${r.at}.cuttingMaterial`)}
+                options={(['carbide', 'highSpeedSteel'] as const).map((m) => ({ value: m, label: cuttingMaterialWords[m] }))}
+              />
+            ),
+          },
+          {
+            title: 'Operation',
+            render: (_, r) => (
+              <Select
+                variant="borderless"
+                size="small"
+                aria-label={`Operation, row ${r.at + 1}`}
+                value={r.operation}
+                disabled={!mayWork}
+                onChange={(operation) => put(r.at, { ...rows[r.at]!, operation }, `${r.at}.operation`)}
+                options={operationNames}
+              />
+            ),
+          },
+          {
+            title: 'Cutting speed',
+            render: (_, r) =>
+              box(r.at, 'cuttingSpeed', 'Cutting speed', 'cuttingSpeed', r.cuttingSpeed, (v) => ({ ...rows[r.at]!, cuttingSpeed: v })),
+          },
+          {
+            title: 'Width / D',
+            render: (_, r) =>
+              box(r.at, 'widthRatio', 'Width over diameter', 'ratio', r.widthRatio, (v) => ({ ...rows[r.at]!, widthRatio: v })),
+          },
+          {
+            title: 'Depth / D',
+            render: (_, r) =>
+              box(r.at, 'depthRatio', 'Depth over diameter', 'ratio', r.depthRatio, (v) => ({ ...rows[r.at]!, depthRatio: v })),
+          },
+          ...SHOWN.map((diameter) => ({
+            title: `f_z at Ø${diameter}`.replace('_', ''),
+            render: (_: unknown, r: Row & { at: number }) => {
+              const j = r.feeds.findIndex((f) => f.diameter === diameter);
+              if (j < 0) return <span className="muted">by proportion</span>;
+              return box(r.at, `feeds[${j}].feedPerTooth`, `Feed per tooth at ${diameter} mm`, 'chip', r.feeds[j]!.feedPerTooth, (v) => ({
+                ...rows[r.at]!,
+                feeds: rows[r.at]!.feeds.map((f, i) => (i === j ? { ...f, feedPerTooth: v } : f)),
+              }));
+            },
+          })),
+          {
+            title: '',
+            render: (_, r) =>
+              mayWork && (
+                <Button
+                  type="text"
+                  size="small"
+                  aria-label={`Take out row ${r.at + 1}`}
+                  onClick={() => {
+                    setTyped({});
+                    form.set(
+                      'rows',
+                      rows.filter((_row, i) => i !== r.at),
+                      undefined,
+                      `out ${r.at}`,
+                    );
+                  }}
+                >
+                  Take out
+                </Button>
+              ),
+          },
         ]}
       />
+      {mayWork && (
+        <p>
+          <Button
+            onClick={() =>
+              form.set(
+                'rows',
+                [
+                  ...rows,
+                  {
+                    family: 'squareEndMill',
+                    cuttingMaterial: 'carbide',
+                    subGroup: '',
+                    operation: operations[0]?.code ?? '',
+                    cuttingSpeed: 100,
+                    feeds: SHOWN.map((diameter) => ({ diameter, feedPerTooth: Number((diameter * 0.005).toFixed(4)) })),
+                    widthRatio: 0.2,
+                    depthRatio: 1,
+                    source: 'added here, not yet tried',
+                  },
+                ],
+                undefined,
+                `row ${rows.length}`,
+              )
+            }
+          >
+            Add a row
+          </Button>
+        </p>
+      )}
     </SheetFrame>
   );
 }
