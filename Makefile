@@ -43,14 +43,14 @@ demo-reset: ## forget the demo's data and start afresh
 	rm -rf $(DATA)
 	$(MAKE) demo
 
-unit: ## xUnit only
-	tests/run.sh unit
+unit: $(STAMPS)/npm ## xUnit and the front end's own tests only
+	tests/run.sh unit web
 
 e2e: ## browser journeys only
 	tests/run.sh e2e
 
 test: build $(STAMPS)/chromium ## every test, ending with the totals
-	tests/run.sh unit e2e
+	tests/run.sh unit web e2e
 
 check: $(STAMPS)/npm ## formatting and types
 	dotnet format Incisura.slnx --verify-no-changes --no-restore

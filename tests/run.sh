@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Runs the test runners named (unit, e2e), then prints one line with the totals of all of them.
+# Runs the test runners named (unit, web, e2e), then prints one line with the totals of all of them.
 # Fails when a test failed, or when a runner did not run or ran nothing.
 set -uo pipefail
 cd "$(dirname "$0")/.."
@@ -16,6 +16,11 @@ for runner in "$@"; do
         dotnet build "tests/$project" -c Release -v q --nologo || continue
         dotnet run --no-build -c Release --project "tests/$project" -- -noColor -noLogo -ctrf "$results/$project.json" 2>&1 | grep -vE ' (INF|WRN)\] '
       done
+      ;;
+    web)
+      wanted+=("$results/web.json")
+      ln -sfn ../../web/node_modules tests/web/node_modules
+      (cd tests/web && ./node_modules/.bin/vitest run --reporter=default --reporter=json --outputFile.json="../../$results/web.json")
       ;;
     e2e)
       wanted+=("$results/e2e.json")

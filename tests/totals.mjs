@@ -1,4 +1,4 @@
-// Adds up what the runners wrote: CTRF from xUnit, Playwright's own JSON from the browser journeys.
+// Adds up what the runners wrote: CTRF from xUnit, the own JSON of Vitest and of Playwright.
 import { readFileSync } from 'node:fs';
 
 const total = { passed: 0, failed: 0, skipped: 0 };
@@ -6,19 +6,16 @@ for (const file of process.argv.slice(2)) {
   let ran;
   try {
     const report = JSON.parse(readFileSync(file, 'utf8'));
-    const s = report.results?.summary;
-    ran = s
-      ? {
-          passed: s.passed,
-          failed: s.failed + (s.other ?? 0),
-          skipped: s.skipped + s.pending,
-        }
-      : {
-          passed: report.stats.expected + report.stats.flaky,
-          failed: report.stats.unexpected,
-          skipped: report.stats.skipped,
-        };
-    if (!s && report.errors.length > 0) ran.failed += report.errors.length;
+    if (report.results) {
+      const s = report.results.summary;
+      ran = { passed: s.passed, failed: s.failed + (s.other ?? 0), skipped: s.skipped + s.pending };
+    } else if (report.stats) {
+      const s = report.stats;
+      ran = { passed: s.expected + s.flaky, failed: s.unexpected + report.errors.length, skipped: s.skipped };
+    } else {
+      const broken = report.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length;
+      ran = { passed: report.numPassedTests, failed: report.numFailedTests + broken, skipped: report.numPendingTests + report.numTodoTests };
+    }
   } catch (error) {
     console.error(`${file}: the runner left no result (${error.message})`);
     ran = { passed: 0, failed: 1, skipped: 0 };

@@ -53,6 +53,7 @@ export function read(text: string, quantity: Quantity, units: UnitFormat): Readi
     .replace(/−/g, '-')
     .replace(/[\u202f\u00a0]/g, '')
     .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/(\d) (?=\d{3}(?!\d|\s*\/))/g, '$1')
     .replace(/(\d+)\s+(\d+\s*\/\s*\d+)/g, '($1+$2)');
   if (plain === '') return { refused: 'Nothing is typed; type a number, or press Escape for the proposal.' };
   const unitless = plain.replace(UNIT, '');

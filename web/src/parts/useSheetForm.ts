@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../api/client';
 import type { Typed } from './NumberField';
+import type { StoredCalls } from './stored';
 
 interface Sheet<T> {
   id: number;
@@ -14,12 +15,10 @@ interface Sheet<T> {
 export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
   sheet: S | undefined;
   blank: T;
-  list: string;
-  create: (definition: T) => Promise<S>;
-  change: (sheet: S, definition: T) => Promise<S>;
+  calls: StoredCalls<T, S>;
   onSaved: (sheet: S) => void;
 }) {
-  const { sheet, blank, list, create, change, onSaved } = options;
+  const { sheet, blank, calls, onSaved } = options;
   const queries = useQueryClient();
   const [steps, setSteps] = useState<{ edits: Partial<T>; typed: Record<string, Typed> }[]>([{ edits: {}, typed: {} }]);
   const [lastKey, setLastKey] = useState('');
@@ -47,11 +46,11 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
   }
 
   const save = useMutation({
-    mutationFn: () => (from ? change(from, definition) : create(definition)),
+    mutationFn: () => (from ? calls.change(from, definition) : calls.create(definition)),
     onSuccess: async (saved) => {
       setBase(undefined);
       setSteps([{ edits: {}, typed: {} }]);
-      await queries.invalidateQueries({ queryKey: [list] });
+      await queries.invalidateQueries({ queryKey: [calls.list] });
       onSaved(saved);
     },
   });

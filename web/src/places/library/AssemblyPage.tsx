@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Input, InputNumber, Select } from 'antd';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
-import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { byId, cutterWords, useCutters, useHolders, type AssemblySheet } from '../../parts/shelf';
+import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { AssemblyDrawing } from './AssemblyDrawing';
 import { History } from './History';
@@ -22,27 +22,24 @@ const NAMES: Record<string, string> = {
   stockPlace: 'Kept in',
 };
 
+const calls = storedCalls<Assembly, AssemblySheet>('library/assemblies');
+
 /** An assembly: a cutter in a holder at a projection. */
 export function AssemblyPage() {
-  const { id } = useParams();
   const [search] = useSearchParams();
-  const isNew = id === 'new';
   const cutters = useCutters();
   const holders = useHolders();
-  const sheet = useQuery({
-    queryKey: ['assemblies', Number(id)],
-    queryFn: () => data(client.GET('/api/v1/library/assemblies/{id}', { params: { path: { id: Number(id) } } })),
-    enabled: !isNew,
-  });
-  const error = sheet.error ?? cutters.error ?? holders.error;
-  if (error)
-    return (
-      <div className="page">
-        <Problem error={error} />
-      </div>
-    );
-  if ((!isNew && sheet.isPending) || !cutters.data || !holders.data) return <p className="page muted">Fetching the assembly…</p>;
-  return <Editor key={id} sheet={sheet.data} startCutter={Number(search.get('cutter') ?? 0)} />;
+  return (
+    <StoredPage calls={calls} word="assembly">
+      {(sheet, key) =>
+        cutters.data && holders.data ? (
+          <Editor key={key} sheet={sheet} startCutter={Number(search.get('cutter') ?? 0)} />
+        ) : (
+          <p className="page muted">Fetching the library…</p>
+        )
+      }
+    </StoredPage>
+  );
 }
 
 function Editor({ sheet, startCutter }: { sheet: AssemblySheet | undefined; startCutter: number }) {
@@ -54,16 +51,7 @@ function Editor({ sheet, startCutter }: { sheet: AssemblySheet | undefined; star
   const form = useSheetForm<Assembly, AssemblySheet>({
     sheet,
     blank: { number: '', cutterId: startCutter, holderId: 0, projection: 0, lengthRegister: 0, diameterRegister: 0, stockPlace: '' },
-    list: 'assemblies',
-    create: (body) => data(client.POST('/api/v1/library/assemblies', { body })) as Promise<AssemblySheet>,
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/library/assemblies/{id}', {
-          params: { path: { id: from.id } },
-          headers: { 'If-Match': `"${from.revision}"` },
-          body,
-        }),
-      ) as Promise<AssemblySheet>,
+    calls,
     onSaved: (saved) => void navigate(`/library/assemblies/${saved.id}`, { replace: true }),
   });
   const assembly = form.definition;

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Checkbox, Input, Select } from 'antd';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
-import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { cutterWords, useAssemblies, type CutterSheet } from '../../parts/shelf';
+import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import type { Quantity } from '../../parts/units';
 import { CutterDrawing, type LengthField } from './CutterDrawing';
@@ -65,23 +65,15 @@ const PLAIN: [keyof Cutter & string, string, Quantity][] = [
   ['largestSpeed', 'RPMX', 'spindleSpeed'],
 ];
 
+const calls = storedCalls<Cutter, CutterSheet>('library/cutters');
+
 /** A cutter: its dimensioned drawing, and what the drawing cannot show beside it. */
 export function CutterPage() {
-  const { id } = useParams();
-  const isNew = id === 'new';
-  const sheet = useQuery({
-    queryKey: ['cutters', Number(id)],
-    queryFn: () => data(client.GET('/api/v1/library/cutters/{id}', { params: { path: { id: Number(id) } } })),
-    enabled: !isNew,
-  });
-  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the cutter…</p>;
-  if (sheet.error)
-    return (
-      <div className="page">
-        <Problem error={sheet.error} />
-      </div>
-    );
-  return <Editor key={id} sheet={sheet.data} />;
+  return (
+    <StoredPage calls={calls} word="cutter">
+      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+    </StoredPage>
+  );
 }
 
 function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
@@ -91,16 +83,7 @@ function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
   const form = useSheetForm<Cutter, CutterSheet>({
     sheet,
     blank: BLANK,
-    list: 'cutters',
-    create: (body) => data(client.POST('/api/v1/library/cutters', { body })) as Promise<CutterSheet>,
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/library/cutters/{id}', {
-          params: { path: { id: from.id } },
-          headers: { 'If-Match': `"${from.revision}"` },
-          body,
-        }),
-      ) as Promise<CutterSheet>,
+    calls,
     onSaved: (saved) => void navigate(`/library/cutters/${saved.id}`, { replace: true }),
   });
   const cutter = form.definition;

@@ -1,14 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { Link, useNavigate } from 'react-router';
+import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
-import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { useAssemblies, type HolderSheet } from '../../parts/shelf';
 import { girthOf, lengthOf, ProfileShapes } from '../../parts/Silhouette';
+import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import type { Quantity } from '../../parts/units';
 import { History } from './History';
@@ -54,23 +53,15 @@ const NUMBERS: [keyof Holder & string, Quantity][] = [
   ['seatCompliance', 'ratio'],
 ];
 
+const calls = storedCalls<Holder, HolderSheet>('library/holders');
+
 /** A holder: its stacked profile, what it grips, how stiff its seat is. */
 export function HolderPage() {
-  const { id } = useParams();
-  const isNew = id === 'new';
-  const sheet = useQuery({
-    queryKey: ['holders', Number(id)],
-    queryFn: () => data(client.GET('/api/v1/library/holders/{id}', { params: { path: { id: Number(id) } } })),
-    enabled: !isNew,
-  });
-  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the holder…</p>;
-  if (sheet.error)
-    return (
-      <div className="page">
-        <Problem error={sheet.error} />
-      </div>
-    );
-  return <Editor key={id} sheet={sheet.data} />;
+  return (
+    <StoredPage calls={calls} word="holder">
+      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+    </StoredPage>
+  );
 }
 
 function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
@@ -79,16 +70,7 @@ function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
   const form = useSheetForm<Holder, HolderSheet>({
     sheet,
     blank: BLANK,
-    list: 'holders',
-    create: (body) => data(client.POST('/api/v1/library/holders', { body })) as Promise<HolderSheet>,
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/library/holders/{id}', {
-          params: { path: { id: from.id } },
-          headers: { 'If-Match': `"${from.revision}"` },
-          body,
-        }),
-      ) as Promise<HolderSheet>,
+    calls,
     onSaved: (saved) => void navigate(`/library/holders/${saved.id}`, { replace: true }),
   });
   const holder = form.definition;

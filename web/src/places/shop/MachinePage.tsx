@@ -1,13 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { useNavigate } from 'react-router';
+import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
-import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import type { Quantity } from '../../parts/units';
+import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { SpindleCurve } from './SpindleCurve';
 
@@ -57,23 +56,15 @@ const COLUMNS: [keyof Point, string, Quantity][] = [
   ['shortTorque', 'short-time', 'torque'],
 ];
 
+const calls = storedCalls<Machine, MachineSheet>('shop/machines');
+
 /** A machine with what limits a cut on it; power and torque are entered point by point. */
 export function MachinePage() {
-  const { id } = useParams();
-  const isNew = id === 'new';
-  const sheet = useQuery({
-    queryKey: ['machines', Number(id)],
-    queryFn: () => data(client.GET('/api/v1/shop/machines/{id}', { params: { path: { id: Number(id) } } })),
-    enabled: !isNew,
-  });
-  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the machine…</p>;
-  if (sheet.error)
-    return (
-      <div className="page">
-        <Problem error={sheet.error} />
-      </div>
-    );
-  return <Editor key={`${id}-${sheet.data?.revision}`} sheet={sheet.data} />;
+  return (
+    <StoredPage calls={calls} word="machine">
+      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+    </StoredPage>
+  );
 }
 
 function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
@@ -82,16 +73,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
   const form = useSheetForm<Machine, MachineSheet>({
     sheet,
     blank: BLANK,
-    list: 'machines',
-    create: (body) => data(client.POST('/api/v1/shop/machines', { body })) as Promise<MachineSheet>,
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/shop/machines/{id}', {
-          params: { path: { id: from.id } },
-          headers: { 'If-Match': `"${from.revision}"` },
-          body,
-        }),
-      ) as Promise<MachineSheet>,
+    calls,
     onSaved: (saved) => void navigate(`/shop/machines/${saved.id}`, { replace: true }),
   });
   const machine = form.definition;

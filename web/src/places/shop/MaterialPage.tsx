@@ -1,12 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
-import { useNavigate, useParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { useNavigate } from 'react-router';
+import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
-import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
 import type { Quantity } from '../../parts/units';
+import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 
 type Material = Schemas['WorkMaterial'];
@@ -45,23 +44,15 @@ const NUMBERS: [keyof Material & string, string, Quantity][] = [
 ];
 const WORDS = ['name', 'condition', 'subGroup', 'source'] as const;
 
+const calls = storedCalls<Material, MaterialSheet>('shop/materials');
+
 /** A work material with its force coefficients. A change makes the records that rest on it stale. */
 export function MaterialPage() {
-  const { id } = useParams();
-  const isNew = id === 'new';
-  const sheet = useQuery({
-    queryKey: ['materials', Number(id)],
-    queryFn: () => data(client.GET('/api/v1/shop/materials/{id}', { params: { path: { id: Number(id) } } })),
-    enabled: !isNew,
-  });
-  if (!isNew && sheet.isPending) return <p className="page muted">Fetching the work material…</p>;
-  if (sheet.error)
-    return (
-      <div className="page">
-        <Problem error={sheet.error} />
-      </div>
-    );
-  return <Editor key={id} sheet={sheet.data} />;
+  return (
+    <StoredPage calls={calls} word="work material">
+      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+    </StoredPage>
+  );
 }
 
 function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
@@ -70,16 +61,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
   const form = useSheetForm<Material, MaterialSheet>({
     sheet,
     blank: BLANK,
-    list: 'materials',
-    create: (body) => data(client.POST('/api/v1/shop/materials', { body })) as Promise<MaterialSheet>,
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/shop/materials/{id}', {
-          params: { path: { id: from.id } },
-          headers: { 'If-Match': `"${from.revision}"` },
-          body,
-        }),
-      ) as Promise<MaterialSheet>,
+    calls,
     onSaved: (saved) => void navigate(`/shop/materials/${saved.id}`, { replace: true }),
   });
   const material = form.definition;

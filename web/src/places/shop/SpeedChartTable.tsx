@@ -1,16 +1,19 @@
 import { Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
-import { client, data, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { cuttingMaterialWords } from '../../parts/shelf';
+import { storedCalls } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import type { Quantity } from '../../parts/units';
 
 type Chart = Schemas['SpeedChart'];
 type Row = Chart['rows'][number];
 type ChartSheet = Schemas['SheetOfSpeedChart'];
+
+const calls = storedCalls<Chart, ChartSheet>('shop/charts');
 
 /** Diameters whose feeds stand in the table, mm; the chart itself may have more. */
 const SHOWN = [6, 12, 20];
@@ -22,12 +25,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
   const form = useSheetForm<Chart, ChartSheet>({
     sheet: chart,
     blank: chart.definition,
-    list: 'charts',
-    create: () => Promise.resolve(chart),
-    change: (from, body) =>
-      data(
-        client.PUT('/api/v1/shop/charts/{id}', { params: { path: { id: from.id } }, headers: { 'If-Match': `"${from.revision}"` }, body }),
-      ) as Promise<ChartSheet>,
+    calls,
     onSaved: () => setTyped({}),
   });
   const rows = form.definition.rows;

@@ -1,0 +1,80 @@
+using CsCheck;
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Tests.Calculation;
+
+public class LimitTests
+{
+    [Fact]
+    public void A_largest_and_a_least_limit_count_their_use_from_opposite_sides()
+    {
+        Assert.Equal(0.5, new Limit(LimitKind.AxisFeed, 500, 1000).Use);
+        Assert.Equal(0.5, new Limit(LimitKind.Grip, 60, 30).Use);
+        Assert.True(new Limit(LimitKind.Grip, 20, 30).Exceeded);
+        Assert.True(new Limit(LimitKind.AxisFeed, 1001, 1000).Exceeded);
+        Assert.False(new Limit(LimitKind.AxisFeed, 1000 * (1 + 1e-12), 1000).Exceeded);
+    }
+
+    [Fact]
+    public void A_limit_without_data_is_neither_kept_nor_exceeded()
+    {
+        Limit unknown = new(LimitKind.PowerContinuous, 5, double.NaN);
+        Assert.False(unknown.Judged);
+        Assert.False(unknown.Exceeded);
+        Assert.True(double.IsNaN(unknown.Use));
+    }
+
+    [Fact]
+    public void The_set_knows_its_tightest_limit_and_passes_over_unknown_ones()
+    {
+        LimitSet set = default;
+        set.Add(LimitKind.PowerContinuous, 5, double.NaN);
+        set.Add(LimitKind.AxisFeed, 500, 1000);
+        set.Add(LimitKind.FluteLength, 24, 26);
+        Assert.Equal((LimitKind.FluteLength, 24d / 26), (set.Tightest, set.LargestUse));
+        Assert.Equal(3, set.Count);
+        Assert.False(set.Of(LimitKind.PowerContinuous).Judged);
+        Assert.False(set.Of(LimitKind.Reach).Judged);
+        Assert.Throws<ArgumentOutOfRangeException>(() => set[3]);
+    }
+
+    [Fact]
+    public void Every_limit_has_words_a_quantity_and_a_cure() => Assert.All(Enum.GetValues<LimitKind>(), kind =>
+    {
+        Assert.NotEmpty(LimitCatalogue.NameOf(kind));
+        Assert.NotEmpty(LimitCatalogue.CureOf(kind));
+        Assert.True(Enum.IsDefined(LimitCatalogue.QuantityOf(kind)));
+    });
+
+    [Theory]
+    [InlineData(double.NaN, "is missing")]
+    [InlineData(double.NegativeInfinity, "is not a finite number")]
+    [InlineData(12, "is 12 mm")]
+    public void A_refused_number_is_named_with_its_range(double value, string words)
+    {
+        InputException refused = Assert.Throws<InputException>(() => new InputCheck().Within("width", "The width", value, 1, 10, Quantity.Length).ThrowIfAny());
+        InputFault fault = Assert.Single(refused.Faults);
+        Assert.Equal(("width", 1d, 10d), (fault.Field, fault.Least, fault.Most));
+        Assert.Contains(words, fault.Sentence, StringComparison.Ordinal);
+        Assert.Contains("between 1 and 10 mm", fault.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void All_faults_are_told_at_once()
+    {
+        InputCheck check = new InputCheck().Named("name", "The name", "").Within("a", "A", 0, 1, 2, Quantity.Ratio).Holds(false, "b", 3, "B is wrong.").Named("long", "It", new string('x', 200));
+        Assert.Equal(["name", "a", "b", "long"], check.Faults.Select(f => f.Field));
+    }
+
+    [Theory]
+    [InlineData(13.98034, 13.9)]
+    [InlineData(0.05587, 0.0558)]
+    [InlineData(1234, 1230)]
+    [InlineData(2.4, 2.4)]
+    [InlineData(100, 100)]
+    public void Held_values_are_rounded_down_to_three_digits(double value, double rounded) => Assert.Equal(rounded, ShopRounding.Down(value), 12);
+
+    [Fact]
+    public void Rounding_down_never_raises_and_never_loses_a_per_cent() => Gen.Double[1e-4, 1e5].Sample(v => ShopRounding.Down(v) <= v && ShopRounding.Down(v) >= v * 0.99);
+}

@@ -1,0 +1,18 @@
+import type { Schemas } from '../../web/src/api/client';
+import { UnitFormat, type UnitSystem } from '../../web/src/parts/units';
+
+const length = (decimals: number, inch: number) => ({ metric: { unit: 'mm', perBase: 1, decimals }, inch: { unit: 'in', perBase: 25.4, decimals: inch } });
+
+/** The units these tests need, as the server gives them. */
+const TABLE = [
+  { quantity: 'length', ...length(2, 4) },
+  { quantity: 'chip', ...length(4, 5) },
+  { quantity: 'deviation', metric: { unit: 'µm', perBase: 1, decimals: 1 }, inch: { unit: 'µin', perBase: 0.0254, decimals: 0 } },
+  { quantity: 'cuttingSpeed', metric: { unit: 'm/min', perBase: 1, decimals: 1 }, inch: { unit: 'ft/min', perBase: 0.3048, decimals: 0 } },
+  { quantity: 'spindleSpeed', metric: { unit: 'rev/min', perBase: 1, decimals: 0 }, inch: { unit: 'rev/min', perBase: 1, decimals: 0 } },
+  { quantity: 'feedRate', metric: { unit: 'mm/min', perBase: 1, decimals: 0 }, inch: { unit: 'in/min', perBase: 25.4, decimals: 1 } },
+  { quantity: 'angle', metric: { unit: '°', perBase: 1, decimals: 1 }, inch: { unit: '°', perBase: 1, decimals: 1 } },
+  { quantity: 'ratio', metric: { unit: '', perBase: 1, decimals: 3 }, inch: { unit: '', perBase: 1, decimals: 3 } },
+] as Schemas['QuantityUnits'][];
+
+export const unitsIn = (system: UnitSystem) => new UnitFormat(TABLE, system);
