@@ -1,7 +1,10 @@
 import type { Schemas } from '../../web/src/api/client';
 import { UnitFormat, type UnitSystem } from '../../web/src/parts/units';
 
-const length = (decimals: number, inch: number) => ({ metric: { unit: 'mm', perBase: 1, decimals }, inch: { unit: 'in', perBase: 25.4, decimals: inch } });
+const length = (decimals: number, inch: number) => ({
+  metric: { unit: 'mm', perBase: 1, decimals },
+  inch: { unit: 'in', perBase: 25.4, decimals: inch },
+});
 
 /** The units these tests need, as the server gives them. */
 const TABLE = [

@@ -24,23 +24,23 @@ export function CalculatePage() {
   const navigate = useNavigate();
   const units = useUnits();
   const queries = useQueryClient();
-  const { search, typed, options, type, pick, choose } = useChoices();
+  const { chosen, typed, options, type, pick, choose } = useChoices();
   const operations = useOperations();
   const materials = useMaterials();
   const assemblies = useAssemblies();
   const machines = useMachines();
   const cutters = byId(useCutters().data);
   const [why, setWhy] = useState<string | null>(null);
-  const tab = (search.get('show') ?? 'window') as Tab;
-  const note = search.get('note') ?? '';
-  const record = search.get('record');
-  const version = search.get('version');
+  const tab = (chosen.show ?? 'window') as Tab;
+  const note = chosen.note ?? '';
+  const record = chosen.record;
+  const version = chosen.version;
 
   const id = (key: string, all: { id: number }[] | undefined) => {
-    const wanted = Number(search.get(key));
+    const wanted = Number(chosen[key]);
     return all?.some((x) => x.id === wanted) ? wanted : undefined;
   };
-  const operation = operations.data?.find((o) => o.code === search.get('op')) ?? operations.data?.[0];
+  const operation = operations.data?.find((o) => o.code === chosen.op) ?? operations.data?.[0];
   const situation: Partial<Situation> = {};
   if (operation) situation.operation = operation.code;
   const [m, a, x] = [id('material', materials.data), id('assembly', assemblies.data), id('machine', machines.data)];
@@ -109,7 +109,7 @@ export function CalculatePage() {
         steady={options.steadiness ?? 'steady'}
         choose={choose}
         pick={pick}
-        fixed={record !== null}
+        fixed={record !== undefined}
       />
       <div className={`work ${stale ? 'stale-figures' : ''}`}>
         {operation && (

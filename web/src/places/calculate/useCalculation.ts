@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { ApiError, client, data, type Schemas } from '../../api/client';
 import type { Typed } from '../../parts/NumberField';
@@ -13,48 +13,41 @@ export interface Situation {
 
 export type Inputs = Record<string, Typed>;
 
-/** What is chosen on the page. All of it stands in the address, so that every state can be sent to somebody. */
+/**
+ * What is chosen on the page. It lives here, so that neither keys nor quick picks ever wait for the address, and is written to the
+ * address as it changes, so that every state can be sent to somebody.
+ */
 export function useChoices() {
-  const [search, setSearch] = useSearchParams();
-  // Typed values live here, so that typing is never slower than the address, and are written to the address as they come.
-  const [typed, setTyped] = useState<Inputs>(() => fromAddress(search));
-  const options = useMemo(() => {
-    const all: Record<string, string> = {};
-    search.forEach((value, key) => {
-      if (key.startsWith('o.')) all[key.slice(2)] = value;
-    });
-    return all;
-  }, [search]);
+  const [address, setAddress] = useSearchParams();
+  const [chosen, setChosen] = useState<Record<string, string>>(() => Object.fromEntries(address));
+  const [typed, setTyped] = useState<Inputs>(() => fromAddress(address));
 
-  const setMany = useCallback(
-    (values: Record<string, string | undefined>) =>
-      setSearch(
-        (s) => {
-          for (const [key, value] of Object.entries(values)) {
-            if (value === undefined) s.delete(key);
-            else s.set(key, value);
-          }
-          return s;
-        },
-        { replace: true },
-      ),
-    [setSearch],
-  );
+  useEffect(() => {
+    if (new URLSearchParams(chosen).toString() !== address.toString()) setAddress(chosen, { replace: true });
+  }, [chosen, address, setAddress]);
+
+  const setMany = useCallback((values: Record<string, string | undefined>) => setChosen((all) => present({ ...all, ...values })), []);
   const set = useCallback((key: string, value: string | undefined) => setMany({ [key]: value }), [setMany]);
+  const options = Object.fromEntries(
+    Object.entries(chosen).flatMap(([key, value]) => (key.startsWith('o.') ? [[key.slice(2), value]] : [])),
+  );
 
   return {
-    search,
+    chosen,
     typed,
     options,
     /** Takes what was typed in some fields, all at once; undefined gives a field's proposal back. */
     type: (values: Record<string, Typed | undefined>) => {
-      setTyped((all) => Object.fromEntries(Object.entries({ ...all, ...values }).filter((e): e is [string, Typed] => e[1] !== undefined)));
+      setTyped((all) => present({ ...all, ...values }));
       setMany(Object.fromEntries(Object.entries(values).map(([code, t]) => [`n.${code}`, t && String(t.base)])));
     },
     pick: (code: string, value: string) => set(`o.${code}`, value),
     choose: set,
   };
 }
+
+const present = <T>(all: Record<string, T | undefined>): Record<string, T> =>
+  Object.fromEntries(Object.entries(all).filter((entry): entry is [string, T] => entry[1] !== undefined));
 
 function fromAddress(search: URLSearchParams): Inputs {
   const all: Inputs = {};

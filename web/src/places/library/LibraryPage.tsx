@@ -13,6 +13,7 @@ import {
   type CutterSheet,
   type HolderSheet,
 } from '../../parts/shelf';
+import { useAddressText } from '../../parts/useAddressText';
 import { girthOf, lengthOf, ScaleBar, Silhouette } from '../../parts/Silhouette';
 
 type Kind = 'cutters' | 'holders' | 'assemblies';
@@ -35,7 +36,8 @@ export function LibraryPage() {
       },
       { replace: true },
     );
-  const words = (search.get('q') ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  const [q, setQ] = useAddressText('q');
+  const words = q.toLowerCase().split(/\s+/).filter(Boolean);
   const group = search.get('group') ?? undefined;
   const matches = (text: string) => words.every((w) => text.toLowerCase().includes(w));
 
@@ -57,8 +59,8 @@ export function LibraryPage() {
           allowClear
           aria-label="Filter"
           placeholder="12 carbide, A-10, collet …"
-          value={search.get('q') ?? ''}
-          onChange={(e) => set('q', e.target.value)}
+          value={q}
+          onChange={(e) => setQ(e.target.value)}
         />
         {kind !== 'holders' && (
           <Select

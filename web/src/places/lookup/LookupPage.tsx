@@ -7,6 +7,7 @@ import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
+import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
 
 type Entry = Schemas['LookupEntry'];
@@ -17,7 +18,7 @@ const MORE = ['feedPerTooth', 'cuttingSpeed', 'passesAcross', 'passesDown', 'tee
 export function LookupPage() {
   const [search, setSearch] = useSearchParams();
   const box = useRef<HTMLInputElement>(null);
-  const q = search.get('q') ?? '';
+  const [q, setQ] = useAddressText('q', ['record']);
   const open = search.get('record');
   const answer = useQuery({
     queryKey: ['lookup', q],
@@ -39,7 +40,7 @@ export function LookupPage() {
           autoComplete="off"
           placeholder="A-1042 42CrMo4"
           value={q}
-          onChange={(e) => setSearch(e.target.value ? { q: e.target.value } : {}, { replace: true })}
+          onChange={(e) => setQ(e.target.value)}
           onKeyDown={(e) => e.key === 'Enter' && entries[0] && setSearch({ q, record: entries[0].record })}
         />
       </div>
