@@ -14,7 +14,11 @@ for (const file of process.argv.slice(2)) {
       ran = { passed: s.expected + s.flaky, failed: s.unexpected + report.errors.length, skipped: s.skipped };
     } else {
       const broken = report.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length;
-      ran = { passed: report.numPassedTests, failed: report.numFailedTests + broken, skipped: report.numPendingTests + report.numTodoTests };
+      ran = {
+        passed: report.numPassedTests,
+        failed: report.numFailedTests + broken,
+        skipped: report.numPendingTests + report.numTodoTests,
+      };
     }
   } catch (error) {
     console.error(`${file}: the runner left no result (${error.message})`);

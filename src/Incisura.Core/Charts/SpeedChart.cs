@@ -90,6 +90,7 @@ public sealed record SpeedChart
                 .Within($"{at}.cuttingSpeed", $"The cutting speed of row {i + 1}", row.CuttingSpeed, 1, 3000, Quantity.CuttingSpeed)
                 .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
                 .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
+                .Holds(Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN, $"Row {i + 1} is for no known operation; choose one from the list.")
                 .Holds(row.Feeds.Count is >= 1 and <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
                 .Holds(
                     seen.Add((row.Family, row.CuttingMaterial, row.SubGroup.ToUpperInvariant(), row.Operation)),

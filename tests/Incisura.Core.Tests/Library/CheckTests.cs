@@ -61,6 +61,15 @@ public class CheckTests
         Assert.Contains(chart.Check().Faults, f => f.Field == "rows[2]");
     }
 
+    [Fact]
+    public void A_chart_row_for_an_unknown_operation_or_without_feeds_is_refused()
+    {
+        SpeedRow row = Sample.Chart.Rows[0];
+        Assert.Contains((Sample.Chart with { Rows = [row with { Operation = "whittling" }] }).Check().Faults, f => f.Field == "rows[0].operation");
+        Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [] }] }).Check().Faults, f => f.Field == "rows[0].feeds");
+        Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check().Faults, f => f.Field == "rows[0].feeds[1].diameter");
+    }
+
     [Theory]
     [InlineData(4, 0.02)]
     [InlineData(8, 0.04)]

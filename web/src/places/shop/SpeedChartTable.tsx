@@ -168,6 +168,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       {mayWork && (
         <p>
           <Button
+            disabled={operations.length === 0}
             onClick={() =>
               form.set(
                 'rows',
