@@ -16,8 +16,7 @@ internal static class SideMillingFields
     {
         SideMillingChoices at = proposal.Choices;
         bool widthFollows = wish.StockWidth is null, depthFollows = wish.WallHeight is null;
-        ArcOfEngagement arc = ArcAt(setup, at);
-        double leastFeed = ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, arc);
+        double leastFeed = ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, SideMillingProposal.ArcAt(setup, at));
 
         return
         [
@@ -31,7 +30,7 @@ internal static class SideMillingFields
                 new("{0} × D", new Measure(at.MostDepth / setup.Diameter, Quantity.Ratio))),
             Ranged(SideMillingOperation.FeedPerTooth, "f_z", at.FeedPerTooth, wish.FeedPerTooth, Proposed(wish.FeedPerTooth, at.FeedPerTooth, wish with { FeedPerTooth = null }, c => c.FeedPerTooth), leastFeed, 5, FeedLimits,
                 v => at with { FeedPerTooth = v },
-                row is null ? null : new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(Thinning(setup, row, wish, at), Quantity.Ratio))),
+                row is null ? null : new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(SideMillingProposal.ThinningAt(setup, row, wish, at), Quantity.Ratio))),
             Ranged(SideMillingOperation.CuttingSpeed, "v_c", at.CuttingSpeed, wish.CuttingSpeed, Proposed(wish.CuttingSpeed, at.CuttingSpeed, wish with { CuttingSpeed = null }, c => c.CuttingSpeed),
                 MillingCut.CuttingSpeedFor(setup.LeastSpeed, setup.Diameter), 5000, SpeedLimits,
                 v => at with { CuttingSpeed = v },
@@ -61,18 +60,6 @@ internal static class SideMillingFields
         // A field without a range of its own follows another one, or has a default.
         FieldState Plain(string code, double value, bool typed, double? proposed, double? most) =>
             new(code, value, typed ? Origin.Typed : Origin.Default, proposed, null, most, most is null ? null : LimitKind.Reach, null);
-    }
-
-    internal static ArcOfEngagement ArcAt(SideMillingSetup setup, in SideMillingChoices at)
-    {
-        NoTrace none = default;
-        return ArcOfEngagement.Side(setup.Diameter, Passes.Even(at.StockWidth, Math.Min(at.MostWidth, setup.Diameter)).Each, ref none);
-    }
-
-    private static double Thinning(SideMillingSetup setup, SpeedRow row, in SideMillingWish wish, in SideMillingChoices at)
-    {
-        NoTrace none = default;
-        return ChipThinning.Factor(wish.ChipKept, ArcOfEngagement.Side(setup.Diameter, row.WidthRatio * setup.Diameter, ref none), ArcAt(setup, at));
     }
 
     private static LimitKind? Over(SideMillingSetup setup, in SideMillingChoices choices, LimitKind[] kinds)

@@ -58,8 +58,7 @@ public sealed record Hold(LimitKind Kind, string Symbol, Quantity Quantity, doub
 /// <summary>Proposed choices: from the chart, adapted to the width, and held inside every limit the untyped values can reach.</summary>
 /// <param name="Choices">The choices, complete.</param>
 /// <param name="Holds">What was held back, in order.</param>
-/// <param name="ThinningFactor">Factor on the charted feed per tooth; 1 where none applies.</param>
-public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyList<Hold> Holds, double ThinningFactor)
+public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyList<Hold> Holds)
 {
     /// <summary>Depth and width below these shares of the diameter are no longer proposed.</summary>
     public const double LeastDepthShare = 0.05, LeastWidthShare = 0.02;
@@ -105,10 +104,12 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
         }
 
         SideMillingChoices choices = Complete(wish, speed, 0, width, depth);
-        double thinning = 1;
-        choices = Refeed(setup, row, wish, choices, holds, ref thinning);
+        choices = Refeed(setup, row, wish, choices, holds);
         if (TTrace.Listens && row is not null && wish.FeedPerTooth is null)
-            trace.Take(ChartFeed, row.FeedPerToothAt(diameter) * thinning, new("f_zchart", row.FeedPerToothAt(diameter)), new("k_thin", thinning));
+        {
+            double charted = row.FeedPerToothAt(diameter), thinning = ThinningAt(setup, row, wish, choices);
+            trace.Take(ChartFeed, charted * thinning, new("f_zchart", charted), new("k_thin", thinning));
+        }
 
         double feedRate = MillingCut.SpindleSpeedFor(choices.CuttingSpeed, diameter) * setup.Teeth * choices.FeedPerTooth;
         if (feedRate > setup.LargestFeed && wish.CuttingSpeed is null)
@@ -118,8 +119,7 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
             choices = choices with { CuttingSpeed = to };
         }
 
-        choices = HoldLoads(setup, row, wish, choices, holds, ref thinning);
-        return new(choices, holds, thinning);
+        return new(HoldLoads(setup, row, wish, choices, holds), holds);
     }
 
     /// <summary>
@@ -153,10 +153,21 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
     }
 
     /// <summary>One pass of another width and depth, with the feed per tooth following the width where it is proposed.</summary>
-    internal static SideMillingChoices At(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, in SideMillingChoices choices, double width, double depth)
+    internal static SideMillingChoices At(SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, in SideMillingChoices choices, double width, double depth) =>
+        Refeed(setup, row, wish, choices with { MostWidth = width, StockWidth = width, MostDepth = depth, WallHeight = depth }, null);
+
+    /// <summary>Arc of engagement of the width that each pass really takes.</summary>
+    internal static ArcOfEngagement ArcAt(SideMillingSetup setup, in SideMillingChoices at)
     {
-        double ignored = 1;
-        return Refeed(setup, row, wish, choices with { MostWidth = width, StockWidth = width, MostDepth = depth, WallHeight = depth }, null, ref ignored);
+        NoTrace none = default;
+        return ArcOfEngagement.Side(setup.Diameter, Passes.Even(at.StockWidth, Math.Min(at.MostWidth, setup.Diameter)).Each, ref none);
+    }
+
+    /// <summary>Factor on the charted feed per tooth that keeps the chip of the row's own width.</summary>
+    internal static double ThinningAt(SideMillingSetup setup, SpeedRow row, in SideMillingWish wish, in SideMillingChoices at)
+    {
+        NoTrace none = default;
+        return ChipThinning.Factor(wish.ChipKept, ArcOfEngagement.Side(setup.Diameter, row.WidthRatio * setup.Diameter, ref none), ArcAt(setup, at));
     }
 
     private static SideMillingChoices Complete(in SideMillingWish wish, double speed, double feed, double width, double depth) => new()
@@ -174,15 +185,11 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
 
     // The feed per tooth that follows the width: charted, thinned, and held to the chip's own limits.
     private static SideMillingChoices Refeed(
-        SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, in SideMillingChoices choices, List<Hold>? holds, ref double thinning)
+        SideMillingSetup setup, SpeedRow? row, in SideMillingWish wish, in SideMillingChoices choices, List<Hold>? holds)
     {
         if (wish.FeedPerTooth is { } typed) return choices with { FeedPerTooth = typed };
-        NoTrace none = default;
-        double width = Passes.Even(choices.StockWidth, Math.Min(choices.MostWidth, setup.Diameter)).Each;
-        ArcOfEngagement arc = ArcOfEngagement.Side(setup.Diameter, width, ref none);
-        ArcOfEngagement stated = ArcOfEngagement.Side(setup.Diameter, row!.WidthRatio * setup.Diameter, ref none);
-        thinning = ChipThinning.Factor(wish.ChipKept, stated, arc);
-        double feed = row.FeedPerToothAt(setup.Diameter) * thinning;
+        ArcOfEngagement arc = ArcAt(setup, choices);
+        double feed = row!.FeedPerToothAt(setup.Diameter) * ThinningAt(setup, row, wish, choices);
         double least = ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, arc);
         double most = ChipThinning.FeedForLargestChip(setup.LargestChip, setup.LeadAngle, arc);
         double held = Math.Min(Math.Max(feed, least), most);
@@ -191,7 +198,7 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
     }
 
     private static SideMillingChoices HoldLoads(
-        SideMillingSetup setup, SpeedRow? row, SideMillingWish wish, SideMillingChoices choices, List<Hold> holds, ref double thinning)
+        SideMillingSetup setup, SpeedRow? row, SideMillingWish wish, SideMillingChoices choices, List<Hold> holds)
     {
         if (Within(setup, choices)) return choices;
         if (wish.MostDepth is null)
@@ -202,21 +209,13 @@ public sealed record SideMillingProposal(SideMillingChoices Choices, IReadOnlyLi
 
         if (wish.MostWidth is null && !Within(setup, choices))
         {
-            SideMillingChoices With(double width)
-            {
-                double ignored = 1;
-                return Refeed(setup, row, wish, choices with { MostWidth = width, StockWidth = wish.StockWidth ?? width }, null, ref ignored);
-            }
-
+            SideMillingChoices With(double width) => Refeed(setup, row, wish, choices with { MostWidth = width, StockWidth = wish.StockWidth ?? width }, null);
             choices = HoldOne("a_e", Quantity.Length, choices.MostWidth, LeastWidthShare * setup.Diameter, With);
-            choices = Refeed(setup, row, wish, choices, null, ref thinning);
         }
 
         if (wish.FeedPerTooth is null && !Within(setup, choices))
         {
-            NoTrace none = default;
-            ArcOfEngagement arc = ArcOfEngagement.Side(setup.Diameter, Passes.Even(choices.StockWidth, Math.Min(choices.MostWidth, setup.Diameter)).Each, ref none);
-            double least = Math.Max(ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, arc), 1e-6);
+            double least = Math.Max(ChipThinning.FeedForMeanChip(setup.LeastChip, setup.LeadAngle, ArcAt(setup, choices)), 1e-6);
             choices = HoldOne("f_z", Quantity.Chip, choices.FeedPerTooth, least, feed => choices with { FeedPerTooth = feed });
         }
 

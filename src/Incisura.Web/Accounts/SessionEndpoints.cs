@@ -2,8 +2,6 @@ using System.Security.Claims;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.Mvc;
-using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Accounts;
 
@@ -37,8 +35,8 @@ public static class SessionEndpoints
         session.MapPost("/", async (SignIn signIn, SignInManager<Person> manager, UserManager<Person> people) =>
         {
             Person? person = await people.FindByNameAsync(signIn.Name ?? "");
-            Microsoft.AspNetCore.Identity.SignInResult result = person is null
-                ? Microsoft.AspNetCore.Identity.SignInResult.Failed
+            SignInResult result = person is null
+                ? SignInResult.Failed
                 : await manager.PasswordSignInAsync(person, signIn.Password ?? "", isPersistent: true, lockoutOnFailure: true);
             if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
             return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused("Name and password do not fit together; check both and try again.");

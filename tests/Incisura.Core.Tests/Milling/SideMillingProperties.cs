@@ -109,6 +109,22 @@ public class SideMillingProperties
     }
 
     [Fact]
+    public void A_grid_holds_what_each_of_its_points_would_give_alone()
+    {
+        GridPoint[] points = new GridPoint[6 * 4];
+        SideMillingChoices choices = new() { CuttingSpeed = 120, FeedPerTooth = 0.06, MostWidth = 1, MostDepth = 1, StockWidth = 1, WallHeight = 1, Length = 100, DeflectionAllowed = 50 };
+        OperatingGrid.Evaluate(Setup, choices, mostWidth: 12, mostDepth: 24, columns: 6, points);
+        for (int j = 0; j < 4; j++)
+            for (int i = 0; i < 6; i++)
+            {
+                LimitSet alone = Solve(2 * (i + 1), 6 * (j + 1), 0.06, 120).Limits;
+                Assert.Equal(new((float)alone.LargestUse, alone.Tightest), points[(j * 6) + i]);
+            }
+
+        Assert.Throws<ArgumentException>(() => OperatingGrid.Evaluate(Setup, choices, 12, 24, 5, new GridPoint[6]));
+    }
+
+    [Fact]
     public void A_stepped_beam_bends_like_its_parts_integrated_numerically() => Gen.Select(Gen.Double[5, 60], Gen.Double[4, 20], Gen.Double[5, 60], Gen.Double[10, 40], Gen.Double[0, 5]).Sample(
         b =>
         {
