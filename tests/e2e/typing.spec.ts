@@ -1,11 +1,18 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '@playwright/test';
 import { comeInAs, figure } from './people';
 
 const START = '/calculate?op=side-rough&material=1&assembly=6&machine=1';
+/** The page with its first proposal in place; before that a box has nothing to replace. */
+async function start(browser: Browser): Promise<Page> {
+  const page = await comeInAs(browser, 'Maren Osk', START);
+  await expect(page.getByLabel('Width, at most')).toHaveValue('2.4');
+  return page;
+}
+
 const typedBase = (url: string, code: string) => new URL(url).searchParams.get(`n.${code}`);
 
 test('boxes take sums, fractions and units, and show the result', async ({ browser }) => {
-  const page = await comeInAs(browser, 'Maren Osk', START);
+  const page = await start(browser);
   const width = page.getByLabel('Width, at most');
   for (const [text, base] of [
     ['3/8', 0.375],
@@ -27,7 +34,7 @@ test('boxes take sums, fractions and units, and show the result', async ({ brows
 });
 
 test('what cannot be taken stays in the box with the reason, and one key gives the proposal back', async ({ browser }) => {
-  const page = await comeInAs(browser, 'Maren Osk', START);
+  const page = await start(browser);
   const width = page.getByLabel('Width, at most');
   const feed = await figure(page, 'feedRate');
   for (const [text, reason] of [
@@ -50,7 +57,7 @@ test('what cannot be taken stays in the box with the reason, and one key gives t
 });
 
 test('arrow keys step, Shift tenfold and Alt a tenth', async ({ browser }) => {
-  const page = await comeInAs(browser, 'Maren Osk', START);
+  const page = await start(browser);
   const width = page.getByLabel('Width, at most');
   await width.focus();
   for (const [key, value] of [
@@ -65,7 +72,7 @@ test('arrow keys step, Shift tenfold and Alt a tenth', async ({ browser }) => {
 });
 
 test('switching the units twice changes no bit of what was typed', async ({ browser }) => {
-  const page = await comeInAs(browser, 'Maren Osk', START);
+  const page = await start(browser);
   const width = page.getByLabel('Width, at most');
   const units = page.getByRole('group', { name: 'Units' });
   await width.fill('2.3456789');
@@ -85,7 +92,7 @@ test('switching the units twice changes no bit of what was typed', async ({ brow
 });
 
 test('the point in the operating window moves with pointer and keys, and all figures follow', async ({ browser }) => {
-  const page = await comeInAs(browser, 'Maren Osk', START);
+  const page = await start(browser);
   const window = page.getByRole('application', { name: /Operating window/ });
   await expect(window.getByText('deflection')).toBeVisible();
   const box = (await window.boundingBox())!;

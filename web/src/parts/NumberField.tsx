@@ -1,4 +1,4 @@
-import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 import { useUnits } from '../app/session';
 import { isPlain, read } from './typed';
 import type { Quantity, UnitSystem } from './units';
@@ -41,7 +41,6 @@ export function NumberField(props: NumberFieldProps) {
   const units = useUnits();
   const id = useId();
   const [draft, setDraft] = useState<{ text: string; refusal: string } | null>(null);
-  const box = useRef<HTMLInputElement>(null);
 
   const shownText = typed
     ? typed.system === units.system
@@ -105,11 +104,14 @@ export function NumberField(props: NumberFieldProps) {
     <div className={`nf ${typed ? 'typed' : 'proposed'} ${refusal ? 'refused' : ''} ${outside ? 'outside' : ''} ${bare ? 'bare' : ''}`}>
       <label htmlFor={id}>
         <span className={bare ? 'sr' : ''}>{label}</span>
-        {symbol && <i>{<Sym text={symbol} />}</i>}
+        {symbol && (
+          <i>
+            <Sym text={symbol} />
+          </i>
+        )}
       </label>
       <input
         id={id}
-        ref={box}
         inputMode="text"
         autoComplete="off"
         spellCheck={false}

@@ -3,15 +3,14 @@ import { Button, Checkbox, Input, Select } from 'antd';
 import { useNavigate } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
-import { NumberField } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { cutterWords, useAssemblies, type CutterSheet } from '../../parts/shelf';
+import { NumberRows, type NumberRow } from '../../parts/SheetRows';
+import { cutterWords, type CutterSheet } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
-import type { Quantity } from '../../parts/units';
 import { CutterDrawing, type LengthField } from './CutterDrawing';
 import { History } from './History';
-import { Link } from 'react-router';
+import { UsedIn } from './UsedIn';
 
 type Cutter = Schemas['Cutter'];
 
@@ -56,7 +55,9 @@ const NAMES: Record<string, string> = {
   groups: 'May cut',
   remarks: 'Remarks',
 };
-const PLAIN: [keyof Cutter & string, string, Quantity][] = [
+/** The symbol stands beside the box, so the words go without it. */
+const ROW_NAMES = Object.fromEntries(Object.entries(NAMES).map(([key, name]) => [key, name.replace(/ (ZEFF|FHA|RPMX)$/, '')]));
+const PLAIN: NumberRow<Cutter>[] = [
   ['teeth', 'ZEFF', 'count'],
   ['helixAngle', 'FHA', 'angle'],
   ['leastChip', 'h_min', 'chip'],
@@ -93,8 +94,6 @@ function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
     enabled: mayWork,
     placeholderData: keepPreviousData,
   });
-  const assemblies = useAssemblies();
-  const usedIn = (assemblies.data ?? []).filter((a) => a.definition.cutterId === sheet?.id);
   const faults = Object.fromEntries((preview.data?.faults ?? []).map((f) => [f.field, f.sentence]));
   const refused = { ...form.refused, ...(form.changed ? faults : {}) };
   const profile = preview.data?.profile.length ? preview.data.profile : (sheet?.profile ?? []);
@@ -130,17 +129,7 @@ function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
       <div className="columns">
         <section>
           <h2>What the drawing cannot show</h2>
-          {PLAIN.map(([key, symbol, quantity]) => (
-            <NumberField
-              key={key}
-              label={NAMES[key]!.replace(/ (ZEFF|FHA|RPMX)$/, '')}
-              symbol={symbol}
-              quantity={quantity}
-              {...form.number(key)}
-              refused={refused[key]}
-              disabled={!mayWork}
-            />
-          ))}
+          <NumberRows form={form} rows={PLAIN} names={ROW_NAMES} refused={refused} />
         </section>
         <section>
           <h2>Which it is</h2>
@@ -193,13 +182,7 @@ function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
           </label>
         </section>
         <section>
-          <h2>Where it is used</h2>
-          {usedIn.length === 0 && <p className="muted">It stands in no holder yet.</p>}
-          {usedIn.map((a) => (
-            <div key={a.id}>
-              <Link to={`/library/assemblies/${a.id}`}>{a.definition.number}</Link> <span className="muted">{a.definition.stockPlace}</span>
-            </div>
-          ))}
+          <UsedIn part={(a) => a.cutterId === sheet?.id} none="It stands in no holder yet." />
           {sheet && <History kind="cutters" id={sheet.id} revision={sheet.revision} names={NAMES} />}
         </section>
       </div>

@@ -1,16 +1,17 @@
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { useAssemblies, type HolderSheet } from '../../parts/shelf';
+import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
+import { type HolderSheet } from '../../parts/shelf';
 import { girthOf, lengthOf, ProfileShapes } from '../../parts/Silhouette';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
-import type { Quantity } from '../../parts/units';
 import { History } from './History';
+import { UsedIn } from './UsedIn';
 
 type Holder = Schemas['Holder'];
 type Segment = Holder['segments'][number];
@@ -44,13 +45,13 @@ const NAMES: Record<string, string> = {
   segments: 'Profile',
   remarks: 'Remarks',
 };
-const NUMBERS: [keyof Holder & string, Quantity][] = [
-  ['leastClamping', 'length'],
-  ['largestClamping', 'length'],
-  ['leastGrip', 'length'],
-  ['boreDepth', 'length'],
-  ['largestSpeed', 'spindleSpeed'],
-  ['seatCompliance', 'ratio'],
+const NUMBERS: NumberRow<Holder>[] = [
+  ['leastClamping', '', 'length'],
+  ['largestClamping', '', 'length'],
+  ['leastGrip', '', 'length'],
+  ['boreDepth', '', 'length'],
+  ['largestSpeed', '', 'spindleSpeed'],
+  ['seatCompliance', '', 'ratio'],
 ];
 
 const calls = storedCalls<Holder, HolderSheet>('library/holders');
@@ -74,7 +75,6 @@ function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
     onSaved: (saved) => void navigate(`/library/holders/${saved.id}`, { replace: true }),
   });
   const holder = form.definition;
-  const usedIn = (useAssemblies().data ?? []).filter((a) => a.definition.holderId === sheet?.id);
 
   return (
     <SheetFrame
@@ -95,29 +95,9 @@ function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
         </section>
         <section>
           <h2>What it grips</h2>
-          {NUMBERS.map(([key, quantity]) => (
-            <NumberField
-              key={key}
-              label={NAMES[key]!}
-              quantity={quantity}
-              {...form.number(key)}
-              refused={form.refused[key]}
-              disabled={!mayWork}
-            />
-          ))}
-          {(['number', 'kind', 'interface', 'remarks'] as const).map((key) => (
-            <label key={key} className="line">
-              {NAMES[key]}
-              <Input value={holder[key] ?? ''} disabled={!mayWork} onChange={(e) => form.set(key, e.target.value)} />
-            </label>
-          ))}
-          <h2>Where it is used</h2>
-          {usedIn.length === 0 && <p className="muted">It holds no cutter yet.</p>}
-          {usedIn.map((a) => (
-            <div key={a.id}>
-              <Link to={`/library/assemblies/${a.id}`}>{a.definition.number}</Link> <span className="muted">{a.definition.stockPlace}</span>
-            </div>
-          ))}
+          <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
+          <WordRows form={form} rows={['number', 'kind', 'interface', 'remarks']} names={NAMES} />
+          <UsedIn part={(a) => a.holderId === sheet?.id} none="It holds no cutter yet." />
           {sheet && <History kind="holders" id={sheet.id} revision={sheet.revision} names={NAMES} />}
         </section>
       </div>

@@ -1,10 +1,11 @@
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
+import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import type { Quantity } from '../../parts/units';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
@@ -40,13 +41,13 @@ const NAMES: Record<string, string> = {
   curve: 'Power and torque',
   source: 'Where the figures come from',
 };
-const NUMBERS: [keyof Machine & string, Quantity][] = [
-  ['leastSpeed', 'spindleSpeed'],
-  ['largestSpeed', 'spindleSpeed'],
-  ['largestFeed', 'feedRate'],
-  ['rapidFeed', 'feedRate'],
-  ['efficiency', 'ratio'],
-  ['synchronousLimit', 'spindleSpeed'],
+const NUMBERS: NumberRow<Machine>[] = [
+  ['leastSpeed', '', 'spindleSpeed'],
+  ['largestSpeed', '', 'spindleSpeed'],
+  ['largestFeed', '', 'feedRate'],
+  ['rapidFeed', '', 'feedRate'],
+  ['efficiency', '', 'ratio'],
+  ['synchronousLimit', '', 'spindleSpeed'],
 ];
 const COLUMNS: [keyof Point, string, Quantity][] = [
   ['speed', 'At', 'spindleSpeed'],
@@ -89,22 +90,8 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       <div className="columns">
         <section>
           <h2>What limits a cut</h2>
-          {NUMBERS.map(([key, quantity]) => (
-            <NumberField
-              key={key}
-              label={NAMES[key]!}
-              quantity={quantity}
-              {...form.number(key)}
-              refused={form.refused[key]}
-              disabled={!mayWork}
-            />
-          ))}
-          {(['name', 'kind', 'interface', 'source'] as const).map((key) => (
-            <label key={key} className="line">
-              {NAMES[key]}
-              <Input value={machine[key] ?? ''} disabled={!mayWork} onChange={(e) => form.set(key, e.target.value)} />
-            </label>
-          ))}
+          <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
+          <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} />
         </section>
         <section className="wide">
           <h2>Power and torque over speed</h2>

@@ -1,10 +1,9 @@
-import { Input, Select } from 'antd';
+import { Select } from 'antd';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
-import { NumberField } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import type { Quantity } from '../../parts/units';
+import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 
@@ -35,7 +34,7 @@ const NAMES: Record<string, string> = {
   radialRatio: 'Radial over tangential force',
   source: 'Where the figures come from',
 };
-const NUMBERS: [keyof Material & string, string, Quantity][] = [
+const NUMBERS: NumberRow<Material>[] = [
   ['hardness', 'HBW', 'hardness'],
   ['tensileStrength', 'R_m', 'stress'],
   ['specificCuttingForce', 'k_c1.1', 'stress'],
@@ -77,12 +76,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
       <div className="columns">
         <section>
           <h2>Which it is</h2>
-          {WORDS.map((key) => (
-            <label key={key} className="line">
-              {NAMES[key]}
-              <Input value={material[key] ?? ''} disabled={!mayWork} onChange={(e) => form.set(key, e.target.value)} />
-            </label>
-          ))}
+          <WordRows form={form} rows={WORDS} names={NAMES} />
           <label className="line">
             {NAMES.group}
             <Select
@@ -96,17 +90,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
         </section>
         <section>
           <h2>How hard it is to cut</h2>
-          {NUMBERS.map(([key, symbol, quantity]) => (
-            <NumberField
-              key={key}
-              label={NAMES[key]!}
-              symbol={symbol}
-              quantity={quantity}
-              {...form.number(key)}
-              refused={form.refused[key]}
-              disabled={!mayWork}
-            />
-          ))}
+          <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
         </section>
       </div>
     </SheetFrame>
