@@ -91,7 +91,7 @@ export function NumberField(props: NumberFieldProps) {
   }
 
   const sum =
-    typed && !refusal && (!isPlain(typed.text) || typed.system !== units.system)
+    typed && !refusal && typed.system === units.system && !isPlain(typed.text)
       ? `= ${units.editable(typed.base, quantity)} ${units.unit(quantity)}`
       : '';
   const outside =
