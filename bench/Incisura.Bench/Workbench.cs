@@ -15,16 +15,10 @@ internal static class Workbench
         Cutter = new(1, 1, new()
         {
             Number = "C-1",
-            CuttingDiameter = 12,
-            Teeth = 4,
-            LargestDepth = 25.5,
-            FluteLength = 26,
-            UsableLength = 26,
-            ShankDiameter = 12,
-            OverallLength = 83,
-            HelixAngle = 38,
-            LeastChip = 0.0038,
-            LargestChip = 0.09,
+            Dimensions = new Dictionary<string, double>
+            {
+                ["DC"] = 12, ["ZEFF"] = 4, ["APMX"] = 25.5, ["LCF"] = 26, ["LU"] = 26, ["DMM"] = 12, ["OAL"] = 83, ["FHA"] = 38, ["h_min"] = 0.0038, ["h_max"] = 0.09, ["a_e/DC"] = 1,
+            },
             Groups = [MaterialGroup.P],
         }),
         Holder = new(1, 1, new()

@@ -14,16 +14,10 @@ internal static class Sample
     {
         Number = "C-1",
         Material = CuttingMaterial.Carbide,
-        CuttingDiameter = 12,
-        Teeth = 4,
-        LargestDepth = 25,
-        FluteLength = 26,
-        UsableLength = 26,
-        ShankDiameter = 12,
-        OverallLength = 83,
-        HelixAngle = 38,
-        LeastChip = 0.004,
-        LargestChip = 0.09,
+        Dimensions = new Dictionary<string, double>
+        {
+            ["DC"] = 12, ["ZEFF"] = 4, ["APMX"] = 25, ["LCF"] = 26, ["LU"] = 26, ["DMM"] = 12, ["OAL"] = 83, ["FHA"] = 38, ["h_min"] = 0.004, ["h_max"] = 0.09, ["a_e/DC"] = 1,
+        },
         Groups = [MaterialGroup.P],
     };
 
@@ -40,6 +34,8 @@ internal static class Sample
         SeatCompliance = 0.8,
         Segments = [new(20, 28, 28), new(30, 28, 40), new(20, 50, 50)],
     };
+
+    public static BuiltAssembly Built => Situation.Built();
 
     public static Assembly Assembly { get; } = new() { Number = "A-1", CutterId = 1, HolderId = 1, Projection = 38 };
 

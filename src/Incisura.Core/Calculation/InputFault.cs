@@ -9,7 +9,11 @@ namespace Incisura.Core.Calculation;
 /// <param name="Least">Least allowed value in base units; NaN where there is none.</param>
 /// <param name="Most">Largest allowed value in base units; NaN where there is none.</param>
 /// <param name="Sentence">What is wrong and what would cure it, for a person.</param>
-public sealed record InputFault(string Field, double Given, double Least, double Most, string Sentence);
+public sealed record InputFault(string Field, double Given, double Least, double Most, string Sentence)
+{
+    /// <summary>The value in base units that was probably meant; NaN where there is no good guess.</summary>
+    public double Meant { get; init; } = double.NaN;
+}
 
 /// <summary>Thrown at the door when a calculation or a stored object is given values out of their physical range.</summary>
 public sealed class InputException(IReadOnlyList<InputFault> faults) : Exception(string.Join(" ", faults.Select(f => f.Sentence)))
@@ -32,7 +36,9 @@ public sealed class InputCheck
         if (double.IsFinite(value) && value >= least && value <= most) return this;
         string unit = Units.Of(quantity).Metric.Unit is { Length: > 0 } u ? " " + u : "";
         string given = double.IsNaN(value) ? "is missing" : double.IsInfinity(value) ? "is not a finite number" : $"is {Show(value)}{unit}";
-        faults.Add(new(field, value, least, most, $"{name} {given}; it must lie between {Show(least)} and {Show(most)}{unit}."));
+        double meant = quantity == Quantity.Length ? MeantLength(value, least, most) : double.NaN;
+        string question = double.IsNaN(meant) ? "" : $" Was {Show(meant / Units.MillimetresPerInch)} in ({Show(meant)} mm) meant?";
+        faults.Add(new(field, value, least, most, $"{name} {given}; it must lie between {Show(least)} and {Show(most)}{unit}.{question}") { Meant = meant });
         return this;
     }
 
@@ -56,6 +62,19 @@ public sealed class InputCheck
     public void ThrowIfAny()
     {
         if (faults.Count > 0) throw new InputException(faults);
+    }
+
+    // Thousandths of an inch, or whole inches, taken for millimetres: only where the guess is a common fraction and fits.
+    private static double MeantLength(double value, double least, double most)
+    {
+        if (!double.IsFinite(value) || value <= 0) return double.NaN;
+        foreach (double inches in (ReadOnlySpan<double>)[value / 1000, value])
+        {
+            double mm = inches * Units.MillimetresPerInch, sixtyFourths = inches * 64;
+            if (mm >= least && mm <= most && Math.Abs(sixtyFourths - Math.Round(sixtyFourths)) < 0.05) return mm;
+        }
+
+        return double.NaN;
     }
 
     private void Refuse(string field, double given, string sentence) => faults.Add(new(field, given, double.NaN, double.NaN, sentence));

@@ -25,7 +25,10 @@ public sealed record Situation
     /// <summary>The holder.</summary>
     public required Revised<Holder> Holder { get; init; }
 
-    /// <summary>The assembly of both.</summary>
+    /// <summary>Extensions between cutter and holder, in the assembly's order.</summary>
+    public IReadOnlyList<Revised<Holder>> Extensions { get; init; } = [];
+
+    /// <summary>The assembly of them.</summary>
     public required Revised<Assembly> Assembly { get; init; }
 
     /// <summary>The machine.</summary>
@@ -33,6 +36,9 @@ public sealed record Situation
 
     /// <summary>The speed chart proposals start from.</summary>
     public required Revised<SpeedChart> Chart { get; init; }
+
+    /// <summary>The assembly put together.</summary>
+    public BuiltAssembly Built() => new(Assembly.Value, Cutter.Value, Holder.Value, [.. Extensions.Select(e => e.Value)]);
 }
 
 /// <summary>What was typed and picked, by the codes of the operation's description.</summary>

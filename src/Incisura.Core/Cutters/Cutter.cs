@@ -1,27 +1,12 @@
+using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Geometry;
 using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Cutters;
 
-/// <summary>Geometry families of cutters.</summary>
-public enum CutterFamily
-{
-    /// <summary>End mill with square corners, cutting on its side and face.</summary>
-    SquareEndMill,
-}
-
-/// <summary>What the cutting part is made of; it sets the stiffness and the row of the speed chart.</summary>
-public enum CuttingMaterial
-{
-    /// <summary>Solid cemented carbide.</summary>
-    Carbide,
-
-    /// <summary>High-speed steel.</summary>
-    HighSpeedSteel,
-}
-
-/// <summary>A cutter by its dimensions, named with the symbols of ISO 13399. Lengths in mm, measured from the tip.</summary>
+/// <summary>A cutter: its family, and the dimensions the family asks for by their symbols. Lengths in mm, measured from the tip.</summary>
 public sealed record Cutter
 {
     /// <summary>The workshop's number for it, unique in the library.</summary>
@@ -33,81 +18,147 @@ public sealed record Cutter
     /// <summary>Cutting material.</summary>
     public CuttingMaterial Material { get; init; }
 
+    /// <summary>Grade in the shop's words, such as P25 of ISO 513; empty where nobody has said.</summary>
+    public string Grade { get; init; } = "";
+
     /// <summary>Coating in the shop's words; empty for none.</summary>
     public string Coating { get; init; } = "";
 
-    /// <summary>Cutting diameter DC, mm, 0.1 to 100.</summary>
-    public required double CuttingDiameter { get; init; }
+    /// <summary>Hand.</summary>
+    public Hand Hand { get; init; }
 
-    /// <summary>Number of teeth ZEFF, 1 to 20.</summary>
-    public required int Teeth { get; init; }
+    /// <summary>Whether coolant comes through it.</summary>
+    public bool ThroughCoolant { get; init; }
 
-    /// <summary>Largest depth of cut APMX, mm, up to the flute length.</summary>
-    public required double LargestDepth { get; init; }
+    /// <summary>Regrinds left; 0 where it is not reground.</summary>
+    public int Regrinds { get; init; }
 
-    /// <summary>Length of the chip flutes LCF, mm, up to the usable length.</summary>
-    public required double FluteLength { get; init; }
+    /// <summary>Values of the family's dimensions, base units, by symbol.</summary>
+    public IReadOnlyDictionary<string, double> Dimensions { get; init; } = new Dictionary<string, double>();
 
-    /// <summary>Usable length LU to the end of the neck, mm; equal to the flute length where there is no neck.</summary>
-    public required double UsableLength { get; init; }
+    /// <summary>What is picked of the family's choices, by code; what is left out takes its default.</summary>
+    public IReadOnlyDictionary<string, string> Picks { get; init; } = new Dictionary<string, string>();
 
-    /// <summary>Neck diameter DN, mm; used where the usable length exceeds the flute length.</summary>
-    public double NeckDiameter { get; init; }
-
-    /// <summary>Shank diameter DMM, mm, 0.5 to 100.</summary>
-    public required double ShankDiameter { get; init; }
-
-    /// <summary>Overall length OAL, mm, up to 500.</summary>
-    public required double OverallLength { get; init; }
-
-    /// <summary>Helix angle FHA, degrees, −60 to 60; negative for a left-hand helix.</summary>
-    public double HelixAngle { get; init; }
-
-    /// <summary>Least chip thickness h_min the edge still cuts instead of rubbing, mm; set by the edge radius.</summary>
-    public double LeastChip { get; init; }
-
-    /// <summary>Largest chip thickness h_max the edge stands, mm.</summary>
-    public double LargestChip { get; init; }
-
-    /// <summary>Largest width of cut over diameter a_e/DC the cutter is meant for, above 0 up to 1.</summary>
-    public double LargestWidthRatio { get; init; } = 1;
-
-    /// <summary>Largest spindle speed RPMX, rev/min; 0 where none is given.</summary>
-    public double LargestSpeed { get; init; }
+    /// <summary>The free profile, from tip to back; only a family with a free profile has one.</summary>
+    public IReadOnlyList<StackSegment> Segments { get; init; } = [];
 
     /// <summary>Groups of work material the cutter may cut.</summary>
     public IReadOnlyList<MaterialGroup> Groups { get; init; } = [];
 
+    /// <summary>Whether it is out of use; it stays for records that rest on it, and lists leave it out.</summary>
+    public bool Retired { get; init; }
+
+    /// <summary>Identity of the cutter that replaces it; 0 for none.</summary>
+    public int ReplacedById { get; init; }
+
     /// <summary>Remarks.</summary>
     public string Remarks { get; init; } = "";
 
-    /// <summary>Checks every dimension and the relations between them.</summary>
+    /// <summary>Value of a dimension, base unit; not a number where the cutter has none.</summary>
+    /// <param name="dimension">The dimension.</param>
+    public double this[Dimension dimension] => Dimensions.TryGetValue(dimension.Symbol, out double value) ? value : double.NaN;
+
+    /// <summary>Cutting diameter DC, mm; where the family has none, the diameter or width it is called by.</summary>
+    [JsonIgnore]
+    public double CuttingDiameter => Dimensions.TryGetValue(Described.CalledBy, out double value) ? value : double.NaN;
+
+    /// <summary>Number of teeth ZEFF; 1 where the family has no such dimension.</summary>
+    [JsonIgnore]
+    public int Teeth => this[Dimension.Teeth] is var z && z >= 1 ? (int)z : 1;
+
+    /// <summary>Largest depth of cut APMX, mm.</summary>
+    [JsonIgnore]
+    public double LargestDepth => this[Dimension.LargestDepth];
+
+    /// <summary>Length of the chip flutes LCF, mm.</summary>
+    [JsonIgnore]
+    public double FluteLength => this[Dimension.FluteLength];
+
+    /// <summary>Usable length LU to the end of the neck, mm; the flute length where there is none.</summary>
+    [JsonIgnore]
+    public double UsableLength => this[Dimension.UsableLength] is var lu && lu > 0 ? lu : FluteLength;
+
+    /// <summary>Overall length OAL, mm; of a free profile its whole length.</summary>
+    [JsonIgnore]
+    public double OverallLength => Segments.Count > 0 ? StackedProfile.Length(Segments) : this[Dimension.OverallLength];
+
+    /// <summary>Helix angle FHA, degrees; 0 where the family has none.</summary>
+    [JsonIgnore]
+    public double HelixAngle => Dimensions.GetValueOrDefault(Dimension.HelixAngle.Symbol);
+
+    /// <summary>What a holder clamps or seats, mm: the shank's diameter or height, or the bore.</summary>
+    [JsonIgnore]
+    public double ShankSize => Described.FreeProfile && Segments.Count > 0 ? Segments[^1].UpperDiameter : Dimensions.GetValueOrDefault(Described.ShankSize, double.NaN);
+
+    /// <summary>Length that must stay outside a holder, mm: flutes, head or reach, whichever the family has.</summary>
+    [JsonIgnore]
+    public double LeastProjection =>
+        Segments.Count > 0 ? Segments.TakeWhile((_, i) => Segments.Skip(i).Any(s => s.Cuts)).Sum(s => s.Length)
+        : FluteLength > 0 ? FluteLength
+        : new[] { this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }.Where(double.IsFinite).DefaultIfEmpty(0).First();
+
+    /// <summary>Its family.</summary>
+    [JsonIgnore]
+    public Family Described => Families.Of(Family);
+
+    /// <summary>Its profile from the tip to the back; the cutter is taken as checked.</summary>
+    public Profile Profile() => Described.Draw(this);
+
+    /// <summary>What is picked of one of the family's choices, or its default.</summary>
+    public string Picked(string code) => Picks.GetValueOrDefault(code) ?? Described.Picks.First(p => p.Code == code).Default;
+
+    /// <summary>The same cutter with one dimension changed.</summary>
+    public Cutter With(Dimension dimension, double value) => this with { Dimensions = new Dictionary<string, double>(Dimensions) { [dimension.Symbol] = value } };
+
+    /// <summary>Checks every dimension, the relations between them, and the words.</summary>
     public InputCheck Check()
     {
         InputCheck check = new InputCheck()
             .Named("number", "The number", Number, 24)
-            .Within("cuttingDiameter", "The cutting diameter DC", CuttingDiameter, 0.1, 100, Quantity.Length)
-            .Within("teeth", "The number of teeth ZEFF", Teeth, 1, 20, Quantity.Count)
-            .Within("shankDiameter", "The shank diameter DMM", ShankDiameter, 0.5, 100, Quantity.Length)
-            .Within("overallLength", "The overall length OAL", OverallLength, 5, 500, Quantity.Length)
-            .Within("usableLength", "The usable length LU", UsableLength, 0.1, Top(OverallLength, 500), Quantity.Length)
-            .Within("fluteLength", "The flute length LCF", FluteLength, 0.1, Top(UsableLength, 500), Quantity.Length)
-            .Within("largestDepth", "The largest depth of cut APMX", LargestDepth, 0.05, Top(FluteLength, 500), Quantity.Length)
-            .Within("helixAngle", "The helix angle FHA", HelixAngle, -60, 60, Quantity.Angle)
-            .Within("largestChip", "The largest chip thickness", LargestChip, 0.001, 2, Quantity.Chip)
-            .Within("leastChip", "The least chip thickness", LeastChip, 0, Top(LargestChip, 2), Quantity.Chip)
-            .Within("largestWidthRatio", "The largest width over diameter", LargestWidthRatio, 0.01, 1, Quantity.Ratio)
-            .Within("largestSpeed", "The largest spindle speed RPMX", LargestSpeed, 0, 200000, Quantity.SpindleSpeed);
-        if (UsableLength > FluteLength)
-            check.Within("neckDiameter", "The neck diameter DN", NeckDiameter, 0.05, Top(CuttingDiameter, 100), Quantity.Length);
-        return check
-            .Holds(Groups.Count > 0, "groups", double.NaN, "No work-material group is chosen; choose at least one of P, M, K, N, S, H.")
-            .Holds(Groups.All(Enum.IsDefined) && Groups.Distinct().Count() == Groups.Count, "groups", double.NaN, "Each work-material group can be chosen once, from P, M, K, N, S, H.")
             .Holds(Enum.IsDefined(Family), "family", double.NaN, "The cutter family is unknown; choose one from the list.")
             .Holds(Enum.IsDefined(Material), "material", double.NaN, "The cutting material is unknown; choose one from the list.")
-            .Holds(Remarks.Length <= 2000 && Coating.Length <= 60, "remarks", Remarks.Length, "The remarks hold at most 2000 characters and the coating 60.");
+            .Holds(Enum.IsDefined(Hand), "hand", double.NaN, "The hand is unknown; choose right, left or neutral.")
+            .Holds(Groups.Count > 0, "groups", double.NaN, "No work-material group is chosen; choose at least one of P, M, K, N, S, H.")
+            .Holds(Groups.All(Enum.IsDefined) && Groups.Distinct().Count() == Groups.Count, "groups", double.NaN, "Each work-material group can be chosen once, from P, M, K, N, S, H.")
+            .Holds(Coating.Length <= 60, "coating", Coating.Length, "The coating holds at most 60 characters.")
+            .Holds(Grade.Length <= 60, "grade", Grade.Length, "The grade holds at most 60 characters.")
+            .Holds(Remarks.Length <= 2000, "remarks", Remarks.Length, "The remarks hold at most 2000 characters.")
+            .Within("regrinds", "The number of regrinds left", Regrinds, 0, 99, Quantity.Count)
+            .Holds(ReplacedById == 0 || Retired, "replacedById", ReplacedById, "Only a retired cutter is replaced by another; retire it first.");
+        if (!Enum.IsDefined(Family)) return check;
+
+        Family family = Described;
+        int before = check.Faults.Count;
+        foreach (FamilyDimension d in family.Dimensions)
+        {
+            double value = this[d.Dimension];
+            if (d.Optional && (double.IsNaN(value) || value == 0)) continue;
+            (double least, double most) = d.RangeIn(Dimensions);
+            check.Within($"dimensions.{d.Dimension.Symbol}", $"The {d.Dimension.Name} {d.Dimension.Symbol}", value, least, most, d.Dimension.Quantity);
+        }
+
+        foreach (string symbol in Dimensions.Keys)
+            check.Holds(family.Dimensions.Any(d => d.Dimension.Symbol == symbol), $"dimensions.{symbol}", Dimensions[symbol], $"A {family.Name} has no dimension {symbol}; leave it out.");
+        foreach ((string code, string picked) in Picks)
+            check.Holds(family.Picks.FirstOrDefault(p => p.Code == code)?.Picks.Any(p => p.Code == picked) == true, $"picks.{code}", double.NaN, $"A {family.Name} cannot have {code} “{picked}”; choose one that is offered.");
+        if (family.FreeProfile) check.Stacked(Segments, 0).Holds(Segments.Any(s => s.Cuts), "segments", Segments.Count, "No segment of the profile cuts; mark at least one as cutting.");
+        else check.Holds(Segments.Count == 0, "segments", Segments.Count, $"The profile of a {family.Name} follows from its dimensions; leave the segments out, or make it a form cutter.");
+
+        // Relations presume values within their own ranges.
+        if (check.Faults.Count == before)
+            foreach (Relation r in family.Relations)
+                check.Holds(r.Holds(this), $"dimensions.{r.Symbol.Symbol}", this[r.Symbol], r.Sentence(this));
+        return check;
     }
 
-    // The upper end of a range that follows another dimension, where that one is itself usable.
-    private static double Top(double follows, double otherwise) => double.IsFinite(follows) && follows > 0 ? Math.Min(follows, otherwise) : otherwise;
+    /// <summary>Questions about values that can be taken but look like a slip of units; none of them is a refusal.</summary>
+    public IReadOnlyList<InputFault> Doubts()
+    {
+        double dc = CuttingDiameter, shank = ShankSize;
+        if (Described.Shank != ShankForm.Cylindrical || !(dc > 0) || !(shank > 0)) return [];
+        double inch = dc * Units.MillimetresPerInch;
+        return dc * 12 < shank && inch >= shank * 0.4 && inch <= shank * 1.6
+            ? [new($"dimensions.{Described.CalledBy}", dc, double.NaN, double.NaN, $"Ø{dc:0.###} mm stands on a shank of {shank:0.###} mm: was {dc:0.####} in ({inch:0.###} mm) meant?") { Meant = inch }]
+            : [];
+    }
 }

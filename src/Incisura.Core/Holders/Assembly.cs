@@ -1,12 +1,29 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holders;
 
-/// <summary>A cutter in a holder at a projection, as it stands in the tool store.</summary>
+/// <summary>An extension or sleeve in an assembly.</summary>
+/// <param name="HolderId">Identity of the extension.</param>
+/// <param name="Projection">Length of it outside the next part, mm.</param>
+public readonly record struct AssemblyExtension(int HolderId, double Projection);
+
+/// <summary>A place where an assembly stands at a machine.</summary>
+/// <param name="MachineId">Identity of the machine.</param>
+/// <param name="Place">Number of the place in its turret or magazine, from 1.</param>
+public readonly record struct AssemblyPlace(int MachineId, int Place);
+
+/// <summary>A cutter in a holder at a projection, with extensions between them where needed, as it stands in the tool store.</summary>
 public sealed record Assembly
 {
+    /// <summary>Density of steel, kg/mm³.</summary>
+    public const double SteelDensity = 7.85e-6;
+
+    /// <summary>Density of cemented carbide, kg/mm³.</summary>
+    public const double CarbideDensity = 14.5e-6;
+
     /// <summary>Shop number, unique in the workshop.</summary>
     public required string Number { get; init; }
 
@@ -16,8 +33,11 @@ public sealed record Assembly
     /// <summary>Identity of the holder.</summary>
     public required int HolderId { get; init; }
 
-    /// <summary>Length of the cutter outside the holder, mm.</summary>
+    /// <summary>Length of the cutter outside the next part, mm.</summary>
     public required double Projection { get; init; }
+
+    /// <summary>Extensions and sleeves, from the cutter to the holder.</summary>
+    public IReadOnlyList<AssemblyExtension> Extensions { get; init; } = [];
 
     /// <summary>Length offset register at the machine; 0 for none.</summary>
     public int LengthRegister { get; init; }
@@ -28,33 +48,12 @@ public sealed record Assembly
     /// <summary>Place in the tool store.</summary>
     public string StockPlace { get; init; } = "";
 
-    /// <summary>Checks the assembly against the cutter and the holder it is made of.</summary>
-    public InputCheck Check(Cutter cutter, Holder holder)
-    {
-        double longest = cutter.OverallLength - holder.LeastGrip;
-        double shortest = Math.Max(cutter.FluteLength, cutter.OverallLength - holder.BoreDepth);
-        return new InputCheck()
-            .Named("number", "The shop number", Number, 24)
-            .Holds(
-                cutter.ShankDiameter >= holder.LeastClamping && cutter.ShankDiameter <= holder.LargestClamping,
-                "holderId",
-                cutter.ShankDiameter,
-                $"Holder {holder.Number} clamps {holder.LeastClamping:0.###} to {holder.LargestClamping:0.###} mm and the shank is {cutter.ShankDiameter:0.###} mm; choose another holder or cutter.")
-            .Holds(
-                longest >= shortest,
-                "holderId",
-                cutter.OverallLength,
-                $"Cutter {cutter.Number} is too short for holder {holder.Number}: gripping {holder.LeastGrip:0.###} mm leaves {longest:0.###} mm outside, and the flutes need {shortest:0.###} mm; choose a holder that grips less.")
-            .Holds(
-                !(longest >= shortest) || (double.IsFinite(Projection) && Projection >= shortest - 1e-9 && Projection <= longest + 1e-9),
-                "projection",
-                Projection,
-                $"The projection is {Projection:0.###} mm; it must lie between {shortest:0.###} mm (flutes outside, shank within the bore) and {longest:0.###} mm (so that {holder.LeastGrip:0.###} mm stay gripped).")
-            .Within("lengthRegister", "The length register", LengthRegister, 0, 9999, Quantity.Count)
-            .Within("diameterRegister", "The diameter register", DiameterRegister, 0, 9999, Quantity.Count)
-            .Holds(StockPlace.Length <= 40, "stockPlace", StockPlace.Length, "The stock place holds at most 40 characters.");
-    }
+    /// <summary>Places it stands in at machines.</summary>
+    public IReadOnlyList<AssemblyPlace> Places { get; init; } = [];
 
-    /// <summary>Length of shank inside the holder, mm.</summary>
+    /// <summary>Whether it was taken apart or put out of use.</summary>
+    public bool Retired { get; init; }
+
+    /// <summary>Length of shank inside the part behind the cutter, mm.</summary>
     public double GripOf(Cutter cutter) => cutter.OverallLength - Projection;
 }

@@ -1,30 +1,54 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holders;
 
-/// <summary>A cylinder or cone of a holder's profile, stacked from its nose towards the machine.</summary>
-/// <param name="Length">Length along the axis, mm, above 0 up to 500.</param>
-/// <param name="LowerDiameter">Diameter at the end nearer the nose, mm, 1 to 400.</param>
-/// <param name="UpperDiameter">Diameter at the end nearer the machine, mm, 1 to 400.</param>
-public readonly record struct HolderSegment(double Length, double LowerDiameter, double UpperDiameter);
+/// <summary>Where in an assembly a holder stands.</summary>
+public enum HolderRole
+{
+    /// <summary>Sits in the machine.</summary>
+    Holder,
 
-/// <summary>A holder: what it grips, how it looks outside the spindle, and how stiff its seat is.</summary>
+    /// <summary>Extends a holder.</summary>
+    Extension,
+
+    /// <summary>Sleeve that reduces a bore to a thinner shank.</summary>
+    Sleeve,
+}
+
+/// <summary>A holder, extension or reduction sleeve: what it grips, how it is held itself, how it looks outside, how stiff its seat is.</summary>
 public sealed record Holder
 {
     /// <summary>The workshop's number for it, unique in the library.</summary>
     public required string Number { get; init; }
 
+    /// <summary>Where it stands in an assembly.</summary>
+    public HolderRole Role { get; init; }
+
     /// <summary>Kind in the trade's words, such as collet holder or shrink holder.</summary>
     public required string Kind { get; init; }
 
-    /// <summary>Machine-side interface, such as SK 40 or HSK-A 63.</summary>
-    public required string Interface { get; init; }
+    /// <summary>Machine-side interface of a holder, such as SK 40 or HSK-A 63; empty for extensions and sleeves.</summary>
+    public string Interface { get; init; } = "";
 
-    /// <summary>Least shank diameter it clamps, mm.</summary>
+    /// <summary>How an extension or sleeve is held at its back.</summary>
+    public ShankForm BackForm { get; init; }
+
+    /// <summary>Diameter of an extension's shank, or size of its coupling, mm; 0 for a holder.</summary>
+    public double BackSize { get; init; }
+
+    /// <summary>Length of an extension's or sleeve's shank behind its profile, mm; 0 for a holder.</summary>
+    public double BackLength { get; init; }
+
+    /// <summary>Form of shank it takes.</summary>
+    public ShankForm Takes { get; init; }
+
+    /// <summary>Least size of shank it clamps, mm.</summary>
     public required double LeastClamping { get; init; }
 
-    /// <summary>Largest shank diameter it clamps, mm.</summary>
+    /// <summary>Largest size of shank it clamps, mm.</summary>
     public required double LargestClamping { get; init; }
 
     /// <summary>Least length of shank that must be gripped, mm.</summary>
@@ -36,17 +60,36 @@ public sealed record Holder
     /// <summary>Greatest spindle speed, rev/min.</summary>
     public required double LargestSpeed { get; init; }
 
+    /// <summary>Balance class G of ISO 21940, mm/s; 0 where it was not balanced.</summary>
+    public double BalanceClass { get; init; }
+
+    /// <summary>Whether coolant comes through it.</summary>
+    public bool ThroughCoolant { get; init; }
+
+    /// <summary>Mass with the part inside the spindle, kg; 0 where nobody has weighed it.</summary>
+    public double Mass { get; init; }
+
     /// <summary>Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.</summary>
     public required double SeatCompliance { get; init; }
 
-    /// <summary>Profile outside the spindle, from the nose to the gauge line.</summary>
-    public required IReadOnlyList<HolderSegment> Segments { get; init; }
+    /// <summary>Profile outside what holds it, from the nose to the gauge line.</summary>
+    public required IReadOnlyList<StackSegment> Segments { get; init; }
+
+    /// <summary>Whether it is out of use.</summary>
+    public bool Retired { get; init; }
 
     /// <summary>Remarks.</summary>
     public string Remarks { get; init; } = "";
 
-    /// <summary>Length from the nose to the gauge line, mm.</summary>
-    public double GaugeLength => Segments.Sum(s => s.Length);
+    /// <summary>Length from the nose to the gauge line, mm; of an extension to the end of its profile.</summary>
+    public double GaugeLength => StackedProfile.Length(Segments);
+
+    /// <summary>Its profile, from the nose.</summary>
+    /// <param name="from">Z of the nose, mm.</param>
+    public Profile Profile(double from = 0) => StackedProfile.Draw(Segments, Role == HolderRole.Holder ? ProfilePart.Holder : ProfilePart.Extension, from);
+
+    /// <summary>Mass, kg: as weighed, otherwise of its profile in steel.</summary>
+    public double EstimatedMass() => Mass > 0 ? Mass : Profile().Volume(_ => true) * Assembly.SteelDensity;
 
     /// <summary>Checks every dimension and the relations between them.</summary>
     public InputCheck Check()
@@ -54,18 +97,23 @@ public sealed record Holder
         InputCheck check = new InputCheck()
             .Named("number", "The number", Number, 24)
             .Named("kind", "The kind of holder", Kind, 60)
-            .Named("interface", "The machine-side interface", Interface, 24)
-            .Within("leastClamping", "The least clamping diameter", LeastClamping, 0.1, 100, Quantity.Length)
-            .Within("largestClamping", "The largest clamping diameter", LargestClamping, Math.Max(0.1, LeastClamping), 100, Quantity.Length)
+            .Holds(Enum.IsDefined(Role) && Enum.IsDefined(Takes) && Enum.IsDefined(BackForm), "role", double.NaN, "The role or the form of the shank is unknown; choose one from the list.")
+            .Within("leastClamping", "The least clamping size", LeastClamping, 0.1, 200, Quantity.Length)
+            .Within("largestClamping", "The largest clamping size", LargestClamping, Math.Max(0.1, LeastClamping), 200, Quantity.Length)
             .Within("boreDepth", "The depth of the bore", BoreDepth, 1, 300, Quantity.Length)
             .Within("leastGrip", "The least length gripped", LeastGrip, 0.5, BoreDepth > 0.5 ? BoreDepth : 300, Quantity.Length)
             .Within("largestSpeed", "The greatest spindle speed", LargestSpeed, 1, 200000, Quantity.SpindleSpeed)
+            .Within("balanceClass", "The balance class G", BalanceClass, 0, 4000, Quantity.Ratio)
+            .Within("mass", "The mass", Mass, 0, 200, Quantity.Mass)
             .Within("seatCompliance", "The compliance of the seat", SeatCompliance, 0, 100, Quantity.Ratio)
-            .Holds(Segments.Count is >= 1 and <= 24, "segments", Segments.Count, "The profile needs 1 to 24 segments.");
-        for (int i = 0; i < Segments.Count && i < 24; i++)
-            check.Within($"segments[{i}].length", $"The length of segment {i + 1}", Segments[i].Length, 0.1, 500, Quantity.Length)
-                .Within($"segments[{i}].lowerDiameter", $"The lower diameter of segment {i + 1}", Segments[i].LowerDiameter, 1, 400, Quantity.Length)
-                .Within($"segments[{i}].upperDiameter", $"The upper diameter of segment {i + 1}", Segments[i].UpperDiameter, 1, 400, Quantity.Length);
-        return check;
+            .Holds(Remarks.Length <= 2000, "remarks", Remarks.Length, "The remarks hold at most 2000 characters.");
+        if (Role == HolderRole.Holder) check.Named("interface", "The machine-side interface", Interface, 24);
+        else
+            check.Within("backSize", "The size of its own shank", BackSize, 0.5, 200, Quantity.Length)
+                .Within("backLength", "The length of its own shank", BackLength, Flush.Contains(BackForm) ? 0 : 1, 500, Quantity.Length);
+        return check.Stacked(Segments, 1);
     }
+
+    /// <summary>Forms that seat flush instead of being gripped over a length.</summary>
+    internal static IReadOnlyList<ShankForm> Flush { get; } = [ShankForm.Arbor, ShankForm.Modular];
 }

@@ -36,6 +36,9 @@ public sealed record Machine
     /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
     public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
 
+    /// <summary>Its turret or magazine.</summary>
+    public ToolStore Store { get; init; } = new();
+
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
 
@@ -53,6 +56,7 @@ public sealed record Machine
             .Within("efficiency", "The efficiency η", Efficiency, 0.2, 1, Quantity.Ratio)
             .Within("synchronousLimit", "The synchronous tapping limit", SynchronousLimit, 0, 20000, Quantity.SpindleSpeed)
             .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
+        Store.Check(check);
         for (int i = 0; i < Curve.Count && i < 40; i++)
             check.Within($"curve[{i}].speed", $"The speed of point {i + 1}", Curve[i].Speed, i == 0 ? 1 : Curve[i - 1].Speed + 1e-6, 200000, Quantity.SpindleSpeed)
                 .Within($"curve[{i}].power", $"The power of point {i + 1}", Curve[i].Power, 0.01, 500, Quantity.Power)

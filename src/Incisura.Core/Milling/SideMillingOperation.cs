@@ -58,7 +58,7 @@ public sealed class SideMillingOperation : IOperation
     {
         Cutter cutter = situation.Cutter.Value;
         Dictionary<string, string> options = CheckAtTheDoor(situation, choices);
-        SideMillingSetup setup = new(cutter, situation.Holder.Value, situation.Assembly.Value, situation.Material.Value, situation.Machine.Value);
+        SideMillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value);
         SpeedRow? row = situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, Description.Code);
         SideMillingWish wish = WishOf(choices.Numbers, options);
 
@@ -98,7 +98,7 @@ public sealed class SideMillingOperation : IOperation
         Choices rest = choices with { Numbers = choices.Numbers.Where(n => !free.Contains(n.Key)).ToDictionary() };
         Cutter cutter = situation.Cutter.Value;
         SideMillingWish wish = WishOf(rest.Numbers, CheckAtTheDoor(situation, rest));
-        SideMillingSetup setup = new(cutter, situation.Holder.Value, situation.Assembly.Value, situation.Material.Value, situation.Machine.Value);
+        SideMillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value);
         SpeedRow? row = situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, Description.Code);
         return SideMillingWindow.Of(setup, row, wish);
     }

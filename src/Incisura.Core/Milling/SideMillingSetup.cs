@@ -9,31 +9,31 @@ namespace Incisura.Core.Milling;
 public sealed class SideMillingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
-    public SideMillingSetup(Cutter cutter, Holder holder, Assembly assembly, WorkMaterial material, Machine machine)
+    public SideMillingSetup(BuiltAssembly built, WorkMaterial material, Machine machine)
     {
+        Cutter cutter = built.Cutter;
         Diameter = cutter.CuttingDiameter;
         Teeth = cutter.Teeth;
         HelixAngle = cutter.HelixAngle;
         LagPerDepth = ChipSection.Lag(1, cutter.HelixAngle, cutter.CuttingDiameter);
         FluteLength = cutter.FluteLength;
         LargestDepth = cutter.LargestDepth;
-        LargestWidth = cutter.LargestWidthRatio * cutter.CuttingDiameter;
-        LeastChip = cutter.LeastChip;
-        LargestChip = cutter.LargestChip;
+        LargestWidth = cutter[Dimension.LargestWidthRatio] * cutter.CuttingDiameter;
+        LeastChip = cutter[Dimension.LeastChip] is var h && h > 0 ? h : 0;
+        LargestChip = cutter[Dimension.LargestChip];
         SpecificForce11 = material.SpecificCuttingForce;
         ChipExponent = material.ChipExponent;
         RadialRatio = material.RadialRatio;
         Curve = new(machine.Curve);
         LeastSpeed = machine.LeastSpeed;
-        LargestSpeed = Math.Min(machine.LargestSpeed, holder.LargestSpeed);
-        if (cutter.LargestSpeed > 0) LargestSpeed = Math.Min(LargestSpeed, cutter.LargestSpeed);
+        LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
         LargestFeed = machine.LargestFeed;
         RapidFeed = machine.RapidFeed;
         Efficiency = machine.Efficiency;
-        Tip = TipCompliance.Of(Profile.Of(cutter, holder, assembly.Projection), cutter.Material, holder.SeatCompliance);
-        Grip = assembly.GripOf(cutter);
-        LeastGrip = holder.LeastGrip;
-        Reach = cutter.ShankDiameter > cutter.CuttingDiameter ? Math.Min(cutter.UsableLength, assembly.Projection) : assembly.Projection;
+        Tip = TipCompliance.Of(built.Profile(), cutter, built.Holder.SeatCompliance);
+        Grip = built.Joints[0].Grip;
+        LeastGrip = built.Joints[0].In.LeastGrip;
+        Reach = cutter.ShankSize > cutter.CuttingDiameter ? Math.Min(cutter.UsableLength, built.Definition.Projection) : built.Definition.Projection;
     }
 
     /// <summary>Diameter in contact D_e, mm: the cutting diameter for a square corner at any depth.</summary>

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
@@ -78,23 +79,22 @@ public readonly record struct TipCompliance
     }
 
     /// <summary>Compliance of an assembly from its profile.</summary>
-    /// <param name="profile">Profile from the tip to the gauge line.</param>
-    /// <param name="material">Cutting material; a solid cutter's shank is of the same.</param>
+    /// <param name="profile">Revolved profile from the tip to the gauge line.</param>
+    /// <param name="cutter">The cutter; the shank of a solid one is of its cutting material, a body with inserts of steel.</param>
     /// <param name="seatCompliance">Tilt of the holder's seat, µrad per N·m.</param>
-    public static TipCompliance Of(IReadOnlyList<ProfileSegment> profile, CuttingMaterial material, double seatCompliance)
+    public static TipCompliance Of(Profile profile, Cutter cutter, double seatCompliance)
     {
-        double cutterModulus = material == CuttingMaterial.Carbide ? Carbide : HighSpeedSteel;
+        double cutterModulus = cutter.Described.Inserts ? Steel : cutter.Material == CuttingMaterial.Carbide ? Carbide : HighSpeedSteel;
         List<BeamSegment> beam = [];
-        foreach (ProfileSegment s in profile)
+        foreach (ProfileElement e in profile.Elements)
         {
-            double modulus = s.Part == ProfilePart.Holder ? Steel : cutterModulus;
-            double share = s.Part == ProfilePart.Flutes ? FluteShare : 1;
-            int slices = s.LowerDiameter == s.UpperDiameter ? 1 : SlicesPerCone;
+            double length = e.ToZ - e.FromZ;
+            if (length <= 0) continue;
+            double modulus = e.Part is ProfilePart.Holder or ProfilePart.Extension ? Steel : cutterModulus;
+            double share = e.Part is ProfilePart.Cutting or ProfilePart.Body ? FluteShare : 1;
+            int slices = e.FromR == e.ToR && e.Bulge == 0 ? 1 : SlicesPerCone;
             for (int i = 0; i < slices; i++)
-            {
-                double middle = s.LowerDiameter + ((s.UpperDiameter - s.LowerDiameter) * (i + 0.5) / slices);
-                beam.Add(new(s.Length / slices, middle * share, modulus));
-            }
+                beam.Add(new(length / slices, 2 * e.At(e.FromZ + (length * (i + 0.5) / slices)) * share, modulus));
         }
 
         return Of([.. beam], seatCompliance);

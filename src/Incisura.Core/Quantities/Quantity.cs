@@ -53,6 +53,9 @@ public enum Quantity
 
     /// <summary>Hardness, Brinell scale HBW.</summary>
     Hardness,
+
+    /// <summary>Mass, base unit kg.</summary>
+    Mass,
 }
 
 /// <summary>How one unit system shows a quantity.</summary>
@@ -103,6 +106,7 @@ public static class Units
         new(Quantity.Time, new("min", 1, 2), new("min", 1, 2)),
         new(Quantity.Compliance, new("µm/N", 1, 3), new("µm/N", 1, 3)),
         new(Quantity.Hardness, new("HB", 1, 0), new("HB", 1, 0)),
+        new(Quantity.Mass, new("kg", 1, 2), new("lb", 0.45359237, 2)),
     ];
 
     /// <summary>The units of one quantity.</summary>

@@ -43,6 +43,7 @@ public static class Staleness
     [
         new("cutter", s.Cutter.Id, s.Cutter.Value.Number, s.Cutter.Number),
         new("holder", s.Holder.Id, s.Holder.Value.Number, s.Holder.Number),
+        .. s.Extensions.Select(e => new Footing("holder", e.Id, e.Value.Number, e.Number)),
         new("assembly", s.Assembly.Id, s.Assembly.Value.Number, s.Assembly.Number),
         new("material", s.Material.Id, s.Material.Value.Name, s.Material.Number),
         new("machine", s.Machine.Id, s.Machine.Value.Name, s.Machine.Number),

@@ -8,6 +8,8 @@ namespace Incisura.Core.Tests.Library;
 
 public class CheckTests
 {
+    private static BuiltAssembly Put(Assembly assembly, Cutter cutter) => new(assembly, cutter, Sample.Holder, []);
+
     [Fact]
     public void The_samples_are_sound()
     {
@@ -16,20 +18,25 @@ public class CheckTests
         Assert.Empty(Sample.Machine.Check().Faults);
         Assert.Empty(Sample.Material.Check().Faults);
         Assert.Empty(Sample.Chart.Check().Faults);
-        Assert.Empty(Sample.Assembly.Check(Sample.Cutter, Sample.Holder).Faults);
+        Assert.Empty(Sample.Built.Check().Faults);
     }
 
     public static TheoryData<string, Cutter> BadCutters() => new()
     {
         { "number", Sample.Cutter with { Number = " " } },
-        { "cuttingDiameter", Sample.Cutter with { CuttingDiameter = double.NaN } },
-        { "cuttingDiameter", Sample.Cutter with { CuttingDiameter = 1e308 } },
-        { "teeth", Sample.Cutter with { Teeth = 0 } },
-        { "fluteLength", Sample.Cutter with { FluteLength = 30 } },
-        { "largestDepth", Sample.Cutter with { LargestDepth = 26.5 } },
-        { "usableLength", Sample.Cutter with { UsableLength = 90, NeckDiameter = 11 } },
-        { "neckDiameter", Sample.Cutter with { UsableLength = 40, NeckDiameter = 12.5 } },
-        { "leastChip", Sample.Cutter with { LeastChip = 0.1 } },
+        { "dimensions.DC", Sample.Cutter.With(Dimension.CuttingDiameter, double.NaN) },
+        { "dimensions.DC", Sample.Cutter.With(Dimension.CuttingDiameter, 1e308) },
+        { "dimensions.ZEFF", Sample.Cutter.With(Dimension.Teeth, 0) },
+        { "dimensions.LCF", Sample.Cutter.With(Dimension.FluteLength, 30) },
+        { "dimensions.APMX", Sample.Cutter.With(Dimension.LargestDepth, 26.5) },
+        { "dimensions.LU", Sample.Cutter.With(Dimension.UsableLength, 90).With(Dimension.NeckDiameter, 11) },
+        { "dimensions.DN", Sample.Cutter.With(Dimension.UsableLength, 40) },
+        { "dimensions.DN", Sample.Cutter.With(Dimension.UsableLength, 40).With(Dimension.NeckDiameter, 12.5) },
+        { "dimensions.h_min", Sample.Cutter.With(Dimension.LeastChip, 0.1) },
+        { "dimensions.RE", Sample.Cutter.With(Dimension.CornerRadius, 1) },
+        { "picks.form", Sample.Cutter with { Picks = new Dictionary<string, string> { ["form"] = "lens" } } },
+        { "segments", Sample.Cutter with { Segments = [new(10, 5, 5)] } },
+        { "replacedById", Sample.Cutter with { ReplacedById = 3 } },
         { "groups", Sample.Cutter with { Groups = [] } },
     };
 
@@ -40,7 +47,7 @@ public class CheckTests
     [Fact]
     public void A_cutter_longer_than_its_grip_allows_is_refused_with_the_range()
     {
-        InputFault fault = Assert.Single((Sample.Assembly with { Projection = 60 }).Check(Sample.Cutter, Sample.Holder).Faults);
+        InputFault fault = Assert.Single(Put(Sample.Assembly with { Projection = 60 }, Sample.Cutter).Check().Faults);
         Assert.Equal("projection", fault.Field);
         Assert.Contains("between 33 mm", fault.Sentence, StringComparison.Ordinal);
         Assert.Contains("51 mm", fault.Sentence, StringComparison.Ordinal);
@@ -48,11 +55,11 @@ public class CheckTests
 
     [Fact]
     public void A_shank_the_holder_cannot_clamp_is_refused() =>
-        Assert.Contains(Sample.Assembly.Check(Sample.Cutter with { ShankDiameter = 20 }, Sample.Holder).Faults, f => f.Field == "holderId");
+        Assert.Contains(Put(Sample.Assembly, Sample.Cutter.With(Dimension.ShankDiameter, 20)).Check().Faults, f => f.Field == "holderId");
 
     [Fact]
     public void A_cutter_too_short_for_the_grip_is_said_so() =>
-        Assert.Contains(Sample.Assembly.Check(Sample.Cutter with { OverallLength = 50 }, Sample.Holder).Faults, f => f.Sentence.Contains("too short", StringComparison.Ordinal));
+        Assert.Contains(Put(Sample.Assembly, Sample.Cutter.With(Dimension.OverallLength, 50)).Check().Faults, f => f.Sentence.Contains("too short", StringComparison.Ordinal));
 
     [Fact]
     public void A_chart_with_two_rows_for_one_situation_is_refused()
@@ -89,15 +96,6 @@ public class CheckTests
         Assert.Equal(11, curve.At(3000).Power);
         Assert.Equal(8.75, curve.At(12000).Torque, 9);
         Assert.True(double.IsNaN(new SpindleCurve([]).At(1000).Power));
-    }
-
-    [Fact]
-    public void A_profile_stacks_up_to_the_projection_and_the_gauge_length()
-    {
-        IReadOnlyList<ProfileSegment> profile = Profile.Of(Sample.Cutter, Sample.Holder, 38);
-        Assert.Equal(38 + Sample.Holder.GaugeLength, profile.Sum(s => s.Length), 12);
-        Assert.Equal([ProfilePart.Flutes, ProfilePart.Shank, ProfilePart.Holder, ProfilePart.Holder, ProfilePart.Holder], profile.Select(s => s.Part));
-        Assert.Equal(83, Profile.Of(Sample.Cutter).Sum(s => s.Length), 12);
     }
 
     [Fact]

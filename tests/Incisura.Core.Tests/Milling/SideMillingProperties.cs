@@ -1,13 +1,14 @@
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
 using Incisura.Core.Milling;
 
 namespace Incisura.Core.Tests.Milling;
 
 public class SideMillingProperties
 {
-    private static readonly SideMillingSetup Setup = new(Sample.Cutter, Sample.Holder, Sample.Assembly, Sample.Material, Sample.Machine);
+    private static readonly SideMillingSetup Setup = new(Sample.Built, Sample.Material, Sample.Machine);
 
     private static readonly Gen<(double Width, double Depth, double Feed, double Speed)> Cuts =
         Gen.Select(Gen.Double[0.05, 12], Gen.Double[0.2, 25], Gen.Double[0.005, 0.15], Gen.Double[20, 400]);
@@ -148,7 +149,7 @@ public class SideMillingProperties
     [Fact]
     public void A_projection_that_grows_makes_the_tip_give_way_more()
     {
-        double At(double projection) => TipCompliance.Of(Profile.Of(Sample.Cutter, Sample.Holder, projection), CuttingMaterial.Carbide, 0.8).Deflection(200, 5);
+        double At(double projection) => TipCompliance.Of(new BuiltAssembly(Sample.Assembly with { Projection = projection }, Sample.Cutter, Sample.Holder, []).Profile(), Sample.Cutter, 0.8).Deflection(200, 5);
         Assert.True(At(50) > At(40) && At(40) > At(30));
     }
 }

@@ -1,0 +1,87 @@
+using Incisura.Core.Geometry;
+using static Incisura.Core.Cutters.Kinds.Parts;
+using static Incisura.Core.Cutters.Dimension;
+
+namespace Incisura.Core.Cutters.Kinds;
+
+/// <summary>End mills, high-feed and face mills.</summary>
+internal static class EndMills
+{
+    private static readonly FamilyDimension Depth = LargestDepth.In(0.01, 500, 25).Under(FluteLength);
+
+    public static Family Square { get; } = new(
+        CutterFamily.SquareEndMill, "square end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
+        c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
+        [CuttingDiameter.In(0.1, 100, 12), Depth, .. Lengths(12, 26), .. Edge(4, 38)]) { Relations = [Neck] };
+
+    public static Family CornerRadius { get; } = new(
+        CutterFamily.CornerRadiusEndMill, "corner-radius end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
+        c => Tapered(c, c[Dimension.CornerRadius], 0),
+        [CuttingDiameter.In(0.1, 100, 12), Dimension.CornerRadius.In(0.01, 50, 1).Under(CuttingDiameter, 0.5).Under(FluteLength), Depth, .. Lengths(12, 26), .. Edge(4, 38)]) { Relations = [Neck] };
+
+    public static Family Ball { get; } = new(
+        CutterFamily.BallEndMill, "ball end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
+        c => Tapered(c, c.CuttingDiameter / 2, 0),
+        [CuttingDiameter.In(0.1, 100, 10).Under(FluteLength, 2), LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(10, 20), .. Edge(2, 30, 0.003, 0.06)]) { Relations = [Neck] };
+
+    public static Family Taper { get; } = new(
+        CutterFamily.TaperedEndMill, "tapered end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
+        c => Tapered(c, Rounding(c), c[TaperAngle]),
+        [
+            CuttingDiameter.In(0.1, 100, 4), TaperAngle.In(0.1, 45, 3), Dimension.CornerRadius.In(0, 50, 0.5).Under(CuttingDiameter, 0.75).Free(),
+            LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(8, 20), .. Edge(3, 30, 0.002, 0.03),
+        ])
+    {
+        Relations =
+        [
+            Neck,
+            Room(Dimension.CornerRadius, c => TipRadius(c, Rounding(c), c[TaperAngle]) >= -1e-9, "The corner radius reaches past the axis; make it smaller. A ball tip has its centre on the axis."),
+            Room(Dimension.CornerRadius, c => Rounding(c) * (1 - Math.Sin(double.DegreesToRadians(c[TaperAngle]))) <= c.FluteLength, "The corner radius is longer than the flutes; make it smaller."),
+        ],
+    };
+
+    public static Family HighFeed { get; } = new(
+        CutterFamily.HighFeedMill, "high-feed mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
+        c =>
+        {
+            double flank = c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle]));
+            return new Outline().Line(ProfilePart.Cutting, 0, (c.CuttingDiameter / 2) - flank).Line(ProfilePart.Cutting, c.LargestDepth, c.CuttingDiameter / 2)
+                .Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c);
+        },
+        [CuttingDiameter.In(1, 200, 32), EdgeAngle.In(3, 30, 12), LargestDepth.In(0.05, 10, 1.2).Under(FluteLength), .. Lengths(32, 30), .. Edge(4, 0, 0.05, 0.3)])
+    {
+        Inserts = true,
+        Relations = [Neck, Room(EdgeAngle, c => c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])) < c.CuttingDiameter / 2, "The flank of this angle reaches past the axis at the largest depth; give a larger angle or less depth.")],
+    };
+
+    public static Family Face { get; } = new(
+        CutterFamily.FaceMill, "face mill", CutterUse.Milling, ShankForm.Arbor, SeatBore,
+        c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.LargestDepth, Flank(c) / 2)
+            .Cylinder(ProfilePart.Body, Math.Min(c.OverallLength, Math.Max(2 * c.LargestDepth, c.OverallLength * 0.4)), Flank(c) - 1)
+            .Cylinder(ProfilePart.Shank, c.OverallLength, c[HubDiameter]).Revolved(),
+        [
+            CuttingDiameter.In(16, 500, 50), EdgeAngle.In(10, 90, 45), LargestDepth.In(0.2, 30, 4).Under(OverallLength, 0.5), SeatBore.In(5, 100, 22).Under(HubDiameter),
+            HubDiameter.In(10, 450, 40).Under(CuttingDiameter), OverallLength.In(10, 200, 40), .. Edge(5, 0, 0.03, 0.25),
+        ]) { Inserts = true };
+
+    // Widest diameter of the flank of a face mill, at its largest depth.
+    private static double Flank(Cutter c) => c.CuttingDiameter + (2 * c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])));
+
+    private static double Rounding(Cutter c) => double.IsNaN(c[Dimension.CornerRadius]) ? 0 : c[Dimension.CornerRadius];
+
+    // Where the flat of the tip ends: the corner's arc touches the end plane and a flank that leans by the taper.
+    private static double TipRadius(Cutter c, double corner, double taper)
+    {
+        double a = double.DegreesToRadians(taper);
+        return (c.CuttingDiameter / 2) + (corner * Math.Tan(a)) - (corner / Math.Cos(a));
+    }
+
+    private static Profile Tapered(Cutter c, double corner, double taper)
+    {
+        double a = double.DegreesToRadians(taper), flat = Math.Max(0, TipRadius(c, corner, taper));
+        double back = (c.CuttingDiameter / 2) + (c.FluteLength * Math.Tan(a));
+        Outline o = new Outline().Line(ProfilePart.Cutting, 0, flat);
+        if (corner > 0) o.Round(ProfilePart.Cutting, corner * (1 - Math.Sin(a)), flat + (corner * Math.Cos(a)), corner);
+        return o.Line(ProfilePart.Cutting, c.FluteLength, back).Tail(c);
+    }
+}

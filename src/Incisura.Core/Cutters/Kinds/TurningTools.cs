@@ -1,0 +1,156 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Geometry;
+using static Incisura.Core.Cutters.Kinds.Parts;
+using static Incisura.Core.Cutters.Dimension;
+
+namespace Incisura.Core.Cutters.Kinds;
+
+/// <summary>Turning tools, flat as seen on their rake face; the nose is at the origin and the shank runs along Z.</summary>
+internal static class TurningTools
+{
+    // Corners of an insert by its shape letter (ISO 1832), from the nose round.
+    private static readonly Dictionary<string, double[]> Corners = new()
+    {
+        ["C"] = [80, 100, 80, 100], ["D"] = [55, 125, 55, 125], ["V"] = [35, 145, 35, 145], ["S"] = [90, 90, 90, 90], ["T"] = [60, 60, 60], ["W"] = [80, 160, 80, 160, 80, 160], ["R"] = [],
+    };
+
+    private static readonly OptionDescription Shape = Pick(
+        "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"), new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
+
+    public static Family Outside { get; } = new(
+        CutterFamily.OutsideTurningTool, "outside turning tool", CutterUse.Turning, ShankForm.Square, ShankHeight, DrawOutside,
+        [
+            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 36).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. Insert(12.7, 95),
+        ]) { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom] };
+
+    public static Family Inside { get; } = new(
+        CutterFamily.InsideTurningTool, "turning boring bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter, DrawInside,
+        [
+            ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter), FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8), OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
+        ]) { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom] };
+
+    public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
+
+    public static Family Parting { get; } = Blade(CutterFamily.PartingBlade, "parting blade", 3, 30, 60);
+
+    public static Family Threading { get; } = new(
+        CutterFamily.ThreadTurningTool, "threading tool", CutterUse.Turning, ShankForm.Square, ShankHeight,
+        c =>
+        {
+            double depth = c[LargestPitch] * 0.75, wide = depth * Math.Tan(Half(c[ProfileAngle])), edge = c[InscribedCircle];
+            Outline o = new Outline().Line(ProfilePart.Cutting, depth, wide).Line(ProfilePart.Cutting, edge, edge / 2).Line(ProfilePart.Cutting, edge, -edge / 2).Line(ProfilePart.Cutting, depth, -wide).Close(ProfilePart.Cutting);
+            return Shank(o, c, edge * 0.55, -edge * 0.45, edge * 0.8);
+        },
+        [
+            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150),
+            InscribedCircle.In(4, 30, 9.525), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 60, 60), Teeth.In(1, 4, 1),
+        ]) { CalledBy = ShankHeight.Symbol, Inserts = true };
+
+    private static Relation HeadRoom => Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
+
+    private static IReadOnlyList<FamilyDimension> Insert(double circle, double angle) =>
+    [
+        InscribedCircle.In(3.97, 32, circle), CornerRadius.In(0.03, 6.4, 0.8).Under(InscribedCircle, 0.5), EdgeAngle.In(15, 118, angle),
+        LeastFormingDepth.In(0.02, 20, 0.5).Under(LargestFormingDepth), LargestFormingDepth.In(0.05, 25, 4), LeastFormingFeed.In(0.01, 2, 0.1).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 3, 0.4),
+    ];
+
+    private static Family Blade(CutterFamily code, string name, double width, double reach, double work) => new(
+        code, name, CutterUse.Turning, ShankForm.Blade, ShankHeight,
+        c =>
+        {
+            double half = c[CuttingWidth] / 2, blade = c[BladeWidth] / 2, body = c[ShankWidth] / 2, insert = Math.Min(c[CuttingWidth] * 2, c[Reach] * 0.5);
+            return new Outline(0, -half).Line(ProfilePart.Cutting, 0, half).Line(ProfilePart.Cutting, insert, blade).Line(ProfilePart.Cutting, insert, -blade).Close(ProfilePart.Cutting).From(insert, -blade)
+                .Line(ProfilePart.Neck, insert, blade).Line(ProfilePart.Neck, c[Reach], blade).Line(ProfilePart.Neck, c[Reach], -blade).Close(ProfilePart.Neck).From(c[Reach], -body)
+                .Line(ProfilePart.Shank, c[Reach], body).Line(ProfilePart.Shank, c.OverallLength, body).Line(ProfilePart.Shank, c.OverallLength, -body).Close(ProfilePart.Shank).Flat();
+        },
+        [
+            CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), GreatestWork.In(1, 400, work), BladeWidth.In(0.3, 19, width * 0.8).Under(CuttingWidth), ShankHeight.In(8, 60, 32), ShankWidth.In(1, 60, 8).Over(BladeWidth),
+            CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150), LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
+        ]) { CalledBy = CuttingWidth.Symbol, Inserts = true };
+
+    private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, -across * 0.1, back));
+
+    private static Profile DrawInside(Cutter c) => WithInsert(c, swap: true, (o, back, across) =>
+    {
+        double axis = c[FunctionalWidth], half = c.ShankSize / 2, near = axis - half, far = axis + half;
+        return o.From(back, across * 0.5).Line(ProfilePart.Shank, c[HeadLength], near).Line(ProfilePart.Shank, c.OverallLength, near).Line(ProfilePart.Shank, c.OverallLength, far)
+            .Line(ProfilePart.Shank, c[HeadLength] * 0.3, far).Line(ProfilePart.Shank, c[HeadLength] * 0.08, axis).Close(ProfilePart.Shank).Flat();
+    });
+
+    // The square shank lies between WF − B and WF across; the head joins it to the seat of the insert.
+    private static Profile Shank(Outline o, Cutter c, double back, double seat, double start)
+    {
+        double far = c[FunctionalWidth], near = far - c[ShankWidth], head = c[HeadLength], side = c.Hand == Hand.Left ? -1 : 1;
+        return o.From(start, seat * side).Line(ProfilePart.Shank, head, near * side).Line(ProfilePart.Shank, c.OverallLength, near * side).Line(ProfilePart.Shank, c.OverallLength, far * side)
+            .Line(ProfilePart.Shank, back * 1.2, far * side).Line(ProfilePart.Shank, back * 0.7, (far + Math.Abs(seat)) * 0.6 * side).Close(ProfilePart.Shank).Flat();
+    }
+
+    // The insert lies with its edge at κ_r to the feed. Its nose, rounded by RE, touches both axes.
+    private static Profile WithInsert(Cutter c, bool swap, Func<Outline, double, double, Profile> body)
+    {
+        double[] corners = Corners[c.Picked("insert")];
+        double inner = c[InscribedCircle] / 2, nose = c[CornerRadius], side = c.Hand == Hand.Left && !swap ? -1 : 1;
+        List<(double U, double V)> points = [];
+        if (corners.Length == 0)
+        {
+            nose = inner;
+            points = [.. Enumerable.Range(0, 4).Select(i => (inner * (1 - Math.Cos(i * Math.PI / 2)), inner * Math.Sin(i * Math.PI / 2)))];
+        }
+        else
+        {
+            // Directions are measured from the feed: the edge lies at κ_r, the middle of the insert half a corner further on.
+            double middle = double.DegreesToRadians(c[EdgeAngle] + (corners[0] / 2));
+            double[] reach = [.. corners.Select(a => inner / Math.Sin(Half(a)))];
+            (double U, double V) centre = (-reach[0] * Math.Cos(middle), reach[0] * Math.Sin(middle));
+            for (int i = 0; i < corners.Length; i++)
+            {
+                double at = middle + Math.PI - (i * 2 * Math.PI / corners.Length);
+                points.Add((centre.U - (reach[i] * Math.Cos(at)), centre.V + (reach[i] * Math.Sin(at))));
+            }
+        }
+
+        (double Z, double R) Place((double U, double V) p) => swap ? (p.U, p.V) : (p.V, p.U * side);
+        Outline o = new();
+        DrawRounded(o, [.. points.Select(Place)], corners, nose, corners.Length == 0);
+
+        // The nose's arc touches the axes; the sharp corner lies a little beyond it.
+        Profile insert = o.Flat();
+        double back = insert.Elements.Min(e => e.Points(Profile.Sagitta).Min(p => p.Z)), low = insert.Elements.Min(e => e.Points(Profile.Sagitta).Min(p => p.R * side));
+        double shiftR = swap ? low : low * side;
+        if (!swap) shiftR = side * insert.Elements.Min(e => e.Points(Profile.Sagitta).Where(p => p.Z < back + nose).Select(p => p.R * side).DefaultIfEmpty(0).Min());
+        Outline moved = new();
+        foreach (ProfileElement e in insert.Elements)
+            (moved.Z == e.FromZ - back && moved.R == e.FromR - shiftR ? moved : moved.From(e.FromZ - back, e.FromR - shiftR)).Arc(ProfilePart.Cutting, e.ToZ - back, e.ToR - shiftR, e.Bulge);
+        return body(moved, inner * 1.1, inner);
+    }
+
+    private static void DrawRounded(Outline o, IReadOnlyList<(double Z, double R)> points, double[] corners, double nose, bool round)
+    {
+        int n = points.Count;
+        List<(double Z, double R, double Bulge)> path = [];
+        for (int i = 0; i < n; i++)
+        {
+            (double z, double r) = points[i];
+            (double pz, double pr) = points[(i + n - 1) % n];
+            (double nz, double nr) = points[(i + 1) % n];
+            double turn = Math.Sign(((z - pz) * (nr - r)) - ((r - pr) * (nz - z)));
+            if (round)
+            {
+                path.Add((z, r, turn * Math.Tan(Math.PI / 8)));
+                continue;
+            }
+
+            double half = Half(corners[i]), cut = nose / Math.Tan(half);
+            double toPrevious = double.Hypot(pz - z, pr - r), toNext = double.Hypot(nz - z, nr - r);
+            path.Add((z + ((pz - z) * cut / toPrevious), r + ((pr - r) * cut / toPrevious), turn * Math.Tan(((Math.PI / 2) - half) / 2)));
+            path.Add((z + ((nz - z) * cut / toNext), r + ((nr - r) * cut / toNext), 0));
+        }
+
+        o.From(path[0].Z, path[0].R);
+        for (int i = 0; i < path.Count; i++)
+        {
+            (double z, double r, _) = path[(i + 1) % path.Count];
+            o.Arc(ProfilePart.Cutting, z, r, path[i].Bulge);
+        }
+    }
+}
