@@ -146,8 +146,8 @@ public sealed record Cutter
 
         // Relations presume values within their own ranges.
         if (check.Faults.Count == before)
-            foreach (Relation r in family.Relations)
-                check.Holds(r.Holds(this), $"dimensions.{r.Symbol.Symbol}", this[r.Symbol], r.Sentence(this));
+            foreach (Relation r in family.Relations.Where(r => !r.Holds(this)))
+                check.Holds(false, $"dimensions.{r.Symbol.Symbol}", this[r.Symbol], r.Sentence(this));
         return check;
     }
 

@@ -143,7 +143,8 @@ public static class ReachCheck
     {
         foreach (ProfileElement e in profile.Elements)
         {
-            if (e.Part == ProfilePart.Cutting) continue;
+            // A step inwards is the back of the part before it.
+            if (e.Part == ProfilePart.Cutting || (e.FromZ == e.ToZ && Math.Abs(e.ToR) < e.FromR)) continue;
             (double z, double r) = (e.FromZ, Math.Abs(e.FromR));
             foreach ((double nextZ, double nextR) in e.Points(Profile.Sagitta))
             {

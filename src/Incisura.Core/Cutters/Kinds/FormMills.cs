@@ -96,15 +96,17 @@ internal static class FormMills
         double radius = c[ProfileRadius], tip = c[CornerRadius], z, r;
         if (c.Picked("form") == "conical")
         {
-            // The tangent in the middle of the flutes leans by the taper, and the circle ends on the cutting diameter.
+            // The tangent in the middle of the flutes leans by the taper; the widest point of the circle on the flutes has the cutting diameter.
             z = (c.FluteLength / 2) + (radius * Math.Sin(double.DegreesToRadians(c[TaperAngle])));
-            r = (c.CuttingDiameter / 2) - Math.Sqrt(Math.Max(0, (radius * radius) - ((z - c.FluteLength) * (z - c.FluteLength))));
+            r = (c.CuttingDiameter / 2) - Rise(radius, Math.Max(0, z - c.FluteLength));
         }
         else (z, r) = (c.FluteLength, (c.CuttingDiameter / 2) - radius);
 
         double across = (radius - tip) * (radius - tip) - ((z - tip) * (z - tip));
         return (z, r, across < 0 ? double.NaN : r + Math.Sqrt(across));
     }
+
+    private static double Rise(double radius, double along) => Math.Sqrt(Math.Max(0, (radius * radius) - (along * along)));
 
     private static bool BarrelFits(Cutter c)
     {
@@ -134,7 +136,7 @@ internal static class FormMills
             (double cz, double cr, double tipR) = Circles(c);
             tipR = Math.Max(0, tipR);
             double share = radius / (radius - tip);
-            o.Line(ProfilePart.Cutting, 0, tipR).Round(ProfilePart.Cutting, cz + ((tip - cz) * share), cr + ((tipR - cr) * share), tip).Round(ProfilePart.Cutting, c.FluteLength, half, radius);
+            o.Line(ProfilePart.Cutting, 0, tipR).Round(ProfilePart.Cutting, cz + ((tip - cz) * share), cr + ((tipR - cr) * share), tip).Round(ProfilePart.Cutting, c.FluteLength, cr + Rise(radius, cz - c.FluteLength), radius);
         }
 
         return o.Tail(c);

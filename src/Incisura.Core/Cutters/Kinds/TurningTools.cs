@@ -21,13 +21,13 @@ internal static class TurningTools
         CutterFamily.OutsideTurningTool, "outside turning tool", CutterUse.Turning, ShankForm.Square, ShankHeight, DrawOutside,
         [
             ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 36).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. Insert(12.7, 95),
-        ]) { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom] };
+        ]) { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
 
     public static Family Inside { get; } = new(
         CutterFamily.InsideTurningTool, "turning boring bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter, DrawInside,
         [
             ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter), FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8), OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
-        ]) { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom] };
+        ]) { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
 
     public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
 
@@ -47,6 +47,11 @@ internal static class TurningTools
         ]) { CalledBy = ShankHeight.Symbol, Inserts = true };
 
     private static Relation HeadRoom => Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
+
+    private static Relation Trailing => new(
+        EdgeAngle,
+        c => c.Picked("insert") == "R" || c[EdgeAngle] + Corners[c.Picked("insert")][0] < 180,
+        c => $"At {c[EdgeAngle]:0.#}° an insert {c.Picked("insert")} would rub with its trailing edge; KAPR stays below {180 - Corners[c.Picked("insert")][0]:0.#}°.");
 
     private static IReadOnlyList<FamilyDimension> Insert(double circle, double angle) =>
     [
@@ -115,9 +120,8 @@ internal static class TurningTools
 
         // The nose's arc touches the axes; the sharp corner lies a little beyond it.
         Profile insert = o.Flat();
-        double back = insert.Elements.Min(e => e.Points(Profile.Sagitta).Min(p => p.Z)), low = insert.Elements.Min(e => e.Points(Profile.Sagitta).Min(p => p.R * side));
-        double shiftR = swap ? low : low * side;
-        if (!swap) shiftR = side * insert.Elements.Min(e => e.Points(Profile.Sagitta).Where(p => p.Z < back + nose).Select(p => p.R * side).DefaultIfEmpty(0).Min());
+        List<(double Z, double R)> edge = [.. insert.Elements.SelectMany(e => e.Points(Profile.Sagitta))];
+        double back = edge.Min(p => p.Z), shiftR = side * edge.Where(p => swap || p.Z <= back + (nose * 1.01)).Min(p => p.R * side);
         Outline moved = new();
         foreach (ProfileElement e in insert.Elements)
             (moved.Z == e.FromZ - back && moved.R == e.FromR - shiftR ? moved : moved.From(e.FromZ - back, e.FromR - shiftR)).Arc(ProfilePart.Cutting, e.ToZ - back, e.ToR - shiftR, e.Bulge);
