@@ -26,6 +26,12 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<Revision> History => Set<Revision>();
 
+    public DbSet<PlaceRow> Places => Set<PlaceRow>();
+
+    public DbSet<BatchRow> Batches => Set<BatchRow>();
+
+    public DbSet<SavedViewRow> SavedViews => Set<SavedViewRow>();
+
     public DbSet<RecordRow> Records => Set<RecordRow>();
 
     public DbSet<RecordRevisionRow> RecordRevisions => Set<RecordRevisionRow>();
@@ -80,6 +86,14 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<StoredAssembly> assembly = MapStored<StoredAssembly, Core.Holders.Assembly>(builder, "Assemblies");
         assembly.HasOne<StoredCutter>().WithMany().HasForeignKey(a => a.CutterId).OnDelete(DeleteBehavior.Restrict);
         assembly.HasOne<StoredHolder>().WithMany().HasForeignKey(a => a.HolderId).OnDelete(DeleteBehavior.Restrict);
+
+        assembly.HasMany(a => a.Places).WithOne().HasForeignKey(p => p.AssemblyId).OnDelete(DeleteBehavior.Cascade);
+        assembly.Navigation(a => a.Places).AutoInclude();
+        EntityTypeBuilder<PlaceRow> place = builder.Entity<PlaceRow>().ToTable("Places");
+        place.HasKey(p => new { p.MachineId, p.Place });
+        place.HasOne<StoredMachine>().WithMany().HasForeignKey(p => p.MachineId).OnDelete(DeleteBehavior.Restrict);
+        builder.Entity<BatchRow>().ToTable("Batches");
+        builder.Entity<SavedViewRow>().ToTable("SavedViews").HasIndex(v => new { v.Person, v.List, v.Name }).IsUnique();
 
         builder.Entity<Revision>().ToTable("Revisions").HasKey(r => new { r.Kind, r.ObjectId, r.Number });
 

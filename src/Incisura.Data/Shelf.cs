@@ -2,15 +2,21 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
+using Incisura.Core.Library;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
+using Incisura.Core.Records;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Data;
 
-/// <summary>Library and shop as they stand, read once and kept in memory until something is saved.</summary>
-public sealed record ShelfView
+/// <summary>Library and shop as they stand, read once and kept in memory; what is saved is put into the next view.</summary>
+public sealed class ShelfView
 {
+    private readonly Lazy<Listings> listings;
+
+    public ShelfView() => listings = new(() => new Listings(this));
+
     public required IReadOnlyDictionary<int, StoredCutter> Cutters { get; init; }
 
     public required IReadOnlyDictionary<int, StoredHolder> Holders { get; init; }
@@ -23,6 +29,12 @@ public sealed record ShelfView
 
     public required IReadOnlyDictionary<int, StoredChart> Charts { get; init; }
 
+    /// <summary>How many approved records rest on each assembly.</summary>
+    public required IReadOnlyDictionary<int, int> Approved { get; init; }
+
+    /// <summary>The searchable lists, made when they are first asked for.</summary>
+    public Listings Listings => listings.Value;
+
     /// <summary>The situation of a material, an assembly and a machine; null where one of them does not exist.</summary>
     public Situation? SituationOf(int materialId, int assemblyId, int machineId)
     {
@@ -34,25 +46,57 @@ public sealed record ShelfView
             Material = At<StoredMaterial, WorkMaterial>(material),
             Cutter = At<StoredCutter, Cutter>(Cutters[assembly.CutterId]),
             Holder = At<StoredHolder, Holder>(Holders[assembly.HolderId]),
+            Extensions = [.. assembly.Definition.Extensions.Select(e => At<StoredHolder, Holder>(Holders[e.HolderId]))],
             Assembly = At<StoredAssembly, Assembly>(assembly),
             Machine = At<StoredMachine, Machine>(machine),
             Chart = At<StoredChart, SpeedChart>(Charts.Values.MinBy(c => c.Id)!),
         };
     }
 
+    /// <summary>An assembly put together from what is on the shelf; null where a part does not exist.</summary>
+    public BuiltAssembly? Build(Assembly assembly) =>
+        Cutters.TryGetValue(assembly.CutterId, out StoredCutter? cutter) && Holders.TryGetValue(assembly.HolderId, out StoredHolder? holder) && assembly.Extensions.All(e => Holders.ContainsKey(e.HolderId))
+            ? new(assembly, cutter.Definition, holder.Definition, [.. assembly.Extensions.Select(e => Holders[e.HolderId].Definition)])
+            : null;
+
     private static Revised<T> At<TStored, T>(TStored stored)
         where TStored : Stored<T>
         where T : class => new(stored.Id, stored.Revision, stored.Definition);
 }
 
-/// <summary>Keeps the current <see cref="ShelfView"/>; whoever saves library or shop calls <see cref="Forget"/>.</summary>
+/// <summary>The lists of the library, ready for search.</summary>
+public sealed class Listings
+{
+    internal Listings(ShelfView view)
+    {
+        ILookup<int, StoredAssembly> byCutter = view.Assemblies.Values.ToLookup(a => a.CutterId);
+        ILookup<int, StoredAssembly> byHolder = view.Assemblies.Values.SelectMany(a => a.Definition.Extensions.Select(e => e.HolderId).Append(a.HolderId).Distinct().Select(h => (h, a))).ToLookup(x => x.h, x => x.a);
+        Dictionary<int, IReadOnlyList<string>> machines = view.Assemblies.Values.ToDictionary(a => a.Id, a => (IReadOnlyList<string>)[.. a.Definition.Places.Select(p => view.Machines[p.MachineId].Name).Distinct()]);
+        Cutters = new([.. view.Cutters.Values.Select(c => new ListedCutter(
+            c.Id,
+            c.Definition,
+            [.. byCutter[c.Id].Select(a => a.Name)],
+            [.. byCutter[c.Id].SelectMany(a => machines[a.Id]).Distinct()],
+            byCutter[c.Id].Sum(a => view.Approved.GetValueOrDefault(a.Id))))], CutterListing.Rules);
+        Holders = new([.. view.Holders.Values.Select(h => new ListedHolder(h.Id, h.Definition, [.. byHolder[h.Id].Select(a => a.Name)]))], HolderListing.Holders);
+        Assemblies = new([.. view.Assemblies.Values.Select(a => new ListedAssembly(a.Id, view.Build(a.Definition)!, machines[a.Id], view.Approved.GetValueOrDefault(a.Id)))], HolderListing.Assemblies);
+    }
+
+    public Listing<ListedCutter> Cutters { get; }
+
+    public Listing<ListedHolder> Holders { get; }
+
+    public Listing<ListedAssembly> Assemblies { get; }
+}
+
+/// <summary>Keeps the current <see cref="ShelfView"/>; whoever saves library or shop says what was saved.</summary>
 public sealed class Shelf
 {
     private readonly Lock gate = new();
     private ShelfView? kept;
     private int changes;
 
-    /// <summary>The view, read when it is first asked for after a change.</summary>
+    /// <summary>The view, read when it is first asked for.</summary>
     public async Task<ShelfView> ViewAsync(IncisuraDb db)
     {
         int seen;
@@ -70,6 +114,7 @@ public sealed class Shelf
             Materials = await Read(db.Materials),
             Machines = await Read(db.Machines),
             Charts = await Read(db.Charts),
+            Approved = await ApprovedAsync(db),
         };
 
         // A view read while something was saved may be half old; it answers this once and is not kept.
@@ -81,13 +126,60 @@ public sealed class Shelf
             where T : class, IStored => await rows.AsNoTracking().ToDictionaryAsync(r => r.Id);
     }
 
-    /// <summary>Drops what is kept, after a change was saved.</summary>
-    public void Forget()
+    /// <summary>Puts what was saved into the next view. Of two savings that cross, the later revision stays.</summary>
+    public void Put(params IReadOnlyCollection<IStored> saved)
     {
         lock (gate)
         {
-            kept = null;
             changes++;
+            if (kept is null) return;
+            kept = new()
+            {
+                Cutters = With(kept.Cutters),
+                Holders = With(kept.Holders),
+                Assemblies = With(kept.Assemblies),
+                Materials = With(kept.Materials),
+                Machines = With(kept.Machines),
+                Charts = With(kept.Charts),
+                Approved = kept.Approved,
+            };
+        }
+
+        IReadOnlyDictionary<int, T> With<T>(IReadOnlyDictionary<int, T> before)
+            where T : class, IStored
+        {
+            List<T> own = [.. saved.OfType<T>().Where(s => !before.TryGetValue(s.Id, out T? b) || b.Revision < s.Revision)];
+            if (own.Count == 0) return before;
+            Dictionary<int, T> after = new(before);
+            foreach (T s in own) after[s.Id] = s;
+            return after;
         }
     }
+
+    /// <summary>Reads anew how many approved records rest on each assembly, after records changed.</summary>
+    public async Task RecountAsync(IncisuraDb db)
+    {
+        IReadOnlyDictionary<int, int> approved = await ApprovedAsync(db);
+        lock (gate)
+        {
+            if (kept is null) return;
+            kept = new()
+            {
+                Cutters = kept.Cutters,
+                Holders = kept.Holders,
+                Assemblies = kept.Assemblies,
+                Materials = kept.Materials,
+                Machines = kept.Machines,
+                Charts = kept.Charts,
+                Approved = approved,
+            };
+        }
+    }
+
+    private static async Task<IReadOnlyDictionary<int, int>> ApprovedAsync(IncisuraDb db) => await db.RecordRevisions
+        .Where(r => r.State == RecordState.Approved)
+        .Select(r => new { r.RecordId, r.Record!.AssemblyId })
+        .Distinct()
+        .GroupBy(r => r.AssemblyId)
+        .ToDictionaryAsync(g => g.Key, g => g.Count());
 }

@@ -72,6 +72,9 @@ public sealed class StoredAssembly : Stored<Assembly>
 
     public int HolderId { get; set; }
 
+    /// <summary>The places it stands in, as rows, so that the database lets no two assemblies into one place.</summary>
+    public List<PlaceRow> Places { get; init; } = [];
+
     public override string Kind => "assembly";
 
     public override void Take(Assembly definition, string name)
@@ -79,7 +82,19 @@ public sealed class StoredAssembly : Stored<Assembly>
         base.Take(definition, name);
         CutterId = definition.CutterId;
         HolderId = definition.HolderId;
+        Places.RemoveAll(p => !definition.Places.Any(d => d.MachineId == p.MachineId && d.Place == p.Place));
+        Places.AddRange(definition.Places.Where(d => !Places.Any(p => p.MachineId == d.MachineId && p.Place == d.Place)).Select(d => new PlaceRow { MachineId = d.MachineId, Place = d.Place }));
     }
+}
+
+/// <summary>A place at a machine that an assembly stands in.</summary>
+public sealed class PlaceRow
+{
+    public required int MachineId { get; init; }
+
+    public required int Place { get; init; }
+
+    public int AssemblyId { get; set; }
 }
 
 public sealed class StoredMaterial : Stored<WorkMaterial>
@@ -95,6 +110,45 @@ public sealed class StoredMachine : Stored<Machine>
 public sealed class StoredChart : Stored<SpeedChart>
 {
     public override string Kind => "chart";
+}
+
+/// <summary>Many things changed at once, so that one undo takes all of it back.</summary>
+public sealed class BatchRow
+{
+    public int Id { get; set; }
+
+    /// <summary>Kind of the things, as in <see cref="Revision"/>.</summary>
+    public required string Kind { get; init; }
+
+    public required string By { get; init; }
+
+    public required DateTimeOffset At { get; init; }
+
+    /// <summary>What was done, in words.</summary>
+    public required string About { get; init; }
+
+    /// <summary>The things with the revisions they had before and after, JSON.</summary>
+    public required string Items { get; init; }
+
+    /// <summary>When it was taken back; null while it stands.</summary>
+    public DateTimeOffset? UndoneAt { get; set; }
+}
+
+/// <summary>One thing of a batch.</summary>
+public sealed record BatchItem(int Id, int Before, int After);
+
+/// <summary>A view of a list that a person keeps: its address without the place.</summary>
+public sealed class SavedViewRow
+{
+    public int Id { get; set; }
+
+    public required string Person { get; init; }
+
+    public required string List { get; init; }
+
+    public required string Name { get; set; }
+
+    public required string Query { get; set; }
 }
 
 /// <summary>One revision of a stored thing, kept for ever.</summary>

@@ -33,6 +33,7 @@ bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false)
 
 builder.Services.AddDbContextPool<IncisuraDb>(o => o.UseSqlite(IncisuraDb.ConnectionTo(database)));
 builder.Services.AddSingleton<Shelf>();
+builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
 

@@ -84,9 +84,11 @@ public sealed record Holder
     /// <summary>Length from the nose to the gauge line, mm; of an extension to the end of its profile.</summary>
     public double GaugeLength => StackedProfile.Length(Segments);
 
-    /// <summary>Its profile, from the nose.</summary>
+    /// <summary>Its profile, from the nose; of an extension with its own shank.</summary>
     /// <param name="from">Z of the nose, mm.</param>
-    public Profile Profile(double from = 0) => StackedProfile.Draw(Segments, Role == HolderRole.Holder ? ProfilePart.Holder : ProfilePart.Extension, from);
+    public Profile Profile(double from = 0) => Role == HolderRole.Holder
+        ? StackedProfile.Draw(Segments, ProfilePart.Holder, from)
+        : StackedProfile.Draw(BackLength > 0 ? [.. Segments, new(BackLength, BackSize, BackSize)] : Segments, ProfilePart.Extension, from);
 
     /// <summary>Mass, kg: as weighed, otherwise of its profile in steel.</summary>
     public double EstimatedMass() => Mass > 0 ? Mass : Profile().Volume(_ => true) * Assembly.SteelDensity;

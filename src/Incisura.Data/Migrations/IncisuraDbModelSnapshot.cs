@@ -16,6 +16,39 @@ namespace Incisura.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.11");
 
+            modelBuilder.Entity("Incisura.Data.BatchRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("About")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Items")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("UndoneAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Batches", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.EditionEntryRow", b =>
                 {
                     b.Property<int>("EditionNumber")
@@ -163,6 +196,24 @@ namespace Incisura.Data.Migrations
                     b.ToTable("AspNetUsers", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.PlaceRow", b =>
+                {
+                    b.Property<int>("MachineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("AssemblyId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("MachineId", "Place");
+
+                    b.HasIndex("AssemblyId");
+
+                    b.ToTable("Places", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.RecordEventRow", b =>
                 {
                     b.Property<int>("Id")
@@ -307,6 +358,36 @@ namespace Incisura.Data.Migrations
                     b.HasKey("Kind", "ObjectId", "Number");
 
                     b.ToTable("Revisions", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.SavedViewRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("List")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Person")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Query")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Person", "List", "Name")
+                        .IsUnique();
+
+                    b.ToTable("SavedViews", (string)null);
                 });
 
             modelBuilder.Entity("Incisura.Data.StoredAssembly", b =>
@@ -666,6 +747,21 @@ namespace Incisura.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Incisura.Data.PlaceRow", b =>
+                {
+                    b.HasOne("Incisura.Data.StoredAssembly", null)
+                        .WithMany("Places")
+                        .HasForeignKey("AssemblyId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Incisura.Data.StoredMachine", null)
+                        .WithMany()
+                        .HasForeignKey("MachineId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Incisura.Data.RecordEventRow", b =>
                 {
                     b.HasOne("Incisura.Data.RecordRevisionRow", null)
@@ -786,6 +882,11 @@ namespace Incisura.Data.Migrations
             modelBuilder.Entity("Incisura.Data.RecordRow", b =>
                 {
                     b.Navigation("Revisions");
+                });
+
+            modelBuilder.Entity("Incisura.Data.StoredAssembly", b =>
+                {
+                    b.Navigation("Places");
                 });
 #pragma warning restore 612, 618
         }

@@ -13,7 +13,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Incisura.Web.Demo;
 
 /// <summary>An assembly of the demo, naming its parts by number.</summary>
-public sealed record DemoAssembly(string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace);
+public sealed record DemoAssembly(
+    string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace, IReadOnlyList<DemoExtension>? Extensions, Dictionary<string, int>? Places);
+
+/// <summary>An extension of a demo assembly.</summary>
+public sealed record DemoExtension(string Holder, double Projection);
 
 /// <summary>A record of the demo: who proposed it and how far it came.</summary>
 public sealed record DemoRecord(string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options, string Note, RecordState State, bool Published);
@@ -40,14 +44,23 @@ public static class DemoWorkshop
         db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check())));
         await db.SaveChangesAsync(cancel);
 
-        Dictionary<string, StoredCutter> cutters = await db.Cutters.ToDictionaryAsync(c => c.Name, cancel);
-        Dictionary<string, StoredHolder> holders = await db.Holders.ToDictionaryAsync(h => h.Name, cancel);
+        ShelfView parts = await new Shelf().ViewAsync(db);
+        Dictionary<string, int> cutters = parts.Cutters.Values.ToDictionary(c => c.Name, c => c.Id), holders = parts.Holders.Values.ToDictionary(h => h.Name, h => h.Id), machines = parts.Machines.Values.ToDictionary(m => m.Name, m => m.Id);
         foreach (DemoAssembly a in Read<DemoAssembly>("assemblies"))
         {
-            StoredCutter cutter = cutters[a.Cutter];
-            StoredHolder holder = holders[a.Holder];
-            Assembly d = new() { Number = a.Number, CutterId = cutter.Id, HolderId = holder.Id, Projection = a.Projection, LengthRegister = a.LengthRegister, DiameterRegister = a.DiameterRegister, StockPlace = a.StockPlace };
-            db.Add(Stamp(new StoredAssembly { Definition = d }, d, d.Number, d.Check(cutter.Definition, holder.Definition)));
+            Assembly d = new()
+            {
+                Number = a.Number,
+                CutterId = cutters[a.Cutter],
+                HolderId = holders[a.Holder],
+                Projection = a.Projection,
+                Extensions = [.. (a.Extensions ?? []).Select(e => new AssemblyExtension(holders[e.Holder], e.Projection))],
+                Places = [.. (a.Places ?? []).Select(p => new AssemblyPlace(machines[p.Key], p.Value))],
+                LengthRegister = a.LengthRegister,
+                DiameterRegister = a.DiameterRegister,
+                StockPlace = a.StockPlace,
+            };
+            db.Add(Stamp(new StoredAssembly { Definition = d }, d, d.Number, parts.Build(d)!.Check()));
         }
 
         await db.SaveChangesAsync(cancel);

@@ -1,5 +1,5 @@
-using System.Globalization;
 using System.Security.Claims;
+using Incisura.Core.Library;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -18,20 +18,20 @@ public static class FindEndpoints
         string[] words = q.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (words.Length == 0) return [];
         ShelfView view = await shelf.ViewAsync(db);
-        string Mm(double value) => value.ToString("0.###", CultureInfo.InvariantCulture);
         bool engineer = user.SeesDrafts();
 
-        IEnumerable<Found> cutters = view.Cutters.Values.Select(c => new Found("cutter", c.Name, $"Ø{Mm(c.Definition.CuttingDiameter)} z{c.Definition.Teeth} square end mill", $"/library/cutters/{c.Id}"));
-        IEnumerable<Found> holders = view.Holders.Values.Select(h => new Found("holder", h.Name, $"{h.Definition.Kind}, {h.Definition.Interface}", $"/library/holders/{h.Id}"));
-        IEnumerable<Found> assemblies = view.Assemblies.Values.Select(a =>
-            new Found("assembly", a.Name, $"Ø{Mm(view.Cutters[a.CutterId].Definition.CuttingDiameter)}, {Mm(a.Definition.Projection)} out of {view.Holders[a.HolderId].Definition.Kind}", $"/library/assemblies/{a.Id}"));
+        ListQuery asked = new() { Text = q, Take = MostOfAKind, Filters = new Dictionary<string, IReadOnlyList<string>> { ["state"] = ["inUse"] } };
+        IEnumerable<Found> cutters = view.Listings.Cutters.Ask(asked).Rows.Select(c => new Found("cutter", c.Cutter.Number, CutterListing.WordsOf(c.Cutter), $"/library/cutters/{c.Id}"));
+        IEnumerable<Found> holders = view.Listings.Holders.Ask(asked).Rows.Select(h => new Found("holder", h.Holder.Number, $"{h.Holder.Kind}, {h.Holder.Interface}", $"/library/holders/{h.Id}"));
+        IEnumerable<Found> assemblies = view.Listings.Assemblies.Ask(asked).Rows.Select(a => new Found(
+            "assembly", a.Built.Definition.Number, FormattableString.Invariant($"{CutterListing.WordsOf(a.Built.Cutter)}, {a.Built.Definition.Projection:0.###} out of {a.Built.Holder.Kind}"), $"/library/assemblies/{a.Id}"));
         IEnumerable<Found> materials = view.Materials.Values.Select(m => new Found("material", m.Name, $"{m.Definition.Group} {m.Definition.Condition}", "/shop/materials"));
         IEnumerable<Found> machines = view.Machines.Values.Select(m => new Found("machine", m.Name, m.Definition.Kind, "/shop/machines"));
         IEnumerable<Found> records = engineer
             ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync()).Select(n => new Found("record", n, "record", $"/records/{n}"))
             : [];
-        return new[] { assemblies, cutters, holders, materials, machines, records }
-            .SelectMany(kind => kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase))).Take(MostOfAKind))
+        return assemblies.Concat(cutters).Concat(holders)
+            .Concat(new[] { materials, machines, records }.SelectMany(kind => kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase))).Take(MostOfAKind)))
             .ToList();
     }).WithTags("find");
 }

@@ -1,6 +1,8 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
 using Incisura.Core.Records;
+using Incisura.Exchange.Dxf;
+using Incisura.Exchange.Tables;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Data.Sqlite;
@@ -9,9 +11,9 @@ using Microsoft.EntityFrameworkCore;
 namespace Incisura.Web.Hosting;
 
 /// <summary>A refused value on the wire; numbers that do not exist are null.</summary>
-public sealed record Fault(string Field, double? Given, double? Least, double? Most, string Sentence)
+public sealed record Fault(string Field, double? Given, double? Least, double? Most, string Sentence, double? Meant)
 {
-    public static Fault Of(InputFault f) => new(f.Field, Finite(f.Given), Finite(f.Least), Finite(f.Most), f.Sentence);
+    public static Fault Of(InputFault f) => new(f.Field, Finite(f.Given), Finite(f.Least), Finite(f.Most), f.Sentence, Finite(f.Meant));
 
     private static double? Finite(double value) => double.IsFinite(value) ? value : null;
 }
@@ -55,6 +57,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         RuleException e => With(409, "Not possible now", e.Message, ("rule", e.Code)),
         MissingException e => With(404, "Not found", e.Message),
         LostRaceException e => With(412, "Somebody else saved first", e.Message, ("current", e.Current)),
+        TableException or DxfException => With(422, "Not readable", exception.Message),
         DbUpdateConcurrencyException => With(412, "Somebody else saved first", "It was changed while you worked; load it again and repeat your change."),
         DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 19 } inner } => With(409, "Already there", Constraint(inner)),
         SqliteException { SqliteErrorCode: 13 } or DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 13 } } =>
@@ -66,9 +69,14 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         _ => With(500, "Something failed here", "The server failed and nothing was saved. Try again; if it stays, tell the administrator."),
     };
 
-    private static string Constraint(SqliteException e) => e.Message.Contains("UNIQUE", StringComparison.Ordinal)
+    private static string Constraint(SqliteException e) => e.Message.Contains("Places.", StringComparison.Ordinal)
+        ? "Somebody put another assembly into that place meanwhile; choose another place."
+        : e.Message.Contains("UNIQUE", StringComparison.Ordinal)
         ? "Another one has this name or number already; choose another."
         : "It is used elsewhere or points to something that does not exist; choose again.";
+
+    /// <summary>What went wrong, as a sentence for a person.</summary>
+    public static string SentenceOf(Exception exception) => Describe(exception).Detail ?? exception.Message;
 
     private static ProblemDetails With(int status, string title, string detail, params (string Key, object Value)[] extensions)
     {

@@ -96,6 +96,7 @@ public static class RecordEndpoints
                 throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
             Act(revision, act, context, reason.Text, clock);
             await db.SaveChangesAsync();
+            if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
             return RecordViews.ViewOf(record, await shelf.ViewAsync(db));
         });
     }

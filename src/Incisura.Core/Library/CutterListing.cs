@@ -1,0 +1,93 @@
+using System.Globalization;
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+
+namespace Incisura.Core.Library;
+
+/// <summary>A cutter in a list, with what the rest of the library says of it.</summary>
+/// <param name="Id">Identity.</param>
+/// <param name="Cutter">The cutter.</param>
+/// <param name="Assemblies">Shop numbers of the assemblies it is in.</param>
+/// <param name="Machines">Names of the machines it stands in.</param>
+/// <param name="Approved">How many approved records rest on it.</param>
+public sealed record ListedCutter(int Id, Cutter Cutter, IReadOnlyList<string> Assemblies, IReadOnlyList<string> Machines, int Approved);
+
+/// <summary>How cutters are searched, narrowed and sorted.</summary>
+public static class CutterListing
+{
+    /// <summary>Words for the cutting materials.</summary>
+    public static string WordsOf(CuttingMaterial material) => material switch
+    {
+        CuttingMaterial.Carbide => "carbide",
+        CuttingMaterial.HighSpeedSteel => "HSS",
+        CuttingMaterial.PowderSteel => "powder HSS",
+        CuttingMaterial.Cermet => "cermet",
+        CuttingMaterial.Ceramic => "ceramic",
+        CuttingMaterial.BoronNitride => "CBN",
+        _ => "diamond",
+    };
+
+    /// <summary>The rules.</summary>
+    public static ListingRules<ListedCutter> Rules { get; } = new(
+        c => c.Cutter.Number,
+        FactsOf,
+        [
+            new("family", c => [Code(c.Cutter.Family)]),
+            new("group", c => c.Cutter.Groups.Select(g => g.ToString())),
+            new("material", c => [Code(c.Cutter.Material)]),
+            new("size", c => [Band(c.Cutter.CuttingDiameter)]),
+            new("reach", c => Reach(c.Cutter) is var r && double.IsNaN(r) ? [] : [r >= SearchText.LongFrom ? "long" : r <= SearchText.ShortUntil ? "short" : "usual"]),
+            new("machine", c => c.Machines),
+            new("data", c => [c.Approved > 0 ? "approved" : "none"]),
+            new("use", c => [c.Assemblies.Count > 0 ? "assembled" : "loose"]),
+            new("state", c => [c.Cutter.Retired ? "retired" : "inUse"]),
+        ],
+        KeyOf,
+        [.. Families.All.SelectMany(f => f.Name.Split(' ', '-')).Concat(Enum.GetValues<CuttingMaterial>().SelectMany(m => WordsOf(m).ToLowerInvariant().Split(' '))).Append("coolant").Append("left").Append("right").Distinct()]);
+
+    /// <summary>A cutter in words: Ø12 z4 square end mill.</summary>
+    public static string WordsOf(Cutter c)
+    {
+        string size = c.CuttingDiameter.ToString("0.###", CultureInfo.InvariantCulture);
+        return c.Described switch
+        {
+            { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f => $"M{size}×{c[Dimension.Pitch]:0.###} {f.Name}",
+            { Use: CutterUse.Turning } f => $"{f.ShankSize switch { "DMM" => "Ø", _ => "" }}{size} {f.Name}{(f.Picks.Count > 0 ? " " + c.Picked("insert") : "")}",
+            { Use: CutterUse.Milling } f when f.Has(Dimension.Teeth) => $"Ø{size} z{c.Teeth} {f.Name}",
+            { } f => $"Ø{size} {f.Name}",
+        };
+    }
+
+    private static SearchFacts FactsOf(ListedCutter listed)
+    {
+        Cutter c = listed.Cutter;
+        double pitch = c[Dimension.Pitch];
+        string thread = pitch > 0 ? string.Create(CultureInfo.InvariantCulture, $"m{c.CuttingDiameter:0.###}x{pitch:0.###}") : "";
+        IEnumerable<string> picks = c.Described.Picks.Select(p => p.Picks.FirstOrDefault(o => o.Code == c.Picked(p.Code))?.Words ?? "");
+        return new()
+        {
+            Text = string.Join(' ', [c.Number, c.Described.Name, WordsOf(c.Material), c.Coating, c.Grade, thread, c.Hand == Hand.Left ? "left" : "", c.ThroughCoolant ? "through coolant" : "", .. picks, c.Remarks, .. listed.Assemblies]).ToLowerInvariant(),
+            Sizes = double.IsNaN(c.CuttingDiameter) ? [] : [c.CuttingDiameter],
+            Radius = c.Family == CutterFamily.BallEndMill ? c.CuttingDiameter / 2 : c[Dimension.CornerRadius],
+            Teeth = c.Described.Has(Dimension.Teeth) ? c.Teeth : 0,
+            Slenderness = Reach(c),
+        };
+    }
+
+    private static double Reach(Cutter c) => c.Described.Use == CutterUse.Turning ? double.NaN : c.UsableLength / c.CuttingDiameter;
+
+    private static string Band(double size) => size switch { <= 3 => "0-3", <= 6 => "3-6", <= 10 => "6-10", <= 16 => "10-16", <= 25 => "16-25", <= 50 => "25-50", _ => "50-" };
+
+    private static IComparable? KeyOf(ListedCutter c, string column) => column switch
+    {
+        "family" => c.Cutter.Described.Name,
+        "material" => WordsOf(c.Cutter.Material),
+        "coating" => c.Cutter.Coating,
+        "size" => c.Cutter.CuttingDiameter,
+        "approved" => c.Approved,
+        _ => Dimension.Find(column) is { } d ? c.Cutter[d] : null,
+    };
+
+    private static string Code<TEnum>(TEnum value)
+        where TEnum : struct, Enum => char.ToLowerInvariant(value.ToString()[0]) + value.ToString()[1..];
+}

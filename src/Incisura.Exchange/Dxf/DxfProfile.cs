@@ -1,0 +1,147 @@
+using System.Globalization;
+using Incisura.Core.Geometry;
+using NetTopologySuite.Geometries;
+using NetTopologySuite.Operation.Valid;
+
+namespace Incisura.Exchange.Dxf;
+
+/// <summary>How to take a profile from a drawing.</summary>
+/// <param name="MillimetresPerUnit">Unit of the drawing; 0 takes the file's own.</param>
+/// <param name="Upright">Whether the axis stands upright (along Y), tip or nose down.</param>
+/// <param name="LeftOut">Indexes of chains that are left out.</param>
+public sealed record DxfWish(double MillimetresPerUnit, bool Upright, IReadOnlyList<int> LeftOut);
+
+/// <summary>Pieces that hang together, in mm, axis along Z.</summary>
+/// <param name="Pieces">From one end to the other.</param>
+/// <param name="Length">Total length, mm.</param>
+/// <param name="Used">Whether the profile is made of it.</param>
+public sealed record DxfChain(IReadOnlyList<ProfileElement> Pieces, double Length, bool Used);
+
+/// <summary>A profile taken from a drawing, or why it cannot be.</summary>
+/// <param name="Chains">Everything drawn; what is not used is stray.</param>
+/// <param name="Segments">The profile as segments; empty where it cannot be taken.</param>
+/// <param name="Findings">What was found, in words.</param>
+/// <param name="MillimetresPerUnit">Unit taken.</param>
+public sealed record DxfTaken(IReadOnlyList<DxfChain> Chains, IReadOnlyList<StackSegment> Segments, IReadOnlyList<string> Findings, double MillimetresPerUnit);
+
+/// <summary>Takes one half of a revolved profile from a drawing: joins pieces to chains, picks the profile, and stacks it.</summary>
+public static class DxfProfile
+{
+    // Ends nearer than this are the same point; drawings often leave a few micrometres.
+    private const double Gap = 0.01;
+
+    /// <summary>Takes a profile.</summary>
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="wish">How.</param>
+    /// <param name="cuttingUntil">Length from the tip that cuts, mm; 0 for a holder.</param>
+    public static DxfTaken Take(DxfDrawing drawing, DxfWish wish, double cuttingUntil)
+    {
+        List<string> findings = [];
+        double unit = wish.MillimetresPerUnit > 0 ? wish.MillimetresPerUnit : drawing.MillimetresPerUnit;
+        if (unit <= 0)
+        {
+            unit = 1;
+            findings.Add("The drawing does not say its unit; millimetres are taken. Choose inches if it was drawn in inches.");
+        }
+
+        foreach ((string kind, int count) in drawing.LeftOut) findings.Add($"{count} {kind} cannot be part of a profile and {(count == 1 ? "is" : "are")} left out.");
+        List<List<ProfileElement>> chains = Join([.. drawing.Pieces.Select(p => Place(p, unit, wish.Upright)).Where(e => e.Chord > Gap / 10)]);
+        if (chains.Count == 0) return new([], [], [.. findings, "The drawing holds no line or arc; save the profile as lines, arcs or polylines."], unit);
+
+        // Segments that lie on the axis only close the outline.
+        chains = [.. chains.Select(c => OffAxis(c)).Where(c => c.Count > 0)];
+        int chosen = Enumerable.Range(0, chains.Count).Where(i => !wish.LeftOut.Contains(i)).OrderByDescending(i => LengthOf(chains[i])).FirstOrDefault(-1);
+        List<DxfChain> shown = [.. chains.Select((c, i) => new DxfChain(c, LengthOf(c), i == chosen))];
+        if (chosen < 0) return new(shown, [], [.. findings, "Every line is left out; take one in again."], unit);
+        if (chains.Count > 1) findings.Add(string.Create(CultureInfo.InvariantCulture, $"{chains.Count - 1} other {(chains.Count == 2 ? "line does" : "lines do")} not touch the profile and {(chains.Count == 2 ? "is" : "are")} left out."));
+
+        List<ProfileElement> profile = chains[chosen];
+        double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)), high = profile.Max(e => e.Points(Gap).Max(p => p.R)), low = profile.Min(e => e.Points(Gap).Min(p => p.R));
+        if (low < -Gap && high > Gap) return Refused("The outline crosses the axis; draw one half of it, on one side of the axis.");
+        if (high <= Gap) profile = [.. profile.Select(e => e with { FromR = -e.FromR, ToR = -e.ToR, Bulge = -e.Bulge })];
+        if (SelfCrossing(profile)) return Refused("The outline crosses itself; mend the drawing.");
+        if (double.Hypot(profile[0].FromZ - profile[^1].ToZ, profile[0].FromR - profile[^1].ToR) < Gap)
+        {
+            // A closed loop away from the axis is no half profile.
+            return Refused("The outline is closed and does not touch the axis; draw one half with its axis at zero.");
+        }
+
+        if (profile[0].FromZ > profile[^1].ToZ) profile = [.. Enumerable.Reverse(profile).Select(Turn)];
+        if (right - left > 1000 || Math.Max(high, -low) > 250) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is {right - left:0.#} mm long and Ø{2 * Math.Max(high, -low):0.#} mm; if that cannot be, choose another unit."));
+        if (right - left < 3) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is only {right - left:0.###} mm long; if that cannot be, choose inches."));
+        if (profile[0].FromR > Gap && profile[0].FromR != 0 && Math.Abs(profile[0].FromZ - left) > Gap) findings.Add("The outline has an open end at the front; it is closed straight to the axis.");
+
+        List<StackSegment> segments = [];
+        foreach (ProfileElement e in profile)
+        {
+            double length = e.ToZ - e.FromZ;
+            if (length < -Gap) return Refused("The outline runs back along the axis (an undercut); a stacked profile only goes forward. Draw it without the undercut.");
+            if (length <= Gap / 10) continue;
+            segments.Add(new(Round(length), Round(2 * Math.Max(0, e.FromR)), Round(2 * Math.Max(0, e.ToR)), e.Bulge == 0 ? 0 : Round(-Math.Sign(e.Bulge) * e.Radius), e.FromZ - left < cuttingUntil - Gap));
+        }
+
+        return segments.Count is 0 or > StackedProfile.Most
+            ? Refused($"The outline has {segments.Count} pieces along the axis; 1 to {StackedProfile.Most} can be taken.")
+            : new(shown, segments, findings, unit);
+
+        DxfTaken Refused(string sentence) => new(shown, [], [.. findings, sentence], unit);
+    }
+
+    private static double Round(double mm) => Math.Round(mm, 6);
+
+    private static double LengthOf(List<ProfileElement> chain) => chain.Sum(e => e.Chord);
+
+    private static ProfileElement Place(DxfPiece p, double unit, bool upright) => upright
+        ? new(ProfilePart.Holder, p.FromY * unit, p.FromX * unit, p.ToY * unit, p.ToX * unit, -p.Bulge)
+        : new(ProfilePart.Holder, p.FromX * unit, p.FromY * unit, p.ToX * unit, p.ToY * unit, p.Bulge);
+
+    private static ProfileElement Turn(ProfileElement e) => new(e.Part, e.ToZ, e.ToR, e.FromZ, e.FromR, -e.Bulge);
+
+    private static List<List<ProfileElement>> Join(List<ProfileElement> pieces)
+    {
+        List<List<ProfileElement>> chains = [];
+        while (pieces.Count > 0)
+        {
+            List<ProfileElement> chain = [pieces[^1]];
+            pieces.RemoveAt(pieces.Count - 1);
+            bool grown = true;
+            while (grown)
+            {
+                grown = Grow(e => Near(chain[^1].ToZ, chain[^1].ToR, e.FromZ, e.FromR), e => Near(chain[^1].ToZ, chain[^1].ToR, e.ToZ, e.ToR), chain.Add)
+                    || Grow(e => Near(chain[0].FromZ, chain[0].FromR, e.ToZ, e.ToR), e => Near(chain[0].FromZ, chain[0].FromR, e.FromZ, e.FromR), e => chain.Insert(0, e));
+            }
+
+            chains.Add(chain);
+        }
+
+        return [.. chains.OrderByDescending(LengthOf)];
+
+        bool Grow(Func<ProfileElement, bool> fits, Func<ProfileElement, bool> fitsTurned, Action<ProfileElement> add)
+        {
+            int i = pieces.FindIndex(e => fits(e) || fitsTurned(e));
+            if (i < 0) return false;
+            add(fits(pieces[i]) ? pieces[i] : Turn(pieces[i]));
+            pieces.RemoveAt(i);
+            return true;
+        }
+    }
+
+    private static bool Near(double z1, double r1, double z2, double r2) => double.Hypot(z1 - z2, r1 - r2) < Gap;
+
+    // Opens a loop where it runs along the axis, and drops what lies on it.
+    private static List<ProfileElement> OffAxis(List<ProfileElement> chain)
+    {
+        bool On(ProfileElement e) => e.Bulge == 0 && Math.Abs(e.FromR) < Gap && Math.Abs(e.ToR) < Gap;
+        int axis = chain.FindIndex(e => On(e));
+        return axis < 0 ? chain : [.. chain.Skip(axis + 1).Concat(chain.Take(axis)).Where(e => !On(e))];
+    }
+
+    private static bool SelfCrossing(List<ProfileElement> profile)
+    {
+        List<Coordinate> points = [new(profile[0].FromZ, profile[0].FromR)];
+        foreach (ProfileElement e in profile)
+            foreach ((double z, double r) in e.Points(Gap))
+                if (points[^1].Distance(new(z, r)) > 1e-9) points.Add(new(z, r));
+        return points.Count > 2 && !new IsSimpleOp(new LineString([.. points])).IsSimple();
+    }
+}

@@ -1,0 +1,162 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
+using CsvHelper.Configuration;
+using MiniExcelLibs;
+
+namespace Incisura.Exchange.Tables;
+
+/// <summary>A table that cannot be read, with the reason and the cure for a person.</summary>
+public sealed class TableException(string message) : Exception(message);
+
+/// <summary>A table as text: its headings and rows.</summary>
+/// <param name="Headings">Headings of the columns.</param>
+/// <param name="Rows">Rows with the line they stand on, cells in the order of the headings; short rows are filled up.</param>
+public sealed record Table(IReadOnlyList<string> Headings, IReadOnlyList<(int Line, string[] Cells)> Rows);
+
+/// <summary>Tables as CSV and as workbooks.</summary>
+public static class TableFile
+{
+    /// <summary>Most rows of one table.</summary>
+    public const int MostRows = 100_000;
+
+    private static readonly string[] Separators = [";", "\t", ",", "|"];
+
+    /// <summary>Most columns of one table.</summary>
+    public const int MostColumns = 200;
+
+    /// <summary>Reads CSV with any usual separator and encoding, or a workbook's first sheet, told apart by content.</summary>
+    /// <exception cref="TableException">It is no table, or too large.</exception>
+    public static Table Read(byte[] content)
+    {
+        if (content.Length == 0) throw new TableException("The file is empty; choose another.");
+        Table table = content is [0x50, 0x4B, ..] ? ReadWorkbook(content) : ReadCsv(content);
+        if (table.Headings.All(string.IsNullOrWhiteSpace)) throw new TableException("The first row has no headings; give each column a heading such as number or DC.");
+        return table;
+    }
+
+    /// <summary>Writes CSV with a byte-order mark, so that spreadsheets read it as UTF-8.</summary>
+    public static byte[] WriteCsv(IReadOnlyList<string> headings, IEnumerable<IReadOnlyList<object?>> rows)
+    {
+        using MemoryStream stream = new();
+        using (StreamWriter writer = new(stream, new UTF8Encoding(encoderShouldEmitUTF8Identifier: true)))
+        using (CsvWriter csv = new(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" }))
+            foreach (IEnumerable<object?> row in rows.Prepend(headings))
+            {
+                foreach (object? cell in row)
+                    csv.WriteField(cell switch { double d => d.ToString("R", CultureInfo.InvariantCulture), null => "", _ => Harmless.Write(cell.ToString()!) });
+                csv.NextRecord();
+            }
+
+        return stream.ToArray();
+    }
+
+    /// <summary>Writes a workbook with one sheet; texts are texts, never formulas.</summary>
+    public static byte[] WriteWorkbook(IReadOnlyList<string> headings, IEnumerable<IReadOnlyList<object?>> rows)
+    {
+        using MemoryStream stream = new();
+        stream.SaveAs(rows.Select(row =>
+        {
+            Dictionary<string, object?> cells = [];
+            for (int i = 0; i < headings.Count; i++) cells[headings[i]] = row[i] is string text ? Harmless.Write(text) : row[i];
+            return cells;
+        }).DefaultIfEmpty(headings.ToDictionary(h => h, _ => (object?)"")));
+        return stream.ToArray();
+    }
+
+    private static Table ReadCsv(byte[] content)
+    {
+        string text = Decode(content);
+        if (text.Contains('\0', StringComparison.Ordinal)) throw new TableException("The file is neither CSV nor a workbook; save it as CSV or XLSX and try again.");
+        CsvConfiguration configuration = new(CultureInfo.InvariantCulture) { Delimiter = Separator(text), BadDataFound = null, MissingFieldFound = null, HasHeaderRecord = false, IgnoreBlankLines = true };
+        using CsvParser parser = new(new StringReader(text), configuration);
+        return Collect(Lines());
+
+        IEnumerable<(int, string[])> Lines()
+        {
+            while (parser.Read()) yield return (parser.RawRow, parser.Record!);
+        }
+    }
+
+    private static Table ReadWorkbook(byte[] content)
+    {
+        try
+        {
+            using MemoryStream stream = new(content);
+            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())));
+        }
+        catch (Exception e) when (e is not TableException)
+        {
+            throw new TableException("The workbook cannot be opened; it may be damaged or protected. Save it again as XLSX, or as CSV.");
+        }
+    }
+
+    private static Table Collect(IEnumerable<(int Line, string[] Cells)> lines)
+    {
+        string[]? headings = null;
+        List<(int, string[])> rows = [];
+        foreach ((int line, string[] cells) in lines)
+        {
+            if (headings is null)
+            {
+                if (cells.Length > MostColumns) throw new TableException($"The table has {cells.Length} columns; {MostColumns} is the most.");
+                headings = [.. cells.Select(c => c.Trim())];
+                continue;
+            }
+
+            if (cells.All(string.IsNullOrWhiteSpace)) continue;
+            if (rows.Count == MostRows) throw new TableException($"The table has more than {MostRows} rows; split it into smaller files.");
+            string[] filled = new string[headings.Length];
+            for (int i = 0; i < filled.Length; i++) filled[i] = i < cells.Length ? Harmless.Read(cells[i].Trim()) : "";
+            rows.Add((line, filled));
+        }
+
+        return new(headings ?? throw new TableException("The file holds no rows; choose another."), rows);
+    }
+
+    private static string CellText(object? cell) => cell switch
+    {
+        null => "",
+        double d => d.ToString("R", CultureInfo.InvariantCulture),
+        bool b => b ? "yes" : "no",
+        IFormattable f => f.ToString(null, CultureInfo.InvariantCulture),
+        _ => cell.ToString() ?? "",
+    };
+
+    // Byte-order marks tell the encoding; without one it is UTF-8, or Latin-1 where that would not be UTF-8.
+    private static string Decode(byte[] content)
+    {
+        try
+        {
+            using StreamReader reader = new(new MemoryStream(content), new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: true);
+            return reader.ReadToEnd();
+        }
+        catch (DecoderFallbackException)
+        {
+            return Encoding.Latin1.GetString(content);
+        }
+    }
+
+    // The separator that splits the first lines into the most columns, the same number in each.
+    private static string Separator(string text)
+    {
+        string[] lines = [.. text.Split('\n').Where(l => l.Trim().Length > 0).Take(20)];
+        return Separators
+            .Select(s => (Separator: s, Columns: lines.Select(l => Count(l, s[0])).ToArray()))
+            .OrderByDescending(c => c.Columns.Length > 0 && c.Columns[0] > 0 ? c.Columns.Count(n => n == c.Columns[0]) * 1000 + c.Columns[0] : 0)
+            .First().Separator;
+    }
+
+    private static int Count(string line, char separator)
+    {
+        int count = 0;
+        bool quoted = false;
+        foreach (char c in line)
+        {
+            if (c == '"') quoted = !quoted;
+            else if (c == separator && !quoted) count++;
+        }
+
+        return count;
+    }
+}
