@@ -70,8 +70,16 @@ builder.Services.ConfigureHttpJsonOptions(o =>
 });
 builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer((schema, context, _) =>
 {
-    // Every member of a value type is always written, which the generator does not see by itself.
-    if (context.JsonTypeInfo.Type.IsValueType && schema.Properties is { Count: > 0 } members) schema.Required = members.Keys.ToHashSet();
+    // Every member of a value type, and every one that is worked out, is always written; the generator does not see that by itself.
+    if (schema.Properties is not { Count: > 0 } members) return Task.CompletedTask;
+    if (context.JsonTypeInfo.Type.IsValueType) schema.Required = members.Keys.ToHashSet();
+    foreach (var workedOut in context.JsonTypeInfo.Properties.Where(p => p.Set is null && p.Get is not null))
+        if (members.TryGetValue(workedOut.Name, out var member))
+        {
+            (schema.Required ??= new HashSet<string>()).Add(workedOut.Name);
+            if (member is Microsoft.OpenApi.OpenApiSchema own) own.Type &= ~Microsoft.OpenApi.JsonSchemaType.Null;
+        }
+
     return Task.CompletedTask;
 }));
 builder.Services.AddResponseCompression(o => o.EnableForHttps = true);

@@ -104,7 +104,7 @@ public static class ReachCheck
             else high = middle;
         }
 
-        return Math.Floor(low * 100) / 100;
+        return Math.Floor((low * 100) + 0.001) / 100;
     }
 
     private static bool Clears(BuiltAssembly built, in Wall wall)

@@ -52,7 +52,8 @@ public static class CutterListing
         return c.Described switch
         {
             { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f => $"M{size}×{c[Dimension.Pitch]:0.###} {f.Name}",
-            { Use: CutterUse.Turning } f => $"{f.ShankSize switch { "DMM" => "Ø", _ => "" }}{size} {f.Name}{(f.Picks.Count > 0 ? " " + c.Picked("insert") : "")}",
+            { Shank: ShankForm.Blade } f => $"{f.Name}, {size} wide",
+            { Use: CutterUse.Turning } f => $"{f.Name}, shank {size}{(f.Picks.Count > 0 ? ", insert " + c.Picked("insert") : "")}",
             { Use: CutterUse.Milling } f when f.Has(Dimension.Teeth) => $"Ø{size} z{c.Teeth} {f.Name}",
             { } f => $"Ø{size} {f.Name}",
         };

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 using PdfSharp.Drawing;
@@ -41,9 +42,11 @@ public sealed record LabelSheet
     public int Used { get; init; }
 
     /// <summary>Width of one label.</summary>
+    [JsonIgnore]
     public double LabelWidth => (PageWidth - (2 * SideMargin) - ((Columns - 1) * Gap)) / Columns;
 
     /// <summary>Height of one label.</summary>
+    [JsonIgnore]
     public double LabelHeight => (PageHeight - (2 * TopMargin) - ((Rows - 1) * Gap)) / Rows;
 
     /// <summary>Checks the sheet.</summary>

@@ -51,14 +51,13 @@ public static partial class CutterColumns
     public static string Heading(string code) =>
         code.StartsWith("dimensions.", StringComparison.Ordinal) && Dimension.Find(code[11..]) is { } d
             ? Units.Of(d.Quantity).Metric.Unit is { Length: > 0 } unit ? $"{d.Symbol} [{unit}]" : d.Symbol
-            : code.StartsWith("picks.", StringComparison.Ordinal) ? code[6..] : Plain(code);
+            : code.StartsWith("picks.", StringComparison.Ordinal) ? "pick " + code[6..] : Plain(code);
 
     private static Dictionary<string, string> Build()
     {
         Dictionary<string, string> all = [];
         foreach (string word in Words) Add(word, word, Plain(word));
         foreach (Dimension d in Dimension.All) Add("dimensions." + d.Symbol, d.Symbol, d.Name, $"{d.Symbol} {d.Name}", $"{d.Name} {d.Symbol}");
-        foreach (string pick in Picks) Add("picks." + pick, pick);
         Add("number", "no", "nr", "id", "tool", "tool no", "tool number", "cutter number", "cutter no", "article", "item");
         Add("family", "type", "kind", "tool type", "geometry");
         Add("material", "cutting material", "substrate", "made of", "of");
@@ -83,6 +82,9 @@ public static partial class CutterColumns
         Add("dimensions.RPMX", "max speed", "max rpm", "rpm max");
         Add("dimensions.h_min", "hmin", "min chip");
         Add("dimensions.h_max", "hmax", "max chip");
+
+        // Last, since a column called flutes most often counts them.
+        foreach (string pick in Picks) Add("picks." + pick, "pick " + pick, pick);
         return all;
 
         void Add(string code, params ReadOnlySpan<string> names)

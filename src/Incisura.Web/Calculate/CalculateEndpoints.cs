@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 using Incisura.Web.Hosting;
@@ -12,6 +13,7 @@ namespace Incisura.Web.Calculate;
 /// <param name="Options">Picked options by code.</param>
 public sealed record CalculationRequest(int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options)
 {
+    [JsonIgnore]
     public Choices Choices => new(Numbers ?? [], Options ?? []);
 }
 

@@ -20,7 +20,7 @@ public sealed record ListRow<T>(Sheet<T> Sheet, IReadOnlyList<string> Assemblies
 /// <summary>Lists of cutters, holders and assemblies: search that forgives, filters with counts, any column's order.</summary>
 public static class ListEndpoints
 {
-    private const int MostRows = 500;
+    private const int MostRows = 500, MostIds = 5000;
 
     public static void MapLists(this IEndpointRouteBuilder library)
     {
@@ -42,6 +42,20 @@ public static class ListEndpoints
             return PageOf(view.Listings.Assemblies.Ask(wish.Query(request), fitting.In(view)), r => new ListRow<Assembly>(LibraryEndpoints.Assemblies.SheetOf(view.Assemblies[r.Id], view), [], r.Machines, r.Approved));
         }).WithTags("assemblies");
 
+        // Rows chosen by a filter, for what is done to many of them.
+        library.MapGet("/{list}/ids", async (string list, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
+        {
+            Listings lists = (await shelf.ViewAsync(db)).Listings;
+            ListQuery query = wish.Query(request) with { Skip = 0, Take = MostIds };
+            return list switch
+            {
+                "cutters" => lists.Cutters.Ask(query).Rows.Select(r => r.Id),
+                "holders" => lists.Holders.Ask(query).Rows.Select(r => r.Id),
+                "assemblies" => lists.Assemblies.Ask(query).Rows.Select(r => r.Id),
+                _ => throw new Hosting.MissingException($"There is no list {list}."),
+            };
+        }).WithTags("lists");
+
         library.MapGet("/cutters/duplicates", async (IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
@@ -51,7 +65,10 @@ public static class ListEndpoints
         }).WithTags("cutters");
     }
 
-    private static ListRow<Cutter> RowOf(ListedCutter r, ShelfView view) => new(LibraryEndpoints.Cutters.SheetOf(view.Cutters[r.Id], view), r.Assemblies, r.Machines, r.Approved);
+    private static ListRow<Cutter> RowOf(ListedCutter r, ShelfView view) => new(Lean(view.Cutters[r.Id]), r.Assemblies, r.Machines, r.Approved);
+
+    // A row shows the silhouette; ranges and questions are for the cutter's own page.
+    private static Sheet<Cutter> Lean(StoredCutter c) => new(c.Id, c.Revision, c.ChangedBy, c.ChangedAt, c.Definition, new(c.Definition.Profile()));
 
     private static ListPage<TRow> PageOf<TListed, TRow>(ListAnswer<TListed> answer, Func<TListed, TRow> row) => new([.. answer.Rows.Select(row)], answer.Total, answer.All, answer.Counts, answer.Mended);
 }

@@ -35,6 +35,8 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <Home /> },
       { path: 'library/:kind?', lazy: async () => ({ Component: (await import('../places/library/LibraryPage')).LibraryPage }) },
+      { path: 'library/import', lazy: async () => ({ Component: (await import('../places/library/ImportPage')).ImportPage }) },
+      { path: 'library/duplicates', lazy: async () => ({ Component: (await import('../places/library/DuplicatesPage')).DuplicatesPage }) },
       { path: 'library/cutters/:id', lazy: async () => ({ Component: (await import('../places/library/CutterPage')).CutterPage }) },
       { path: 'library/holders/:id', lazy: async () => ({ Component: (await import('../places/library/HolderPage')).HolderPage }) },
       { path: 'library/assemblies/:id', lazy: async () => ({ Component: (await import('../places/library/AssemblyPage')).AssemblyPage }) },

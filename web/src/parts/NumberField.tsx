@@ -25,6 +25,8 @@ export interface NumberFieldProps {
   note?: string | undefined;
   /** Why the server refused the value. */
   refused?: string | undefined;
+  /** A value that was probably meant instead of a refused or doubtful one. */
+  meant?: number | undefined;
   least?: number | undefined;
   most?: number | undefined;
   /** For boxes that stand on a drawing: label for readers of the screen only. */
@@ -37,7 +39,7 @@ export interface NumberFieldProps {
  * Whatever was typed stays in the box, also when it cannot be taken.
  */
 export function NumberField(props: NumberFieldProps) {
-  const { label, symbol, quantity, value, typed, onTyped, note, refused, least, most, bare, disabled } = props;
+  const { label, symbol, quantity, value, typed, onTyped, note, refused, meant, least, most, bare, disabled } = props;
   const units = useUnits();
   const id = useId();
   const [draft, setDraft] = useState<{ text: string; refusal: string } | null>(null);
@@ -127,6 +129,15 @@ export function NumberField(props: NumberFieldProps) {
       <span className="unit">{units.unit(quantity)}</span>
       <small id={`${id}-note`} role={refusal ? 'alert' : undefined}>
         {under}
+        {meant !== undefined && !disabled && (
+          <button
+            type="button"
+            className="why"
+            onClick={() => onTyped({ text: units.editable(meant, quantity), system: units.system, base: meant })}
+          >
+            Take {units.text(meant, quantity)}
+          </button>
+        )}
       </small>
     </div>
   );
@@ -134,11 +145,12 @@ export function NumberField(props: NumberFieldProps) {
 
 /** A symbol with its index set low: a_e as aₑ. */
 export function Sym({ text }: { text: string }) {
-  const [head, ...rest] = text.split('_');
+  const [, head, index, rest] = /^([^_]*)(?:_([^/]+))?(.*)$/.exec(text)!;
   return (
     <span className="sym">
       {head}
-      {rest.length > 0 && <sub>{rest.join('')}</sub>}
+      {index && <sub>{index}</sub>}
+      {rest}
     </span>
   );
 }

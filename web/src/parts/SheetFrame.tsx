@@ -3,6 +3,7 @@ import { useEffect, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useMayWork } from '../app/session';
 import { ApiError } from '../api/client';
+import { differences, fieldWords, text } from './differences';
 import { Problem } from './Problem';
 import { day } from './units';
 
@@ -27,8 +28,6 @@ interface Props<T extends object> {
   extra?: ReactNode;
   children: ReactNode;
 }
-
-const show = (value: unknown) => (Array.isArray(value) || typeof value === 'object' ? JSON.stringify(value) : String(value));
 
 /** The page around one stored thing: heading, revision, undo, save, and what happens when two people save. */
 export function SheetFrame<T extends object>({ title, back, sheet, form, fields, names, extra, children }: Props<T>) {
@@ -55,10 +54,10 @@ export function SheetFrame<T extends object>({ title, back, sheet, form, fields,
     };
   });
 
-  const differing = theirs
-    ? (Object.keys(form.definition) as (keyof T & string)[]).filter((k) => show(form.definition[k]) !== show(theirs.definition[k]))
-    : [];
-  const elsewhere = Object.entries(refused).filter(([field]) => !fields.includes(field));
+  const differing = theirs ? differences(form.definition, theirs.definition) : [];
+  const elsewhere = Object.entries(refused).filter(
+    ([field]) => !fields.some((f) => field === f || field.startsWith(`${f}.`) || field.startsWith(`${f}[`)),
+  );
   const general = save.error && !theirs && !(save.error instanceof ApiError && save.error.status === 422);
   return (
     <div className="page">
@@ -103,11 +102,11 @@ export function SheetFrame<T extends object>({ title, back, sheet, form, fields,
               </tr>
             </thead>
             <tbody>
-              {differing.map((k) => (
-                <tr key={k}>
-                  <td>{names[k] ?? k}</td>
-                  <td className="mono">{show(form.definition[k])}</td>
-                  <td className="mono">{show(theirs.definition[k])}</td>
+              {differing.map((d) => (
+                <tr key={d.field}>
+                  <td>{fieldWords(names, d.field)}</td>
+                  <td className="mono">{text(d.from)}</td>
+                  <td className="mono">{text(d.to)}</td>
                 </tr>
               ))}
             </tbody>

@@ -35,16 +35,26 @@ export function NumberRows<T>(props: {
 }
 
 /** The words of a stored thing, one below the other. */
-export function WordRows<T>({ form, rows, names }: { form: Form<T>; rows: readonly (keyof T & string)[]; names: Record<string, string> }) {
+export function WordRows<T>(props: {
+  form: Form<T>;
+  rows: readonly (keyof T & string)[];
+  names: Record<string, string>;
+  refused?: Record<string, string>;
+}) {
+  const { form, rows, names, refused = {} } = props;
   const mayWork = useMayWork();
   return rows.map((key) => (
-    <label key={key} className="line">
-      {names[key]}
-      <Input
-        value={(form.definition[key] as string | undefined) ?? ''}
-        disabled={!mayWork}
-        onChange={(e) => form.set(key, e.target.value as never)}
-      />
-    </label>
+    <div key={key}>
+      <label className="line">
+        {names[key]}
+        <Input
+          value={(form.definition[key] as string | undefined) ?? ''}
+          disabled={!mayWork}
+          status={refused[key] ? 'error' : ''}
+          onChange={(e) => form.set(key, e.target.value as never)}
+        />
+      </label>
+      {refused[key] && <p className="refusal">{refused[key]}</p>}
+    </div>
   ));
 }

@@ -1,36 +1,39 @@
 import type { Schemas } from '../api/client';
+import { pathOf, runsOf, spanOf, type Element, type Profile } from './outline';
 
-type Segment = Schemas['ProfileSegment'];
-
-const FILL: Record<Segment['part'], string> = { flutes: '#FFFFFF', neck: '#F4F0E7', shank: '#F4F0E7', holder: '#E3E6E8' };
-
-export const lengthOf = (profile: readonly Segment[]) => profile.reduce((sum, s) => sum + s.length, 0);
-export const girthOf = (profile: readonly Segment[]) => profile.reduce((most, s) => Math.max(most, s.lowerDiameter, s.upperDiameter), 0);
+const FILL: Record<Element['part'], string> = {
+  cutting: '#FFFFFF',
+  body: '#FFFFFF',
+  neck: '#F4F0E7',
+  shank: '#F4F0E7',
+  extension: '#ECEAE2',
+  holder: '#E3E6E8',
+};
 
 /**
  * The profile lying on its side, tip to the left, as SVG shapes in mm around the axis y = 0.
  * Everything that shows a tool draws it from here.
  */
-export function ProfileShapes({ profile, helix = 30, pixel }: { profile: readonly Segment[]; helix?: number; pixel: number }) {
-  const starts = profile.map((_, i) => lengthOf(profile.slice(0, i)));
+export function ProfileShapes({ profile, helix = 0, pixel }: { profile: Profile; helix?: number | undefined; pixel: number }) {
+  const runs = runsOf(profile);
+  // On a flat tool the insert lies on its seat.
+  if (profile.shape === 'flat') runs.sort((a, b) => Number(a[0]!.part === 'cutting') - Number(b[0]!.part === 'cutting'));
   return (
     <g strokeWidth={1.1 * pixel} stroke="#1D2630" strokeLinejoin="round">
-      {profile.map((s, i) => {
-        const x = starts[i]!;
-        const [a, b] = [s.lowerDiameter / 2, s.upperDiameter / 2];
-        return (
-          <g key={i}>
-            <path d={`M${x} ${-a}L${x + s.length} ${-b}V${b}L${x} ${a}Z`} fill={FILL[s.part]} />
-            {s.part === 'flutes' && <Flutes x={x} length={s.length} diameter={s.lowerDiameter} helix={helix} pixel={pixel} />}
-          </g>
-        );
-      })}
+      {runs.map((run, i) => (
+        <g key={i}>
+          <path d={pathOf(run, profile.shape)} fill={FILL[run[0]!.part]} fillRule="evenodd" />
+          {profile.shape === 'revolved' && helix !== 0 && run.map((e, j) => <Flutes key={j} element={e} helix={helix} pixel={pixel} />)}
+        </g>
+      ))}
     </g>
   );
 }
 
-// Edges of the helix as they run round the visible half, one pitch apart.
-function Flutes({ x, length, diameter, helix, pixel }: { x: number; length: number; diameter: number; helix: number; pixel: number }) {
+// Edges of the helix as they run round the visible half of a cylinder that cuts or leads.
+function Flutes({ element: e, helix, pixel }: { element: Element; helix: number; pixel: number }) {
+  const [x, length, diameter] = [e.fromZ, e.toZ - e.fromZ, 2 * e.fromR];
+  if ((e.part !== 'cutting' && e.part !== 'body') || Math.abs(e.fromR - e.toR) > 1e-6 || length < diameter * 0.15) return null;
   const lead = (diameter * 1.2) / Math.max(0.2, Math.tan((Math.abs(helix) * Math.PI) / 180));
   const gap = Math.max(lead / 2, diameter / 3);
   const lines = [];
@@ -43,36 +46,31 @@ function Flutes({ x, length, diameter, helix, pixel }: { x: number; length: numb
   return <g>{lines}</g>;
 }
 
+/** Helix of a cutter, as far as its flutes are drawn. */
+export const helixOf = (c: Schemas['Cutter'] | undefined): number =>
+  c?.dimensions?.FHA ?? (c?.family === 'cuttingTap' && c.picks?.flutes !== 'straight' ? 35 : 0);
+
 /** A true-to-scale silhouette in a list row; every row of the list shares the scale. */
-export function Silhouette({
-  profile,
-  helix,
-  scale,
-  width,
-  height,
-}: {
-  profile: readonly Segment[];
-  helix?: number | undefined;
-  scale: number;
-  width: number;
-  height: number;
-}) {
+export function Silhouette(props: { profile: Profile; helix?: number | undefined; scale: number; width: number; height: number }) {
+  const { profile, helix, scale, width, height } = props;
+  const [low, high] = spanOf(profile);
+  const middle = profile.shape === 'flat' ? -(low + high) / 2 : 0;
   return (
     <svg
       width={width}
       height={height}
-      viewBox={`${-1 / scale} ${-height / 2 / scale} ${width / scale} ${height / scale}`}
+      viewBox={`${-1 / scale} ${middle - height / 2 / scale} ${width / scale} ${height / scale}`}
       aria-hidden="true"
       className="silhouette"
     >
-      <ProfileShapes profile={profile} helix={helix ?? 30} pixel={1 / scale} />
+      <ProfileShapes profile={profile} helix={helix} pixel={1 / scale} />
     </svg>
   );
 }
 
 /** A bar of a round length in the list's scale. */
 export function ScaleBar({ scale, text }: { scale: number; text: (mm: number) => string }) {
-  const length = [100, 50, 20, 10].find((mm) => mm * scale <= 130) ?? 10;
+  const length = [100, 50, 20, 10, 5].find((mm) => mm * scale <= 130) ?? 5;
   return (
     <span className="scalebar">
       <svg width={length * scale + 2} height="9" aria-hidden="true">

@@ -40,8 +40,8 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     const all = { ...now.typed };
     if (value === undefined) delete edits[key];
     else edits[key] = value;
-    if (typed) all[key] = typed;
-    else delete all[key];
+    if (typed) all[step] = typed;
+    else delete all[step];
     put({ edits, typed: all }, step);
   }
 
@@ -66,16 +66,41 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
       setSteps((all) => (all.length > 1 ? all.slice(0, -1) : all));
     },
     set,
+    /** Changes several fields in one step of undo; what was typed in their boxes is forgotten. */
+    setMany: (values: Partial<T>) => {
+      const typed = Object.fromEntries(Object.entries(now.typed).filter(([key]) => !(key.split('.')[0]! in values)));
+      put({ edits: { ...now.edits, ...values }, typed }, Object.keys(values).join());
+    },
     number: (key: keyof T & string) => ({
       value: definition[key] as number,
       typed: now.typed[key],
       onTyped: (t: Typed | undefined) => set(key, t?.base as T[keyof T & string] | undefined, t),
     }),
+    /** One value of a record within the definition, such as a dimension. Emptying it gives back what is stored. */
+    entry: (key: keyof T & string, entry: string) => {
+      const all = (definition[key] ?? {}) as Record<string, number>;
+      const stored = ((from?.definition ?? blank)[key] as Record<string, number> | undefined)?.[entry];
+      return {
+        value: all[entry],
+        typed: now.typed[`${key}.${entry}`],
+        onTyped: (t: Typed | undefined) => {
+          const next = { ...all };
+          const value = t?.base ?? stored;
+          if (value === undefined) delete next[entry];
+          else next[entry] = value;
+          set(key, next as T[keyof T & string], t, `${key}.${entry}`);
+        },
+      };
+    },
     save,
     /** The version somebody else saved meanwhile, with the fields in which it differs from ours. */
     theirs,
     /** Goes on from their version, keeping what was typed here. */
     keepMine: () => {
+      setSteps((all) => [
+        ...all.slice(0, -1),
+        { ...now, edits: theirs && from ? onto(now.edits, from.definition, theirs.definition) : now.edits },
+      ]);
       setBase(theirs);
       save.reset();
     },
@@ -87,4 +112,23 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     },
     refused: save.error instanceof ApiError ? save.error.byField : {},
   };
+}
+
+const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+// Of a record such as the dimensions only the entries that were changed here go onto the other version.
+function onto<T extends object>(edits: Partial<T>, base: T, theirs: T): Partial<T> {
+  return Object.fromEntries(
+    Object.entries(edits).map(([key, mine]) => {
+      const [before, other] = [base[key as keyof T], theirs[key as keyof T]];
+      if (!isRecord(mine) || !isRecord(before) || !isRecord(other)) return [key, mine];
+      const merged: Record<string, unknown> = { ...other };
+      for (const entry of new Set([...Object.keys(mine), ...Object.keys(before)])) {
+        if (mine[entry] === before[entry]) continue;
+        if (mine[entry] === undefined) delete merged[entry];
+        else merged[entry] = mine[entry];
+      }
+      return [key, merged];
+    }),
+  ) as Partial<T>;
 }

@@ -73,7 +73,7 @@ internal static class TurningTools
             CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150), LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
         ]) { CalledBy = CuttingWidth.Symbol, Inserts = true };
 
-    private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, -across * 0.1, back));
+    private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, across * 0.2, back));
 
     private static Profile DrawInside(Cutter c) => WithInsert(c, swap: true, (o, back, across) =>
     {

@@ -8,7 +8,7 @@ import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Problem } from '../../parts/Problem';
-import { byId, useAssemblies, useCutters, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
 import { Passes } from './Passes';
@@ -27,9 +27,8 @@ export function CalculatePage() {
   const { chosen, typed, options, type, pick, choose } = useChoices();
   const operations = useOperations();
   const materials = useMaterials();
-  const assemblies = useAssemblies();
   const machines = useMachines();
-  const cutters = byId(useCutters().data);
+  const wanted = useSheet('assemblies', Number(chosen.assembly) || undefined);
   const [why, setWhy] = useState<string | null>(null);
   const tab = (chosen.show ?? 'window') as Tab;
   const note = chosen.note ?? '';
@@ -43,7 +42,14 @@ export function CalculatePage() {
   const operation = operations.data?.find((o) => o.code === chosen.op) ?? operations.data?.[0];
   const situation: Partial<Situation> = {};
   if (operation) situation.operation = operation.code;
-  const [m, a, x] = [id('material', materials.data), id('assembly', assemblies.data), id('machine', machines.data)];
+  const [m, x] = [id('material', materials.data), id('machine', machines.data)];
+  const a = wanted.data?.id;
+  // What fits the situation stands first, so that the page opens with something that can be run.
+  const fitting = usePicks(
+    'assemblies',
+    { ...(m && { materialId: m }), ...(x && { machineId: x }), operation: operation?.code ?? '', take: 1 },
+    !chosen.assembly && Boolean(m && x && operation),
+  );
   if (m) situation.materialId = m;
   if (a) situation.assemblyId = a;
   if (x) situation.machineId = x;
@@ -51,25 +57,21 @@ export function CalculatePage() {
 
   // Without a machine or a material in the address the page opens where the last calculation left off.
   useEffect(() => {
-    if (!materials.data?.length || !assemblies.data?.length || !machines.data?.length) return;
+    if (!materials.data?.length || !machines.data?.length) return;
     const last = JSON.parse(localStorage.getItem('situation') ?? '{}') as Record<string, string>;
     const has = (all: { id: number }[], v: string | undefined) => all.some((s) => String(s.id) === v);
     if (!m) choose('material', has(materials.data, last.material) ? last.material : String(materials.data[0]!.id));
     else if (!x) choose('machine', has(machines.data, last.machine) ? last.machine : String(machines.data[0]!.id));
-    else if (!a)
-      choose(
-        'assembly',
-        has(assemblies.data, last.assembly)
-          ? last.assembly
-          : String((assemblies.data.find((s) => s.definition.number === 'A-1042') ?? assemblies.data[0]!).id),
-      );
-    else localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
-  }, [m, a, x, materials.data, assemblies.data, machines.data, choose]);
+    else if (!chosen.assembly || wanted.isError) {
+      const first = !wanted.isError && last.assembly ? last.assembly : fitting.data?.rows[0] && String(fitting.data.rows[0].sheet.id);
+      if (first && first !== chosen.assembly) choose('assembly', first);
+    } else if (a) localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
+  }, [m, a, x, materials.data, machines.data, chosen.assembly, wanted.isError, fitting.data, choose]);
 
   const { query, body, refused } = useCalculation(complete, typed, options, tab === 'derivation');
   const result = query.data;
-  const assembly = assemblies.data?.find((s) => s.id === a);
-  const cutter = cutters.get(assembly?.definition.cutterId ?? 0)?.definition;
+  const assembly = wanted.data;
+  const cutter = assembly?.looks.built?.cutter;
   const stale = query.isError;
 
   const save = useMutation({
@@ -123,7 +125,7 @@ export function CalculatePage() {
           />
         )}
         <section className="centre" aria-label="Picture">
-          <Problem error={general ?? operations.error ?? materials.error ?? assemblies.error ?? machines.error} />
+          <Problem error={general ?? operations.error ?? materials.error ?? wanted.error ?? machines.error} />
           {result && cutter && assembly && (
             <>
               <div className="pictures">
@@ -131,7 +133,7 @@ export function CalculatePage() {
                 <FromSide
                   result={result}
                   cutter={cutter}
-                  profile={assembly.profile}
+                  profile={assembly.looks.profile}
                   projection={assembly.definition.projection}
                   number={assembly.definition.number}
                 />

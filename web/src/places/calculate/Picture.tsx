@@ -1,7 +1,8 @@
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { loadColour } from '../../app/theme';
-import { girthOf, lengthOf, ProfileShapes } from '../../parts/Silhouette';
+import type { Profile } from '../../parts/outline';
+import { helixOf, ProfileShapes } from '../../parts/Silhouette';
 
 type Result = Schemas['CalculationResult'];
 export const figure = (result: Result, code: string): number => result.figures.find((f) => f.code === code)?.value ?? 0;
@@ -27,7 +28,8 @@ const A = { w: 350, h: 262 };
 export function AlongAxis({ result, cutter }: { result: Result; cutter: Schemas['Cutter'] }) {
   const units = useUnits();
   const [ae, arc] = [figure(result, 'width'), (figure(result, 'arc') * Math.PI) / 180];
-  const d = cutter.cuttingDiameter;
+  const d = cutter.dimensions!.DC!;
+  const teeth = cutter.dimensions!.ZEFF!;
   const r = 78;
   const scale = (2 * r) / d;
   const [cx, wall] = [212, 52];
@@ -39,8 +41,8 @@ export function AlongAxis({ result, cutter }: { result: Result; cutter: Schemas[
   const band = ae * scale;
   const exitX = cx - r * Math.sin(arc);
   const chip = Array.from({ length: 25 }, (_, i) => (arc * i) / 24);
-  const pitch = (2 * Math.PI) / cutter.teeth;
-  const body = Array.from({ length: cutter.teeth }, (_, i) => {
+  const pitch = (2 * Math.PI) / teeth;
+  const body = Array.from({ length: teeth }, (_, i) => {
     const tip = arc * 0.55 - i * pitch;
     return `${i ? 'L' : 'M'}${at(r, tip)}L${at(r * 0.66, tip - 0.03)}Q${at(r * 0.5, tip - 0.28 * pitch)} ${at(r * 0.93, tip - 0.48 * pitch)}Q${at(r * 1.02, tip - 0.72 * pitch)} ${at(r, tip - pitch)}`;
   }).join('');
@@ -121,7 +123,7 @@ export function FromSide({
 }: {
   result: Result;
   cutter: Schemas['Cutter'];
-  profile: readonly Schemas['ProfileSegment'][];
+  profile: Profile;
   projection: number;
   number: string;
 }) {
@@ -129,11 +131,11 @@ export function FromSide({
   const [ap, ae, deflection] = [figure(result, 'depth'), figure(result, 'width'), figure(result, 'deflection')];
   const wallHeight = fieldValue(result, 'wallHeight');
   const shownHeight = Math.max(projection * 1.4, Math.min(wallHeight, projection * 2) * 1.1);
-  const scale = Math.min((B.h - 42) / shownHeight, 190 / girthOf(profile), 9);
+  const scale = Math.min((B.h - 42) / shownHeight, 190 / profile.girth, 9);
   const floor = B.h - 26;
   const axis = 170;
   const y = (mm: number) => floor - mm * scale;
-  const half = (cutter.cuttingDiameter / 2) * scale;
+  const half = (cutter.dimensions!.DC! / 2) * scale;
   const colour = loadColour(Math.max(useOf(result, 'deflection'), 0.6));
   const factor = niceFactor((deflection / 1000) * scale);
   const bend = (deflection / 1000) * scale * factor;
@@ -164,7 +166,7 @@ export function FromSide({
           strokeWidth=".8"
         />
         <g transform={`translate(${axis} ${floor}) rotate(-90) scale(${scale})`}>
-          <ProfileShapes profile={profile} helix={cutter.helixAngle ?? 30} pixel={1 / scale} />
+          <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
       </g>
       <g stroke="#0F6E6E" fill="none">
@@ -201,7 +203,7 @@ export function FromSide({
         {number}
       </text>
       <text x="6" y={B.h - 2} className="dim">
-        from the side · {lengthOf(profile) * scale > floor ? 'holder cut off above' : 'whole assembly'}
+        from the side · {profile.length * scale > floor ? 'holder cut off above' : 'whole assembly'}
       </text>
     </svg>
   );

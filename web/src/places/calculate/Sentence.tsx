@@ -1,9 +1,10 @@
 import { Select } from 'antd';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
-import { byId, cutterWords, useAssemblies, useCutters, useHolders, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { cutterWords, useFamilies, useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
 import type { Situation } from './useCalculation';
 
 interface Choice {
@@ -20,12 +21,17 @@ function Word({
   choices,
   onChoose,
   wide,
+  onSearch,
+  foot,
 }: {
   label: string;
   value: string | undefined;
   choices: Choice[];
   onChoose: (value: string) => void;
   wide?: boolean;
+  /** Asks the server for what is typed, where there are too many to hold. */
+  onSearch?: (text: string) => void;
+  foot?: ReactNode;
 }) {
   return (
     <Select
@@ -33,7 +39,7 @@ function Word({
       variant="borderless"
       aria-label={label}
       suffixIcon={null}
-      showSearch={{ optionFilterProp: 'label' }}
+      showSearch={onSearch ? { filterOption: false, onSearch } : { optionFilterProp: 'label' }}
       popupMatchSelectWidth={wide ? 430 : 300}
       listHeight={380}
       placeholder={`choose ${label.toLowerCase()}`}
@@ -41,6 +47,14 @@ function Word({
       options={choices}
       labelRender={({ value: v, label: l }) => choices.find((c) => c.value === v)?.shown ?? l}
       onChange={onChoose}
+      {...(foot && {
+        popupRender: (menu: ReactNode) => (
+          <>
+            {menu}
+            {foot}
+          </>
+        ),
+      })}
     />
   );
 }
@@ -59,25 +73,24 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
   const units = useUnits();
   const operations = useOperations().data ?? [];
   const materials = useMaterials().data ?? [];
-  const assemblies = useAssemblies().data ?? [];
-  const cutters = byId(useCutters().data);
-  const holders = byId(useHolders().data);
+  const families = useFamilies().data;
   const machines = useMachines().data ?? [];
-  const machine = machines.find((m) => m.id === situation.machineId);
-  const material = materials.find((m) => m.id === situation.materialId);
+  const [text, setText] = useState('');
+  const { materialId, machineId, operation, assemblyId } = situation;
+  // Assemblies that fit operation, machine and material stand first; the others can still be taken and are found out.
+  const picks = usePicks('assemblies', {
+    ...(materialId && { materialId }),
+    ...(machineId && { machineId }),
+    ...(operation && { operation }),
+    ...(text && { q: text }),
+  });
+  const chosen = useSheet('assemblies', assemblyId).data;
+  const rows = (picks.data?.rows ?? []).map((r) => r.sheet);
+  const machine = machines.find((m) => m.id === machineId);
+  const material = materials.find((m) => m.id === materialId);
+  const able = operations.find((o) => o.code === operation)?.families;
   const size = (mm: number) => units.size(mm);
-
-  // Assemblies that fit machine and material stand first; the others can still be taken and are found out.
-  const ranked = assemblies
-    .map((a) => {
-      const cutter = cutters.get(a.definition.cutterId)?.definition;
-      const holder = holders.get(a.definition.holderId)?.definition;
-      const fits =
-        (!machine || holder?.interface === machine.definition.interface) &&
-        (!material || (cutter?.groups ?? []).includes(material.definition.group));
-      return { a, cutter, holder, fits };
-    })
-    .sort((x, y) => Number(y.fits) - Number(x.fits) || (x.cutter?.cuttingDiameter ?? 0) - (y.cutter?.cuttingDiameter ?? 0));
+  const here = `${window.location.pathname}${window.location.search}`;
 
   return (
     <div className={`sentence ${fixed ? 'fixed' : ''}`} aria-label="Situation">
@@ -103,15 +116,33 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
         wide
         label="Assembly"
         value={situation.assemblyId?.toString()}
-        choices={ranked.map(({ a, cutter, holder, fits }) => ({
-          value: String(a.id),
-          label: `${a.definition.number}  Ø${cutter ? size(cutter.cuttingDiameter) : '?'} z${cutter?.teeth}, ${size(a.definition.projection)} out, ${holder?.kind} ${holder?.interface}${fits ? '' : ' · does not fit here'}`,
-          shown: cutter && holder && (
-            <span>
-              {cutterWords(cutter, size)}, {size(a.definition.projection)} {units.system} out of a {holder.kind} ({a.definition.number})
+        onSearch={setText}
+        choices={[...rows, ...(chosen && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
+          const { cutter, holder, extensions } = a.looks.built!;
+          const fits =
+            (!machine || holder.interface === machine.definition.interface) &&
+            (!material || cutter.groups!.includes(material.definition.group)) &&
+            (!able || able.includes(cutter.family!));
+          const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
+          return {
+            value: String(a.id),
+            label: `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
+            shown: (
+              <span>
+                {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of a {held} ({a.definition.number}
+                )
+              </span>
+            ),
+          };
+        })}
+        foot={
+          !fixed && (
+            <span className="word-foot">
+              <Link to={`/library/assemblies/new?back=${encodeURIComponent(here)}`}>Put another together</Link>
+              <Link to={`/library/cutters/new?back=${encodeURIComponent(here)}`}>Add a cutter</Link>
             </span>
-          ),
-        }))}
+          )
+        }
         onChoose={(v) => choose('assembly', v)}
       />
       <span>on</span>

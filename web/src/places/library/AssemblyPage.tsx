@@ -1,198 +1,232 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Input, InputNumber, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Input, InputNumber } from 'antd';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { byId, cutterWords, useCutters, useHolders, type AssemblySheet } from '../../parts/shelf';
+import type { Assembly, AssemblySheet } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
+import { usePreview } from '../../parts/usePreview';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { AssemblyDrawing } from './AssemblyDrawing';
+import { Extensions, PartPicker, Places } from './AssemblyParts';
 import { History } from './History';
+import { ReachPanel, useReach } from './ReachPanel';
+import { SolidPanel } from './SolidPanel';
+import { UsedIn } from './UsedIn';
 
-type Assembly = Schemas['Assembly'];
 const NAMES: Record<string, string> = {
   number: 'Shop number',
   cutterId: 'Cutter',
   holderId: 'Holder',
   projection: 'Out of the holder',
+  extensions: 'Extensions',
+  places: 'Places',
   lengthRegister: 'Length register',
   diameterRegister: 'Diameter register',
   stockPlace: 'Kept in',
+  retired: 'Retired',
 };
 
 const calls = storedCalls<Assembly, AssemblySheet>('library/assemblies');
 
-/** An assembly: a cutter in a holder at a projection. */
+/** An assembly: a cutter in a holder at a projection, with extensions where needed. */
 export function AssemblyPage() {
   const [search] = useSearchParams();
-  const cutters = useCutters();
-  const holders = useHolders();
   return (
     <StoredPage calls={calls} word="assembly">
-      {(sheet, key) =>
-        cutters.data && holders.data ? (
-          <Editor key={key} sheet={sheet} startCutter={Number(search.get('cutter') ?? 0)} />
-        ) : (
-          <p className="page muted">Fetching the library…</p>
-        )
-      }
+      {(sheet, key) => <Editor key={key} sheet={sheet} startCutter={Number(search.get('cutter') ?? 0)} back={search.get('back')} />}
     </StoredPage>
   );
 }
 
-function Editor({ sheet, startCutter }: { sheet: AssemblySheet | undefined; startCutter: number }) {
+function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined; startCutter: number; back: string | null }) {
   const navigate = useNavigate();
   const units = useUnits();
   const mayWork = useMayWork();
-  const cutters = byId(useCutters().data);
-  const holders = byId(useHolders().data);
   const form = useSheetForm<Assembly, AssemblySheet>({
     sheet,
-    blank: { number: '', cutterId: startCutter, holderId: 0, projection: 0, lengthRegister: 0, diameterRegister: 0, stockPlace: '' },
+    blank: {
+      number: '',
+      cutterId: startCutter,
+      holderId: 0,
+      projection: 0,
+      extensions: [],
+      lengthRegister: 0,
+      diameterRegister: 0,
+      stockPlace: '',
+      places: [],
+      retired: false,
+    },
     calls,
-    onSaved: (saved) => void navigate(`/library/assemblies/${saved.id}`, { replace: true }),
+    onSaved: (saved) => void navigate(back && !sheet ? withAssembly(back, saved.id) : `/library/assemblies/${saved.id}`, { replace: true }),
   });
   const assembly = form.definition;
-  const cutter = cutters.get(assembly.cutterId)?.definition;
-  const holder = holders.get(assembly.holderId)?.definition;
-  const preview = useQuery({
-    queryKey: ['assembly-preview', assembly],
-    queryFn: () => data(client.POST('/api/v1/library/assemblies/preview', { body: assembly })),
-    enabled: mayWork && cutter !== undefined && holder !== undefined,
-    placeholderData: keepPreviousData,
-  });
-  const faults = Object.fromEntries((preview.data?.faults ?? []).map((f) => [f.field, f.sentence]));
-  const refused = { ...form.refused, ...(form.changed ? faults : {}) };
-  const profile = preview.data?.profile.length ? preview.data.profile : (sheet?.profile ?? []);
-  const fits = cutter
-    ? [...holders.values()].filter(
-        (h) => cutter.shankDiameter >= h.definition.leastClamping && cutter.shankDiameter <= h.definition.largestClamping,
-      )
-    : [...holders.values()];
-  const shortest = cutter && holder ? Math.max(cutter.fluteLength, cutter.overallLength - holder.boreDepth) : undefined;
-  const longest = cutter && holder ? cutter.overallLength - holder.leastGrip : undefined;
-  const range =
-    shortest !== undefined && longest !== undefined && shortest <= longest
-      ? `${units.text(shortest, 'length')} to ${units.text(longest, 'length')}`
-      : undefined;
+  const chosen = assembly.cutterId !== 0 && assembly.holderId !== 0;
+  const preview = usePreview('assemblies', assembly, sheet, form.changed, chosen);
+  const refused = { ...form.refused, ...(chosen ? preview.sentences : {}) };
+  const built = chosen ? preview.built : undefined;
+  const sound = built !== undefined && preview.faults.every((f) => f.field === 'number' || f.field.startsWith('places'));
+  const reach = useReach(assembly, sound);
+  const joint = built?.joints[0];
+  const asked = reach.asked && reach.answer.data && !reach.answer.isError ? reach.answer.data : undefined;
 
   return (
     <SheetFrame
       title={sheet ? `${sheet.definition.number}, assembly` : 'A new assembly'}
-      back={{ to: '/library/assemblies', words: 'Assemblies' }}
+      back={back && !sheet ? { to: back, words: 'Back to the calculation' } : { to: '/library/assemblies', words: 'Assemblies' }}
       sheet={sheet}
       form={form}
-      fields={['number', 'cutterId', 'holderId', 'projection', 'stockPlace', 'lengthRegister', 'diameterRegister']}
+      fields={Object.keys(NAMES)}
       names={NAMES}
-      extra={sheet && mayWork && <Button onClick={() => void navigate(`/calculate?assembly=${sheet.id}`)}>Calculate with it</Button>}
+      extra={
+        sheet && (
+          <>
+            {mayWork && <Button onClick={() => void navigate(`/calculate?assembly=${sheet.id}`)}>Calculate with it</Button>}
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: [
+                  { key: 'svg', label: <a href={`/api/v1/library/assemblies/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
+                  { key: 'dxf', label: <a href={`/api/v1/library/assemblies/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
+                ],
+              }}
+            >
+              <Button>More</Button>
+            </Dropdown>
+          </>
+        )
+      }
     >
       <div className="assembly">
         <div className="card notched drawing-card">
-          {profile.length > 0 && cutter && holder ? (
-            <AssemblyDrawing profile={profile} cutter={cutter} projection={assembly.projection} />
+          {built && preview.profile.elements.length > 0 ? (
+            <AssemblyDrawing profile={preview.profile} built={built} reach={asked && { wall: reach.wall, touches: asked.touches }} />
           ) : (
             <p className="muted hint">
-              {cutter && holder
-                ? 'The drawing appears when the projection fits.'
-                : 'Choose a cutter and a holder; the drawing appears here.'}
+              {chosen ? 'The drawing appears when the projection fits.' : 'Choose a cutter and a holder; the drawing appears here.'}
             </p>
           )}
         </div>
         <section>
           <h2>What it is made of</h2>
-          <label className="line">
-            Cutter
-            <Select
-              showSearch={{ optionFilterProp: 'label' }}
-              value={assembly.cutterId || undefined}
-              aria-label="Cutter"
-              placeholder="choose a cutter"
-              disabled={!mayWork}
-              onChange={(v) => form.set('cutterId', v)}
-              options={[...cutters.values()].map((c) => ({
-                value: c.id,
-                label: `${c.definition.number} ${cutterWords(c.definition, (mm) => units.size(mm))}`,
-              }))}
-            />
-          </label>
-          {refused.cutterId && <p className="refusal">{refused.cutterId}</p>}
-          {cutter && <Link to={`/library/cutters/${assembly.cutterId}`}>Open cutter {cutter.number}</Link>}
-          <label className="line">
-            Holder
-            <Select
-              showSearch={{ optionFilterProp: 'label' }}
-              value={assembly.holderId || undefined}
-              aria-label="Holder"
-              placeholder="choose a holder"
-              disabled={!mayWork}
-              onChange={(v) => form.set('holderId', v)}
-              options={[...holders.values()].map((h) => ({
-                value: h.id,
-                disabled: !fits.includes(h),
-                label: `${h.definition.number} ${h.definition.kind}, ${h.definition.interface}${fits.includes(h) ? '' : ' (does not clamp this shank)'}`,
-              }))}
-            />
-          </label>
-          {refused.holderId && <p className="refusal">{refused.holderId}</p>}
-          {holder && <Link to={`/library/holders/${assembly.holderId}`}>Open holder {holder.number}</Link>}
+          <PartPicker
+            list="cutters"
+            label="Cutter"
+            value={assembly.cutterId}
+            disabled={!mayWork}
+            refused={refused.cutterId}
+            onChange={(id) => form.set('cutterId', id)}
+            {...(mayWork && {
+              add: { to: `/library/cutters/new${back ? `?back=${encodeURIComponent(back)}` : ''}`, words: 'Add a cutter' },
+            })}
+          />
           <NumberField
-            label="Out of the holder"
+            label={joint && joint.holder !== built?.holder.number ? `Out of ${joint.holder}` : 'Out of the holder'}
             quantity="length"
             {...form.number('projection')}
             refused={refused.projection}
-            least={shortest}
-            most={longest}
-            note={range && `${range}: flutes outside, ${units.text(holder!.leastGrip, 'length')} gripped`}
+            least={joint?.least}
+            most={joint?.most}
+            note={
+              joint && joint.least <= joint.most
+                ? joint.flush
+                  ? `seats flush, so ${units.text(joint.least, 'length')}`
+                  : `${units.text(joint.least, 'length')} to ${units.text(joint.most, 'length')}; ${units.text(Math.max(0, joint.grip), 'length')} gripped`
+                : undefined
+            }
+            meant={
+              joint && joint.least <= joint.most && assembly.projection === 0
+                ? Math.ceil(joint.least) <= joint.most
+                  ? Math.ceil(joint.least)
+                  : joint.least
+                : undefined
+            }
             disabled={!mayWork}
           />
-          {cutter && holder && assembly.projection > 0 && (
-            <p className="muted">
-              Gripped {units.text(cutter.overallLength - assembly.projection, 'length')} of {units.text(holder.boreDepth, 'length')}, gauge
-              length {units.text(assembly.projection + holder.segments.reduce((sum, s) => sum + s.length, 0), 'length')}
+          <Extensions
+            extensions={assembly.extensions ?? []}
+            built={built}
+            refused={refused}
+            disabled={!mayWork}
+            onChange={(extensions) => form.set('extensions', extensions)}
+          />
+          <PartPicker
+            list="holders"
+            label="Holder"
+            value={assembly.holderId}
+            disabled={!mayWork}
+            refused={refused.holderId}
+            narrow={{ role: 'holder' }}
+            onChange={(id) => form.set('holderId', id)}
+          />
+          {built && (
+            <p className="comes-to">
+              Gauge length <b>{units.text(built.gaugeLength, 'length')}</b>, about <b>{units.text(built.mass, 'mass')}</b>, up to{' '}
+              <b>{units.text(built.largestSpeed, 'spindleSpeed')}</b>
             </p>
           )}
+          <SolidPanel profile={preview.profile} label={assembly.number || 'The assembly'} />
+          {sheet && <History kind="assemblies" id={sheet.id} revision={sheet.revision} names={NAMES} />}
+        </section>
+        <section>
+          <ReachPanel
+            reach={reach}
+            mayTake={mayWork}
+            most={joint?.most}
+            onProjection={(mm) => form.set('projection', mm, { text: units.editable(mm, 'length'), system: units.system, base: mm })}
+          />
           <h2>Where to find it</h2>
           <label className="line">
             Shop number
             <Input
               value={assembly.number}
               disabled={!mayWork}
-              status={refused.number ? 'error' : ''}
+              status={refused.number && form.changed ? 'error' : ''}
               onChange={(e) => form.set('number', e.target.value)}
             />
           </label>
-          {refused.number && <p className="refusal">{refused.number}</p>}
+          {form.refused.number && <p className="refusal">{form.refused.number}</p>}
           <label className="line">
             Kept in
             <Input value={assembly.stockPlace ?? ''} disabled={!mayWork} onChange={(e) => form.set('stockPlace', e.target.value)} />
           </label>
-          <label className="line">
-            Length register
-            <InputNumber
-              min={0}
-              max={9999}
-              precision={0}
-              value={assembly.lengthRegister ?? 0}
-              disabled={!mayWork}
-              onChange={(v) => form.set('lengthRegister', v ?? 0)}
-            />
-          </label>
-          <label className="line">
-            Diameter register
-            <InputNumber
-              min={0}
-              max={9999}
-              precision={0}
-              value={assembly.diameterRegister ?? 0}
-              disabled={!mayWork}
-              onChange={(v) => form.set('diameterRegister', v ?? 0)}
-            />
-          </label>
-          {sheet && <History kind="assemblies" id={sheet.id} revision={sheet.revision} names={NAMES} />}
+          <Places places={assembly.places ?? []} refused={refused} disabled={!mayWork} onChange={(places) => form.set('places', places)} />
+          {(
+            [
+              ['lengthRegister', 'Length register'],
+              ['diameterRegister', 'Diameter register'],
+            ] as const
+          ).map(([key, label]) => (
+            <label key={key} className="line">
+              {label}
+              <InputNumber
+                min={0}
+                max={9999}
+                precision={0}
+                value={assembly[key] ?? 0}
+                disabled={!mayWork}
+                onChange={(v) => form.set(key, v ?? 0)}
+              />
+            </label>
+          ))}
+          <div className="line">
+            Use
+            <Checkbox checked={assembly.retired ?? false} disabled={!mayWork} onChange={(e) => form.set('retired', e.target.checked)}>
+              taken apart
+            </Checkbox>
+          </div>
+          {sheet && <UsedIn list="assemblies" id={sheet.id} none="No record rests on it yet." />}
+          {sheet && <Link to={`/lookup?q=${encodeURIComponent(sheet.definition.number)}`}>Look its figures up</Link>}
         </section>
       </div>
     </SheetFrame>
   );
+}
+
+/** The address of a calculation with another assembly in it. */
+function withAssembly(address: string, id: number): string {
+  const [path, query = ''] = address.split('?');
+  const search = new URLSearchParams(query);
+  search.set('assembly', String(id));
+  return `${path}?${search.toString()}`;
 }

@@ -1,94 +1,157 @@
 import type { Schemas } from '../../api/client';
-import { NumberField } from '../../parts/NumberField';
-import { lengthOf, ProfileShapes } from '../../parts/Silhouette';
-import type { Typed } from '../../parts/NumberField';
-
-type Cutter = Schemas['Cutter'];
-export type LengthField =
-  'cuttingDiameter' | 'neckDiameter' | 'shankDiameter' | 'largestDepth' | 'fluteLength' | 'usableLength' | 'overallLength';
+import { NumberField, type Typed } from '../../parts/NumberField';
+import { spanOf, type Profile } from '../../parts/outline';
+import type { Cutter, Family } from '../../parts/shelf';
+import { helixOf, ProfileShapes } from '../../parts/Silhouette';
+import { ALONG, anchorOf } from './anchors';
 
 interface Field {
-  value: number;
+  value: number | undefined;
   typed: Typed | undefined;
   onTyped: (t: Typed | undefined) => void;
 }
 
 interface Props {
   cutter: Cutter;
-  profile: readonly Schemas['ProfileSegment'][];
-  field: (key: LengthField) => Field;
-  refused: Record<string, string>;
+  family: Family;
+  profile: Profile;
+  field: (symbol: string) => Field;
+  sentences: Record<string, string>;
+  meant: Record<string, number>;
+  ranges: Record<string, Schemas['FieldRange']>;
   disabled: boolean;
 }
 
-const WIDTH = 980;
+const WIDTH = 1010;
 const LEFT = 150;
-const RIGHT = 170;
-const ROW = 38;
+const RIGHT = 190;
+const ROW = 34;
+const SLOT = 165;
+const TALL = 170;
 
-/** The cutter's dimensioned drawing; each dimension on it is the field to change it. */
-export function CutterDrawing({ cutter, profile, field, refused, disabled }: Props) {
-  const length = Math.max(lengthOf(profile), 1);
-  const girth = Math.max(cutter.cuttingDiameter, cutter.shankDiameter, 1);
-  const scale = Math.min((WIDTH - LEFT - RIGHT) / length, 150 / girth);
-  const axis = 66 + (girth * scale) / 2;
-  const bottom = axis + (girth * scale) / 2;
-  const lengths: [LengthField, string, string][] = [
-    ['largestDepth', 'APMX', 'Largest depth of cut'],
-    ['fluteLength', 'LCF', 'Flute length'],
-    ['usableLength', 'LU', 'Usable length'],
-    ['overallLength', 'OAL', 'Overall length'],
-  ];
-  const x = (mm: number) => LEFT + mm * scale;
-  const clamp = (mm: number) => (Number.isFinite(mm) ? Math.min(Math.max(mm, 0), length * 1.15) : 0);
-  const necked = cutter.usableLength > cutter.fluteLength;
-  const height = bottom + 20 + lengths.length * ROW + 20;
+/** Dimensions that stand on the drawing: lengths and angles of the shape. */
+export const onDrawing = (d: Schemas['FamilyDimension']) =>
+  (d.dimension.quantity === 'length' || d.dimension.quantity === 'angle') &&
+  !d.dimension.symbol.startsWith('a_') &&
+  d.dimension.symbol !== 'FHA';
 
-  const box = (key: LengthField, symbol: string, name: string) => (
-    <NumberField bare label={name} symbol={symbol} quantity="length" {...field(key)} refused={refused[key]} disabled={disabled} />
+/** The cutter's dimensioned drawing, true to scale; each dimension on it is the field to change it. */
+export function CutterDrawing({ cutter, family, profile, field, sentences, meant, ranges, disabled }: Props) {
+  const drawn = family.dimensions.filter(onDrawing);
+  const symbols = drawn.map((d) => d.dimension.symbol);
+  // A flat tool called by its shank has that size across the picture, which the picture does not show.
+  const tip = profile.shape === 'flat' && family.calledBy === family.shankSize ? '' : family.calledBy;
+  const back = family.freeProfile || family.shankSize === tip ? undefined : family.shankSize;
+  const along = ALONG.filter((s) => symbols.includes(s) && s !== tip).sort(
+    (a, b) => (cutter.dimensions?.[a] ?? 0) - (cutter.dimensions?.[b] ?? 0),
   );
+  const [low, high] = spanOf(profile);
+  const length = Math.max(profile.length, 1);
+  const scale = Math.min((WIDTH - LEFT - RIGHT) / length, TALL / (high - low));
+  const x = (mm: number) => LEFT + Math.min(Math.max(mm, 0), length * 1.15) * scale;
+
+  // Leaders fall in the order of what they point at, so that none crosses another.
+  const above = symbols
+    .filter((s) => s !== tip && s !== back && !along.includes(s))
+    .map((symbol) => ({ symbol, at: anchorOf(symbol, profile) }))
+    .sort((a, b) => a.at[0] - b.at[0]);
+  const perRow = Math.floor((WIDTH - 20) / SLOT);
+  const topRows = Math.ceil(above.length / perRow);
+  const top = 16 + topRows * ROW + (topRows > 0 ? 14 : 6);
+  const axis = top + high * scale;
+  const bottom = axis - low * scale;
+  const height = bottom + 26 + along.length * ROW + 6;
+  const tipRadius = (cutter.dimensions?.[tip] ?? 0) / 2;
+  const backRadius = (cutter.dimensions?.[back ?? ''] ?? 0) / 2;
+  const flat = profile.shape === 'flat';
+
+  const box = (symbol: string) => {
+    const d = drawn.find((f) => f.dimension.symbol === symbol)!;
+    const path = `dimensions.${symbol}`;
+    return (
+      <NumberField
+        bare
+        label={capital(d.dimension.name)}
+        symbol={symbol}
+        quantity={d.dimension.quantity}
+        {...field(symbol)}
+        refused={sentences[path] && ' '}
+        meant={meant[path]}
+        least={ranges[path]?.least}
+        most={ranges[path]?.most}
+        disabled={disabled}
+      />
+    );
+  };
+  const tipOf = (symbol: string) => {
+    const r = ranges[`dimensions.${symbol}`];
+    const d = drawn.find((f) => f.dimension.symbol === symbol)!;
+    return `${capital(d.dimension.name)}${r ? `, ${+r.least.toFixed(3)} to ${+r.most.toFixed(3)}` : ''}`;
+  };
 
   return (
     <div className="drawing" style={{ width: WIDTH, height }}>
       <svg width={WIDTH} height={height} aria-hidden="true">
         <line x1={LEFT - 14} x2={x(length) + 14} y1={axis} y2={axis} stroke="#5C6773" strokeWidth=".8" strokeDasharray="12 3 2 3" />
         <g transform={`translate(${LEFT} ${axis}) scale(${scale})`}>
-          <ProfileShapes profile={profile} helix={cutter.helixAngle ?? 30} pixel={1 / scale} />
+          <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
         <g stroke="#0F6E6E" fill="none" strokeWidth="1">
-          <path
-            d={`M${LEFT - 10} ${axis - (cutter.cuttingDiameter / 2) * scale}H${LEFT - 26}M${LEFT - 10} ${axis + (cutter.cuttingDiameter / 2) * scale}H${LEFT - 26}M${LEFT - 20} ${axis - (cutter.cuttingDiameter / 2) * scale}V${axis + (cutter.cuttingDiameter / 2) * scale}`}
-          />
-          <path
-            d={`M${x(length) + 8} ${axis - (cutter.shankDiameter / 2) * scale}h14M${x(length) + 8} ${axis + (cutter.shankDiameter / 2) * scale}h14M${x(length) + 17} ${axis - (cutter.shankDiameter / 2) * scale}v${cutter.shankDiameter * scale}`}
-          />
-          {necked && (
-            <path d={`M${x((cutter.fluteLength + cutter.usableLength) / 2)} ${axis - ((cutter.neckDiameter ?? 0) / 2) * scale}V44`} />
+          {!flat && symbols.includes(tip) && (
+            <path
+              d={`M${LEFT - 10} ${axis - tipRadius * scale}H${LEFT - 26}M${LEFT - 10} ${axis + tipRadius * scale}H${LEFT - 26}M${LEFT - 20} ${axis - tipRadius * scale}V${axis + tipRadius * scale}`}
+            />
           )}
-          {lengths.map(([key], i) => {
-            const y = bottom + 34 + i * ROW;
-            const end = x(clamp(cutter[key] ?? 0));
-            return <path key={key} d={`M${LEFT} ${y}H${end}M${LEFT} ${y - 5}v10M${end} ${bottom + 4}V${y + 5}`} strokeDasharray="none" />;
+          {!flat && back && (
+            <path
+              d={`M${x(length) + 8} ${axis - backRadius * scale}h14M${x(length) + 8} ${axis + backRadius * scale}h14M${x(length) + 17} ${axis - backRadius * scale}v${2 * backRadius * scale}`}
+            />
+          )}
+          {along.map((symbol, i) => {
+            const y = bottom + 30 + i * ROW;
+            const end = x(cutter.dimensions?.[symbol] ?? 0);
+            return <path key={symbol} d={`M${LEFT} ${y}H${end}M${LEFT} ${y - 5}v10M${end} ${bottom + 4}V${y + 5}`} />;
           })}
-          <path d={`M${LEFT} ${bottom + 4}V${bottom + 34 + (lengths.length - 1) * ROW + 5}`} />
+          {along.length > 0 && <path d={`M${LEFT} ${bottom + 4}V${bottom + 30 + (along.length - 1) * ROW + 5}`} />}
+          {above.map(({ symbol, at }, i) => {
+            const [slot, row] = [i % perRow, Math.floor(i / perRow)];
+            const from = 10 + slot * SLOT + 30;
+            const [ax, ay] = [LEFT + at[0] * scale, axis - Math.max(at[1], flat ? at[1] : 0) * scale];
+            return (
+              <g key={symbol} strokeWidth=".8">
+                <path d={`M${from} ${8 + (row + 1) * ROW - 6}L${ax} ${ay}`} />
+                <circle cx={ax} cy={ay} r="2" fill="#0F6E6E" stroke="none" />
+              </g>
+            );
+          })}
         </g>
       </svg>
-      <div style={{ left: 4, top: axis - 11 }}>{box('cuttingDiameter', 'DC', 'Cutting diameter')}</div>
-      <div style={{ left: x(length) + 28, top: axis - 11 }}>{box('shankDiameter', 'DMM', 'Shank diameter')}</div>
-      <div
-        style={{
-          left: necked ? x((cutter.fluteLength + cutter.usableLength) / 2) - 50 : LEFT + 120,
-          top: 18,
-          visibility: necked ? 'visible' : 'hidden',
-        }}
-      >
-        {box('neckDiameter', 'DN', 'Neck diameter')}
-      </div>
-      {lengths.map(([key, symbol, name], i) => (
-        <div key={key} style={{ left: Math.min(x(clamp(cutter[key] ?? 0)) + 8, WIDTH - 160), top: bottom + 24 + i * ROW }}>
-          {box(key, symbol, name)}
+      {symbols.includes(tip) && (
+        <div title={tipOf(tip)} style={{ left: 2, top: axis - 11 }}>
+          {box(tip)}
+        </div>
+      )}
+      {back && (
+        <div title={tipOf(back)} style={{ left: x(length) + 28, top: axis - 11 }}>
+          {box(back)}
+        </div>
+      )}
+      {above.map(({ symbol }, i) => (
+        <div key={symbol} title={tipOf(symbol)} style={{ left: 10 + (i % perRow) * SLOT, top: 6 + Math.floor(i / perRow) * ROW }}>
+          {box(symbol)}
+        </div>
+      ))}
+      {along.map((symbol, i) => (
+        <div
+          key={symbol}
+          title={tipOf(symbol)}
+          style={{ left: Math.min(x(cutter.dimensions?.[symbol] ?? 0) + 8, WIDTH - 170), top: bottom + 20 + i * ROW }}
+        >
+          {box(symbol)}
         </div>
       ))}
     </div>
   );
 }
+
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,188 +1,220 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Input, Select } from 'antd';
-import { useNavigate } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { Button, Dropdown, InputNumber } from 'antd';
+import { useNavigate, useSearchParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
+import { NumberField } from '../../parts/NumberField';
+import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { NumberRows, type NumberRow } from '../../parts/SheetRows';
-import { cutterWords, type CutterSheet } from '../../parts/shelf';
+import { cutterWords, useFamilies, useSheet, type Cutter, type CutterSheet, type Family } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
+import { usePreview } from '../../parts/usePreview';
 import { useSheetForm } from '../../parts/useSheetForm';
-import { CutterDrawing, type LengthField } from './CutterDrawing';
+import { capital, CutterDrawing, onDrawing } from './CutterDrawing';
+import { CutterWords } from './CutterWords';
 import { History } from './History';
+import { Retire } from './Retire';
+import { SegmentEditor } from './SegmentEditor';
+import { SolidPanel } from './SolidPanel';
 import { UsedIn } from './UsedIn';
 
-type Cutter = Schemas['Cutter'];
-
-const BLANK: Cutter = {
-  number: '',
-  family: 'squareEndMill',
-  material: 'carbide',
-  coating: '',
-  cuttingDiameter: 12,
-  teeth: 4,
-  largestDepth: 25,
-  fluteLength: 26,
-  usableLength: 26,
-  neckDiameter: 0,
-  shankDiameter: 12,
-  overallLength: 83,
-  helixAngle: 38,
-  leastChip: 0.004,
-  largestChip: 0.08,
-  largestWidthRatio: 1,
-  largestSpeed: 0,
-  groups: ['P'],
-  remarks: '',
-};
 const NAMES: Record<string, string> = {
   number: 'Number',
+  family: 'Family',
   material: 'Cutting material',
+  grade: 'Grade',
   coating: 'Coating',
-  cuttingDiameter: 'Cutting diameter DC',
-  teeth: 'Teeth ZEFF',
-  largestDepth: 'Largest depth APMX',
-  fluteLength: 'Flute length LCF',
-  usableLength: 'Usable length LU',
-  neckDiameter: 'Neck diameter DN',
-  shankDiameter: 'Shank diameter DMM',
-  overallLength: 'Overall length OAL',
-  helixAngle: 'Helix angle FHA',
-  leastChip: 'Least chip',
-  largestChip: 'Largest chip',
-  largestWidthRatio: 'Largest width / DC',
-  largestSpeed: 'Largest speed RPMX',
+  hand: 'Hand',
+  throughCoolant: 'Coolant through it',
+  regrinds: 'Regrinds left',
   groups: 'May cut',
+  segments: 'Profile',
+  retired: 'Retired',
+  replacedById: 'Replaced by',
   remarks: 'Remarks',
 };
-/** The symbol stands beside the box, so the words go without it. */
-const ROW_NAMES = Object.fromEntries(Object.entries(NAMES).map(([key, name]) => [key, name.replace(/ (ZEFF|FHA|RPMX)$/, '')]));
-const PLAIN: NumberRow<Cutter>[] = [
-  ['teeth', 'ZEFF', 'count'],
-  ['helixAngle', 'FHA', 'angle'],
-  ['leastChip', 'h_min', 'chip'],
-  ['largestChip', 'h_max', 'chip'],
-  ['largestWidthRatio', 'a_e/DC', 'ratio'],
-  ['largestSpeed', 'RPMX', 'spindleSpeed'],
-];
+
+const blankOf = (family: Family): Cutter => ({
+  number: '',
+  family: family.code,
+  material: family.name.includes('tap') ? 'powderSteel' : 'carbide',
+  grade: '',
+  coating: '',
+  hand: 'right',
+  throughCoolant: false,
+  regrinds: 0,
+  dimensions: family.start!,
+  picks: {},
+  segments: family.freeProfile
+    ? [
+        { length: 4, lowerDiameter: 20, upperDiameter: 20, arcRadius: 0, cuts: true },
+        { length: 56, lowerDiameter: 12, upperDiameter: 12, arcRadius: 0, cuts: false },
+      ]
+    : [],
+  groups: ['P'],
+  retired: false,
+  replacedById: 0,
+  remarks: '',
+});
 
 const calls = storedCalls<Cutter, CutterSheet>('library/cutters');
 
 /** A cutter: its dimensioned drawing, and what the drawing cannot show beside it. */
 export function CutterPage() {
+  const [search] = useSearchParams();
+  const families = useFamilies();
+  const like = useSheet('cutters', Number(search.get('like')) || undefined);
   return (
     <StoredPage calls={calls} word="cutter">
-      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+      {(sheet, key) =>
+        families.data && !(search.get('like') && like.isPending) ? (
+          <Editor key={key} sheet={sheet} families={families.data} like={like.data} back={search.get('back')} />
+        ) : (
+          <p className="page muted">Fetching the families…</p>
+        )
+      }
     </StoredPage>
   );
 }
 
-function Editor({ sheet }: { sheet: CutterSheet | undefined }) {
+function Editor(props: {
+  sheet: CutterSheet | undefined;
+  families: readonly Family[];
+  like: CutterSheet | undefined;
+  back: string | null;
+}) {
+  const { sheet, families, like, back } = props;
   const navigate = useNavigate();
   const units = useUnits();
   const mayWork = useMayWork();
+  const blank = like ? { ...like.definition, number: '', retired: false, replacedById: 0 } : blankOf(families[0]!);
   const form = useSheetForm<Cutter, CutterSheet>({
     sheet,
-    blank: BLANK,
+    blank,
     calls,
-    onSaved: (saved) => void navigate(`/library/cutters/${saved.id}`, { replace: true }),
+    onSaved: (saved) =>
+      void navigate(
+        back && !sheet ? `/library/assemblies/new?cutter=${saved.id}&back=${encodeURIComponent(back)}` : `/library/cutters/${saved.id}`,
+        { replace: true },
+      ),
   });
   const cutter = form.definition;
-  const preview = useQuery({
-    queryKey: ['cutter-preview', cutter],
-    queryFn: () => data(client.POST('/api/v1/library/cutters/preview', { body: cutter })),
-    enabled: mayWork,
-    placeholderData: keepPreviousData,
-  });
-  const faults = Object.fromEntries((preview.data?.faults ?? []).map((f) => [f.field, f.sentence]));
-  const refused = { ...form.refused, ...(form.changed ? faults : {}) };
-  const profile = preview.data?.profile.length ? preview.data.profile : (sheet?.profile ?? []);
+  const family = families.find((f) => f.code === cutter.family)!;
+  const preview = usePreview('cutters', cutter, sheet, form.changed);
+  const sentences = { ...form.refused, ...preview.sentences };
+  const questions = [...preview.faults, ...preview.doubts];
+  const meant = Object.fromEntries(questions.filter((f) => f.meant !== null).map((f) => [f.field, f.meant!]));
+  const beside = family.dimensions.filter((d) => !onDrawing(d));
+
+  const onFamily = (code: string) => {
+    const next = families.find((f) => f.code === code)!;
+    const symbols = next.dimensions.map((d) => d.dimension.symbol);
+    const kept = Object.fromEntries(Object.entries(cutter.dimensions!).filter(([s]) => sheet && symbols.includes(s)));
+    form.setMany({ family: next.code, dimensions: { ...next.start, ...kept }, picks: {}, segments: blankOf(next).segments! });
+  };
 
   return (
     <SheetFrame
-      title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, (mm) => units.size(mm))}` : 'A new cutter'}
+      title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, (mm) => units.size(mm), families)}` : 'A new cutter'}
       back={{ to: '/library/cutters', words: 'Cutters' }}
       sheet={sheet}
       form={form}
-      fields={Object.keys(BLANK)}
+      fields={[...Object.keys(NAMES), 'dimensions', 'picks']}
       names={NAMES}
       extra={
-        sheet && mayWork && <Button onClick={() => void navigate(`/library/assemblies/new?cutter=${sheet.id}`)}>Put it in a holder</Button>
+        sheet && (
+          <>
+            {mayWork && !cutter.retired && (
+              <Button onClick={() => void navigate(`/library/assemblies/new?cutter=${sheet.id}`)}>Put it in a holder</Button>
+            )}
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: [
+                  ...(mayWork ? [{ key: 'copy', label: 'Copy with differences' }] : []),
+                  { key: 'svg', label: <a href={`/api/v1/library/cutters/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
+                  { key: 'dxf', label: <a href={`/api/v1/library/cutters/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
+                ],
+                onClick: ({ key }) => key === 'copy' && void navigate(`/library/cutters/new?like=${sheet.id}`),
+              }}
+            >
+              <Button>More</Button>
+            </Dropdown>
+          </>
+        )
       }
     >
-      <div className="card notched">
+      {!sheet && like && <p className="muted">Copied from {like.definition.number}: change what differs and give it a number.</p>}
+      {cutter.retired && (
+        <Problem error={`${cutter.number} is retired${cutter.replacedById ? ' and replaced' : ''}; lists leave it out.`} />
+      )}
+      <div className="card notched drawing-card">
         <CutterDrawing
           cutter={cutter}
-          profile={profile}
-          field={(key: LengthField) => form.number(key) as never}
-          refused={refused}
+          family={family}
+          profile={preview.profile}
+          field={(symbol) => form.entry('dimensions', symbol)}
+          sentences={sentences}
+          meant={meant}
+          ranges={preview.ranges}
           disabled={!mayWork}
         />
-        {(['cuttingDiameter', 'neckDiameter', 'shankDiameter', 'largestDepth', 'fluteLength', 'usableLength', 'overallLength'] as const)
-          .filter((k) => refused[k])
-          .map((k) => (
-            <p key={k} className="refusal">
-              {refused[k]}
+        {Object.entries(sentences)
+          .filter(([path]) => path.startsWith('dimensions.') || path === 'segments')
+          .map(([path, sentence]) => (
+            <p key={path} className="refusal" role="alert">
+              {sentence}
             </p>
           ))}
+        {preview.doubts.map((d) => (
+          <p key={d.field} className="doubt">
+            {d.sentence}
+          </p>
+        ))}
       </div>
       <div className="columns">
         <section>
-          <h2>What the drawing cannot show</h2>
-          <NumberRows form={form} rows={PLAIN} names={ROW_NAMES} refused={refused} />
-        </section>
-        <section>
           <h2>Which it is</h2>
-          <label className="line">
-            Number
-            <Input
-              value={cutter.number}
-              disabled={!mayWork}
-              status={refused.number ? 'error' : ''}
-              onChange={(e) => form.set('number', e.target.value)}
-            />
-          </label>
-          {refused.number && <p className="refusal">{refused.number}</p>}
-          <label className="line">
-            Of
-            <Select
-              aria-label="Cutting material"
-              value={cutter.material!}
-              disabled={!mayWork}
-              onChange={(m) => form.set('material', m)}
-              options={[
-                { value: 'carbide', label: 'solid carbide' },
-                { value: 'highSpeedSteel', label: 'high-speed steel' },
-              ]}
-            />
-          </label>
-          <label className="line">
-            Coating
-            <Input value={cutter.coating ?? ''} disabled={!mayWork} onChange={(e) => form.set('coating', e.target.value)} />
-          </label>
-          <div className="line">
-            May cut
-            <Checkbox.Group
-              value={cutter.groups as string[]}
-              disabled={!mayWork}
-              onChange={(g) => form.set('groups', ['P', 'M', 'K', 'N', 'S', 'H'].filter((x) => g.includes(x)) as Cutter['groups'])}
-              options={['P', 'M', 'K', 'N', 'S', 'H']}
-            />
-          </div>
-          {refused.groups && <p className="refusal">{refused.groups}</p>}
-          <label className="line">
-            Remarks
-            <Input.TextArea
-              autoSize={{ minRows: 2 }}
-              maxLength={2000}
-              value={cutter.remarks ?? ''}
-              disabled={!mayWork}
-              onChange={(e) => form.set('remarks', e.target.value)}
-            />
-          </label>
+          <CutterWords form={form} family={family} families={families} refused={sentences} onFamily={onFamily} />
         </section>
         <section>
-          <UsedIn part={(a) => a.cutterId === sheet?.id} none="It stands in no holder yet." />
+          <h2>What the drawing cannot show</h2>
+          {beside.map((d) => (
+            <NumberField
+              key={d.dimension.symbol}
+              label={capital(d.dimension.name)}
+              symbol={d.dimension.symbol}
+              quantity={d.dimension.quantity}
+              {...form.entry('dimensions', d.dimension.symbol)}
+              refused={sentences[`dimensions.${d.dimension.symbol}`] && 'see above'}
+              least={preview.ranges[`dimensions.${d.dimension.symbol}`]?.least}
+              most={preview.ranges[`dimensions.${d.dimension.symbol}`]?.most}
+              disabled={!mayWork}
+            />
+          ))}
+          <label className="line">
+            Regrinds left
+            <InputNumber
+              min={0}
+              max={99}
+              precision={0}
+              value={cutter.regrinds ?? 0}
+              disabled={!mayWork}
+              onChange={(v) => form.set('regrinds', v ?? 0)}
+            />
+          </label>
+          {family.freeProfile && (
+            <SegmentEditor
+              title="Profile, from the tip to the back"
+              segments={cutter.segments ?? []}
+              cuts
+              disabled={!mayWork}
+              onChange={(segments) => form.set('segments', segments)}
+            />
+          )}
+        </section>
+        <section>
+          <SolidPanel profile={preview.profile} label={cutter.number || 'The cutter'} />
+          <UsedIn list="cutters" id={sheet?.id} none="It stands in no holder yet." />
+          {sheet && mayWork && <Retire sheet={sheet} />}
           {sheet && <History kind="cutters" id={sheet.id} revision={sheet.revision} names={NAMES} />}
         </section>
       </div>

@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, data } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { differences, fieldWords, text } from '../../parts/differences';
 import { day } from '../../parts/units';
+import type { ListName } from '../../parts/shelf';
 
-type Kind = 'cutters' | 'holders' | 'assemblies';
 interface Entry {
   revision: number;
   by: string;
@@ -10,10 +12,9 @@ interface Entry {
   definition: object;
 }
 
-const text = (value: unknown) => (typeof value === 'object' ? JSON.stringify(value) : String(value));
-
 /** Every revision of a stored thing with what it changed. */
-export function History({ kind, id, revision, names }: { kind: Kind; id: number; revision: number; names: Record<string, string> }) {
+export function History({ kind, id, revision, names }: { kind: ListName; id: number; revision: number; names: Record<string, string> }) {
+  const units = useUnits();
   const history = useQuery({
     queryKey: [kind, id, 'revisions', revision],
     queryFn: async () =>
@@ -22,24 +23,27 @@ export function History({ kind, id, revision, names }: { kind: Kind; id: number;
       )) as Entry[],
   });
   const entries = history.data ?? [];
+  // Lengths of the shape are shown in the person's units; other values as they are.
+  const shown = (field: string, value: unknown) =>
+    typeof value === 'number' && /^dimensions\.[A-Z]+$/.test(field) && !/ZEFF|SIG|KAPR|TA|STA|PNA|FHA|RPMX/.test(field)
+      ? units.text(value, 'length')
+      : text(value);
   return (
     <>
       <h2>Revisions</h2>
       <ol className="history">
         {entries.map((entry, i) => {
           const before = entries[i + 1];
-          const changed = before
-            ? Object.keys(entry.definition).filter((k) => text(entry.definition[k as never]) !== text(before.definition[k as never]))
-            : [];
           return (
             <li key={entry.revision}>
               <b>{entry.revision}</b> {entry.by}, {day(entry.at)}
               {before ? '' : ', added'}
-              {changed.map((k) => (
-                <div key={k} className="muted small">
-                  {names[k] ?? k}: {text(before!.definition[k as never])} → {text(entry.definition[k as never])}
-                </div>
-              ))}
+              {before &&
+                differences(before.definition, entry.definition).map((d) => (
+                  <div key={d.field} className="muted small">
+                    {fieldWords(names, d.field)}: {shown(d.field, d.from)} → {shown(d.field, d.to)}
+                  </div>
+                ))}
             </li>
           );
         })}

@@ -1,80 +1,128 @@
-import { Button } from 'antd';
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Button, Checkbox, Dropdown, Select } from 'antd';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
-import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
-import { type HolderSheet } from '../../parts/shelf';
-import { girthOf, lengthOf, ProfileShapes } from '../../parts/Silhouette';
+import { useSheet, type Holder, type HolderSheet } from '../../parts/shelf';
+import { type Profile } from '../../parts/outline';
+import { ProfileShapes } from '../../parts/Silhouette';
 import { storedCalls, StoredPage } from '../../parts/stored';
+import { usePreview } from '../../parts/usePreview';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { History } from './History';
+import { SegmentEditor } from './SegmentEditor';
+import { SolidPanel } from './SolidPanel';
 import { UsedIn } from './UsedIn';
-
-type Holder = Schemas['Holder'];
-type Segment = Holder['segments'][number];
 
 const BLANK: Holder = {
   number: '',
+  role: 'holder',
   kind: 'collet holder',
   interface: 'SK 40',
+  backForm: 'cylindrical',
+  backSize: 0,
+  backLength: 0,
+  takes: 'cylindrical',
   leastClamping: 2,
   largestClamping: 16,
   leastGrip: 28,
   boreDepth: 60,
   largestSpeed: 15000,
+  balanceClass: 6.3,
+  throughCoolant: false,
+  mass: 0,
   seatCompliance: 0.9,
+  retired: false,
   remarks: '',
   segments: [
-    { length: 40, lowerDiameter: 42, upperDiameter: 42 },
-    { length: 30, lowerDiameter: 50, upperDiameter: 50 },
+    { length: 40, lowerDiameter: 42, upperDiameter: 42, arcRadius: 0, cuts: false },
+    { length: 30, lowerDiameter: 50, upperDiameter: 50, arcRadius: 0, cuts: false },
   ],
 };
 const NAMES: Record<string, string> = {
   number: 'Number',
+  role: 'Stands',
   kind: 'Kind',
   interface: 'Machine-side interface',
-  leastClamping: 'Least clamping Ø',
-  largestClamping: 'Largest clamping Ø',
+  backForm: 'Its own shank',
+  backSize: 'Size of its own shank',
+  backLength: 'Length of its own shank',
+  takes: 'Takes',
+  leastClamping: 'Least clamping size',
+  largestClamping: 'Largest clamping size',
   leastGrip: 'Least length gripped',
   boreDepth: 'Depth of the bore',
   largestSpeed: 'Greatest speed',
+  balanceClass: 'Balance class G',
+  throughCoolant: 'Coolant through it',
+  mass: 'Mass, 0 if not weighed',
   seatCompliance: 'Tilt of the seat, µrad/N·m',
   segments: 'Profile',
+  retired: 'Retired',
   remarks: 'Remarks',
 };
-const NUMBERS: NumberRow<Holder>[] = [
+const GRIPS: NumberRow<Holder>[] = [
   ['leastClamping', '', 'length'],
   ['largestClamping', '', 'length'],
   ['leastGrip', '', 'length'],
   ['boreDepth', '', 'length'],
+];
+const RUNS: NumberRow<Holder>[] = [
   ['largestSpeed', '', 'spindleSpeed'],
+  ['balanceClass', '', 'ratio'],
+  ['mass', '', 'mass'],
   ['seatCompliance', '', 'ratio'],
+];
+const BACK: NumberRow<Holder>[] = [
+  ['backSize', '', 'length'],
+  ['backLength', '', 'length'],
+];
+const ROLES = [
+  { value: 'holder', label: 'in the machine' },
+  { value: 'extension', label: 'as an extension' },
+  { value: 'sleeve', label: 'as a reduction sleeve' },
+];
+const FORMS: { value: Schemas['ShankForm']; label: string }[] = [
+  { value: 'cylindrical', label: 'cylindrical shanks' },
+  { value: 'square', label: 'square shanks' },
+  { value: 'blade', label: 'blades' },
+  { value: 'arbor', label: 'cutters with a bore' },
+  { value: 'modular', label: 'modular couplings' },
 ];
 
 const calls = storedCalls<Holder, HolderSheet>('library/holders');
 
-/** A holder: its stacked profile, what it grips, how stiff its seat is. */
+/** A holder, extension or sleeve: its stacked profile, what it grips, how it is held and how stiff its seat is. */
 export function HolderPage() {
+  const [search] = useSearchParams();
+  const like = useSheet('holders', Number(search.get('like')) || undefined);
   return (
     <StoredPage calls={calls} word="holder">
-      {(sheet, key) => <Editor key={key} sheet={sheet} />}
+      {(sheet, key) =>
+        search.get('like') && like.isPending ? (
+          <p className="page muted">Fetching the holder…</p>
+        ) : (
+          <Editor key={key} sheet={sheet} like={like.data} />
+        )
+      }
     </StoredPage>
   );
 }
 
-function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
+function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderSheet | undefined }) {
   const navigate = useNavigate();
   const mayWork = useMayWork();
   const form = useSheetForm<Holder, HolderSheet>({
     sheet,
-    blank: BLANK,
+    blank: like ? { ...like.definition, number: '' } : BLANK,
     calls,
     onSaved: (saved) => void navigate(`/library/holders/${saved.id}`, { replace: true }),
   });
   const holder = form.definition;
+  const preview = usePreview('holders', holder, sheet, form.changed);
+  const refused = { ...form.refused, ...preview.sentences };
+  const stands = holder.role === 'holder';
 
   return (
     <SheetFrame
@@ -82,22 +130,105 @@ function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
       back={{ to: '/library/holders', words: 'Holders' }}
       sheet={sheet}
       form={form}
-      fields={NUMBERS.map(([key]) => key)}
+      fields={[...GRIPS, ...RUNS, ...BACK].map(([key]) => key).concat('segments', 'number', 'kind', 'interface')}
       names={NAMES}
+      extra={
+        sheet && (
+          <Dropdown
+            trigger={['click']}
+            menu={{
+              items: [
+                ...(mayWork ? [{ key: 'copy', label: 'Copy with differences' }] : []),
+                { key: 'svg', label: <a href={`/api/v1/library/holders/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
+                { key: 'dxf', label: <a href={`/api/v1/library/holders/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
+              ],
+              onClick: ({ key }) => key === 'copy' && void navigate(`/library/holders/new?like=${sheet.id}`),
+            }}
+          >
+            <Button>More</Button>
+          </Dropdown>
+        )
+      }
     >
       <div className="columns">
         <section className="wide">
           <div className="card notched drawing-card">
-            <Drawing segments={holder.segments} />
+            <Drawing profile={preview.profile} back={stands ? 0 : (holder.backLength ?? 0)} />
           </div>
-          <h2>Profile, from the nose to the gauge line</h2>
-          <Segments segments={holder.segments} disabled={!mayWork} onChange={(segments) => form.set('segments', segments)} />
+          <SegmentEditor
+            title={stands ? 'Profile, from the nose to the gauge line' : 'Profile outside the next part, from the nose'}
+            segments={holder.segments}
+            disabled={!mayWork}
+            onChange={(segments) => form.set('segments', segments)}
+          />
+          {Object.entries(refused)
+            .filter(([path]) => path.startsWith('segments'))
+            .map(([path, sentence]) => (
+              <p key={path} className="refusal" role="alert">
+                {sentence}
+              </p>
+            ))}
+          <SolidPanel profile={preview.profile} label={holder.number || 'The holder'} />
         </section>
         <section>
+          <h2>Which it is</h2>
+          <WordRows form={form} rows={['number', 'kind']} names={NAMES} refused={refused} />
+          <label className="line">
+            Stands
+            <Select
+              aria-label="Stands"
+              value={holder.role!}
+              disabled={!mayWork}
+              onChange={(v) => form.set('role', v)}
+              options={ROLES as never}
+            />
+          </label>
+          {stands ? (
+            <WordRows form={form} rows={['interface']} names={NAMES} refused={refused} />
+          ) : (
+            <>
+              <label className="line">
+                Its own shank
+                <Select
+                  aria-label="Its own shank"
+                  value={holder.backForm!}
+                  disabled={!mayWork}
+                  onChange={(v) => form.set('backForm', v)}
+                  options={FORMS.filter((f) => f.value === 'cylindrical' || f.value === 'modular').map((f) => ({
+                    ...f,
+                    label: f.label.replace(/s$/, ''),
+                  }))}
+                />
+              </label>
+              <NumberRows form={form} rows={BACK} names={NAMES} refused={refused} />
+            </>
+          )}
           <h2>What it grips</h2>
-          <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
-          <WordRows form={form} rows={['number', 'kind', 'interface', 'remarks']} names={NAMES} />
-          <UsedIn part={(a) => a.holderId === sheet?.id} none="It holds no cutter yet." />
+          <label className="line">
+            Takes
+            <Select aria-label="Takes" value={holder.takes!} disabled={!mayWork} onChange={(v) => form.set('takes', v)} options={FORMS} />
+          </label>
+          <NumberRows form={form} rows={GRIPS} names={NAMES} refused={refused} />
+          <h2>How it runs</h2>
+          <NumberRows form={form} rows={RUNS} names={NAMES} refused={refused} />
+          <div className="line">
+            Coolant
+            <Checkbox
+              checked={holder.throughCoolant ?? false}
+              disabled={!mayWork}
+              onChange={(e) => form.set('throughCoolant', e.target.checked)}
+            >
+              comes through it
+            </Checkbox>
+          </div>
+          <div className="line">
+            Use
+            <Checkbox checked={holder.retired ?? false} disabled={!mayWork} onChange={(e) => form.set('retired', e.target.checked)}>
+              retired
+            </Checkbox>
+          </div>
+          <WordRows form={form} rows={['remarks']} names={NAMES} />
+          <UsedIn list="holders" id={sheet?.id} none="It holds no cutter yet." />
           {sheet && <History kind="holders" id={sheet.id} revision={sheet.revision} names={NAMES} />}
         </section>
       </div>
@@ -105,84 +236,21 @@ function Editor({ sheet }: { sheet: HolderSheet | undefined }) {
   );
 }
 
-function Drawing({ segments }: { segments: readonly Segment[] }) {
+function Drawing({ profile, back }: { profile: Profile; back: number }) {
   const units = useUnits();
-  const profile = segments.map((s) => ({ part: 'holder' as const, ...s }));
-  const [length, girth] = [Math.max(1, lengthOf(profile)), Math.max(1, girthOf(profile))];
+  const [length, girth] = [Math.max(1, profile.length), Math.max(1, profile.girth)];
   const scale = Math.min(560 / length, 200 / girth);
   const height = girth * scale + 60;
+  const end = 30 + (length - back) * scale;
   return (
     <svg viewBox={`0 0 640 ${height}`} width="100%" role="img" aria-label="Profile of the holder, true to scale">
       <g transform={`translate(30 ${height / 2 - 14}) scale(${scale})`}>
         <ProfileShapes profile={profile} pixel={1 / scale} />
       </g>
-      <path
-        d={`M30 ${height - 18}H${30 + length * scale}M30 ${height - 23}v10M${30 + length * scale} ${height - 23}v10`}
-        stroke="#0F6E6E"
-        fill="none"
-      />
-      <text x={30 + (length * scale) / 2} y={height - 4} textAnchor="middle" className="dim accent">
-        {units.text(length, 'length')} from nose to gauge line
+      <path d={`M30 ${height - 18}H${end}M30 ${height - 23}v10M${end} ${height - 23}v10`} stroke="#0F6E6E" fill="none" />
+      <text x={Math.max(120, (30 + end) / 2)} y={height - 4} textAnchor="middle" className="dim accent">
+        {units.text(length - back, 'length')} {back > 0 ? 'outside' : 'from nose to gauge line'}
       </text>
     </svg>
-  );
-}
-
-const COLUMNS = [
-  ['length', 'Length'],
-  ['lowerDiameter', 'Ø towards the nose'],
-  ['upperDiameter', 'Ø towards the machine'],
-] as const;
-
-function Segments({
-  segments,
-  disabled,
-  onChange,
-}: {
-  segments: readonly Segment[];
-  disabled: boolean;
-  onChange: (segments: Segment[]) => void;
-}) {
-  const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
-  const put = (i: number, key: keyof Segment, t: Typed | undefined) => {
-    setTyped({ ...typed, [`${i}.${key}`]: t });
-    if (t) onChange(segments.map((s, j) => (j === i ? { ...s, [key]: t.base } : s)));
-  };
-  return (
-    <div>
-      {segments.map((s, i) => (
-        <div key={i} className="segment">
-          <span className="muted mono">{i + 1}</span>
-          {COLUMNS.map(([key, label]) => (
-            <NumberField
-              key={key}
-              label={label}
-              quantity="length"
-              value={s[key]}
-              typed={still(typed[`${i}.${key}`], s[key])}
-              onTyped={(t) => put(i, key, t)}
-              disabled={disabled}
-            />
-          ))}
-          {!disabled && segments.length > 1 && (
-            <Button
-              size="small"
-              type="text"
-              onClick={() => {
-                setTyped({});
-                onChange(segments.filter((_, j) => j !== i));
-              }}
-            >
-              Take out
-            </Button>
-          )}
-        </div>
-      ))}
-      {!disabled && segments.length < 24 && (
-        <Button size="small" onClick={() => onChange([...segments, { ...segments[segments.length - 1]! }])}>
-          Add a segment
-        </Button>
-      )}
-    </div>
   );
 }

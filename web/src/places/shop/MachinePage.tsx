@@ -10,6 +10,7 @@ import type { Quantity } from '../../parts/units';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { SpindleCurve } from './SpindleCurve';
+import { Standing, Store } from './ToolStore';
 
 type Machine = Schemas['Machine'];
 type MachineSheet = Schemas['SheetOfMachine'];
@@ -26,6 +27,7 @@ const BLANK: Machine = {
   efficiency: 0.85,
   synchronousLimit: 0,
   curve: [],
+  store: { kind: 'magazine', places: 24, largestDiameter: 80, largestAlone: 120, largestLength: 300, heaviest: 8 },
   source: '',
 };
 const NAMES: Record<string, string> = {
@@ -39,6 +41,7 @@ const NAMES: Record<string, string> = {
   efficiency: 'Efficiency, motor to edge',
   synchronousLimit: 'Taps in step to',
   curve: 'Power and torque',
+  store: 'Tool store',
   source: 'Where the figures come from',
 };
 const NUMBERS: NumberRow<Machine>[] = [
@@ -84,14 +87,26 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       back={{ to: '/shop/machines', words: 'Machines' }}
       sheet={sheet}
       form={form}
-      fields={NUMBERS.map(([key]) => key)}
+      fields={[...NUMBERS.map(([key]) => key as string), 'store', 'name', 'kind', 'interface']}
       names={NAMES}
     >
       <div className="columns">
         <section>
           <h2>What limits a cut</h2>
           <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
-          <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} />
+          <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} refused={form.refused} />
+          <Store
+            store={machine.store ?? BLANK.store!}
+            entry={(key) => form.entry('store', key)}
+            refused={form.refused}
+            onKind={(kind) =>
+              form.set(
+                'store',
+                kind === 'byHand' ? { kind, places: 0 } : { ...BLANK.store, ...machine.store, kind, places: machine.store?.places || 24 },
+              )
+            }
+          />
+          {sheet && <Standing machineId={sheet.id} places={machine.store?.places ?? 0} />}
         </section>
         <section className="wide">
           <h2>Power and torque over speed</h2>
