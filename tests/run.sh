@@ -11,7 +11,7 @@ wanted=()
 for runner in "$@"; do
   case "$runner" in
     unit)
-      for project in Incisura.Core.Tests Incisura.Web.Tests; do
+      for project in Incisura.Core.Tests Incisura.Exchange.Tests Incisura.Web.Tests; do
         wanted+=("$results/$project.json")
         dotnet build "tests/$project" -c Release -v q --nologo || continue
         dotnet run --no-build -c Release --project "tests/$project" -- -noColor -noLogo -ctrf "$results/$project.json" 2>&1 | grep -vE ' (INF|WRN)\] '

@@ -23,7 +23,7 @@ namespace Incisura.Bench
         [GlobalSetup]
         public void Prepare()
         {
-            setup = new(situation.Cutter.Value, situation.Holder.Value, situation.Assembly.Value, situation.Material.Value, situation.Machine.Value);
+            setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value);
             choices = new() { CuttingSpeed = 120, FeedPerTooth = 0.056, MostWidth = 2.4, MostDepth = 15, StockWidth = 2.4, WallHeight = 30, Length = 480, DeflectionAllowed = 60 };
         }
 

@@ -7,9 +7,9 @@ namespace Incisura.Web.Tests;
 
 public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    private static JsonObject NewCutter(string number) => JsonNode.Parse($$"""
-        {"number":"{{number}}","family":"squareEndMill","material":"carbide","coating":"AlTiN","cuttingDiameter":12,"teeth":4,"largestDepth":25,"fluteLength":26,
-         "usableLength":26,"neckDiameter":0,"shankDiameter":12,"overallLength":83,"helixAngle":38,"leastChip":0.004,"largestChip":0.09,"largestWidthRatio":1,"largestSpeed":0,"groups":["P"],"remarks":""}
+    internal static JsonObject NewCutter(string number) => JsonNode.Parse($$"""
+        {"number":"{{number}}","family":"squareEndMill","material":"carbide","coating":"AlTiN","groups":["P"],"remarks":"",
+         "dimensions":{"DC":12,"ZEFF":4,"APMX":25,"LCF":26,"LU":26,"DMM":12,"OAL":83,"FHA":38,"h_min":0.004,"h_max":0.09,"a_e/DC":1} }
         """)!.AsObject();
 
     [Fact]
@@ -18,7 +18,7 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
         Caller maren = await workshop.SignInAsync("maren");
         Answer cutter = (await maren.PostAsync("/library/cutters", NewCutter("C-9001"))).Expect(HttpStatusCode.Created);
         Assert.Equal(1, cutter["revision"].GetInt32());
-        Assert.NotEmpty(cutter["profile"].EnumerateArray());
+        Assert.NotEmpty(cutter["looks"].GetProperty("profile").GetProperty("elements").EnumerateArray());
         Answer assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-9001", cutterId = cutter["id"].GetInt32(), holderId = 1, projection = 38 })).Expect(HttpStatusCode.Created);
         Answer result = (await maren.PostAsync("/calculations/side-rough?explain=true", new { materialId = 1, assemblyId = assembly["id"].GetInt32(), machineId = 1 })).Expect(HttpStatusCode.OK);
         Assert.Contains(result["givens"].EnumerateArray(), g => g.GetProperty("from").GetString() == "cutter C-9001, revision 1");
@@ -69,11 +69,11 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren");
         JsonObject cutter = NewCutter("C-9004");
-        cutter["fluteLength"] = 500;
-        cutter["teeth"] = 0;
+        cutter["dimensions"]!["LCF"] = 500;
+        cutter["dimensions"]!["ZEFF"] = 0;
         Answer refused = (await maren.PostAsync("/library/cutters", cutter)).Expect(HttpStatusCode.UnprocessableEntity);
-        Assert.Superset(new HashSet<string> { "fluteLength", "teeth" }, refused.FaultFields.ToHashSet());
-        Assert.DoesNotContain((await maren.GetAsync("/library/cutters")).Json.EnumerateArray(), c => c.GetProperty("definition").GetProperty("number").GetString() == "C-9004");
+        Assert.Superset(new HashSet<string> { "dimensions.LCF", "dimensions.ZEFF" }, refused.FaultFields.ToHashSet());
+        Assert.Equal(0, (await maren.GetAsync("/library/cutters?q=C-9004"))["total"].GetInt32());
     }
 
     [Fact]
@@ -94,8 +94,8 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Theory]
-    [InlineData("""{"number":"X","cuttingDiameter":"twelve"}""")]
-    [InlineData("""{"number":"X","cuttingDiameter":NaN}""")]
+    [InlineData("""{"number":"X","dimensions":{"DC":"twelve"}}""")]
+    [InlineData("""{"number":"X","dimensions":{"DC":NaN}}""")]
     [InlineData("not json at all")]
     [InlineData("")]
     public async Task What_cannot_be_read_gets_problem_details(string body)
@@ -113,9 +113,9 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
         Answer good = await maren.PostAsync("/library/cutters/preview", NewCutter("C-9006"));
         Assert.Empty(good["faults"].EnumerateArray());
         JsonObject bad = NewCutter("C-9006");
-        bad["largestDepth"] = 90;
+        bad["dimensions"]!["APMX"] = 90;
         Answer faulty = await maren.PostAsync("/library/cutters/preview", bad);
-        Assert.Equal("largestDepth", faulty["faults"][0].GetProperty("field").GetString());
+        Assert.Equal("dimensions.APMX", faulty["faults"][0].GetProperty("field").GetString());
         (await maren.GetAsync("/library/cutters/99999")).Expect(HttpStatusCode.NotFound);
     }
 

@@ -99,8 +99,8 @@ public sealed class Listing<T>
 
     /// <summary>Answers a question.</summary>
     /// <param name="query">What is asked.</param>
-    /// <param name="first">Things that stand before all others; null for none.</param>
-    public ListAnswer<T> Ask(ListQuery query, Func<T, bool>? first = null)
+    /// <param name="rank">Things of a higher rank stand before all others; null where the order alone counts.</param>
+    public ListAnswer<T> Ask(ListQuery query, Func<T, int>? rank = null)
     {
         SearchText text = SearchText.Read(query.Text, rules.Vocabulary);
         int facetCount = rules.Facets.Count;
@@ -127,7 +127,7 @@ public sealed class Listing<T>
             if (fails == 0) rows.Add(i);
         }
 
-        IEnumerable<int> sorted = first is null ? rows : rows.OrderByDescending(i => first(things[i]));
+        IEnumerable<int> sorted = rank is null ? rows : rows.OrderByDescending(i => rank(things[i]));
         return new(
             [.. sorted.Skip(query.Skip).Take(query.Take).Select(i => things[i])],
             rows.Count,

@@ -21,7 +21,7 @@ public static partial class LengthText
     {
         mm = double.NaN;
         Match match = Form().Match(text.Trim());
-        if (!match.Success) return false;
+        if (!match.Success || text.Trim().Length == 0 || !text.Any(char.IsAsciiDigit)) return false;
         string whole = match.Groups["whole"].Value.Replace(',', '.');
         double value = whole.Length == 0 ? 0 : double.Parse(whole, CultureInfo.InvariantCulture);
         bool fraction = match.Groups["top"].Success;

@@ -56,7 +56,7 @@ public static class DxfProfile
         if (chains.Count > 1) findings.Add(string.Create(CultureInfo.InvariantCulture, $"{chains.Count - 1} other {(chains.Count == 2 ? "line does" : "lines do")} not touch the profile and {(chains.Count == 2 ? "is" : "are")} left out."));
 
         List<ProfileElement> profile = chains[chosen];
-        double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)), high = profile.Max(e => e.Points(Gap).Max(p => p.R)), low = profile.Min(e => e.Points(Gap).Min(p => p.R));
+        double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)), high = profile.Max(e => Math.Max(e.FromR, e.Points(Gap).Max(p => p.R))), low = profile.Min(e => Math.Min(e.FromR, e.Points(Gap).Min(p => p.R)));
         if (low < -Gap && high > Gap) return Refused("The outline crosses the axis; draw one half of it, on one side of the axis.");
         if (high <= Gap) profile = [.. profile.Select(e => e with { FromR = -e.FromR, ToR = -e.ToR, Bulge = -e.Bulge })];
         if (SelfCrossing(profile)) return Refused("The outline crosses itself; mend the drawing.");

@@ -101,10 +101,10 @@ public sealed record ListWish(string? Q, string? Sort, bool? Descending, double?
     }
 }
 
-/// <summary>A situation whose assemblies stand first in a list.</summary>
+/// <summary>A situation whose assemblies stand first in a list, those with approved data before the others.</summary>
 public sealed record Fitting(int? MaterialId, int? MachineId, string? Operation)
 {
-    public Func<ListedAssembly, bool>? In(ShelfView view)
+    public Func<ListedAssembly, int>? In(ShelfView view)
     {
         if (MaterialId is null && MachineId is null && Operation is null) return null;
         StoredMaterial? material = view.Materials.GetValueOrDefault(MaterialId ?? 0);
@@ -112,6 +112,8 @@ public sealed record Fitting(int? MaterialId, int? MachineId, string? Operation)
         IReadOnlyList<CutterFamily>? families = Core.Calculation.Operations.Find(Operation ?? "")?.Description.Families;
         return a => (material is null || a.Built.Cutter.Groups.Contains(material.Definition.Group))
             && (machine is null || a.Built.Holder.Interface == machine.Definition.Interface)
-            && (families is null || families.Contains(a.Built.Cutter.Family));
+            && (families is null || families.Contains(a.Built.Cutter.Family))
+                ? a.Approved > 0 ? 2 : 1
+                : 0;
     }
 }
