@@ -21,6 +21,16 @@ public sealed class Workshop : WebApplicationFactory<Program>
         return new(http);
     }
 
+    /// <summary>What comes as a file.</summary>
+    public async Task<byte[]> BytesAsync(string name, string path)
+    {
+        HttpClient http = CreateClient(new() { HandleCookies = true });
+        (await http.PostAsync($"/api/v1/session/demo/{name}", null)).EnsureSuccessStatusCode();
+        HttpResponseMessage answer = await http.GetAsync("/api/v1" + path);
+        answer.EnsureSuccessStatusCode();
+        return await answer.Content.ReadAsByteArrayAsync();
+    }
+
     public Caller Stranger() => new(CreateClient());
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
