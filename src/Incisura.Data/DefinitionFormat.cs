@@ -1,7 +1,10 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Incisura.Core.Cutters;
+using Incisura.Core.Geometry;
+using Incisura.Core.Holders;
 using Incisura.Core.Materials;
 
 namespace Incisura.Data;
@@ -9,10 +12,28 @@ namespace Incisura.Data;
 /// <summary>How definitions and snapshots are written: plain JSON with names of enumerations, numbers to the last bit.</summary>
 public static class DefinitionFormat
 {
+    // Of these only what was entered is written; what follows from it is worked out again.
+    private static readonly HashSet<Type> Entered = [typeof(Cutter), typeof(Holder), typeof(ProfileElement)];
+
     public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
     {
+        TypeInfoResolver = Resolver,
         NumberHandling = JsonNumberHandling.Strict,
         Converters = { new JsonStringEnumConverter<MaterialGroup>(namingPolicy: null, allowIntegerValues: false), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+    };
+
+    /// <summary>How the members of types are found, for whoever else writes these types.</summary>
+    public static DefaultJsonTypeInfoResolver Resolver => new()
+    {
+        Modifiers =
+        {
+            static type =>
+            {
+                if (!Entered.Contains(type.Type)) return;
+                for (int i = type.Properties.Count - 1; i >= 0; i--)
+                    if (type.Properties[i].Set is null) type.Properties.RemoveAt(i);
+            },
+        },
     };
 
     private static readonly JsonSerializerOptions Stored = new(Options) { Converters = { new CutterAsOnceWritten() } };

@@ -63,6 +63,7 @@ builder.Services.AddExceptionHandler<ProblemHandler>();
 builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 builder.Services.ConfigureHttpJsonOptions(o =>
 {
+    o.SerializerOptions.TypeInfoResolverChain.Insert(0, DefinitionFormat.Resolver);
     o.SerializerOptions.NumberHandling = DefinitionFormat.Options.NumberHandling;
     o.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
     o.SerializerOptions.RespectNullableAnnotations = true;

@@ -12,7 +12,7 @@ namespace Incisura.Exchange.Tests;
 
 public class TableTests
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter<MaterialGroup>(), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { NumberHandling = JsonNumberHandling.AllowNamedFloatingPointLiterals, Converters = { new JsonStringEnumConverter<MaterialGroup>(), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
 
     private static readonly List<Cutter> Demo = JsonSerializer.Deserialize<List<Cutter>>(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "cutters.json")), Json)!;
 

@@ -94,6 +94,7 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
         static string[] Reads(System.Reflection.Assembly a) => [.. a.GetReferencedAssemblies().Select(r => r.Name!)];
         string[] core = Reads(typeof(Core.Calculation.IOperation).Assembly), data = Reads(typeof(IncisuraDb).Assembly);
         Assert.DoesNotContain(core, n => n.StartsWith("Incisura", StringComparison.Ordinal) || n.StartsWith("Microsoft", StringComparison.Ordinal) || n.Contains("Json", StringComparison.Ordinal) || n.Contains("Http", StringComparison.Ordinal));
+        Assert.Equal(["Incisura.Core"], Reads(typeof(Exchange.Dxf.DxfReader).Assembly).Where(n => n.StartsWith("Incisura", StringComparison.Ordinal)));
         Assert.DoesNotContain("Incisura.Web", data);
         Assert.Contains("Incisura.Core", data);
     }

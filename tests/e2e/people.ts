@@ -18,6 +18,7 @@ export async function choose(page: Page, word: string, text: string): Promise<vo
   const box = page.getByRole('combobox', { name: word, exact: true });
   await box.click();
   await box.fill(text);
+  await expect(page.locator('.ant-select-dropdown:visible .ant-select-item-option-active').filter({ hasText: text })).toBeVisible();
   await box.press('Enter');
 }
 

@@ -43,13 +43,13 @@ test('a machine that nobody measured gets its curve', async ({ browser }) => {
 
 test('a holder is changed where it is drawn and its assemblies follow', async ({ browser }) => {
   const maren = await comeInAs(browser, 'Maren Osk', '/library/assemblies/6');
-  await expect(maren.getByText(/gauge length 108.00 mm/)).toBeVisible();
+  await expect(maren.getByText(/Gauge length 108.00 mm/)).toBeVisible();
   await maren.getByRole('link', { name: 'Open holder H-401' }).click();
   await maren.getByLabel('Length', { exact: true }).first().fill('12+2');
   await maren.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(maren.getByText('revision 2, maren')).toBeVisible();
   await maren.getByRole('link', { name: 'A-1042' }).click();
-  await expect(maren.getByText(/gauge length 110.00 mm/)).toBeVisible();
+  await expect(maren.getByText(/Gauge length 110.00 mm/)).toBeVisible();
 });
 
 test('a reader sees the library and can change nothing in it', async ({ browser }) => {

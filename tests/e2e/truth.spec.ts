@@ -53,6 +53,12 @@ test('the main pages can be used by everybody', async ({ browser }) => {
   const page = await comeInAs(browser, 'Tobiah Fenwright');
   for (const path of [
     '/library/assemblies',
+    '/library/cutters',
+    '/library/holders/28',
+    '/library/cutters/148',
+    '/library/import',
+    '/library/duplicates',
+    '/shop/machines/1',
     '/library/cutters/13',
     '/library/assemblies/6',
     '/shop/charts',

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Geometry;
 using Incisura.Core.Materials;
@@ -59,46 +58,36 @@ public sealed record Cutter
     public double this[Dimension dimension] => Dimensions.TryGetValue(dimension.Symbol, out double value) ? value : double.NaN;
 
     /// <summary>Cutting diameter DC, mm; where the family has none, the diameter or width it is called by.</summary>
-    [JsonIgnore]
     public double CuttingDiameter => Dimensions.TryGetValue(Described.CalledBy, out double value) ? value : double.NaN;
 
     /// <summary>Number of teeth ZEFF; 1 where the family has no such dimension.</summary>
-    [JsonIgnore]
     public int Teeth => this[Dimension.Teeth] is var z && z >= 1 ? (int)z : 1;
 
     /// <summary>Largest depth of cut APMX, mm.</summary>
-    [JsonIgnore]
     public double LargestDepth => this[Dimension.LargestDepth];
 
     /// <summary>Length of the chip flutes LCF, mm.</summary>
-    [JsonIgnore]
     public double FluteLength => this[Dimension.FluteLength];
 
     /// <summary>Usable length LU to the end of the neck, mm; the flute length where there is none.</summary>
-    [JsonIgnore]
     public double UsableLength => this[Dimension.UsableLength] is var lu && lu > 0 ? lu : FluteLength;
 
     /// <summary>Overall length OAL, mm; of a free profile its whole length.</summary>
-    [JsonIgnore]
     public double OverallLength => Segments.Count > 0 ? StackedProfile.Length(Segments) : this[Dimension.OverallLength];
 
     /// <summary>Helix angle FHA, degrees; 0 where the family has none.</summary>
-    [JsonIgnore]
     public double HelixAngle => Dimensions.GetValueOrDefault(Dimension.HelixAngle.Symbol);
 
     /// <summary>What a holder clamps or seats, mm: the shank's diameter or height, or the bore.</summary>
-    [JsonIgnore]
     public double ShankSize => Described.FreeProfile && Segments.Count > 0 ? Segments[^1].UpperDiameter : Dimensions.GetValueOrDefault(Described.ShankSize, double.NaN);
 
     /// <summary>Length that must stay outside a holder, mm: flutes, head or reach, whichever the family has.</summary>
-    [JsonIgnore]
     public double LeastProjection =>
         Segments.Count > 0 ? Segments.TakeWhile((_, i) => Segments.Skip(i).Any(s => s.Cuts)).Sum(s => s.Length)
         : FluteLength > 0 ? FluteLength
         : new[] { this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }.Where(double.IsFinite).DefaultIfEmpty(0).First();
 
     /// <summary>Its family.</summary>
-    [JsonIgnore]
     public Family Described => Families.Of(Family);
 
     /// <summary>Its profile from the tip to the back; the cutter is taken as checked.</summary>

@@ -1,5 +1,3 @@
-using System.Text.Json.Serialization;
-
 namespace Incisura.Core.Geometry;
 
 /// <summary>Which part of a cutter or an assembly a piece of its profile belongs to.</summary>
@@ -38,15 +36,12 @@ public enum ProfilePart
 public readonly record struct ProfileElement(ProfilePart Part, double FromZ, double FromR, double ToZ, double ToR, double Bulge = 0)
 {
     /// <summary>Distance from start to end, mm.</summary>
-    [JsonIgnore]
     public double Chord => double.Hypot(ToZ - FromZ, ToR - FromR);
 
     /// <summary>Radius of the arc, mm; infinite for a line.</summary>
-    [JsonIgnore]
     public double Radius => Bulge == 0 ? double.PositiveInfinity : Chord * (1 + (Bulge * Bulge)) / (4 * Math.Abs(Bulge));
 
     /// <summary>Centre of the arc; not a number for a line.</summary>
-    [JsonIgnore]
     public (double Z, double R) Centre
     {
         get

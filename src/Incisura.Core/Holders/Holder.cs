@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
@@ -83,7 +82,6 @@ public sealed record Holder
     public string Remarks { get; init; } = "";
 
     /// <summary>Length from the nose to the gauge line, mm; of an extension to the end of its profile.</summary>
-    [JsonIgnore]
     public double GaugeLength => StackedProfile.Length(Segments);
 
     /// <summary>Its profile, from the nose; of an extension with its own shank.</summary>

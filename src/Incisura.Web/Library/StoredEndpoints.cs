@@ -46,6 +46,9 @@ public sealed record StoredKind<TStored, T>(string Word, Func<T, string> Name, F
 /// <summary>Read, add, change, preview and history, the same for every kind of stored thing.</summary>
 public static class StoredEndpoints
 {
+    // Fields that a profile is made from; without a number or a group a thing can be drawn all the same.
+    private static readonly string[] Shapes = ["family", "dimensions", "picks", "segments", "cutterId", "holderId", "projection", "extensions"];
+
     public static void MapStored<TStored, T>(this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind)
         where TStored : Stored<T>
         where T : class
@@ -63,7 +66,7 @@ public static class StoredEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             InputCheck check = kind.Check(definition, view, id ?? 0);
-            return new SheetPreview(kind.Look(definition, view, check.Faults.Count == 0), [.. check.Faults.Select(Fault.Of)]);
+            return new SheetPreview(kind.Look(definition, view, !check.Faults.Any(f => Shapes.Any(s => f.Field.StartsWith(s, StringComparison.Ordinal)))), [.. check.Faults.Select(Fault.Of)]);
         }).RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (T definition, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>

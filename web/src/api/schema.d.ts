@@ -4,5220 +4,5152 @@
  */
 
 export interface paths {
-  '/api/v1/session/welcome': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Welcome'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/session': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignIn'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-        /** @description Unauthorized */
-        401: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails'];
-          };
-        };
-      };
-    };
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/session/demo/{name}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          name: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SessionView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/people': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PersonView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPerson'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PersonView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/families': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Family'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/reach': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ReachRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ReachView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ListPageOfListRowOfCutter'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ListPageOfListRowOfHolder'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-          MaterialId?: number;
-          MachineId?: number;
-          Operation?: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ListPageOfListRowOfAssembly'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/{list}/ids': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path: {
-          list: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': number[];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/duplicates': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['DuplicateGroup'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/uses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Uses'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}/uses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Uses'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}/uses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Uses'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/export.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path: {
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/export.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path: {
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/export.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          Q?: string;
-          Sort?: string;
-          Descending?: boolean;
-          LeastSize?: number;
-          LargestSize?: number;
-          Skip?: number;
-          Take?: number;
-        };
-        header?: never;
-        path: {
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/labels': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LabelRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/profiles/read': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ProfileRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['DxfTaken'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/drawing.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}/drawing.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}/drawing.{format}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-          format: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': string;
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Cutter'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfCutter'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfHolder'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Holder'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfHolder'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfAssembly'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Assembly'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfAssembly'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/many/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ManyChange'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/many': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyApply'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/many/{batch}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          batch: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/many/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ManyChange'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/many': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyApply'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/holders/many/{batch}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          batch: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/many/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ManyChange'][];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/many': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManyApply'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/assemblies/many/{batch}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          batch: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['BatchView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/replacing/{replacement}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-          replacement: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ReplacedAssembly'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/{id}/retire': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['RetireRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfCutter'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/views': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SavedView'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SavedViewRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SavedView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/views/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/imports/fields': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportField'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/imports': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query: {
-          file: string;
-          inch?: boolean;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/octet-stream': string;
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/imports/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          outcome?: components['schemas']['RowOutcome'];
-          skip?: number;
-        };
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportView'];
-          };
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/imports/{id}/columns': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ImportColumns'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/library/cutters/imports/{id}/apply': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ImportApply'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WorkMaterial'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfWorkMaterial'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/materials/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfWorkMaterial'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Machine'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfMachine'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/machines/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfMachine'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/preview': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          id?: number;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetPreview'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpeedChart'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetOfSpeedChart'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/shop/charts/{id}/revisions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetRevisionOfSpeedChart'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/operations': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['OperationDescription'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/quantities': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['QuantityUnits'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/calculations/{operation}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: {
-          explain?: boolean;
-        };
-        header?: never;
-        path: {
-          operation: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CalculationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CalculationResult'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/calculations/{operation}/window': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          operation: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CalculationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['OperatingWindow'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/lookup': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          q?: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LookupAnswer'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/find': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query: {
-          q: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['Found'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: {
-          state?: components['schemas']['RecordState'];
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordSummary'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DraftRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DraftChange'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/submit': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/approve': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/send-back': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/records/{number}/withdraw': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Reason'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['RecordView'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionSummary'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PublishRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionSummary'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions/{number}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          number: number;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['EditionView'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/v1/editions/pending': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PendingEntry'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
+    "/api/v1/session/welcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Welcome"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Unauthorized */
+                401: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session/demo/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPerson"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Family"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReachRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReachView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ListPageOfListRowOfCutter"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ListPageOfListRowOfHolder"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                    MaterialId?: number;
+                    MachineId?: number;
+                    Operation?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ListPageOfListRowOfAssembly"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/{list}/ids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path: {
+                    list: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": number[];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/duplicates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DuplicateGroup"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Uses"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Uses"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Uses"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path: {
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path: {
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Sort?: string;
+                    Descending?: boolean;
+                    LeastSize?: number;
+                    LargestSize?: number;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path: {
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LabelRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/profiles/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProfileRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DxfTaken"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/drawing.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}/drawing.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}/drawing.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Cutter"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfCutter"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHolder"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Holder"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfHolder"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfAssembly"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Assembly"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfAssembly"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/many/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ManyChange"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyApply"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/many/{batch}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    batch: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/many/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ManyChange"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyApply"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/holders/many/{batch}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    batch: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/many/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ManyChange"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManyApply"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/assemblies/many/{batch}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    batch: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/replacing/{replacement}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    replacement: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReplacedAssembly"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/{id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RetireRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfCutter"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavedViewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SavedView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/views/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/imports/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportField"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    file: string;
+                    inch?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/imports/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    outcome?: components["schemas"]["RowOutcome"];
+                    skip?: number;
+                };
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/imports/{id}/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ImportColumns"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/cutters/imports/{id}/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ImportApply"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkMaterial"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfWorkMaterial"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/materials/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfWorkMaterial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMachine"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/machines/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfMachine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpeedChart"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfSpeedChart"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfSpeedChart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/operations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperationDescription"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/quantities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuantityUnits"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    explain?: boolean;
+                };
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalculationResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperatingWindow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lookup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookupAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    q: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Found"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    state?: components["schemas"]["RecordState"];
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordSummary"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/submit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/approve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/send-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionSummary"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PublishRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionSummary"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/pending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PendingEntry"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /** @description A cutter in a holder at a projection, with extensions between them where needed, as it stands in the tool store. */
-    Assembly: {
-      /** @description Shop number, unique in the workshop. */
-      number: string;
-      /**
-       * Format: int32
-       * @description Identity of the cutter.
-       */
-      cutterId: number;
-      /**
-       * Format: int32
-       * @description Identity of the holder.
-       */
-      holderId: number;
-      /**
-       * Format: double
-       * @description Length of the cutter outside the next part, mm.
-       */
-      projection: number;
-      /** @description Extensions and sleeves, from the cutter to the holder. */
-      extensions?: components['schemas']['AssemblyExtension'][];
-      /**
-       * Format: int32
-       * @description Length offset register at the machine; 0 for none.
-       */
-      lengthRegister?: number;
-      /**
-       * Format: int32
-       * @description Diameter offset register at the machine; 0 for none.
-       */
-      diameterRegister?: number;
-      /** @description Place in the tool store. */
-      stockPlace?: string;
-      /** @description Places it stands in at machines. */
-      places?: components['schemas']['AssemblyPlace'][];
-      /** @description Whether it was taken apart or put out of use. */
-      retired?: boolean;
-    };
-    /** @description An extension or sleeve in an assembly. */
-    AssemblyExtension: {
-      /**
-       * Format: int32
-       * @description Identity of the extension.
-       */
-      holderId: number;
-      /**
-       * Format: double
-       * @description Length of it outside the next part, mm.
-       */
-      projection: number;
-    };
-    /** @description A place where an assembly stands at a machine. */
-    AssemblyPlace: {
-      /**
-       * Format: int32
-       * @description Identity of the machine.
-       */
-      machineId: number;
-      /**
-       * Format: int32
-       * @description Number of the place in its turret or magazine, from 1.
-       */
-      place: number;
-    };
-    BatchView: {
-      /** Format: int32 */
-      id: number;
-      about: string;
-      /** Format: int32 */
-      count: number;
-      undone: boolean;
-    };
-    BuiltView: {
-      cutter: components['schemas']['Cutter'];
-      holder: components['schemas']['Holder'];
-      extensions: components['schemas']['Holder'][];
-      /** Format: double */
-      gaugeLength: number;
-      /** Format: double */
-      toolLength: number;
-      /** Format: double */
-      mass: number;
-      /** Format: double */
-      largestSpeed: number;
-      joints: components['schemas']['JointView'][];
-    };
-    CalculationRequest: {
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-    };
-    /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
-    CalculationResult: {
-      /** @description Code of the operation. */
-      operation: string;
-      /** @description Version of the engine that computed it. */
-      engineVersion: string;
-      /** @description Every field of the operation. */
-      fields: components['schemas']['FieldState'][];
-      /** @description Every option, by code. */
-      options: {
-        [key: string]: string;
-      };
-      /** @description The figures. */
-      figures: components['schemas']['Figure'][];
-      /** @description Every limit, tightest first, those that could not be judged last. */
-      limits: components['schemas']['JudgedLimit'][];
-      /** @description The findings, gravest first. */
-      findings: components['schemas']['Finding'][];
-      /** @description What went in, with its origin; empty unless the derivation was asked for. */
-      givens: components['schemas']['Given'][];
-      /** @description The derivation; empty unless it was asked for. */
-      steps: components['schemas']['DerivationStep'][];
-    };
-    /** @description A cutter: its family, and the dimensions the family asks for by their symbols. Lengths in mm, measured from the tip. */
-    Cutter: {
-      /** @description The workshop's number for it, unique in the library. */
-      number: string;
-      /** @description Geometry family. */
-      family?: components['schemas']['CutterFamily'];
-      /** @description Cutting material. */
-      material?: components['schemas']['CuttingMaterial'];
-      /** @description Grade in the shop's words, such as P25 of ISO 513; empty where nobody has said. */
-      grade?: string;
-      /** @description Coating in the shop's words; empty for none. */
-      coating?: string;
-      /** @description Hand. */
-      hand?: components['schemas']['Hand'];
-      /** @description Whether coolant comes through it. */
-      throughCoolant?: boolean;
-      /**
-       * Format: int32
-       * @description Regrinds left; 0 where it is not reground.
-       */
-      regrinds?: number;
-      /** @description Values of the family's dimensions, base units, by symbol. */
-      dimensions?: {
-        [key: string]: number;
-      };
-      /** @description What is picked of the family's choices, by code; what is left out takes its default. */
-      picks?: {
-        [key: string]: string;
-      };
-      /** @description The free profile, from tip to back; only a family with a free profile has one. */
-      segments?: components['schemas']['StackSegment'][];
-      /** @description Groups of work material the cutter may cut. */
-      groups?: components['schemas']['MaterialGroup'][];
-      /** @description Whether it is out of use; it stays for records that rest on it, and lists leave it out. */
-      retired?: boolean;
-      /**
-       * Format: int32
-       * @description Identity of the cutter that replaces it; 0 for none.
-       */
-      replacedById?: number;
-      /** @description Remarks. */
-      remarks?: string;
-    };
-    /**
-     * @description Geometry families of cutters; Families describes each.
-     * @enum {unknown}
-     */
-    CutterFamily:
-      | 'squareEndMill'
-      | 'cornerRadiusEndMill'
-      | 'ballEndMill'
-      | 'taperedEndMill'
-      | 'highFeedMill'
-      | 'faceMill'
-      | 'slotMill'
-      | 'dovetailMill'
-      | 'chamferMill'
-      | 'cornerRoundingMill'
-      | 'barrelMill'
-      | 'engravingPoint'
-      | 'threadMill'
-      | 'centreDrill'
-      | 'spotDrill'
-      | 'twistDrill'
-      | 'flatDrill'
-      | 'stepDrill'
-      | 'indexableDrill'
-      | 'gunDrill'
-      | 'reamer'
-      | 'counterbore'
-      | 'countersink'
-      | 'boringTool'
-      | 'fineBoringHead'
-      | 'cuttingTap'
-      | 'formingTap'
-      | 'taperPipeTap'
-      | 'outsideTurningTool'
-      | 'insideTurningTool'
-      | 'groovingBlade'
-      | 'partingBlade'
-      | 'threadTurningTool'
-      | 'formCutter';
-    /**
-     * @description What a family is for.
-     * @enum {unknown}
-     */
-    CutterUse: 'milling' | 'holes' | 'turning';
-    /**
-     * @description What the cutting part is made of; it sets the stiffness and the row of the speed chart.
-     * @enum {unknown}
-     */
-    CuttingMaterial: 'carbide' | 'highSpeedSteel' | 'powderSteel' | 'cermet' | 'ceramic' | 'boronNitride' | 'diamond';
-    DemoPerson: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-      does: string;
-    };
-    /** @description One step of a derivation: the formula, what went in, what came out. */
-    DerivationStep: {
-      formula: components['schemas']['Formula'];
-      /** Format: double */
-      value: number;
-      terms: components['schemas']['Term'][];
-    };
-    /** @description A dimension a cutter can have: symbol, plain words, and what it measures. */
-    Dimension: {
-      /** @description Symbol of ISO 13399, or of ISO 3002 for chip and cut; unique, and the key the value is kept under. */
-      symbol: string;
-      /** @description Plain words, in lower case. */
-      name: string;
-      /** @description What it measures; values are in its base unit. */
-      quantity: components['schemas']['Quantity'];
-    };
-    /** @description Another dimension that a value may not pass. */
-    DimensionBound: {
-      /** @description Symbol of the other dimension. */
-      symbol: string;
-      /**
-       * Format: double
-       * @description What its value is multiplied with.
-       */
-      factor: number;
-    };
-    DraftChange: {
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-      note: null | string;
-    };
-    DraftRequest: {
-      operation: string;
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      numbers: null | {
-        [key: string]: number;
-      };
-      options: null | {
-        [key: string]: string;
-      };
-      note: null | string;
-    };
-    DuplicateGroup: {
-      cutters: components['schemas']['SheetOfCutter'][];
-      differing: string[];
-    };
-    DxfChain: {
-      pieces: components['schemas']['ProfileElement'][];
-      /** Format: double */
-      length: number;
-      used: boolean;
-    };
-    DxfTaken: {
-      chains: components['schemas']['DxfChain'][];
-      segments: components['schemas']['StackSegment'][];
-      findings: string[];
-      /** Format: double */
-      millimetresPerUnit: number;
-    };
-    /** @enum {unknown} */
-    EditionChange: 'same' | 'added' | 'changed' | 'removed';
-    EditionEntryView: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      situation: components['schemas']['SituationWords'];
-      note: string;
-      approvedBy: string;
-      result: components['schemas']['CalculationResult'];
-    };
-    EditionSummary: {
-      /** Format: int32 */
-      number: number;
-      /** Format: date-time */
-      publishedAt: string;
-      publishedBy: string;
-      note: string;
-      digest: string;
-      /** Format: int32 */
-      count: number;
-    };
-    EditionView: {
-      summary: components['schemas']['EditionSummary'];
-      entries: components['schemas']['EditionEntryView'][];
-    };
-    /** @description How many things have a value, with all other filters kept. */
-    FacetCount: {
-      value: string;
-      /** Format: int32 */
-      count: number;
-    };
-    /** @description A family of cutters: its words, its dimensions with their ranges, how it is held, and how its profile is drawn. */
-    Family: {
-      /** @description Which family. */
-      code: components['schemas']['CutterFamily'];
-      /** @description The trade's words, in lower case. */
-      name: string;
-      /** @description What it is for. */
-      use: components['schemas']['CutterUse'];
-      /** @description How it is held. */
-      shank: components['schemas']['ShankForm'];
-      /** @description Symbol of the dimension that a holder clamps or seats. */
-      shankSize: string;
-      /** @description Its dimensions in the order people read them. */
-      dimensions: components['schemas']['FamilyDimension'][];
-      /** @description Words to pick, such as the form of the flutes. */
-      picks: components['schemas']['OptionDescription'][];
-      /** @description Symbol of the dimension the cutter is called by. */
-      calledBy: string;
-      /** @description Whether its edges are inserts on a steel body. */
-      inserts: boolean;
-      /** @description Whether its profile is entered freely instead of following from dimensions. */
-      freeProfile: boolean;
-      /** @description The values a new cutter starts from, by symbol. */
-      start: {
-        [key: string]: number;
-      };
-    };
-    /** @description A dimension as one family uses it: its own range, and the dimensions it follows. */
-    FamilyDimension: {
-      /** @description The dimension. */
-      dimension: components['schemas']['Dimension'];
-      /**
-       * Format: double
-       * @description Least value, base unit.
-       */
-      least: number;
-      /**
-       * Format: double
-       * @description Largest value, base unit.
-       */
-      most: number;
-      /**
-       * Format: double
-       * @description What a new cutter starts from, base unit.
-       */
-      start: number;
-      /** @description Dimensions the value may not exceed. */
-      notOver: components['schemas']['DimensionBound'][];
-      /** @description Dimensions the value may not fall below. */
-      notUnder: components['schemas']['DimensionBound'][];
-      /** @description Whether the cutter may lack it; 0 says the same as nothing. */
-      optional: boolean;
-    };
-    Fault: {
-      field: string;
-      /** Format: double */
-      given: null | number;
-      /** Format: double */
-      least: null | number;
-      /** Format: double */
-      most: null | number;
-      sentence: string;
-      /** Format: double */
-      meant: null | number;
-    };
-    /** @description Feed per tooth at one cutter diameter. */
-    FeedPoint: {
-      /**
-       * Format: double
-       * @description Cutting diameter, mm.
-       */
-      diameter: number;
-      /**
-       * Format: double
-       * @description Feed per tooth f_z at that diameter, mm.
-       */
-      feedPerTooth: number;
-    };
-    FieldChange: {
-      field: string;
-      from: null | components['schemas']['JsonNode'];
-      to: null | components['schemas']['JsonNode'];
-    };
-    /** @description A number an operation asks for. */
-    FieldDescription: {
-      /** @description Stable code. */
-      code: string;
-      /** @description Symbol of ISO 3002; empty where there is none. */
-      symbol: string;
-      /** @description Plain words. */
-      name: string;
-      /** @description Heading it stands under: across, deep, per tooth, fast, along. */
-      group: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Least value that can be computed with, base unit.
-       */
-      least: number;
-      /**
-       * Format: double
-       * @description Largest value that can be computed with, base unit.
-       */
-      most: number;
-    };
-    FieldRange: {
-      field: string;
-      /** Format: double */
-      least: number;
-      /** Format: double */
-      most: number;
-    };
-    /** @description A field after the calculation. */
-    FieldState: {
-      /** @description Code of the field. */
-      code: string;
-      /**
-       * Format: double
-       * @description Value used, base unit.
-       */
-      value: number;
-      /** @description Where it came from. */
-      origin: components['schemas']['Origin'];
-      /**
-       * Format: double
-       * @description What would be proposed if nothing were typed here; null where nothing can be.
-       */
-      proposed: null | number;
-      /**
-       * Format: double
-       * @description Least value that keeps every limit with the other fields as they are; null where none is known.
-       */
-      least: null | number;
-      /**
-       * Format: double
-       * @description Largest such value; null where no value keeps every limit.
-       */
-      most: null | number;
-      mostBy: null | components['schemas']['LimitKind'];
-      note: null | components['schemas']['Sentence'];
-    };
-    /** @description A computed figure. */
-    Figure: {
-      code: string;
-      symbol: string;
-      name: string;
-      quantity: components['schemas']['Quantity'];
-      /** Format: double */
-      value: number;
-    };
-    /** @description A figure that differs between two calculations. */
-    FigureChange: {
-      /** @description Code of the figure or field. */
-      code: string;
-      /** @description Its symbol. */
-      symbol: string;
-      /** @description Its name. */
-      name: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Value before; null where it did not exist.
-       */
-      from: null | number;
-      /**
-       * Format: double
-       * @description Value after.
-       */
-      to: number;
-    };
-    /** @description Something the calculation noticed. */
-    Finding: {
-      /** @description Stable code, such as held-by-torque. */
-      code: string;
-      /** @description How much it matters. */
-      severity: components['schemas']['Severity'];
-      /** @description What, with the numbers in it. */
-      text: components['schemas']['Sentence'];
-      /** @description What would cure it; empty when nothing needs curing. */
-      cure: string;
-    };
-    /** @description Something a record rests on, at the revision it had. */
-    Footing: {
-      /** @description cutter, holder, assembly, material, machine or chart. */
-      kind: string;
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /** @description What people call it. */
-      name: string;
-      /**
-       * Format: int32
-       * @description Revision it had.
-       */
-      revision: number;
-    };
-    /**
-     * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
-     *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
-     */
-    Formula: {
-      /** @description Symbol of the result, such as v_f. */
-      symbol: string;
-      /** @description Name of the result in plain words. */
-      name: string;
-      /** @description What the result measures. */
-      quantity: components['schemas']['Quantity'];
-      /** @description Arithmetic over the symbols: + - * / ^, sqrt, sin, cos, tan, acos, asin, min, max, ceil, pi. */
-      expression: string;
-      /** @description Standard or open literature it comes from. */
-      source: string;
-    };
-    Found: {
-      kind: string;
-      name: string;
-      about: string;
-      path: string;
-    };
-    /** @description A value that went into the derivation from outside, with where it came from. */
-    Given: {
-      symbol: string;
-      name: string;
-      quantity: components['schemas']['Quantity'];
-      /** Format: double */
-      value: number;
-      from: string;
-    };
-    /**
-     * @description Hand of a cutter, seen along its feed or its turning.
-     * @enum {unknown}
-     */
-    Hand: 'right' | 'left' | 'neutral';
-    /** @description A holder, extension or reduction sleeve: what it grips, how it is held itself, how it looks outside, how stiff its seat is. */
-    Holder: {
-      /** @description The workshop's number for it, unique in the library. */
-      number: string;
-      /** @description Where it stands in an assembly. */
-      role?: components['schemas']['HolderRole'];
-      /** @description Kind in the trade's words, such as collet holder or shrink holder. */
-      kind: string;
-      /** @description Machine-side interface of a holder, such as SK 40 or HSK-A 63; empty for extensions and sleeves. */
-      interface?: string;
-      /** @description How an extension or sleeve is held at its back. */
-      backForm?: components['schemas']['ShankForm'];
-      /**
-       * Format: double
-       * @description Diameter of an extension's shank, or size of its coupling, mm; 0 for a holder.
-       */
-      backSize?: number;
-      /**
-       * Format: double
-       * @description Length of an extension's or sleeve's shank behind its profile, mm; 0 for a holder.
-       */
-      backLength?: number;
-      /** @description Form of shank it takes. */
-      takes?: components['schemas']['ShankForm'];
-      /**
-       * Format: double
-       * @description Least size of shank it clamps, mm.
-       */
-      leastClamping: number;
-      /**
-       * Format: double
-       * @description Largest size of shank it clamps, mm.
-       */
-      largestClamping: number;
-      /**
-       * Format: double
-       * @description Least length of shank that must be gripped, mm.
-       */
-      leastGrip: number;
-      /**
-       * Format: double
-       * @description Depth of the bore that takes the shank, mm.
-       */
-      boreDepth: number;
-      /**
-       * Format: double
-       * @description Greatest spindle speed, rev/min.
-       */
-      largestSpeed: number;
-      /**
-       * Format: double
-       * @description Balance class G of ISO 21940, mm/s; 0 where it was not balanced.
-       */
-      balanceClass?: number;
-      /** @description Whether coolant comes through it. */
-      throughCoolant?: boolean;
-      /**
-       * Format: double
-       * @description Mass with the part inside the spindle, kg; 0 where nobody has weighed it.
-       */
-      mass?: number;
-      /**
-       * Format: double
-       * @description Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.
-       */
-      seatCompliance: number;
-      /** @description Profile outside what holds it, from the nose to the gauge line. */
-      segments: components['schemas']['StackSegment'][];
-      /** @description Whether it is out of use. */
-      retired?: boolean;
-      /** @description Remarks. */
-      remarks?: string;
-    };
-    /**
-     * @description Where in an assembly a holder stands.
-     * @enum {unknown}
-     */
-    HolderRole: 'holder' | 'extension' | 'sleeve';
-    ImportApply: {
-      goodRowsOnly: boolean;
-    };
-    ImportColumn: {
-      heading: string;
-      field: string;
-      inch: boolean;
-      examples: string[];
-    };
-    ImportColumnChoice: {
-      field: string;
-      inch: boolean;
-    };
-    ImportColumns: {
-      inch: boolean;
-      columns: components['schemas']['ImportColumnChoice'][];
-    };
-    ImportFault: {
-      column: string;
-      sentence: string;
-      /** Format: double */
-      meant: null | number;
-    };
-    ImportField: {
-      code: string;
-      name: string;
-    };
-    ImportRow: {
-      /** Format: int32 */
-      line: number;
-      number: string;
-      words: string;
-      outcome: components['schemas']['RowOutcome'];
-      changes: components['schemas']['FieldChange'][];
-      faults: components['schemas']['ImportFault'][];
-    };
-    /** @enum {unknown} */
-    ImportState: 'looking' | 'ready' | 'writing' | 'done' | 'cancelled' | 'failed';
-    ImportView: {
-      /** Format: int32 */
-      id: number;
-      file: string;
-      state: components['schemas']['ImportState'];
-      inch: boolean;
-      /** Format: int32 */
-      reached: number;
-      /** Format: int32 */
-      total: number;
-      counts: {
-        [key: string]: number;
-      };
-      columns: components['schemas']['ImportColumn'][];
-      hints: string[];
-      rows: components['schemas']['ImportRow'][];
-      said: string;
-    };
-    JointView: {
-      field: string;
-      held: string;
-      holder: string;
-      /** Format: double */
-      least: number;
-      /** Format: double */
-      most: number;
-      /** Format: double */
-      grip: number;
-      flush: boolean;
-    };
-    JsonNode: unknown;
-    /** @description A limit as judged, with its words. */
-    JudgedLimit: {
-      /** @description Which limit. */
-      kind: components['schemas']['LimitKind'];
-      /** @description Plain words. */
-      name: string;
-      /** @description What it measures. */
-      quantity: components['schemas']['Quantity'];
-      /**
-       * Format: double
-       * @description Value used.
-       */
-      used: number;
-      /**
-       * Format: double
-       * @description Value allowed; null where data are missing.
-       */
-      allowed: null | number;
-      /**
-       * Format: double
-       * @description Use as a ratio; null where it could not be judged.
-       */
-      use: null | number;
-      /** @description Whether the allowed value is a least one. */
-      isLeast: boolean;
-      /** @description What its excess means. */
-      severity: components['schemas']['Severity'];
-    };
-    LabelRequest: {
-      list: string;
-      ids: number[];
-      sheet: components['schemas']['LabelSheet'];
-    };
-    LabelSheet: {
-      /** Format: double */
-      pageWidth?: number;
-      /** Format: double */
-      pageHeight?: number;
-      /** Format: double */
-      sideMargin?: number;
-      /** Format: double */
-      topMargin?: number;
-      /** Format: int32 */
-      columns?: number;
-      /** Format: int32 */
-      rows?: number;
-      /** Format: double */
-      gap?: number;
-      /** Format: int32 */
-      used?: number;
-    };
-    /** @enum {unknown} */
-    LimitKind:
-      | 'highestSpeed'
-      | 'lowestSpeed'
-      | 'powerContinuous'
-      | 'powerShortTime'
-      | 'torqueContinuous'
-      | 'torqueShortTime'
-      | 'axisFeed'
-      | 'fluteLength'
-      | 'depthOfCutter'
-      | 'widthOfCutter'
-      | 'largestChip'
-      | 'leastChip'
-      | 'deflection'
-      | 'grip'
-      | 'reach'
-      | null;
-    ListPageOfListRowOfAssembly: {
-      rows: components['schemas']['ListRowOfAssembly'][];
-      /** Format: int32 */
-      total: number;
-      /** Format: int32 */
-      all: number;
-      counts: {
-        [key: string]: components['schemas']['FacetCount'][];
-      };
-      mended: string[];
-    };
-    ListPageOfListRowOfCutter: {
-      rows: components['schemas']['ListRowOfCutter'][];
-      /** Format: int32 */
-      total: number;
-      /** Format: int32 */
-      all: number;
-      counts: {
-        [key: string]: components['schemas']['FacetCount'][];
-      };
-      mended: string[];
-    };
-    ListPageOfListRowOfHolder: {
-      rows: components['schemas']['ListRowOfHolder'][];
-      /** Format: int32 */
-      total: number;
-      /** Format: int32 */
-      all: number;
-      counts: {
-        [key: string]: components['schemas']['FacetCount'][];
-      };
-      mended: string[];
-    };
-    ListRowOfAssembly: {
-      sheet: components['schemas']['SheetOfAssembly'];
-      assemblies: string[];
-      machines: string[];
-      /** Format: int32 */
-      approved: number;
-    };
-    ListRowOfCutter: {
-      sheet: components['schemas']['SheetOfCutter'];
-      assemblies: string[];
-      machines: string[];
-      /** Format: int32 */
-      approved: number;
-    };
-    ListRowOfHolder: {
-      sheet: components['schemas']['SheetOfHolder'];
-      assemblies: string[];
-      machines: string[];
-      /** Format: int32 */
-      approved: number;
-    };
-    Looks: {
-      profile: components['schemas']['Profile'];
-      built?: null | components['schemas']['BuiltView'];
-      doubts?: null | components['schemas']['Fault'][];
-      ranges?: null | components['schemas']['FieldRange'][];
-    };
-    LookupAnswer: {
-      /** Format: int32 */
-      edition: number;
-      /** Format: date-time */
-      publishedAt: null | string;
-      entries: components['schemas']['LookupEntry'][];
-    };
-    LookupEntry: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      situation: components['schemas']['SituationWords'];
-      group: components['schemas']['MaterialGroup'];
-      /** Format: int32 */
-      lengthRegister: number;
-      /** Format: int32 */
-      diameterRegister: number;
-      stockPlace: string;
-      figures: components['schemas']['Figure'][];
-      warning: null | components['schemas']['Sentence'];
-      withdrawn: boolean;
-      note: string;
-      approvedBy: string;
-    };
-    /** @description A machine tool with what limits a cut on it. */
-    Machine: {
-      /** @description The name the shop calls it by. */
-      name: string;
-      /** @description Kind in the trade's words, such as three-axis mill. */
-      kind: string;
-      /** @description Spindle interface, such as SK 40. */
-      interface: string;
-      /**
-       * Format: double
-       * @description Lowest spindle speed, rev/min.
-       */
-      leastSpeed: number;
-      /**
-       * Format: double
-       * @description Highest spindle speed, rev/min.
-       */
-      largestSpeed: number;
-      /**
-       * Format: double
-       * @description Largest feed rate of the axes when cutting, mm/min.
-       */
-      largestFeed: number;
-      /**
-       * Format: double
-       * @description Rapid traverse, mm/min.
-       */
-      rapidFeed: number;
-      /**
-       * Format: double
-       * @description Efficiency η from motor to edge, above 0 up to 1.
-       */
-      efficiency?: number;
-      /**
-       * Format: double
-       * @description Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.
-       */
-      synchronousLimit?: number;
-      /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
-      curve?: components['schemas']['SpindlePoint'][];
-      /** @description Its turret or magazine. */
-      store?: components['schemas']['ToolStore'];
-      /** @description Where the figures come from. */
-      source?: string;
-    };
-    ManyApply: {
-      seen: components['schemas']['ManySeen'][];
-      changes: Record<string, never>;
-    };
-    ManyChange: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      number: string;
-      changes: components['schemas']['FieldChange'][];
-      faults: components['schemas']['Fault'][];
-    };
-    ManyRequest: {
-      ids: number[];
-      changes: Record<string, never>;
-    };
-    ManySeen: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-    };
-    /**
-     * @description Groups of work material by ISO 513.
-     * @enum {unknown}
-     */
-    MaterialGroup: 'P' | 'M' | 'K' | 'N' | 'S' | 'H';
-    /** @description A number inside a sentence, kept as a number so that the reader's units can be used. */
-    Measure: {
-      /** Format: double */
-      value: number;
-      quantity: components['schemas']['Quantity'];
-    };
-    /** @description Something a record rests on that has been revised since. */
-    MovedFooting: {
-      /** @description What, and the revision the record rests on. */
-      footing: components['schemas']['Footing'];
-      /**
-       * Format: int32
-       * @description The revision it has now.
-       */
-      now: number;
-    };
-    NewPerson: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-      password: string;
-    };
-    /** @description Where a cut may be run, over width and depth of one pass. */
-    OperatingWindow: {
-      /** @description Widths a_e, mm, rising. */
-      widths: number[];
-      /**
-       * Format: double
-       * @description Height of the window, mm.
-       */
-      mostDepth: number;
-      /** @description Every limit that bends or ends the window. */
-      lines: components['schemas']['WindowLine'][];
-      /**
-       * Format: double
-       * @description Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.
-       */
-      bestWidth: number;
-      /**
-       * Format: double
-       * @description Its depth, mm.
-       */
-      bestDepth: number;
-      /**
-       * Format: double
-       * @description Its removal rate Q, cm³/min.
-       */
-      bestRemovalRate: number;
-    };
-    /** @description An operation as the interface, the API and the exports know it. */
-    OperationDescription: {
-      code: string;
-      name: string;
-      families: components['schemas']['CutterFamily'][];
-      fields: components['schemas']['FieldDescription'][];
-      options: components['schemas']['OptionDescription'][];
-    };
-    /** @description A choice between words. */
-    OptionDescription: {
-      /** @description Stable code. */
-      code: string;
-      /** @description Plain words. */
-      name: string;
-      /** @description What can be picked. */
-      picks: components['schemas']['OptionPick'][];
-      /** @description Code of the pick taken when none is given. */
-      default: string;
-    };
-    /** @description One pick of an option. */
-    OptionPick: {
-      code: string;
-      words: string;
-    };
-    /**
-     * @description Where a value came from.
-     * @enum {unknown}
-     */
-    Origin: 'typed' | 'proposed' | 'held' | 'default';
-    PendingEntry: {
-      record: string;
-      /** Format: int32 */
-      revision: number;
-      /** Format: int32 */
-      publishedRevision: number;
-      change: components['schemas']['EditionChange'];
-      situation: components['schemas']['SituationWords'];
-      staleBy: string[];
-    };
-    PersonView: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-    };
-    ProblemDetails: {
-      type?: null | string;
-      title?: null | string;
-      /** Format: int32 */
-      status?: null | number;
-      detail?: null | string;
-      instance?: null | string;
-    };
-    /**
-     * @description The one profile that silhouettes, drawings, the view in three dimensions, reach, stiffness and the diameter in contact are made
-     *     from. Its tip is at Z = 0.
-     */
-    Profile: {
-      /** @description How it fills space. */
-      shape: components['schemas']['ProfileShape'];
-      /** @description Lines and arcs, cutting and other parts told apart. */
-      elements: components['schemas']['ProfileElement'][];
-      /**
-       * Format: double
-       * @description Length from the tip to the back, mm.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Largest diameter, or twice the largest distance across a flat profile, mm.
-       */
-      girth: number;
-    };
-    /**
-     * @description A line or arc of a profile. Z runs along the axis from the tip towards the machine, R is the radius of a revolved profile or the
-     *     distance across a flat one. An arc is given as in DXF: its bulge is the tangent of a quarter of its angle, positive when it turns
-     *     from Z towards R, 0 for a line. Coming from the tip, a rounding that stands out has a negative bulge.
-     */
-    ProfileElement: {
-      /** @description Part it belongs to. */
-      part: components['schemas']['ProfilePart'];
-      /**
-       * Format: double
-       * @description Z of its start, mm.
-       */
-      fromZ: number;
-      /**
-       * Format: double
-       * @description R of its start, mm.
-       */
-      fromR: number;
-      /**
-       * Format: double
-       * @description Z of its end, mm.
-       */
-      toZ: number;
-      /**
-       * Format: double
-       * @description R of its end, mm.
-       */
-      toR: number;
-      /**
-       * Format: double
-       * @description Tangent of a quarter of the arc's angle.
-       */
-      bulge: number;
-    };
-    /**
-     * @description Which part of a cutter or an assembly a piece of its profile belongs to.
-     * @enum {unknown}
-     */
-    ProfilePart: 'cutting' | 'body' | 'neck' | 'shank' | 'extension' | 'holder';
-    ProfileRequest: {
-      text: string;
-      /** Format: double */
-      millimetresPerUnit: number;
-      upright: boolean;
-      leftOut: number[];
-      /** Format: double */
-      cuttingUntil: number;
-    };
-    /**
-     * @description How a profile fills space.
-     * @enum {unknown}
-     */
-    ProfileShape: 'revolved' | 'flat';
-    PublishRequest: {
-      note: null | string;
-    };
-    /**
-     * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
-     * @enum {unknown}
-     */
-    Quantity:
-      | 'ratio'
-      | 'count'
-      | 'length'
-      | 'chip'
-      | 'deviation'
-      | 'angle'
-      | 'cuttingSpeed'
-      | 'spindleSpeed'
-      | 'feedRate'
-      | 'removalRate'
-      | 'force'
-      | 'torque'
-      | 'power'
-      | 'stress'
-      | 'time'
-      | 'compliance'
-      | 'hardness'
-      | 'mass';
-    /** @description A quantity with the units of both systems. */
-    QuantityUnits: {
-      /** @description The quantity. */
-      quantity: components['schemas']['Quantity'];
-      /** @description Its metric unit, the base unit of the core. */
-      metric: components['schemas']['ShownUnit'];
-      /** @description Its unit where the inch is used. */
-      inch: components['schemas']['ShownUnit'];
-    };
-    ReachRequest: {
-      assembly: components['schemas']['Assembly'];
-      wall: components['schemas']['Wall'];
-    };
-    ReachView: {
-      touches: components['schemas']['Touch'][];
-      /** Format: double */
-      margin: number;
-      /** Format: double */
-      leastProjection: null | number;
-      /** Format: double */
-      deepest: number;
-      sentence: components['schemas']['Sentence'];
-    };
-    Reason: {
-      text: null | string;
-    };
-    /**
-     * @description What can be done to a revision of a record.
-     * @enum {unknown}
-     */
-    RecordAct: 'edit' | 'submit' | 'approve' | 'sendBack' | 'withdraw';
-    RecordEventView: {
-      /** Format: date-time */
-      at: string;
-      by: string;
-      act: components['schemas']['RecordAct'];
-      reason: string;
-    };
-    RecordRevisionView: {
-      /** Format: int32 */
-      number: number;
-      state: components['schemas']['RecordState'];
-      /** Format: int32 */
-      version: number;
-      situation: components['schemas']['SituationWords'];
-      numbers: {
-        [key: string]: number;
-      };
-      options: {
-        [key: string]: string;
-      };
-      result: components['schemas']['CalculationResult'];
-      snapshot: components['schemas']['Situation'];
-      note: string;
-      proposedBy: string;
-      events: components['schemas']['RecordEventView'][];
-      againstApproved: components['schemas']['FigureChange'][];
-      /** Format: int32 */
-      approvedBefore: number;
-      moved: components['schemas']['MovedFooting'][];
-      ifToday: components['schemas']['FigureChange'][];
-    };
-    /**
-     * @description Where a revision of a record stands.
-     * @enum {unknown}
-     */
-    RecordState: 'draft' | 'inReview' | 'approved' | 'withdrawn';
-    RecordSummary: {
-      number: string;
-      /** Format: int32 */
-      revision: number;
-      state: components['schemas']['RecordState'];
-      situation: components['schemas']['SituationWords'];
-      proposedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      staleBy: string[];
-      hasApproved: boolean;
-      note: string;
-    };
-    RecordView: {
-      number: string;
-      operation: string;
-      /** Format: int32 */
-      materialId: number;
-      /** Format: int32 */
-      assemblyId: number;
-      /** Format: int32 */
-      machineId: number;
-      revisions: components['schemas']['RecordRevisionView'][];
-    };
-    ReplacedAssembly: {
-      /** Format: int32 */
-      id: number;
-      number: string;
-      /** Format: int32 */
-      revision: number;
-      faults: components['schemas']['Fault'][];
-    };
-    RetireRequest: {
-      /** Format: int32 */
-      replacementId: number;
-      assemblies: components['schemas']['ManySeen'][];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfAssembly: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Assembly'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfCutter: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Cutter'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfHolder: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Holder'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfMachine: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['Machine'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfSpeedChart: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['SpeedChart'];
-    };
-    /** @description A stored object as it stood at one revision. */
-    RevisedOfWorkMaterial: {
-      /**
-       * Format: int32
-       * @description Identity.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Revision, from 1.
-       */
-      number: number;
-      /** @description The object. */
-      value: components['schemas']['WorkMaterial'];
-    };
-    /**
-     * @description What a person may do in the workshop.
-     * @enum {unknown}
-     */
-    Role: 'reader' | 'engineer' | 'approver' | 'administrator';
-    /** @enum {unknown} */
-    RowOutcome: 'added' | 'changed' | 'same' | 'asked' | 'refused';
-    SavedView: {
-      /** Format: int32 */
-      id: number;
-      list: string;
-      name: string;
-      query: string;
-    };
-    SavedViewRequest: {
-      list: string;
-      name: string;
-      query: string;
-    };
-    /** @description A sentence with numbers in it: a template with {0}, {1} … and its measures. */
-    Sentence: {
-      /** @description The words, with {0}, {1} … where measures stand. */
-      template: string;
-      /** @description The measures in order. */
-      measures: components['schemas']['Measure'][];
-    };
-    SessionView: {
-      name: string;
-      fullName: string;
-      role: components['schemas']['Role'];
-    };
-    /**
-     * @description What a limit's excess means.
-     * @enum {unknown}
-     */
-    Severity: 'info' | 'caution' | 'stop';
-    /**
-     * @description How a part is held at its back.
-     * @enum {unknown}
-     */
-    ShankForm: 'cylindrical' | 'square' | 'blade' | 'arbor' | 'modular';
-    SheetOfAssembly: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Assembly'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetOfCutter: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Cutter'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetOfHolder: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Holder'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetOfMachine: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['Machine'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetOfSpeedChart: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['SpeedChart'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetOfWorkMaterial: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      revision: number;
-      changedBy: string;
-      /** Format: date-time */
-      changedAt: string;
-      definition: components['schemas']['WorkMaterial'];
-      looks: components['schemas']['Looks'];
-    };
-    SheetPreview: {
-      looks: components['schemas']['Looks'];
-      faults: components['schemas']['Fault'][];
-    };
-    SheetRevisionOfAssembly: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Assembly'];
-    };
-    SheetRevisionOfCutter: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Cutter'];
-    };
-    SheetRevisionOfHolder: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Holder'];
-    };
-    SheetRevisionOfMachine: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['Machine'];
-    };
-    SheetRevisionOfSpeedChart: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['SpeedChart'];
-    };
-    SheetRevisionOfWorkMaterial: {
-      /** Format: int32 */
-      revision: number;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      definition: components['schemas']['WorkMaterial'];
-    };
-    /** @description How one unit system shows a quantity. */
-    ShownUnit: {
-      /** @description The unit's sign. */
-      unit: string;
-      /**
-       * Format: double
-       * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.
-       */
-      perBase: number;
-      /**
-       * Format: int32
-       * @description Decimals a shop reads; figures are rounded for show only and never stored rounded.
-       */
-      decimals: number;
-    };
-    SignIn: {
-      name: string;
-      password: string;
-    };
-    /** @description What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from. */
-    Situation: {
-      /** @description The work material. */
-      material: components['schemas']['RevisedOfWorkMaterial'];
-      /** @description The cutter. */
-      cutter: components['schemas']['RevisedOfCutter'];
-      /** @description The holder. */
-      holder: components['schemas']['RevisedOfHolder'];
-      /** @description Extensions between cutter and holder, in the assembly's order. */
-      extensions?: components['schemas']['RevisedOfHolder'][];
-      /** @description The assembly of them. */
-      assembly: components['schemas']['RevisedOfAssembly'];
-      /** @description The machine. */
-      machine: components['schemas']['RevisedOfMachine'];
-      /** @description The speed chart proposals start from. */
-      chart: components['schemas']['RevisedOfSpeedChart'];
-    };
-    SituationWords: {
-      operation: string;
-      operationName: string;
-      /** Format: int32 */
-      materialId: number;
-      material: string;
-      condition: string;
-      /** Format: double */
-      hardness: number;
-      group: components['schemas']['MaterialGroup'];
-      /** Format: int32 */
-      assemblyId: number;
-      assembly: string;
-      /** Format: double */
-      diameter: number;
-      /** Format: int32 */
-      teeth: number;
-      /** Format: double */
-      projection: number;
-      holder: string;
-      /** Format: int32 */
-      machineId: number;
-      machine: string;
-    };
-    /** @description A chart: a named set of rows, revised as a whole. */
-    SpeedChart: {
-      /** @description Name of the chart. */
-      name: string;
-      /** @description Its rows. */
-      rows: components['schemas']['SpeedRow'][];
-    };
-    /**
-     * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
-     *     stated for the row's own width ratio; at another width it is thinned or thickened by geometry.
-     */
-    SpeedRow: {
-      /** @description Cutter family the row is for. */
-      family: components['schemas']['CutterFamily'];
-      /** @description Cutting material the row is for. */
-      cuttingMaterial: components['schemas']['CuttingMaterial'];
-      /** @description Sub-group of work material the row is for. */
-      subGroup: string;
-      /** @description Code of the operation the row is for. */
-      operation: string;
-      /**
-       * Format: double
-       * @description Starting cutting speed v_c, m/min, 1 to 3000.
-       */
-      cuttingSpeed: number;
-      /** @description Starting feed per tooth over diameter, rising diameters. */
-      feeds: components['schemas']['FeedPoint'][];
-      /**
-       * Format: double
-       * @description Starting width of cut over diameter a_e/D, above 0 up to 1; the feeds are stated for it.
-       */
-      widthRatio: number;
-      /**
-       * Format: double
-       * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
-       */
-      depthRatio: number;
-      /** @description Where the row comes from. */
-      source?: string;
-    };
-    /** @description What a spindle gives at one speed. */
-    SpindlePoint: {
-      /**
-       * Format: double
-       * @description Spindle speed, rev/min.
-       */
-      speed: number;
-      /**
-       * Format: double
-       * @description Motor power, continuous, kW.
-       */
-      power: number;
-      /**
-       * Format: double
-       * @description Motor power, short-time, kW.
-       */
-      shortPower: number;
-      /**
-       * Format: double
-       * @description Torque at the spindle nose, continuous, N·m.
-       */
-      torque: number;
-      /**
-       * Format: double
-       * @description Torque at the spindle nose, short-time, N·m.
-       */
-      shortTorque: number;
-    };
-    /** @description A cylinder, a cone or a rounding of a stacked profile, from its front towards the machine. */
-    StackSegment: {
-      /**
-       * Format: double
-       * @description Length along the axis, mm, above 0 up to 500.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Diameter at its front end, mm, 0 to 500.
-       */
-      lowerDiameter: number;
-      /**
-       * Format: double
-       * @description Diameter at its back end, mm, 0 to 500.
-       */
-      upperDiameter: number;
-      /**
-       * Format: double
-       * @description Radius of the rounding, mm: above 0 where it stands out, below 0 where it is hollow, 0 for a straight side.
-       */
-      arcRadius: number;
-      /** @description Whether it cuts; only free profiles of cutters do. */
-      cuts: boolean;
-    };
-    /** @description One symbol with its value, as it goes into a formula. */
-    Term: {
-      symbol: string;
-      /** Format: double */
-      value: number;
-    };
-    /** @description The turret or magazine of a machine: places in a ring, and what each may carry. */
-    ToolStore: {
-      /** @description How tools are kept. */
-      kind?: components['schemas']['ToolStoreKind'];
-      /**
-       * Format: int32
-       * @description Number of places, 0 to 400.
-       */
-      places?: number;
-      /**
-       * Format: double
-       * @description Largest diameter with tools in both neighbouring places, mm; 0 where nobody has said.
-       */
-      largestDiameter?: number;
-      /**
-       * Format: double
-       * @description Largest diameter with both neighbouring places empty, mm; 0 where nobody has said.
-       */
-      largestAlone?: number;
-      /**
-       * Format: double
-       * @description Largest length to the gauge line, mm; 0 where nobody has said.
-       */
-      largestLength?: number;
-      /**
-       * Format: double
-       * @description Heaviest tool, kg; 0 where nobody has said.
-       */
-      heaviest?: number;
-    };
-    /**
-     * @description How a machine keeps its tools.
-     * @enum {unknown}
-     */
-    ToolStoreKind: 'byHand' | 'magazine' | 'turret';
-    /** @description A place where a part of the assembly comes too near the wall. */
-    Touch: {
-      /** @description Which part. */
-      part: components['schemas']['ProfilePart'];
-      /**
-       * Format: double
-       * @description Distance from the tip, mm.
-       */
-      at: number;
-      /**
-       * Format: double
-       * @description How much too near, mm.
-       */
-      by: number;
-      /**
-       * Format: double
-       * @description Where it begins, mm from the tip.
-       */
-      fromZ: number;
-      /**
-       * Format: double
-       * @description Where it ends, mm from the tip.
-       */
-      toZ: number;
-    };
-    UsedInAssembly: {
-      /** Format: int32 */
-      id: number;
-      number: string;
-      stockPlace: string;
-      machines: string[];
-      retired: boolean;
-    };
-    Uses: {
-      assemblies: components['schemas']['UsedInAssembly'][];
-      records: string[];
-      editions: number[];
-      replaces: string[];
-    };
-    /** @description The wall beside a tool that has gone to its depth. */
-    Wall: {
-      /**
-       * Format: double
-       * @description Depth below the upper edge of the wall, mm, above 0.
-       */
-      depth: number;
-      /**
-       * Format: double
-       * @description Draft of the wall: how far it leans away from the tool, degrees, 0 to 60.
-       */
-      draft: number;
-      /**
-       * Format: double
-       * @description Air wanted between the tool and the wall, mm, 0 to 20.
-       */
-      clearance: number;
-      /**
-       * Format: double
-       * @description Height of a shoulder that stands above the edge, mm; 0 for none.
-       */
-      shoulderHeight: number;
-      /**
-       * Format: double
-       * @description Distance of the shoulder from the wall's upper edge, mm.
-       */
-      shoulderDistance: number;
-    };
-    Welcome: {
-      demo: boolean;
-      people: components['schemas']['DemoPerson'][];
-    };
-    /** @description How deep each limit lets a cut be, over the width. */
-    WindowLine: {
-      /** @description The limit. */
-      kind: components['schemas']['LimitKind'];
-      /** @description Plain words. */
-      name: string;
-      /** @description Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it. */
-      depths: number[];
-    };
-    /** @description A work material in one condition, with its force coefficients. */
-    WorkMaterial: {
-      /** @description Designation of the material, such as 42CrMo4. */
-      name: string;
-      /** @description Condition, such as quenched and tempered. */
-      condition?: string;
-      /** @description ISO 513 group. */
-      group: components['schemas']['MaterialGroup'];
-      /** @description The shop's sub-group within the ISO group, such as P3; speed charts are kept by it. */
-      subGroup: string;
-      /**
-       * Format: double
-       * @description Brinell hardness HBW, 5 to 750.
-       */
-      hardness?: number;
-      /**
-       * Format: double
-       * @description Tensile strength R_m, MPa, 20 to 3000.
-       */
-      tensileStrength?: number;
-      /**
-       * Format: double
-       * @description Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).
-       */
-      specificCuttingForce: number;
-      /**
-       * Format: double
-       * @description Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).
-       */
-      chipExponent: number;
-      /**
-       * Format: double
-       * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).
-       */
-      radialRatio?: number;
-      /** @description Where the figures come from. */
-      source?: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        /** @description A cutter in a holder at a projection, with extensions between them where needed, as it stands in the tool store. */
+        Assembly: {
+            /** @description Shop number, unique in the workshop. */
+            number: string;
+            /**
+             * Format: int32
+             * @description Identity of the cutter.
+             */
+            cutterId: number;
+            /**
+             * Format: int32
+             * @description Identity of the holder.
+             */
+            holderId: number;
+            /**
+             * Format: double
+             * @description Length of the cutter outside the next part, mm.
+             */
+            projection: number;
+            /** @description Extensions and sleeves, from the cutter to the holder. */
+            extensions?: components["schemas"]["AssemblyExtension"][];
+            /**
+             * Format: int32
+             * @description Length offset register at the machine; 0 for none.
+             */
+            lengthRegister?: number;
+            /**
+             * Format: int32
+             * @description Diameter offset register at the machine; 0 for none.
+             */
+            diameterRegister?: number;
+            /** @description Place in the tool store. */
+            stockPlace?: string;
+            /** @description Places it stands in at machines. */
+            places?: components["schemas"]["AssemblyPlace"][];
+            /** @description Whether it was taken apart or put out of use. */
+            retired?: boolean;
+        };
+        /** @description An extension or sleeve in an assembly. */
+        AssemblyExtension: {
+            /**
+             * Format: int32
+             * @description Identity of the extension.
+             */
+            holderId: number;
+            /**
+             * Format: double
+             * @description Length of it outside the next part, mm.
+             */
+            projection: number;
+        };
+        /** @description A place where an assembly stands at a machine. */
+        AssemblyPlace: {
+            /**
+             * Format: int32
+             * @description Identity of the machine.
+             */
+            machineId: number;
+            /**
+             * Format: int32
+             * @description Number of the place in its turret or magazine, from 1.
+             */
+            place: number;
+        };
+        BatchView: {
+            /** Format: int32 */
+            id: number;
+            about: string;
+            /** Format: int32 */
+            count: number;
+            undone: boolean;
+        };
+        BuiltView: {
+            cutter: components["schemas"]["Cutter"];
+            holder: components["schemas"]["Holder"];
+            extensions: components["schemas"]["Holder"][];
+            /** Format: double */
+            gaugeLength: number;
+            /** Format: double */
+            toolLength: number;
+            /** Format: double */
+            mass: number;
+            /** Format: double */
+            largestSpeed: number;
+            joints: components["schemas"]["JointView"][];
+        };
+        CalculationRequest: {
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+        };
+        /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
+        CalculationResult: {
+            /** @description Code of the operation. */
+            operation: string;
+            /** @description Version of the engine that computed it. */
+            engineVersion: string;
+            /** @description Every field of the operation. */
+            fields: components["schemas"]["FieldState"][];
+            /** @description Every option, by code. */
+            options: {
+                [key: string]: string;
+            };
+            /** @description The figures. */
+            figures: components["schemas"]["Figure"][];
+            /** @description Every limit, tightest first, those that could not be judged last. */
+            limits: components["schemas"]["JudgedLimit"][];
+            /** @description The findings, gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description What went in, with its origin; empty unless the derivation was asked for. */
+            givens: components["schemas"]["Given"][];
+            /** @description The derivation; empty unless it was asked for. */
+            steps: components["schemas"]["DerivationStep"][];
+        };
+        /** @description A cutter: its family, and the dimensions the family asks for by their symbols. Lengths in mm, measured from the tip. */
+        Cutter: {
+            /** @description The workshop's number for it, unique in the library. */
+            number: string;
+            /** @description Geometry family. */
+            family?: components["schemas"]["CutterFamily"];
+            /** @description Cutting material. */
+            material?: components["schemas"]["CuttingMaterial"];
+            /** @description Grade in the shop's words, such as P25 of ISO 513; empty where nobody has said. */
+            grade?: string;
+            /** @description Coating in the shop's words; empty for none. */
+            coating?: string;
+            /** @description Hand. */
+            hand?: components["schemas"]["Hand"];
+            /** @description Whether coolant comes through it. */
+            throughCoolant?: boolean;
+            /**
+             * Format: int32
+             * @description Regrinds left; 0 where it is not reground.
+             */
+            regrinds?: number;
+            /** @description Values of the family's dimensions, base units, by symbol. */
+            dimensions?: {
+                [key: string]: number;
+            };
+            /** @description What is picked of the family's choices, by code; what is left out takes its default. */
+            picks?: {
+                [key: string]: string;
+            };
+            /** @description The free profile, from tip to back; only a family with a free profile has one. */
+            segments?: components["schemas"]["StackSegment"][];
+            /** @description Groups of work material the cutter may cut. */
+            groups?: components["schemas"]["MaterialGroup"][];
+            /** @description Whether it is out of use; it stays for records that rest on it, and lists leave it out. */
+            retired?: boolean;
+            /**
+             * Format: int32
+             * @description Identity of the cutter that replaces it; 0 for none.
+             */
+            replacedById?: number;
+            /** @description Remarks. */
+            remarks?: string;
+        };
+        /**
+         * @description Geometry families of cutters; Families describes each.
+         * @enum {unknown}
+         */
+        CutterFamily: "squareEndMill" | "cornerRadiusEndMill" | "ballEndMill" | "taperedEndMill" | "highFeedMill" | "faceMill" | "slotMill" | "dovetailMill" | "chamferMill" | "cornerRoundingMill" | "barrelMill" | "engravingPoint" | "threadMill" | "centreDrill" | "spotDrill" | "twistDrill" | "flatDrill" | "stepDrill" | "indexableDrill" | "gunDrill" | "reamer" | "counterbore" | "countersink" | "boringTool" | "fineBoringHead" | "cuttingTap" | "formingTap" | "taperPipeTap" | "outsideTurningTool" | "insideTurningTool" | "groovingBlade" | "partingBlade" | "threadTurningTool" | "formCutter";
+        /**
+         * @description What a family is for.
+         * @enum {unknown}
+         */
+        CutterUse: "milling" | "holes" | "turning";
+        /**
+         * @description What the cutting part is made of; it sets the stiffness and the row of the speed chart.
+         * @enum {unknown}
+         */
+        CuttingMaterial: "carbide" | "highSpeedSteel" | "powderSteel" | "cermet" | "ceramic" | "boronNitride" | "diamond";
+        DemoPerson: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+            does: string;
+        };
+        /** @description One step of a derivation: the formula, what went in, what came out. */
+        DerivationStep: {
+            formula: components["schemas"]["Formula"];
+            /** Format: double */
+            value: number;
+            terms: components["schemas"]["Term"][];
+        };
+        /** @description A dimension a cutter can have: symbol, plain words, and what it measures. */
+        Dimension: {
+            /** @description Symbol of ISO 13399, or of ISO 3002 for chip and cut; unique, and the key the value is kept under. */
+            symbol: string;
+            /** @description Plain words, in lower case. */
+            name: string;
+            /** @description What it measures; values are in its base unit. */
+            quantity: components["schemas"]["Quantity"];
+        };
+        /** @description Another dimension that a value may not pass. */
+        DimensionBound: {
+            /** @description Symbol of the other dimension. */
+            symbol: string;
+            /**
+             * Format: double
+             * @description What its value is multiplied with.
+             */
+            factor: number;
+        };
+        DraftChange: {
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+            note: null | string;
+        };
+        DraftRequest: {
+            operation: string;
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            numbers: null | {
+                [key: string]: number;
+            };
+            options: null | {
+                [key: string]: string;
+            };
+            note: null | string;
+        };
+        DuplicateGroup: {
+            cutters: components["schemas"]["SheetOfCutter"][];
+            differing: string[];
+        };
+        DxfChain: {
+            pieces: components["schemas"]["ProfileElement"][];
+            /** Format: double */
+            length: number;
+            used: boolean;
+        };
+        DxfTaken: {
+            chains: components["schemas"]["DxfChain"][];
+            segments: components["schemas"]["StackSegment"][];
+            findings: string[];
+            /** Format: double */
+            millimetresPerUnit: number;
+        };
+        /** @enum {unknown} */
+        EditionChange: "same" | "added" | "changed" | "removed";
+        EditionEntryView: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            situation: components["schemas"]["SituationWords"];
+            note: string;
+            approvedBy: string;
+            result: components["schemas"]["CalculationResult"];
+        };
+        EditionSummary: {
+            /** Format: int32 */
+            number: number;
+            /** Format: date-time */
+            publishedAt: string;
+            publishedBy: string;
+            note: string;
+            digest: string;
+            /** Format: int32 */
+            count: number;
+        };
+        EditionView: {
+            summary: components["schemas"]["EditionSummary"];
+            entries: components["schemas"]["EditionEntryView"][];
+        };
+        /** @description How many things have a value, with all other filters kept. */
+        FacetCount: {
+            value: string;
+            /** Format: int32 */
+            count: number;
+        };
+        /** @description A family of cutters: its words, its dimensions with their ranges, how it is held, and how its profile is drawn. */
+        Family: {
+            /** @description Which family. */
+            code: components["schemas"]["CutterFamily"];
+            /** @description The trade's words, in lower case. */
+            name: string;
+            /** @description What it is for. */
+            use: components["schemas"]["CutterUse"];
+            /** @description How it is held. */
+            shank: components["schemas"]["ShankForm"];
+            /** @description Symbol of the dimension that a holder clamps or seats. */
+            shankSize: string;
+            /** @description Its dimensions in the order people read them. */
+            dimensions: components["schemas"]["FamilyDimension"][];
+            /** @description Words to pick, such as the form of the flutes. */
+            picks: components["schemas"]["OptionDescription"][];
+            /** @description Symbol of the dimension the cutter is called by. */
+            calledBy: string;
+            /** @description Whether its edges are inserts on a steel body. */
+            inserts: boolean;
+            /** @description Whether its profile is entered freely instead of following from dimensions. */
+            freeProfile: boolean;
+            /** @description The values a new cutter starts from, by symbol. */
+            start: {
+                [key: string]: number;
+            };
+        };
+        /** @description A dimension as one family uses it: its own range, and the dimensions it follows. */
+        FamilyDimension: {
+            /** @description The dimension. */
+            dimension: components["schemas"]["Dimension"];
+            /**
+             * Format: double
+             * @description Least value, base unit.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Largest value, base unit.
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description What a new cutter starts from, base unit.
+             */
+            start: number;
+            /** @description Dimensions the value may not exceed. */
+            notOver: components["schemas"]["DimensionBound"][];
+            /** @description Dimensions the value may not fall below. */
+            notUnder: components["schemas"]["DimensionBound"][];
+            /** @description Whether the cutter may lack it; 0 says the same as nothing. */
+            optional: boolean;
+        };
+        Fault: {
+            field: string;
+            /** Format: double */
+            given: null | number;
+            /** Format: double */
+            least: null | number;
+            /** Format: double */
+            most: null | number;
+            sentence: string;
+            /** Format: double */
+            meant: null | number;
+        };
+        /** @description Feed per tooth at one cutter diameter. */
+        FeedPoint: {
+            /**
+             * Format: double
+             * @description Cutting diameter, mm.
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description Feed per tooth f_z at that diameter, mm.
+             */
+            feedPerTooth: number;
+        };
+        FieldChange: {
+            field: string;
+            from: null | components["schemas"]["JsonNode"];
+            to: null | components["schemas"]["JsonNode"];
+        };
+        /** @description A number an operation asks for. */
+        FieldDescription: {
+            /** @description Stable code. */
+            code: string;
+            /** @description Symbol of ISO 3002; empty where there is none. */
+            symbol: string;
+            /** @description Plain words. */
+            name: string;
+            /** @description Heading it stands under: across, deep, per tooth, fast, along. */
+            group: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Least value that can be computed with, base unit.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Largest value that can be computed with, base unit.
+             */
+            most: number;
+        };
+        FieldRange: {
+            field: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+        };
+        /** @description A field after the calculation. */
+        FieldState: {
+            /** @description Code of the field. */
+            code: string;
+            /**
+             * Format: double
+             * @description Value used, base unit.
+             */
+            value: number;
+            /** @description Where it came from. */
+            origin: components["schemas"]["Origin"];
+            /**
+             * Format: double
+             * @description What would be proposed if nothing were typed here; null where nothing can be.
+             */
+            proposed: null | number;
+            /**
+             * Format: double
+             * @description Least value that keeps every limit with the other fields as they are; null where none is known.
+             */
+            least: null | number;
+            /**
+             * Format: double
+             * @description Largest such value; null where no value keeps every limit.
+             */
+            most: null | number;
+            mostBy: null | components["schemas"]["LimitKind"];
+            note: null | components["schemas"]["Sentence"];
+        };
+        /** @description A computed figure. */
+        Figure: {
+            code: string;
+            symbol: string;
+            name: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Format: double */
+            value: number;
+        };
+        /** @description A figure that differs between two calculations. */
+        FigureChange: {
+            /** @description Code of the figure or field. */
+            code: string;
+            /** @description Its symbol. */
+            symbol: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Value before; null where it did not exist.
+             */
+            from: null | number;
+            /**
+             * Format: double
+             * @description Value after.
+             */
+            to: number;
+        };
+        /** @description Something the calculation noticed. */
+        Finding: {
+            /** @description Stable code, such as held-by-torque. */
+            code: string;
+            /** @description How much it matters. */
+            severity: components["schemas"]["Severity"];
+            /** @description What, with the numbers in it. */
+            text: components["schemas"]["Sentence"];
+            /** @description What would cure it; empty when nothing needs curing. */
+            cure: string;
+        };
+        /** @description Something a record rests on, at the revision it had. */
+        Footing: {
+            /** @description cutter, holder, assembly, material, machine or chart. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Revision it had.
+             */
+            revision: number;
+        };
+        /**
+         * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
+         *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
+         */
+        Formula: {
+            /** @description Symbol of the result, such as v_f. */
+            symbol: string;
+            /** @description Name of the result in plain words. */
+            name: string;
+            /** @description What the result measures. */
+            quantity: components["schemas"]["Quantity"];
+            /** @description Arithmetic over the symbols: + - * / ^, sqrt, sin, cos, tan, acos, asin, min, max, ceil, pi. */
+            expression: string;
+            /** @description Standard or open literature it comes from. */
+            source: string;
+        };
+        Found: {
+            kind: string;
+            name: string;
+            about: string;
+            path: string;
+        };
+        /** @description A value that went into the derivation from outside, with where it came from. */
+        Given: {
+            symbol: string;
+            name: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Format: double */
+            value: number;
+            from: string;
+        };
+        /**
+         * @description Hand of a cutter, seen along its feed or its turning.
+         * @enum {unknown}
+         */
+        Hand: "right" | "left" | "neutral";
+        /** @description A holder, extension or reduction sleeve: what it grips, how it is held itself, how it looks outside, how stiff its seat is. */
+        Holder: {
+            /** @description The workshop's number for it, unique in the library. */
+            number: string;
+            /** @description Where it stands in an assembly. */
+            role?: components["schemas"]["HolderRole"];
+            /** @description Kind in the trade's words, such as collet holder or shrink holder. */
+            kind: string;
+            /** @description Machine-side interface of a holder, such as SK 40 or HSK-A 63; empty for extensions and sleeves. */
+            interface?: string;
+            /** @description How an extension or sleeve is held at its back. */
+            backForm?: components["schemas"]["ShankForm"];
+            /**
+             * Format: double
+             * @description Diameter of an extension's shank, or size of its coupling, mm; 0 for a holder.
+             */
+            backSize?: number;
+            /**
+             * Format: double
+             * @description Length of an extension's or sleeve's shank behind its profile, mm; 0 for a holder.
+             */
+            backLength?: number;
+            /** @description Form of shank it takes. */
+            takes?: components["schemas"]["ShankForm"];
+            /**
+             * Format: double
+             * @description Least size of shank it clamps, mm.
+             */
+            leastClamping: number;
+            /**
+             * Format: double
+             * @description Largest size of shank it clamps, mm.
+             */
+            largestClamping: number;
+            /**
+             * Format: double
+             * @description Least length of shank that must be gripped, mm.
+             */
+            leastGrip: number;
+            /**
+             * Format: double
+             * @description Depth of the bore that takes the shank, mm.
+             */
+            boreDepth: number;
+            /**
+             * Format: double
+             * @description Greatest spindle speed, rev/min.
+             */
+            largestSpeed: number;
+            /**
+             * Format: double
+             * @description Balance class G of ISO 21940, mm/s; 0 where it was not balanced.
+             */
+            balanceClass?: number;
+            /** @description Whether coolant comes through it. */
+            throughCoolant?: boolean;
+            /**
+             * Format: double
+             * @description Mass with the part inside the spindle, kg; 0 where nobody has weighed it.
+             */
+            mass?: number;
+            /**
+             * Format: double
+             * @description Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.
+             */
+            seatCompliance: number;
+            /** @description Profile outside what holds it, from the nose to the gauge line. */
+            segments: components["schemas"]["StackSegment"][];
+            /** @description Whether it is out of use. */
+            retired?: boolean;
+            /** @description Remarks. */
+            remarks?: string;
+        };
+        /**
+         * @description Where in an assembly a holder stands.
+         * @enum {unknown}
+         */
+        HolderRole: "holder" | "extension" | "sleeve";
+        ImportApply: {
+            goodRowsOnly: boolean;
+        };
+        ImportColumn: {
+            heading: string;
+            field: string;
+            inch: boolean;
+            examples: string[];
+        };
+        ImportColumnChoice: {
+            field: string;
+            inch: boolean;
+        };
+        ImportColumns: {
+            inch: boolean;
+            columns: components["schemas"]["ImportColumnChoice"][];
+        };
+        ImportFault: {
+            column: string;
+            sentence: string;
+            /** Format: double */
+            meant: null | number;
+        };
+        ImportField: {
+            code: string;
+            name: string;
+        };
+        ImportRow: {
+            /** Format: int32 */
+            line: number;
+            number: string;
+            words: string;
+            outcome: components["schemas"]["RowOutcome"];
+            changes: components["schemas"]["FieldChange"][];
+            faults: components["schemas"]["ImportFault"][];
+        };
+        /** @enum {unknown} */
+        ImportState: "looking" | "ready" | "writing" | "done" | "cancelled" | "failed";
+        ImportView: {
+            /** Format: int32 */
+            id: number;
+            file: string;
+            state: components["schemas"]["ImportState"];
+            inch: boolean;
+            /** Format: int32 */
+            reached: number;
+            /** Format: int32 */
+            total: number;
+            counts: {
+                [key: string]: number;
+            };
+            columns: components["schemas"]["ImportColumn"][];
+            hints: string[];
+            rows: components["schemas"]["ImportRow"][];
+            said: string;
+        };
+        JointView: {
+            field: string;
+            held: string;
+            holder: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            /** Format: double */
+            grip: number;
+            flush: boolean;
+        };
+        JsonNode: unknown;
+        /** @description A limit as judged, with its words. */
+        JudgedLimit: {
+            /** @description Which limit. */
+            kind: components["schemas"]["LimitKind"];
+            /** @description Plain words. */
+            name: string;
+            /** @description What it measures. */
+            quantity: components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Value used.
+             */
+            used: number;
+            /**
+             * Format: double
+             * @description Value allowed; null where data are missing.
+             */
+            allowed: null | number;
+            /**
+             * Format: double
+             * @description Use as a ratio; null where it could not be judged.
+             */
+            use: null | number;
+            /** @description Whether the allowed value is a least one. */
+            isLeast: boolean;
+            /** @description What its excess means. */
+            severity: components["schemas"]["Severity"];
+        };
+        LabelRequest: {
+            list: string;
+            ids: number[];
+            sheet: components["schemas"]["LabelSheet"];
+        };
+        LabelSheet: {
+            /** Format: double */
+            pageWidth?: number;
+            /** Format: double */
+            pageHeight?: number;
+            /** Format: double */
+            sideMargin?: number;
+            /** Format: double */
+            topMargin?: number;
+            /** Format: int32 */
+            columns?: number;
+            /** Format: int32 */
+            rows?: number;
+            /** Format: double */
+            gap?: number;
+            /** Format: int32 */
+            used?: number;
+        };
+        /** @enum {unknown} */
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | null;
+        ListPageOfListRowOfAssembly: {
+            rows: components["schemas"]["ListRowOfAssembly"][];
+            /** Format: int32 */
+            total: number;
+            /** Format: int32 */
+            all: number;
+            counts: {
+                [key: string]: components["schemas"]["FacetCount"][];
+            };
+            mended: string[];
+        };
+        ListPageOfListRowOfCutter: {
+            rows: components["schemas"]["ListRowOfCutter"][];
+            /** Format: int32 */
+            total: number;
+            /** Format: int32 */
+            all: number;
+            counts: {
+                [key: string]: components["schemas"]["FacetCount"][];
+            };
+            mended: string[];
+        };
+        ListPageOfListRowOfHolder: {
+            rows: components["schemas"]["ListRowOfHolder"][];
+            /** Format: int32 */
+            total: number;
+            /** Format: int32 */
+            all: number;
+            counts: {
+                [key: string]: components["schemas"]["FacetCount"][];
+            };
+            mended: string[];
+        };
+        ListRowOfAssembly: {
+            sheet: components["schemas"]["SheetOfAssembly"];
+            assemblies: string[];
+            machines: string[];
+            /** Format: int32 */
+            approved: number;
+        };
+        ListRowOfCutter: {
+            sheet: components["schemas"]["SheetOfCutter"];
+            assemblies: string[];
+            machines: string[];
+            /** Format: int32 */
+            approved: number;
+        };
+        ListRowOfHolder: {
+            sheet: components["schemas"]["SheetOfHolder"];
+            assemblies: string[];
+            machines: string[];
+            /** Format: int32 */
+            approved: number;
+        };
+        Looks: {
+            profile: components["schemas"]["Profile"];
+            built?: null | components["schemas"]["BuiltView"];
+            doubts?: null | components["schemas"]["Fault"][];
+            ranges?: null | components["schemas"]["FieldRange"][];
+        };
+        LookupAnswer: {
+            /** Format: int32 */
+            edition: number;
+            /** Format: date-time */
+            publishedAt: null | string;
+            entries: components["schemas"]["LookupEntry"][];
+        };
+        LookupEntry: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            situation: components["schemas"]["SituationWords"];
+            group: components["schemas"]["MaterialGroup"];
+            /** Format: int32 */
+            lengthRegister: number;
+            /** Format: int32 */
+            diameterRegister: number;
+            stockPlace: string;
+            figures: components["schemas"]["Figure"][];
+            warning: null | components["schemas"]["Sentence"];
+            withdrawn: boolean;
+            note: string;
+            approvedBy: string;
+        };
+        /** @description A machine tool with what limits a cut on it. */
+        Machine: {
+            /** @description The name the shop calls it by. */
+            name: string;
+            /** @description Kind in the trade's words, such as three-axis mill. */
+            kind: string;
+            /** @description Spindle interface, such as SK 40. */
+            interface: string;
+            /**
+             * Format: double
+             * @description Lowest spindle speed, rev/min.
+             */
+            leastSpeed: number;
+            /**
+             * Format: double
+             * @description Highest spindle speed, rev/min.
+             */
+            largestSpeed: number;
+            /**
+             * Format: double
+             * @description Largest feed rate of the axes when cutting, mm/min.
+             */
+            largestFeed: number;
+            /**
+             * Format: double
+             * @description Rapid traverse, mm/min.
+             */
+            rapidFeed: number;
+            /**
+             * Format: double
+             * @description Efficiency η from motor to edge, above 0 up to 1.
+             */
+            efficiency?: number;
+            /**
+             * Format: double
+             * @description Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.
+             */
+            synchronousLimit?: number;
+            /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
+            curve?: components["schemas"]["SpindlePoint"][];
+            /** @description Its turret or magazine. */
+            store?: components["schemas"]["ToolStore"];
+            /** @description Where the figures come from. */
+            source?: string;
+        };
+        ManyApply: {
+            seen: components["schemas"]["ManySeen"][];
+            changes: Record<string, never>;
+        };
+        ManyChange: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            number: string;
+            changes: components["schemas"]["FieldChange"][];
+            faults: components["schemas"]["Fault"][];
+        };
+        ManyRequest: {
+            ids: number[];
+            changes: Record<string, never>;
+        };
+        ManySeen: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+        };
+        /**
+         * @description Groups of work material by ISO 513.
+         * @enum {unknown}
+         */
+        MaterialGroup: "P" | "M" | "K" | "N" | "S" | "H";
+        /** @description A number inside a sentence, kept as a number so that the reader's units can be used. */
+        Measure: {
+            /** Format: double */
+            value: number;
+            quantity: components["schemas"]["Quantity"];
+        };
+        /** @description Something a record rests on that has been revised since. */
+        MovedFooting: {
+            /** @description What, and the revision the record rests on. */
+            footing: components["schemas"]["Footing"];
+            /**
+             * Format: int32
+             * @description The revision it has now.
+             */
+            now: number;
+        };
+        NewPerson: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+            password: string;
+        };
+        /** @description Where a cut may be run, over width and depth of one pass. */
+        OperatingWindow: {
+            /** @description Widths a_e, mm, rising. */
+            widths: number[];
+            /**
+             * Format: double
+             * @description Height of the window, mm.
+             */
+            mostDepth: number;
+            /** @description Every limit that bends or ends the window. */
+            lines: components["schemas"]["WindowLine"][];
+            /**
+             * Format: double
+             * @description Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.
+             */
+            bestWidth: number;
+            /**
+             * Format: double
+             * @description Its depth, mm.
+             */
+            bestDepth: number;
+            /**
+             * Format: double
+             * @description Its removal rate Q, cm³/min.
+             */
+            bestRemovalRate: number;
+        };
+        /** @description An operation as the interface, the API and the exports know it. */
+        OperationDescription: {
+            code: string;
+            name: string;
+            families: components["schemas"]["CutterFamily"][];
+            fields: components["schemas"]["FieldDescription"][];
+            options: components["schemas"]["OptionDescription"][];
+        };
+        /** @description A choice between words. */
+        OptionDescription: {
+            /** @description Stable code. */
+            code: string;
+            /** @description Plain words. */
+            name: string;
+            /** @description What can be picked. */
+            picks: components["schemas"]["OptionPick"][];
+            /** @description Code of the pick taken when none is given. */
+            default: string;
+        };
+        /** @description One pick of an option. */
+        OptionPick: {
+            code: string;
+            words: string;
+        };
+        /**
+         * @description Where a value came from.
+         * @enum {unknown}
+         */
+        Origin: "typed" | "proposed" | "held" | "default";
+        PendingEntry: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            publishedRevision: number;
+            change: components["schemas"]["EditionChange"];
+            situation: components["schemas"]["SituationWords"];
+            staleBy: string[];
+        };
+        PersonView: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
+        /**
+         * @description The one profile that silhouettes, drawings, the view in three dimensions, reach, stiffness and the diameter in contact are made
+         *     from. Its tip is at Z = 0.
+         */
+        Profile: {
+            /** @description How it fills space. */
+            shape: components["schemas"]["ProfileShape"];
+            /** @description Lines and arcs, cutting and other parts told apart. */
+            elements: components["schemas"]["ProfileElement"][];
+            /**
+             * Format: double
+             * @description Length from the tip to the back, mm.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Largest diameter, or twice the largest distance across a flat profile, mm.
+             */
+            girth: number;
+        };
+        /**
+         * @description A line or arc of a profile. Z runs along the axis from the tip towards the machine, R is the radius of a revolved profile or the
+         *     distance across a flat one. An arc is given as in DXF: its bulge is the tangent of a quarter of its angle, positive when it turns
+         *     from Z towards R, 0 for a line. Coming from the tip, a rounding that stands out has a negative bulge.
+         */
+        ProfileElement: {
+            /** @description Part it belongs to. */
+            part: components["schemas"]["ProfilePart"];
+            /**
+             * Format: double
+             * @description Z of its start, mm.
+             */
+            fromZ: number;
+            /**
+             * Format: double
+             * @description R of its start, mm.
+             */
+            fromR: number;
+            /**
+             * Format: double
+             * @description Z of its end, mm.
+             */
+            toZ: number;
+            /**
+             * Format: double
+             * @description R of its end, mm.
+             */
+            toR: number;
+            /**
+             * Format: double
+             * @description Tangent of a quarter of the arc's angle.
+             */
+            bulge: number;
+        };
+        /**
+         * @description Which part of a cutter or an assembly a piece of its profile belongs to.
+         * @enum {unknown}
+         */
+        ProfilePart: "cutting" | "body" | "neck" | "shank" | "extension" | "holder";
+        ProfileRequest: {
+            text: string;
+            /** Format: double */
+            millimetresPerUnit: number;
+            upright: boolean;
+            leftOut: number[];
+            /** Format: double */
+            cuttingUntil: number;
+        };
+        /**
+         * @description How a profile fills space.
+         * @enum {unknown}
+         */
+        ProfileShape: "revolved" | "flat";
+        PublishRequest: {
+            note: null | string;
+        };
+        /**
+         * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
+         * @enum {unknown}
+         */
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass";
+        /** @description A quantity with the units of both systems. */
+        QuantityUnits: {
+            /** @description The quantity. */
+            quantity: components["schemas"]["Quantity"];
+            /** @description Its metric unit, the base unit of the core. */
+            metric: components["schemas"]["ShownUnit"];
+            /** @description Its unit where the inch is used. */
+            inch: components["schemas"]["ShownUnit"];
+        };
+        ReachRequest: {
+            assembly: components["schemas"]["Assembly"];
+            wall: components["schemas"]["Wall"];
+        };
+        ReachView: {
+            touches: components["schemas"]["Touch"][];
+            /** Format: double */
+            margin: number;
+            /** Format: double */
+            leastProjection: null | number;
+            /** Format: double */
+            deepest: number;
+            sentence: components["schemas"]["Sentence"];
+        };
+        Reason: {
+            text: null | string;
+        };
+        /**
+         * @description What can be done to a revision of a record.
+         * @enum {unknown}
+         */
+        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "withdraw";
+        RecordEventView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            act: components["schemas"]["RecordAct"];
+            reason: string;
+        };
+        RecordRevisionView: {
+            /** Format: int32 */
+            number: number;
+            state: components["schemas"]["RecordState"];
+            /** Format: int32 */
+            version: number;
+            situation: components["schemas"]["SituationWords"];
+            numbers: {
+                [key: string]: number;
+            };
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["CalculationResult"];
+            snapshot: components["schemas"]["Situation"];
+            note: string;
+            proposedBy: string;
+            events: components["schemas"]["RecordEventView"][];
+            againstApproved: components["schemas"]["FigureChange"][];
+            /** Format: int32 */
+            approvedBefore: number;
+            moved: components["schemas"]["MovedFooting"][];
+            ifToday: components["schemas"]["FigureChange"][];
+        };
+        /**
+         * @description Where a revision of a record stands.
+         * @enum {unknown}
+         */
+        RecordState: "draft" | "inReview" | "approved" | "withdrawn";
+        RecordSummary: {
+            number: string;
+            /** Format: int32 */
+            revision: number;
+            state: components["schemas"]["RecordState"];
+            situation: components["schemas"]["SituationWords"];
+            proposedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            staleBy: string[];
+            hasApproved: boolean;
+            note: string;
+        };
+        RecordView: {
+            number: string;
+            operation: string;
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            assemblyId: number;
+            /** Format: int32 */
+            machineId: number;
+            revisions: components["schemas"]["RecordRevisionView"][];
+        };
+        ReplacedAssembly: {
+            /** Format: int32 */
+            id: number;
+            number: string;
+            /** Format: int32 */
+            revision: number;
+            faults: components["schemas"]["Fault"][];
+        };
+        RetireRequest: {
+            /** Format: int32 */
+            replacementId: number;
+            assemblies: components["schemas"]["ManySeen"][];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfAssembly: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Assembly"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfCutter: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Cutter"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfHolder: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Holder"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfMachine: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["Machine"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfSpeedChart: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["SpeedChart"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfWorkMaterial: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["WorkMaterial"];
+        };
+        /**
+         * @description What a person may do in the workshop.
+         * @enum {unknown}
+         */
+        Role: "reader" | "engineer" | "approver" | "administrator";
+        /** @enum {unknown} */
+        RowOutcome: "added" | "changed" | "same" | "asked" | "refused";
+        SavedView: {
+            /** Format: int32 */
+            id: number;
+            list: string;
+            name: string;
+            query: string;
+        };
+        SavedViewRequest: {
+            list: string;
+            name: string;
+            query: string;
+        };
+        /** @description A sentence with numbers in it: a template with {0}, {1} … and its measures. */
+        Sentence: {
+            /** @description The words, with {0}, {1} … where measures stand. */
+            template: string;
+            /** @description The measures in order. */
+            measures: components["schemas"]["Measure"][];
+        };
+        SessionView: {
+            name: string;
+            fullName: string;
+            role: components["schemas"]["Role"];
+        };
+        /**
+         * @description What a limit's excess means.
+         * @enum {unknown}
+         */
+        Severity: "info" | "caution" | "stop";
+        /**
+         * @description How a part is held at its back.
+         * @enum {unknown}
+         */
+        ShankForm: "cylindrical" | "square" | "blade" | "arbor" | "modular";
+        SheetOfAssembly: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Assembly"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetOfCutter: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Cutter"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetOfHolder: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Holder"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetOfMachine: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Machine"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetOfSpeedChart: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["SpeedChart"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetOfWorkMaterial: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["WorkMaterial"];
+            looks: components["schemas"]["Looks"];
+        };
+        SheetPreview: {
+            looks: components["schemas"]["Looks"];
+            faults: components["schemas"]["Fault"][];
+        };
+        SheetRevisionOfAssembly: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Assembly"];
+        };
+        SheetRevisionOfCutter: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Cutter"];
+        };
+        SheetRevisionOfHolder: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Holder"];
+        };
+        SheetRevisionOfMachine: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Machine"];
+        };
+        SheetRevisionOfSpeedChart: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["SpeedChart"];
+        };
+        SheetRevisionOfWorkMaterial: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["WorkMaterial"];
+        };
+        /** @description How one unit system shows a quantity. */
+        ShownUnit: {
+            /** @description The unit's sign. */
+            unit: string;
+            /**
+             * Format: double
+             * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.
+             */
+            perBase: number;
+            /**
+             * Format: int32
+             * @description Decimals a shop reads; figures are rounded for show only and never stored rounded.
+             */
+            decimals: number;
+        };
+        SignIn: {
+            name: string;
+            password: string;
+        };
+        /** @description What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from. */
+        Situation: {
+            /** @description The work material. */
+            material: components["schemas"]["RevisedOfWorkMaterial"];
+            /** @description The cutter. */
+            cutter: components["schemas"]["RevisedOfCutter"];
+            /** @description The holder. */
+            holder: components["schemas"]["RevisedOfHolder"];
+            /** @description Extensions between cutter and holder, in the assembly's order. */
+            extensions?: components["schemas"]["RevisedOfHolder"][];
+            /** @description The assembly of them. */
+            assembly: components["schemas"]["RevisedOfAssembly"];
+            /** @description The machine. */
+            machine: components["schemas"]["RevisedOfMachine"];
+            /** @description The speed chart proposals start from. */
+            chart: components["schemas"]["RevisedOfSpeedChart"];
+        };
+        SituationWords: {
+            operation: string;
+            operationName: string;
+            /** Format: int32 */
+            materialId: number;
+            material: string;
+            condition: string;
+            /** Format: double */
+            hardness: number;
+            group: components["schemas"]["MaterialGroup"];
+            /** Format: int32 */
+            assemblyId: number;
+            assembly: string;
+            /** Format: double */
+            diameter: number;
+            /** Format: int32 */
+            teeth: number;
+            /** Format: double */
+            projection: number;
+            holder: string;
+            /** Format: int32 */
+            machineId: number;
+            machine: string;
+        };
+        /** @description A chart: a named set of rows, revised as a whole. */
+        SpeedChart: {
+            /** @description Name of the chart. */
+            name: string;
+            /** @description Its rows. */
+            rows: components["schemas"]["SpeedRow"][];
+        };
+        /**
+         * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
+         *     stated for the row's own width ratio; at another width it is thinned or thickened by geometry.
+         */
+        SpeedRow: {
+            /** @description Cutter family the row is for. */
+            family: components["schemas"]["CutterFamily"];
+            /** @description Cutting material the row is for. */
+            cuttingMaterial: components["schemas"]["CuttingMaterial"];
+            /** @description Sub-group of work material the row is for. */
+            subGroup: string;
+            /** @description Code of the operation the row is for. */
+            operation: string;
+            /**
+             * Format: double
+             * @description Starting cutting speed v_c, m/min, 1 to 3000.
+             */
+            cuttingSpeed: number;
+            /** @description Starting feed per tooth over diameter, rising diameters. */
+            feeds: components["schemas"]["FeedPoint"][];
+            /**
+             * Format: double
+             * @description Starting width of cut over diameter a_e/D, above 0 up to 1; the feeds are stated for it.
+             */
+            widthRatio: number;
+            /**
+             * Format: double
+             * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
+             */
+            depthRatio: number;
+            /** @description Where the row comes from. */
+            source?: string;
+        };
+        /** @description What a spindle gives at one speed. */
+        SpindlePoint: {
+            /**
+             * Format: double
+             * @description Spindle speed, rev/min.
+             */
+            speed: number;
+            /**
+             * Format: double
+             * @description Motor power, continuous, kW.
+             */
+            power: number;
+            /**
+             * Format: double
+             * @description Motor power, short-time, kW.
+             */
+            shortPower: number;
+            /**
+             * Format: double
+             * @description Torque at the spindle nose, continuous, N·m.
+             */
+            torque: number;
+            /**
+             * Format: double
+             * @description Torque at the spindle nose, short-time, N·m.
+             */
+            shortTorque: number;
+        };
+        /** @description A cylinder, a cone or a rounding of a stacked profile, from its front towards the machine. */
+        StackSegment: {
+            /**
+             * Format: double
+             * @description Length along the axis, mm, above 0 up to 500.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Diameter at its front end, mm, 0 to 500.
+             */
+            lowerDiameter: number;
+            /**
+             * Format: double
+             * @description Diameter at its back end, mm, 0 to 500.
+             */
+            upperDiameter: number;
+            /**
+             * Format: double
+             * @description Radius of the rounding, mm: above 0 where it stands out, below 0 where it is hollow, 0 for a straight side.
+             */
+            arcRadius: number;
+            /** @description Whether it cuts; only free profiles of cutters do. */
+            cuts: boolean;
+        };
+        /** @description One symbol with its value, as it goes into a formula. */
+        Term: {
+            symbol: string;
+            /** Format: double */
+            value: number;
+        };
+        /** @description The turret or magazine of a machine: places in a ring, and what each may carry. */
+        ToolStore: {
+            /** @description How tools are kept. */
+            kind?: components["schemas"]["ToolStoreKind"];
+            /**
+             * Format: int32
+             * @description Number of places, 0 to 400.
+             */
+            places?: number;
+            /**
+             * Format: double
+             * @description Largest diameter with tools in both neighbouring places, mm; 0 where nobody has said.
+             */
+            largestDiameter?: number;
+            /**
+             * Format: double
+             * @description Largest diameter with both neighbouring places empty, mm; 0 where nobody has said.
+             */
+            largestAlone?: number;
+            /**
+             * Format: double
+             * @description Largest length to the gauge line, mm; 0 where nobody has said.
+             */
+            largestLength?: number;
+            /**
+             * Format: double
+             * @description Heaviest tool, kg; 0 where nobody has said.
+             */
+            heaviest?: number;
+        };
+        /**
+         * @description How a machine keeps its tools.
+         * @enum {unknown}
+         */
+        ToolStoreKind: "byHand" | "magazine" | "turret";
+        /** @description A place where a part of the assembly comes too near the wall. */
+        Touch: {
+            /** @description Which part. */
+            part: components["schemas"]["ProfilePart"];
+            /**
+             * Format: double
+             * @description Distance from the tip, mm.
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description How much too near, mm.
+             */
+            by: number;
+            /**
+             * Format: double
+             * @description Where it begins, mm from the tip.
+             */
+            fromZ: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm from the tip.
+             */
+            toZ: number;
+        };
+        UsedInAssembly: {
+            /** Format: int32 */
+            id: number;
+            number: string;
+            stockPlace: string;
+            machines: string[];
+            retired: boolean;
+        };
+        Uses: {
+            assemblies: components["schemas"]["UsedInAssembly"][];
+            records: string[];
+            editions: number[];
+            replaces: string[];
+        };
+        /** @description The wall beside a tool that has gone to its depth. */
+        Wall: {
+            /**
+             * Format: double
+             * @description Depth below the upper edge of the wall, mm, above 0.
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description Draft of the wall: how far it leans away from the tool, degrees, 0 to 60.
+             */
+            draft: number;
+            /**
+             * Format: double
+             * @description Air wanted between the tool and the wall, mm, 0 to 20.
+             */
+            clearance: number;
+            /**
+             * Format: double
+             * @description Height of a shoulder that stands above the edge, mm; 0 for none.
+             */
+            shoulderHeight: number;
+            /**
+             * Format: double
+             * @description Distance of the shoulder from the wall's upper edge, mm.
+             */
+            shoulderDistance: number;
+        };
+        Welcome: {
+            demo: boolean;
+            people: components["schemas"]["DemoPerson"][];
+        };
+        /** @description How deep each limit lets a cut be, over the width. */
+        WindowLine: {
+            /** @description The limit. */
+            kind: components["schemas"]["LimitKind"];
+            /** @description Plain words. */
+            name: string;
+            /** @description Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it. */
+            depths: number[];
+        };
+        /** @description A work material in one condition, with its force coefficients. */
+        WorkMaterial: {
+            /** @description Designation of the material, such as 42CrMo4. */
+            name: string;
+            /** @description Condition, such as quenched and tempered. */
+            condition?: string;
+            /** @description ISO 513 group. */
+            group: components["schemas"]["MaterialGroup"];
+            /** @description The shop's sub-group within the ISO group, such as P3; speed charts are kept by it. */
+            subGroup: string;
+            /**
+             * Format: double
+             * @description Brinell hardness HBW, 5 to 750.
+             */
+            hardness?: number;
+            /**
+             * Format: double
+             * @description Tensile strength R_m, MPa, 20 to 3000.
+             */
+            tensileStrength?: number;
+            /**
+             * Format: double
+             * @description Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).
+             */
+            specificCuttingForce: number;
+            /**
+             * Format: double
+             * @description Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).
+             */
+            chipExponent: number;
+            /**
+             * Format: double
+             * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).
+             */
+            radialRatio?: number;
+            /** @description Where the figures come from. */
+            source?: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export type operations = Record<string, never>;

@@ -56,6 +56,10 @@ export const usePicks = <L extends ListName>(list: L, query: Record<string, stri
     enabled,
   });
 
+/** What a picker shows while it waits for the rows of what is typed: nothing that could be taken by mistake. */
+export const pickedFrom = <R>(picks: { data?: ListPage<R> | undefined; isPlaceholderData: boolean }, typed: string): R[] =>
+  typed && picks.isPlaceholderData ? [] : (picks.data?.rows ?? []);
+
 /** One thing of the library by its identity. */
 export const useSheet = <L extends ListName>(list: L, id: number | undefined) =>
   useQuery({

@@ -26,13 +26,14 @@ export function usePreview(
     placeholderData: keepPreviousData,
   });
   const looks = query.data?.looks;
-  const faults = query.data?.faults ?? [];
+  // A new thing may wait for its number until it is saved.
+  const faults = (query.data?.faults ?? []).filter((f) => sheet !== undefined || f.field !== 'number');
   return {
     /** While values are refused, the last good profile stays. */
     profile: looks?.profile.elements.length ? looks.profile : (sheet?.looks.profile ?? NO_PROFILE),
     built: looks?.built ?? sheet?.looks.built ?? undefined,
-    faults: changed || !sheet ? faults : [],
-    sentences: Object.fromEntries((changed || !sheet ? faults : []).map((f) => [f.field, f.sentence])) as Record<string, string>,
+    faults: changed ? faults : [],
+    sentences: Object.fromEntries((changed ? faults : []).map((f) => [f.field, f.sentence])) as Record<string, string>,
     doubts: looks?.doubts ?? [],
     ranges: Object.fromEntries((looks?.ranges ?? []).map((r) => [r.field, r])) as Record<string, Schemas['FieldRange']>,
   };

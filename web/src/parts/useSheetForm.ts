@@ -4,6 +4,8 @@ import { ApiError } from '../api/client';
 import type { Typed } from './NumberField';
 import type { StoredCalls } from './stored';
 
+const FIXED: unknown[] = ['session', 'quantities', 'families', 'operations'];
+
 interface Sheet<T> {
   id: number;
   revision: number;
@@ -50,7 +52,8 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     onSuccess: async (saved) => {
       setBase(undefined);
       setSteps([{ edits: {}, typed: {} }]);
-      await queries.invalidateQueries({ queryKey: [calls.list] });
+      // Whatever rests on it may look different now.
+      await queries.invalidateQueries({ predicate: (q) => !FIXED.includes(q.queryKey[0]) });
       onSaved(saved);
     },
   });

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
-import { cutterWords, useFamilies, useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
+import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
 import type { Situation } from './useCalculation';
 
 interface Choice {
@@ -85,7 +85,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
     ...(text && { q: text }),
   });
   const chosen = useSheet('assemblies', assemblyId).data;
-  const rows = (picks.data?.rows ?? []).map((r) => r.sheet);
+  const rows = pickedFrom(picks, text).map((r) => r.sheet);
   const machine = machines.find((m) => m.id === machineId);
   const material = materials.find((m) => m.id === materialId);
   const able = operations.find((o) => o.code === operation)?.families;
@@ -117,7 +117,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
         label="Assembly"
         value={situation.assemblyId?.toString()}
         onSearch={setText}
-        choices={[...rows, ...(chosen && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
+        choices={[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
           const { cutter, holder, extensions } = a.looks.built!;
           const fits =
             (!machine || holder.interface === machine.definition.interface) &&
@@ -143,7 +143,10 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
             </span>
           )
         }
-        onChoose={(v) => choose('assembly', v)}
+        onChoose={(v) => {
+          setText('');
+          choose('assembly', v);
+        }}
       />
       <span>on</span>
       <Word

@@ -6,12 +6,15 @@ import { useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import {
   cutterWords,
+  pickedFrom,
   useFamilies,
   useMachines,
   usePicks,
   useSheet,
   type Assembly,
   type Built,
+  type CutterSheet,
+  type HolderSheet,
   type Cutter,
   type Family,
   type Holder,
@@ -39,8 +42,8 @@ export function PartPicker(props: {
   const [text, setText] = useState('');
   const picks = usePicks(list, { ...narrow, ...(text && { q: text }) });
   const sheet = useSheet(list, value || undefined);
-  const rows = picks.data?.rows.map((r) => r.sheet) ?? [];
-  const options = [...rows, ...(sheet.data && !rows.some((r) => r.id === value) ? [sheet.data] : [])].map((r) => ({
+  const rows = pickedFrom<{ sheet: CutterSheet | HolderSheet }>(picks, text).map((r) => r.sheet);
+  const options = [...rows, ...(sheet.data && !text && !rows.some((r) => r.id === value) ? [sheet.data] : [])].map((r) => ({
     value: r.id,
     label: partWords(r.definition, (mm) => units.size(mm), families),
   }));

@@ -29,7 +29,7 @@ function List({ list }: { list: ListName }) {
   const mayWork = useMayWork();
   const families = useFamilies().data;
   const [text, setText] = useAddressText('q');
-  const { query, set, filters, clear, address } = useListQuery(text);
+  const { query, set, filters, replace, address } = useListQuery(text);
   const [window, setWindow] = useState<[number, number]>([0, 0]);
   const listing = useListing(list, query, ...window);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
@@ -60,7 +60,14 @@ function List({ list }: { list: ListName }) {
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <SavedViews list={list} address={address} />
+        <SavedViews
+          list={list}
+          address={address}
+          onOpen={(view) => {
+            setText(new URLSearchParams(view).get('q') ?? '');
+            replace(view);
+          }}
+        />
         <span className="grow" />
         <Dropdown
           trigger={['click']}
@@ -121,7 +128,7 @@ function List({ list }: { list: ListName }) {
               size="small"
               onClick={() => {
                 setText('');
-                clear();
+                replace('');
               }}
             >
               Take all filters away

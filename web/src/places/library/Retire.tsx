@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { client, data } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { cutterWords, useFamilies, usePicks, useSheet, type CutterSheet } from '../../parts/shelf';
+import { cutterWords, pickedFrom, useFamilies, usePicks, useSheet, type CutterSheet } from '../../parts/shelf';
 
 /** Takes a cutter out of use, and puts another into its assemblies where that one fits. */
 export function Retire({ sheet }: { sheet: CutterSheet }) {
@@ -71,7 +71,7 @@ export function Retire({ sheet }: { sheet: CutterSheet }) {
             setBy(v);
             setLeft([]);
           }}
-          options={(picks.data?.rows ?? [])
+          options={pickedFrom(picks, text)
             .filter((r) => r.sheet.id !== sheet.id)
             .map((r) => ({
               value: r.sheet.id,

@@ -1,14 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Input, Popover } from 'antd';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { client, data } from '../../api/client';
 import { Problem } from '../../parts/Problem';
 import type { ListName } from '../../parts/shelf';
 
 /** The views of this list that the person keeps: what was typed, the filters and the order, under a name. */
-export function SavedViews({ list, address }: { list: ListName; address: string }) {
-  const navigate = useNavigate();
+export function SavedViews({ list, address, onOpen }: { list: ListName; address: string; onOpen: (query: string) => void }) {
   const queries = useQueryClient();
   const [name, setName] = useState('');
   const [open, setOpen] = useState(false);
@@ -42,7 +40,7 @@ export function SavedViews({ list, address }: { list: ListName; address: string 
                 size="small"
                 onClick={() => {
                   setOpen(false);
-                  void navigate(`/library/${list}?${v.query}`);
+                  onOpen(v.query);
                 }}
               >
                 {v.name}

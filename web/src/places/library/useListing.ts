@@ -27,7 +27,7 @@ export function useListQuery(text: string) {
       { replace: true },
     );
   const filters = Object.entries(query).filter(([key]) => !OWN.includes(key));
-  return { query, set, filters, clear: () => setSearch({}, { replace: true }), address: search.toString() };
+  return { query, set, filters, replace: (address: string) => setSearch(address, { replace: true }), address: search.toString() };
 }
 
 /** The rows of a list between two indexes, fetched a page at a time with the next ones ready; counts come with the first page. */

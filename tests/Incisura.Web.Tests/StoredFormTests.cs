@@ -1,30 +1,11 @@
-using System.Reflection;
-using System.Text.Json;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Data;
 
 namespace Incisura.Web.Tests;
 
-public class ArrowTests
+public class StoredFormTests
 {
-    private static IEnumerable<string> Own(Assembly assembly) => assembly.GetReferencedAssemblies().Select(a => a.Name!).Where(n => n.StartsWith("Incisura.", StringComparison.Ordinal));
-
-    [Fact]
-    public void All_arrows_between_the_projects_point_down()
-    {
-        Assert.Empty(Own(typeof(Cutter).Assembly));
-        Assert.Equal(["Incisura.Core"], Own(typeof(IncisuraDb).Assembly));
-        Assert.Equal(["Incisura.Core"], Own(typeof(Exchange.Dxf.DxfReader).Assembly));
-    }
-
-    [Fact]
-    public void The_core_knows_neither_files_nor_the_web_nor_the_clock()
-    {
-        string[] names = [.. typeof(Cutter).Assembly.GetReferencedAssemblies().Select(a => a.Name!)];
-        Assert.DoesNotContain(names, n => n.Contains("AspNetCore", StringComparison.Ordinal) || n.Contains("EntityFramework", StringComparison.Ordinal) || n.Contains("FileSystem", StringComparison.Ordinal) || n.Contains("Net.Http", StringComparison.Ordinal));
-    }
-
     [Fact]
     public void Cutters_written_before_families_were_described_are_read_as_what_they_mean()
     {
