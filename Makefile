@@ -75,6 +75,7 @@ load: web $(STAMPS)/chromium ## measure the server on loopback
 	command -v wrk >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends wrk; }
 	dotnet build $(HOST) -c Release -v q
 	node bench/load.mjs
+	node bench/library.mjs
 
 clean: ## remove what was built
 	rm -rf $(STAMPS) artifacts web/dist web/node_modules $(HOST)/wwwroot

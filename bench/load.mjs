@@ -1,77 +1,14 @@
 // Measures the built server on loopback with the demo workshop: answers per second and their times with 20 at a time,
 // the first page in a real browser, and the memory of the server. Bounded: 20 seconds of requests, then it stops by itself.
-import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { Agent, request } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
+import { root, startServer } from './server.mjs';
 
-const root = resolve(import.meta.dirname, '..');
 const port = 5096;
-const data = mkdtempSync(join(tmpdir(), 'incisura-load-'));
-const host = `${root}/src/Incisura.Web`;
-const server = spawn(
-  'dotnet',
-  [`${host}/bin/Release/net10.0/Incisura.Web.dll`, '--urls', `http://127.0.0.1:${port}`, '--contentRoot', host],
-  {
-    env: {
-      ...process.env,
-      Incisura__Demo: 'true',
-      Incisura__DemoData: `${root}/demo`,
-      Incisura__Database: join(data, 'incisura.db'),
-      Serilog__MinimumLevel__Default: 'Warning',
-    },
-    stdio: 'ignore',
-  },
-);
-const agent = new Agent({ keepAlive: true, maxSockets: 20 });
-
-function call(method, path, body, cookie) {
-  return new Promise((done, fail) => {
-    const req = request(
-      {
-        port,
-        host: '127.0.0.1',
-        method,
-        path,
-        agent,
-        headers: {
-          ...(body && { 'content-type': 'application/json' }),
-          ...(cookie && { cookie }),
-        },
-      },
-      (res) => {
-        let text = '';
-        res.on('data', (chunk) => (text += chunk));
-        res.on('end', () =>
-          done({
-            status: res.statusCode,
-            text,
-            cookie: res.headers['set-cookie']?.[0]?.split(';')[0],
-          }),
-        );
-      },
-    );
-    req.on('error', fail);
-    req.end(body);
-  });
-}
-
+const { data, cookie, stop, memory } = await startServer(port);
 try {
-  for (let i = 0; ; i++) {
-    if (
-      await call('GET', '/health').then(
-        (r) => r.status === 200,
-        () => false,
-      )
-    )
-      break;
-    if (i > 60) throw new Error('the server did not start');
-    await new Promise((r) => setTimeout(r, 500));
-  }
-  const { cookie } = await call('POST', '/api/v1/session/demo/maren');
-
   const script = join(data, 'calculate.lua');
   writeFileSync(
     script,
@@ -116,9 +53,7 @@ end`,
   }
   await browser.close();
 
-  const status = readFileSync(`/proc/${server.pid}/status`, 'utf8');
-  console.log(`server resident after all this: ${(Number(/VmRSS:\s+(\d+)/.exec(status)[1]) / 1024).toFixed(0)} MB`);
+  console.log(`server resident after all this: ${memory('VmRSS').toFixed(0)} MB`);
 } finally {
-  server.kill();
-  rmSync(data, { recursive: true, force: true });
+  stop();
 }

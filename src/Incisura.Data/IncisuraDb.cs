@@ -61,11 +61,22 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         // Identities of new rows are known only after the first write, so history follows in the same transaction.
         await using IDbContextTransaction? own = Database.CurrentTransaction is null ? await Database.BeginTransactionAsync(cancellationToken) : null;
         int written = await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
-        foreach (IStored s in changed)
-            History.Add(new() { Kind = s.Kind, ObjectId = s.Id, Number = s.Revision, At = s.ChangedAt, By = s.ChangedBy, Json = s.DefinitionJson() });
-        written += await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        foreach (IGrouping<Type, IStored> kind in changed.GroupBy(s => s.GetType()))
+            written += await KeepAsync(kind.Key, [.. kind], cancellationToken);
         if (own is not null) await own.CommitAsync(cancellationToken);
         return written;
+    }
+
+    // A revision is the row as it stands now; the database copies it, so that many rows cost little.
+    private async Task<int> KeepAsync(Type type, List<IStored> rows, CancellationToken cancel)
+    {
+        string table = Model.FindEntityType(type)!.GetTableName()!, ids = "[" + string.Join(',', rows.Select(r => r.Id)) + "]";
+#pragma warning disable EF1002 // The table's name comes from the model.
+        return await Database.ExecuteSqlRawAsync(
+            $"""INSERT INTO "Revisions" ("Kind", "ObjectId", "Number", "At", "By", "Json") SELECT @p0, "Id", "Revision", "ChangedAt", "ChangedBy", "Definition" FROM "{table}" WHERE "Id" IN (SELECT value FROM json_each(@p1))""",
+            [rows[0].Kind, ids],
+            cancel);
+#pragma warning restore EF1002
     }
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)

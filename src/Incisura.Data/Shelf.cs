@@ -14,8 +14,18 @@ namespace Incisura.Data;
 public sealed class ShelfView
 {
     private readonly Lazy<Listings> listings;
+    private Listings? before;
 
-    public ShelfView() => listings = new(() => new Listings(this));
+    public ShelfView(ShelfView? earlier = null)
+    {
+        before = earlier is null ? null : earlier.listings.IsValueCreated ? earlier.listings.Value : earlier.before;
+        listings = new(() =>
+        {
+            Listings made = new(this, before);
+            before = null;
+            return made;
+        });
+    }
 
     public required IReadOnlyDictionary<int, StoredCutter> Cutters { get; init; }
 
@@ -67,17 +77,20 @@ public sealed class ShelfView
 /// <summary>The lists of the library, ready for search.</summary>
 public sealed class Listings
 {
-    internal Listings(ShelfView view)
+    private readonly Dictionary<int, ListedCutter> cutters = [];
+
+    internal Listings(ShelfView view, Listings? before)
     {
         ILookup<int, StoredAssembly> byCutter = view.Assemblies.Values.ToLookup(a => a.CutterId);
         ILookup<int, StoredAssembly> byHolder = view.Assemblies.Values.SelectMany(a => a.Definition.Extensions.Select(e => e.HolderId).Append(a.HolderId).Distinct().Select(h => (h, a))).ToLookup(x => x.h, x => x.a);
         Dictionary<int, IReadOnlyList<string>> machines = view.Assemblies.Values.ToDictionary(a => a.Id, a => (IReadOnlyList<string>)[.. a.Definition.Places.Select(p => view.Machines[p.MachineId].Name).Distinct()]);
-        Cutters = new([.. view.Cutters.Values.Select(c => new ListedCutter(
-            c.Id,
-            c.Definition,
-            [.. byCutter[c.Id].Select(a => a.Name)],
-            [.. byCutter[c.Id].SelectMany(a => machines[a.Id]).Distinct()],
-            byCutter[c.Id].Sum(a => view.Approved.GetValueOrDefault(a.Id))))], CutterListing.Rules);
+        foreach (StoredCutter c in view.Cutters.Values)
+        {
+            ListedCutter listed = new(c.Id, c.Definition, [.. byCutter[c.Id].Select(a => a.Name)], [.. byCutter[c.Id].SelectMany(a => machines[a.Id]).Distinct()], byCutter[c.Id].Sum(a => view.Approved.GetValueOrDefault(a.Id)));
+            cutters[c.Id] = before is not null && before.cutters.TryGetValue(c.Id, out ListedCutter? earlier) && Same(earlier, listed) ? earlier : listed;
+        }
+
+        Cutters = new([.. cutters.Values], CutterListing.Rules, before?.Cutters);
         Holders = new([.. view.Holders.Values.Select(h => new ListedHolder(h.Id, h.Definition, [.. byHolder[h.Id].Select(a => a.Name)]))], HolderListing.Holders);
         Assemblies = new([.. view.Assemblies.Values.Select(a => new ListedAssembly(a.Id, view.Build(a.Definition)!, machines[a.Id], view.Approved.GetValueOrDefault(a.Id)))], HolderListing.Assemblies);
     }
@@ -87,6 +100,10 @@ public sealed class Listings
     public Listing<ListedHolder> Holders { get; }
 
     public Listing<ListedAssembly> Assemblies { get; }
+
+    // The same row, so that what was worked out for it can be taken over.
+    private static bool Same(ListedCutter a, ListedCutter b) =>
+        ReferenceEquals(a.Cutter, b.Cutter) && a.Approved == b.Approved && a.Assemblies.SequenceEqual(b.Assemblies) && a.Machines.SequenceEqual(b.Machines);
 }
 
 /// <summary>Keeps the current <see cref="ShelfView"/>; whoever saves library or shop says what was saved.</summary>
@@ -133,7 +150,7 @@ public sealed class Shelf
         {
             changes++;
             if (kept is null) return;
-            kept = new()
+            kept = new(kept)
             {
                 Cutters = With(kept.Cutters),
                 Holders = With(kept.Holders),
@@ -163,7 +180,7 @@ public sealed class Shelf
         lock (gate)
         {
             if (kept is null) return;
-            kept = new()
+            kept = new(kept)
             {
                 Cutters = kept.Cutters,
                 Holders = kept.Holders,

@@ -23,9 +23,6 @@ public interface IStored
 
     /// <summary>Word for its kind, as footings of records name it.</summary>
     string Kind { get; }
-
-    /// <summary>The definition as JSON, as the revision history keeps it.</summary>
-    string DefinitionJson();
 }
 
 /// <summary>A revisioned thing: its immutable definition from the core, and who made it what it is.</summary>
@@ -52,8 +49,6 @@ public abstract class Stored<T> : IStored
         Definition = definition;
         Name = name;
     }
-
-    public string DefinitionJson() => DefinitionFormat.Write(Definition);
 }
 
 public sealed class StoredCutter : Stored<Cutter>

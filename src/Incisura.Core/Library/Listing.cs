@@ -58,6 +58,7 @@ public sealed record ListAnswer<T>(IReadOnlyList<T> Rows, int Total, int All, IR
 /// kept, so that a question is one pass.
 /// </summary>
 public sealed class Listing<T>
+    where T : class
 {
     // A facet holds its values as bits of one word; what comes after the last shares it.
     private const int MostValues = 64;
@@ -65,6 +66,7 @@ public sealed class Listing<T>
     private readonly ListingRules<T> rules;
     private readonly IReadOnlyList<T> things;
     private readonly SearchFacts[] facts;
+    private readonly string[] numbers;
     private readonly ulong[][] bits;
     private readonly List<string>[] values;
     private readonly Dictionary<string, int[]> orders = [];
@@ -73,10 +75,16 @@ public sealed class Listing<T>
     /// <summary>Prepares a list.</summary>
     /// <param name="things">The things.</param>
     /// <param name="rules">How they are searched.</param>
-    public Listing(IReadOnlyList<T> things, ListingRules<T> rules)
+    /// <param name="before">An earlier list; what was worked out for the very same things is taken over.</param>
+    public Listing(IReadOnlyList<T> things, ListingRules<T> rules, Listing<T>? before = null)
     {
         (this.rules, this.things) = (rules, things);
-        facts = [.. things.Select(rules.Facts)];
+        Dictionary<T, int> worked = new(ReferenceEqualityComparer.Instance);
+        for (int i = 0; before is not null && i < before.things.Count; i++) worked[before.things[i]] = i;
+        facts = new SearchFacts[things.Count];
+        numbers = new string[things.Count];
+        for (int i = 0; i < things.Count; i++)
+            (facts[i], numbers[i]) = worked.TryGetValue(things[i], out int at) ? (before!.facts[at], before.numbers[at]) : (rules.Facts(things[i]), Natural(rules.Number(things[i])));
         values = [.. rules.Facets.Select(_ => new List<string>())];
         bits = [.. rules.Facets.Select(_ => new ulong[things.Count])];
         for (int f = 0; f < rules.Facets.Count; f++)
@@ -152,7 +160,6 @@ public sealed class Listing<T>
         {
             if (orders.TryGetValue(column, out int[]? kept)) return kept;
             int[] order = [.. Enumerable.Range(0, things.Count)];
-            string[] numbers = [.. things.Select(t => Natural(rules.Number(t)))];
             IComparable?[] keys = column.Length == 0 ? [] : [.. things.Select(t => rules.Key(t, column))];
             Array.Sort(order, (a, b) =>
             {

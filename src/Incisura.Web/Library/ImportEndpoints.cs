@@ -100,7 +100,8 @@ public static class ImportEndpoints
         List<IStored> written = new(rows.Count);
         foreach (LookedRow[] chunk in rows.Chunk(Chunk))
         {
-            Dictionary<int, StoredCutter> existing = await db.Cutters.Where(c => chunk.Select(r => r.ExistingId).Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
+            int[] known = [.. chunk.Select(r => r.ExistingId).Where(id => id != 0)];
+            Dictionary<int, StoredCutter> existing = known.Length == 0 ? [] : await db.Cutters.Where(c => known.Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
             foreach (LookedRow row in chunk)
             {
                 StoredCutter stored = existing.GetValueOrDefault(row.ExistingId) ?? new() { Definition = row.Cutter };
