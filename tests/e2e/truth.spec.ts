@@ -49,6 +49,16 @@ test('a body of ten megabytes is refused by its size', async ({ request }) => {
   expect((await answer.json()).detail).toContain('larger than 1 MB');
 });
 
+test('a table that is too large is refused before it is read', async ({ browser }) => {
+  const page = await comeInAs(browser, 'Maren Osk');
+  const answer = await page.request.post('/api/v1/library/cutters/imports?file=huge.csv', {
+    data: Buffer.alloc(33 * 1024 * 1024, 'x'),
+    headers: { 'content-type': 'application/octet-stream' },
+  });
+  expect(answer.status()).toBe(413);
+  expect((await answer.json()).detail).toContain('larger than 32 MB');
+});
+
 test('the main pages can be used by everybody', async ({ browser }) => {
   const page = await comeInAs(browser, 'Tobiah Fenwright');
   for (const path of [

@@ -125,7 +125,7 @@ public static class ReachCheck
         string part = worst.Part switch { ProfilePart.Neck => "The neck", ProfilePart.Body => "The body", ProfilePart.Shank => "The shank", ProfilePart.Extension => "The extension", _ => "The holder" };
         Measure by = new(worst.By, Quantity.Length), at = new(worst.At, Quantity.Length), depth = new(deepest, Quantity.Length);
         if (double.IsNaN(clears))
-            return new(part + " touches by {0}, {1} from the tip. No projection cures it: take a cutter with a longer or thinner neck, or stay within {2}.", by, at, depth);
+            return new(part + $" touches by {{0}}, {{1}} from the tip. No projection cures it: take {(built.Cutter.Described.Shank == Cutters.ShankForm.Blade ? "a blade with a longer reach" : "a cutter with a longer or thinner neck")}, or stay within {{2}}.", by, at, depth);
         double most = built.Joints[0].Most;
         return clears <= most + Fine
             ? new(part + " touches by {0}, {1} from the tip. It clears from a projection of {2}.", by, at, new(clears, Quantity.Length))

@@ -4,6 +4,7 @@ using Incisura.Core.Records;
 using Incisura.Exchange.Dxf;
 using Incisura.Exchange.Tables;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -31,11 +32,10 @@ public sealed class LostRaceException(string message, object current) : Exceptio
 /// <summary>Turns what went wrong into RFC 9457 problem details with a sentence for a person.</summary>
 public sealed partial class ProblemHandler(IProblemDetailsService problems, ILogger<ProblemHandler> logger) : IExceptionHandler
 {
-    private const string TooLarge = "The request is larger than 1 MB; send less at once.";
-
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         ProblemDetails problem = Describe(exception);
+        if (problem.Status == StatusCodes.Status413PayloadTooLarge) problem.Detail = TooLarge(httpContext);
         if (problem.Status == StatusCodes.Status500InternalServerError) LogFailure(exception, httpContext.Request.Path);
         httpContext.Response.StatusCode = problem.Status!.Value;
         return await problems.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem, Exception = exception });
@@ -44,11 +44,13 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
     /// <summary>Gives a sentence to refusals that the framework makes before any code of ours runs.</summary>
     public static void Complete(ProblemDetailsContext context) => context.ProblemDetails.Detail ??= context.ProblemDetails.Status switch
     {
-        413 => TooLarge,
+        413 => TooLarge(context.HttpContext),
         415 => "The request must be JSON, with the content type application/json.",
         429 => "Too many tries; wait a minute and try again.",
         _ => null,
     };
+
+    private static string TooLarge(HttpContext context) => $"The request is larger than {(context.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize ?? 0) / 1048576} MB; send less at once.";
 
     private static ProblemDetails Describe(Exception exception) => exception switch
     {
@@ -63,7 +65,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         SqliteException { SqliteErrorCode: 13 } or DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 13 } } =>
             With(507, "The disk is full", "Nothing was saved: the server's disk is full. Make room and try again; what you typed is still here."),
         SqliteException { SqliteErrorCode: 5 or 6 } => With(503, "Busy", "The database is busy; try again in a moment. Nothing was saved."),
-        BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", TooLarge),
+        BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", "The request is too large; send less at once."),
         BadHttpRequestException { InnerException: JsonException json } => With(400, "Not readable", $"The value at {json.Path ?? "$"} cannot be read; give it in the form the API description names.", ("field", json.Path ?? "$")),
         BadHttpRequestException e => With(e.StatusCode, "Not readable", "The request cannot be read: " + e.Message),
         _ => With(500, "Something failed here", "The server failed and nothing was saved. Try again; if it stays, tell the administrator."),

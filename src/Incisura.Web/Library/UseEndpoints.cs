@@ -4,8 +4,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Library;
 
-/// <summary>An assembly that something is part of.</summary>
-public sealed record UsedInAssembly(int Id, string Number, string StockPlace, IReadOnlyList<string> Machines, bool Retired);
+/// <summary>An assembly that something is part of, and what no longer fits in it since its parts were changed; empty where all fits.</summary>
+public sealed record UsedInAssembly(int Id, string Number, string StockPlace, IReadOnlyList<string> Machines, bool Retired, string Fault);
 
 /// <summary>Where a cutter, holder or assembly is used.</summary>
 /// <param name="Assemblies">Assemblies it is part of.</param>
@@ -32,7 +32,7 @@ public static class UseEndpoints
         List<int> ids = assemblies.ConvertAll(a => a.Id);
         List<string> names = assemblies.ConvertAll(a => a.Name);
         return new(
-            [.. assemblies.Select(a => new UsedInAssembly(a.Id, a.Name, a.Definition.StockPlace, [.. a.Definition.Places.Select(p => $"{view.Machines[p.MachineId].Name} {p.Place}")], a.Definition.Retired))],
+            [.. assemblies.Select(a => new UsedInAssembly(a.Id, a.Name, a.Definition.StockPlace, [.. a.Definition.Places.Select(p => $"{view.Machines[p.MachineId].Name} {p.Place}")], a.Definition.Retired, view.Build(a.Definition)!.Check().Faults is [var first, ..] ? first.Sentence : ""))],
             user.SeesDrafts() ? await db.Records.AsNoTracking().Where(r => ids.Contains(r.AssemblyId)).OrderBy(r => r.Number).Select(r => r.Number).ToListAsync() : [],
             await db.EditionEntries.AsNoTracking().Where(e => names.Contains(e.Assembly)).Select(e => e.EditionNumber).Distinct().OrderBy(n => n).ToListAsync(),
             [.. view.Cutters.Values.Where(c => cutterId != 0 && c.Definition.ReplacedById == cutterId).Select(c => c.Name)]);

@@ -5058,6 +5058,7 @@ export interface components {
             stockPlace: string;
             machines: string[];
             retired: boolean;
+            fault: string;
         };
         Uses: {
             assemblies: components["schemas"]["UsedInAssembly"][];

@@ -28,12 +28,14 @@ export function usePreview(
   const looks = query.data?.looks;
   // A new thing may wait for its number until it is saved.
   const faults = (query.data?.faults ?? []).filter((f) => sheet !== undefined || f.field !== 'number');
+  // What is stored may have stopped fitting when another part was changed, so it is judged too.
+  const shown = changed || sheet ? faults : [];
   return {
     /** While values are refused, the last good profile stays. */
     profile: looks?.profile.elements.length ? looks.profile : (sheet?.looks.profile ?? NO_PROFILE),
     built: looks?.built ?? sheet?.looks.built ?? undefined,
-    faults: changed ? faults : [],
-    sentences: Object.fromEntries((changed ? faults : []).map((f) => [f.field, f.sentence])) as Record<string, string>,
+    faults: shown,
+    sentences: Object.fromEntries(shown.map((f) => [f.field, f.sentence])) as Record<string, string>,
     doubts: looks?.doubts ?? [],
     ranges: Object.fromEntries((looks?.ranges ?? []).map((r) => [r.field, r])) as Record<string, Schemas['FieldRange']>,
   };

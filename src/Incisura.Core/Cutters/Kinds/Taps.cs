@@ -27,9 +27,16 @@ internal static class Taps
         code, name, CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c =>
         {
-            double half = c[ThreadDiameter] / 2, lead = LeadLength(c), core = half - (0.6 * c[Pitch]);
-            double back = Math.Max(lead, c.FluteLength - lead);
-            return new Outline().Line(ProfilePart.Cutting, 0, core).Line(ProfilePart.Cutting, lead, half + (lead * taper)).Line(ProfilePart.Cutting, back, half + (back * taper)).Tail(c);
+            // Every crest of the thread; on the lead they rise from the core to the full diameter.
+            double pitch = c[Pitch], half = c[ThreadDiameter] / 2, lead = LeadLength(c), core = half - (0.6 * pitch);
+            Outline o = new Outline().Line(ProfilePart.Cutting, 0, core);
+            for (double z = 0; z + pitch <= c.FluteLength + 1e-9; z += pitch)
+            {
+                double crest = z + (pitch / 2), full = half + (crest * taper);
+                o.Line(ProfilePart.Cutting, crest, Math.Min(full, core + ((full - core) * crest / lead))).Line(ProfilePart.Cutting, z + pitch, core + ((z + pitch) * taper));
+            }
+
+            return o.Line(ProfilePart.Cutting, c.FluteLength, o.R).Tail(c);
         },
         [
             ThreadDiameter.In(0.8, 120, 10), Pitch.In(0.15, 8, 1.5).Under(ThreadDiameter, 0.4), FluteLength.In(2, 200, 20).Under(UsableLength).Over(Pitch, 3), UsableLength.In(2, 300, 39).Under(OverallLength),

@@ -51,6 +51,7 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
       URL.revokeObjectURL(link.href);
     },
   });
+  const sheets = Math.ceil((ids.length + sheet.used) / Math.max(1, sheet.columns * sheet.rows));
   const scale = 150 / Math.max(sheet.pageWidth, sheet.pageHeight);
   return (
     <section className="card labels" aria-label="Labels">
@@ -94,8 +95,8 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
       </svg>
       <div>
         <p>
-          {ids.length} labels of {units.text(w, 'length')} × {units.text(h, 'length')},{' '}
-          {Math.ceil((ids.length + sheet.used) / Math.max(1, sheet.columns * sheet.rows))} sheets.
+          {ids.length} {ids.length === 1 ? 'label' : 'labels'} of {units.text(w, 'length')} × {units.text(h, 'length')},{' '}
+          {sheets === 1 ? 'one sheet' : `${sheets} sheets`}.
         </p>
         <Problem error={draw.error} />
         <Button type="primary" loading={draw.isPending} onClick={() => draw.mutate()}>

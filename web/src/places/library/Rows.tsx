@@ -10,7 +10,7 @@ import { columnsOf, type Column } from './columns';
 import type { useListing } from './useListing';
 
 const ROW = 46;
-const PICTURE = 250;
+const PICTURE = 230;
 const NUMBER = '96px';
 
 interface Props<L extends ListName> {

@@ -21,6 +21,7 @@ export function UsedIn({ list, id, none }: { list: ListName; id: number | undefi
           <div key={a.id}>
             <Link to={`/library/assemblies/${a.id}`}>{a.number}</Link>{' '}
             <span className="muted">{[a.stockPlace, ...a.machines, ...(a.retired ? ['retired'] : [])].filter(Boolean).join(' · ')}</span>
+            {a.fault && <p className="refusal">No longer fits: {a.fault}</p>}
           </div>
         ))}
       {u && u.records.length > 0 && (
