@@ -22,6 +22,7 @@ function Word({
   onChoose,
   wide,
   onSearch,
+  onOpenChange,
   foot,
 }: {
   label: string;
@@ -31,6 +32,7 @@ function Word({
   wide?: boolean;
   /** Asks the server for what is typed, where there are too many to hold. */
   onSearch?: (text: string) => void;
+  onOpenChange?: (open: boolean) => void;
   foot?: ReactNode;
 }) {
   return (
@@ -47,6 +49,7 @@ function Word({
       options={choices}
       labelRender={({ value: v, label: l }) => choices.find((c) => c.value === v)?.shown ?? l}
       onChange={onChoose}
+      {...(onOpenChange && { onOpenChange })}
       {...(foot && {
         popupRender: (menu: ReactNode) => (
           <>
@@ -78,12 +81,17 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
   const [text, setText] = useState('');
   const { materialId, machineId, operation, assemblyId } = situation;
   // Assemblies that fit operation, machine and material stand first; the others can still be taken and are found out.
-  const picks = usePicks('assemblies', {
-    ...(materialId && { materialId }),
-    ...(machineId && { machineId }),
-    ...(operation && { operation }),
-    ...(text && { q: text }),
-  });
+  const [open, setOpen] = useState(false);
+  const picks = usePicks(
+    'assemblies',
+    {
+      ...(materialId && { materialId }),
+      ...(machineId && { machineId }),
+      ...(operation && { operation }),
+      ...(text && { q: text }),
+    },
+    open,
+  );
   const chosen = useSheet('assemblies', assemblyId).data;
   const rows = pickedFrom(picks, text).map((r) => r.sheet);
   const machine = machines.find((m) => m.id === machineId);
@@ -117,6 +125,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
         label="Assembly"
         value={situation.assemblyId?.toString()}
         onSearch={setText}
+        onOpenChange={setOpen}
         choices={[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
           const { cutter, holder, extensions } = a.looks.built!;
           const fits =

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
+import { FileButton } from '../../parts/FileButton';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { pathOf } from '../../parts/outline';
 import { Problem } from '../../parts/Problem';
@@ -35,23 +36,20 @@ export function DxfPanel({ cuts, onTake }: { cuts: boolean; onTake: (segments: S
   const pixel = (right - left) / 420;
   return (
     <section className="card dxf">
-      <label className="line">
-        Drawing
-        <input
-          type="file"
+      <p>
+        <FileButton
+          words={name ? 'Choose another drawing' : 'Choose a drawing'}
+          label="DXF drawing"
           accept=".dxf"
-          aria-label="DXF drawing"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (!file) return;
+          onFile={(file) => {
             setName(file.name);
             setLeftOut([]);
-            if (file.size > LARGEST) return setRefused(`${file.name} is larger than 4 MB; save the profile alone.`);
-            setRefused('');
-            void file.text().then(setText);
+            setRefused(file.size > LARGEST ? `${file.name} is larger than 4 MB; save the profile alone.` : '');
+            if (file.size <= LARGEST) void file.text().then(setText);
           }}
-        />
-      </label>
+        />{' '}
+        {name}
+      </p>
       <label className="line">
         Drawn in
         <Select

@@ -1,9 +1,9 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Progress, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useQueryClient } from '@tanstack/react-query';
 import { ApiError, client, data, type Schemas } from '../../api/client';
+import { FileButton } from '../../parts/FileButton';
 import { Problem } from '../../parts/Problem';
 import { fieldWords, text as shown } from '../../parts/differences';
 
@@ -77,8 +77,7 @@ export function ImportPage() {
   const counts = view?.counts ?? {};
   const writes = (counts.added ?? 0) + (counts.changed ?? 0) + (counts.asked ?? 0);
   const busy = BUSY.includes(view?.state ?? '');
-  const choose = (file: File | undefined) => {
-    if (!file) return;
+  const choose = (file: File) => {
     if (file.size > LARGEST) {
       setRefused(`${file.name} has ${(file.size / 1048576).toFixed(0)} MB; 32 MB is the most. Split it, or leave columns out.`);
       return;
@@ -101,18 +100,7 @@ export function ImportPage() {
           <h1>Bring in a table of cutters</h1>
         </div>
         <span className="grow" />
-        <label className="file">
-          {view ? 'Choose another file' : 'Choose a CSV or XLSX file'}
-          <input
-            type="file"
-            className="sr"
-            accept=".csv,.txt,.tsv,.xlsx"
-            onChange={(e) => {
-              choose(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        <FileButton words={view ? 'Choose another file' : 'Choose a CSV or XLSX file'} accept=".csv,.txt,.tsv,.xlsx" onFile={choose} />
       </header>
       <Problem error={refused || send.error || job.error || columns.error || apply.error} />
       {!view && !send.isPending && (

@@ -1,11 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
 import { useState } from 'react';
-import { client, data, type Schemas } from '../../api/client';
+import { ApiError, client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import type { Quantity } from '../../parts/units';
 import { Problem } from '../../parts/Problem';
-import { ApiError } from '../../api/client';
 import type { Assembly } from '../../parts/shelf';
 
 const FIELDS: [keyof Schemas['Wall'], string, Quantity][] = [
@@ -72,9 +72,9 @@ export function ReachPanel(props: {
       )}
       {mayTake && result && result.touches.length > 0 && typeof least === 'number' && least <= (most ?? 0) + 1e-9 && (
         <p>
-          <button type="button" className="why" onClick={() => onProjection(Math.ceil(least * 10 - 1e-6) / 10)}>
+          <Button size="small" onClick={() => onProjection(Math.ceil(least * 10 - 1e-6) / 10)}>
             Stand it out {units.text(Math.ceil(least * 10 - 1e-6) / 10, 'length')}
-          </button>
+          </Button>
         </p>
       )}
     </>
