@@ -22,3 +22,25 @@ export function differences(before: object, after: object): { field: string; fro
 /** Words of a field by its path: dimensions.DC is DC. */
 export const fieldWords = (names: Partial<Record<string, string>>, path: string): string =>
   names[path] ?? path.replace(/^(dimensions|picks)\./, '');
+
+const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/**
+ * Edits moved onto a version that somebody else saved meanwhile. Of a record such as the dimensions only the entries that were
+ * changed here go along.
+ */
+export function onto<T extends object>(edits: Partial<T>, base: T, theirs: T): Partial<T> {
+  return Object.fromEntries(
+    Object.entries(edits).map(([key, mine]) => {
+      const [before, other] = [base[key as keyof T], theirs[key as keyof T]];
+      if (!isRecord(mine) || !isRecord(before) || !isRecord(other)) return [key, mine];
+      const merged: Record<string, unknown> = { ...other };
+      for (const entry of new Set([...Object.keys(mine), ...Object.keys(before)])) {
+        if (mine[entry] === before[entry]) continue;
+        if (mine[entry] === undefined) delete merged[entry];
+        else merged[entry] = mine[entry];
+      }
+      return [key, merged];
+    }),
+  ) as Partial<T>;
+}

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../api/client';
+import { onto } from './differences';
 import type { Typed } from './NumberField';
 import type { StoredCalls } from './stored';
 
@@ -115,23 +116,4 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     },
     refused: save.error instanceof ApiError ? save.error.byField : {},
   };
-}
-
-const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
-
-// Of a record such as the dimensions only the entries that were changed here go onto the other version.
-function onto<T extends object>(edits: Partial<T>, base: T, theirs: T): Partial<T> {
-  return Object.fromEntries(
-    Object.entries(edits).map(([key, mine]) => {
-      const [before, other] = [base[key as keyof T], theirs[key as keyof T]];
-      if (!isRecord(mine) || !isRecord(before) || !isRecord(other)) return [key, mine];
-      const merged: Record<string, unknown> = { ...other };
-      for (const entry of new Set([...Object.keys(mine), ...Object.keys(before)])) {
-        if (mine[entry] === before[entry]) continue;
-        if (mine[entry] === undefined) delete merged[entry];
-        else merged[entry] = mine[entry];
-      }
-      return [key, merged];
-    }),
-  ) as Partial<T>;
 }

@@ -38,5 +38,7 @@ export function anchorOf(symbol: string, profile: Profile): [number, number] {
     WF: last((e) => level(e, 'shank')),
   };
   const element = found[symbol] ?? widest ?? all[0];
+  // The widest place is a point; everything else is pointed at in its middle.
+  if (element && element === widest) return [element.toZ, element.toR];
   return element ? middle(element) : [0, 0];
 }
