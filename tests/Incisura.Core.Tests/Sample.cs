@@ -16,7 +16,17 @@ internal static class Sample
         Material = CuttingMaterial.Carbide,
         Dimensions = new Dictionary<string, double>
         {
-            ["DC"] = 12, ["ZEFF"] = 4, ["APMX"] = 25, ["LCF"] = 26, ["LU"] = 26, ["DMM"] = 12, ["OAL"] = 83, ["FHA"] = 38, ["h_min"] = 0.004, ["h_max"] = 0.09, ["a_e/DC"] = 1,
+            ["DC"] = 12,
+            ["ZEFF"] = 4,
+            ["APMX"] = 25,
+            ["LCF"] = 26,
+            ["LU"] = 26,
+            ["DMM"] = 12,
+            ["OAL"] = 83,
+            ["FHA"] = 38,
+            ["h_min"] = 0.004,
+            ["h_max"] = 0.09,
+            ["a_e/DC"] = 1,
         },
         Groups = [MaterialGroup.P],
     };

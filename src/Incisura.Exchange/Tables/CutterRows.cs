@@ -2,8 +2,8 @@ using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
-using Incisura.Core.Materials;
 using Incisura.Core.Library;
+using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Exchange.Tables;

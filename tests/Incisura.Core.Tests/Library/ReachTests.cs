@@ -1,9 +1,9 @@
 using CsCheck;
+using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
-using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Tests.Library;
 
@@ -88,8 +88,20 @@ public class ReachTests
     {
         Holder slim = new()
         {
-            Number = "X-1", Role = HolderRole.Extension, Kind = "slim collet extension", BackForm = ShankForm.Cylindrical, BackSize = 16, BackLength = 60, Takes = ShankForm.Cylindrical, LeastClamping = 2, LargestClamping = 12,
-            LeastGrip = 20, BoreDepth = 60, LargestSpeed = 12000, SeatCompliance = 0, Segments = [new(20, 18, 20), new(60, 16, 16)],
+            Number = "X-1",
+            Role = HolderRole.Extension,
+            Kind = "slim collet extension",
+            BackForm = ShankForm.Cylindrical,
+            BackSize = 16,
+            BackLength = 60,
+            Takes = ShankForm.Cylindrical,
+            LeastClamping = 2,
+            LargestClamping = 12,
+            LeastGrip = 20,
+            BoreDepth = 60,
+            LargestSpeed = 12000,
+            SeatCompliance = 0,
+            Segments = [new(20, 18, 20), new(60, 16, 16)],
         };
         Assert.Empty(slim.Check().Faults);
         Assembly assembly = Sample.Assembly with { Projection = 38, Extensions = [new(2, 90)] };

@@ -30,17 +30,12 @@ const COLOURS: Record<Element['part'], string> = {
 /** The profile turned about its axis, or a flat one given thickness, to be turned with the mouse or the arrow keys. */
 export default function SolidView({ profile, label }: { profile: Profile; label: string }) {
   const host = useRef<HTMLDivElement>(null);
-  const [failed, setFailed] = useState(false);
+  const [possible] = useState(() => document.createElement('canvas').getContext('webgl2') !== null);
 
   useEffect(() => {
-    const element = host.current!;
-    let renderer: WebGLRenderer;
-    try {
-      renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
-    } catch {
-      setFailed(true);
-      return;
-    }
+    const element = host.current;
+    if (!element) return;
+    const renderer = new WebGLRenderer({ antialias: true });
     const scene = new Scene();
     scene.background = new Color('#FAF8F4');
     const solid = solidOf(profile);
@@ -90,7 +85,7 @@ export default function SolidView({ profile, label }: { profile: Profile; label:
     };
   }, [profile]);
 
-  if (failed) return <p className="muted hint">This browser cannot show three dimensions; the drawing beside it has everything.</p>;
+  if (!possible) return <p className="muted hint">This browser cannot show three dimensions; the drawing beside it has everything.</p>;
   return <div ref={host} className="solid" tabIndex={0} role="img" aria-label={`${label} in three dimensions; drag to turn it`} />;
 }
 

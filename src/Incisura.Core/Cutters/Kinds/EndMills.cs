@@ -1,6 +1,6 @@
 using Incisura.Core.Geometry;
-using static Incisura.Core.Cutters.Kinds.Parts;
 using static Incisura.Core.Cutters.Dimension;
+using static Incisura.Core.Cutters.Kinds.Parts;
 
 namespace Incisura.Core.Cutters.Kinds;
 
@@ -12,17 +12,20 @@ internal static class EndMills
     public static Family Square { get; } = new(
         CutterFamily.SquareEndMill, "square end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(0.1, 100, 12), Depth, .. Lengths(12, 26), .. Edge(4, 38)]) { Relations = [Neck] };
+        [CuttingDiameter.In(0.1, 100, 12), Depth, .. Lengths(12, 26), .. Edge(4, 38)])
+    { Relations = [Neck] };
 
     public static Family CornerRadius { get; } = new(
         CutterFamily.CornerRadiusEndMill, "corner-radius end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Tapered(c, c[Dimension.CornerRadius], 0),
-        [CuttingDiameter.In(0.1, 100, 12), Dimension.CornerRadius.In(0.01, 50, 1).Under(CuttingDiameter, 0.5).Under(FluteLength), Depth, .. Lengths(12, 26), .. Edge(4, 38)]) { Relations = [Neck] };
+        [CuttingDiameter.In(0.1, 100, 12), Dimension.CornerRadius.In(0.01, 50, 1).Under(CuttingDiameter, 0.5).Under(FluteLength), Depth, .. Lengths(12, 26), .. Edge(4, 38)])
+    { Relations = [Neck] };
 
     public static Family Ball { get; } = new(
         CutterFamily.BallEndMill, "ball end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Tapered(c, c.CuttingDiameter / 2, 0),
-        [CuttingDiameter.In(0.1, 100, 10).Under(FluteLength, 2), LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(10, 20), .. Edge(2, 30, 0.003, 0.06)]) { Relations = [Neck] };
+        [CuttingDiameter.In(0.1, 100, 10).Under(FluteLength, 2), LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(10, 20), .. Edge(2, 30, 0.003, 0.06)])
+    { Relations = [Neck] };
 
     public static Family Taper { get; } = new(
         CutterFamily.TaperedEndMill, "tapered end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
@@ -62,7 +65,8 @@ internal static class EndMills
         [
             CuttingDiameter.In(16, 500, 50), EdgeAngle.In(10, 90, 45), LargestDepth.In(0.2, 30, 4).Under(OverallLength, 0.5), SeatBore.In(5, 100, 22).Under(HubDiameter),
             HubDiameter.In(10, 450, 40).Under(CuttingDiameter), OverallLength.In(10, 200, 40), .. Edge(5, 0, 0.03, 0.25),
-        ]) { Inserts = true };
+        ])
+    { Inserts = true };
 
     // Widest diameter of the flank of a face mill, at its largest depth.
     private static double Flank(Cutter c) => c.CuttingDiameter + (2 * c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])));

@@ -1,6 +1,6 @@
 using Incisura.Core.Geometry;
-using static Incisura.Core.Cutters.Kinds.Parts;
 using static Incisura.Core.Cutters.Dimension;
+using static Incisura.Core.Cutters.Kinds.Parts;
 
 namespace Incisura.Core.Cutters.Kinds;
 
@@ -56,7 +56,8 @@ internal static class FormMills
     public static Family Engraving { get; } = new(
         CutterFamily.EngravingPoint, "engraving point", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Cone(c, c.CuttingDiameter, c.ShankSize).Tail(c),
-        [CuttingDiameter.In(0.02, 5, 0.2).Under(ShankDiameter, 0.9), PointAngle.In(5, 120, 40), Shank with { Start = 6 }, Overall, .. Edge(1, 0, 0.001, 0.02)]) { Relations = [ConeFits] };
+        [CuttingDiameter.In(0.02, 5, 0.2).Under(ShankDiameter, 0.9), PointAngle.In(5, 120, 40), Shank with { Start = 6 }, Overall, .. Edge(1, 0, 0.001, 0.02)])
+    { Relations = [ConeFits] };
 
     public static Family Thread { get; } = new(
         CutterFamily.ThreadMill, "thread mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter, DrawThread,
@@ -69,7 +70,8 @@ internal static class FormMills
     public static Family Form { get; } = new(
         CutterFamily.FormCutter, "form cutter", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => StackedProfile.Draw(c.Segments, ProfilePart.Shank),
-        [CuttingDiameter.In(0.1, 500, 20), .. Edge(4, 0)]) { FreeProfile = true };
+        [CuttingDiameter.In(0.1, 500, 20), .. Edge(4, 0)])
+    { FreeProfile = true };
 
     private static Relation ConeFits => new(
         PointAngle,

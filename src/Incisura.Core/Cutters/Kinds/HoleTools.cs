@@ -1,6 +1,6 @@
 using Incisura.Core.Geometry;
-using static Incisura.Core.Cutters.Kinds.Parts;
 using static Incisura.Core.Cutters.Dimension;
+using static Incisura.Core.Cutters.Kinds.Parts;
 
 namespace Incisura.Core.Cutters.Kinds;
 
@@ -21,7 +21,8 @@ internal static class HoleTools
     public static Family Flat { get; } = new(
         CutterFamily.FlatDrill, "flat-bottomed drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => Point(c.CuttingDiameter, 180).Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(0.1, 80, 10), .. Lengths(10, 30), .. Lips(2, 30)]) { Relations = [Neck] };
+        [CuttingDiameter.In(0.1, 80, 10), .. Lengths(10, 30), .. Lips(2, 30)])
+    { Relations = [Neck] };
 
     public static Family Step { get; } = new(
         CutterFamily.StepDrill, "step drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
@@ -46,7 +47,8 @@ internal static class HoleTools
         [
             CuttingDiameter.In(10, 120, 24), PointAngle.In(140, 180, 176), FluteLength.In(10, 600, 72).Under(UsableLength).Over(CuttingDiameter), UsableLength.In(10, 650, 80).Under(OverallLength),
             NeckDiameter.In(10, 150, 34), ShankDiameter.In(12, 60, 25), OverallLength.In(40, 900, 136), .. Lips(2, 0),
-        ]) { Inserts = true };
+        ])
+    { Inserts = true };
 
     public static Family Gun { get; } = new(
         CutterFamily.GunDrill, "deep-hole drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
@@ -61,7 +63,8 @@ internal static class HoleTools
         CutterFamily.Reamer, "reamer", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => new Outline().Line(ProfilePart.Cutting, 0, (c.CuttingDiameter / 2) - Bevel(c)).Line(ProfilePart.Cutting, Bevel(c), c.CuttingDiameter / 2)
             .Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(0.5, 120, 10), .. Lengths(10, 30), .. Lips(6, 0)]) { Relations = [Neck] };
+        [CuttingDiameter.In(0.5, 120, 10), .. Lengths(10, 30), .. Lips(6, 0)])
+    { Relations = [Neck] };
 
     public static Family Counterbore { get; } = new(
         CutterFamily.Counterbore, "counterbore", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
@@ -70,7 +73,8 @@ internal static class HoleTools
         [
             CuttingDiameter.In(2, 120, 18), PilotDiameter.In(0.5, 100, 11).Under(CuttingDiameter, 0.95), PilotLength.In(0.5, 80, 10), FluteLength.In(1, 200, 24).Under(OverallLength, 0.8),
             ShankDiameter.In(2, 60, 12.5), OverallLength.In(20, 400, 100), .. Lips(3, 15),
-        ]) { Relations = [Room(OverallLength, c => c[PilotLength] + c.FluteLength < c.OverallLength, "Pilot and flutes are longer than the tool; make it longer.")] };
+        ])
+    { Relations = [Room(OverallLength, c => c[PilotLength] + c.FluteLength < c.OverallLength, "Pilot and flutes are longer than the tool; make it longer.")] };
 
     public static Family Countersink { get; } = new(
         CutterFamily.Countersink, "countersink", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
@@ -105,5 +109,6 @@ internal static class HoleTools
         [
             CuttingDiameter.In(3, 400, size).Over(LeastDiameter).Under(LargestDiameter), LeastDiameter.In(3, 400, size * 0.9), LargestDiameter.In(3, 420, size * 1.25).Over(LeastDiameter),
             BodyDiameter.In(2, 390, size * 0.8).Under(LeastDiameter), CornerRadius.In(0.05, 2.4, 0.4), UsableLength.In(5, 600, 3 * size).Under(OverallLength), ShankDiameter.In(3, 100, Math.Round(size * 0.8)), OverallLength.In(10, 800, (3 * size) + 50), .. Lips(teeth, 0),
-        ]) { Inserts = true };
+        ])
+    { Inserts = true };
 }

@@ -1,7 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Geometry;
-using static Incisura.Core.Cutters.Kinds.Parts;
 using static Incisura.Core.Cutters.Dimension;
+using static Incisura.Core.Cutters.Kinds.Parts;
 
 namespace Incisura.Core.Cutters.Kinds;
 

@@ -1,7 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Geometry;
-using static Incisura.Core.Cutters.Kinds.Parts;
 using static Incisura.Core.Cutters.Dimension;
+using static Incisura.Core.Cutters.Kinds.Parts;
 
 namespace Incisura.Core.Cutters.Kinds;
 
@@ -11,7 +11,13 @@ internal static class TurningTools
     // Corners of an insert by its shape letter (ISO 1832), from the nose round.
     private static readonly Dictionary<string, double[]> Corners = new()
     {
-        ["C"] = [80, 100, 80, 100], ["D"] = [55, 125, 55, 125], ["V"] = [35, 145, 35, 145], ["S"] = [90, 90, 90, 90], ["T"] = [60, 60, 60], ["W"] = [80, 160, 80, 160, 80, 160], ["R"] = [],
+        ["C"] = [80, 100, 80, 100],
+        ["D"] = [55, 125, 55, 125],
+        ["V"] = [35, 145, 35, 145],
+        ["S"] = [90, 90, 90, 90],
+        ["T"] = [60, 60, 60],
+        ["W"] = [80, 160, 80, 160, 80, 160],
+        ["R"] = [],
     };
 
     private static readonly OptionDescription Shape = Pick(
@@ -21,13 +27,15 @@ internal static class TurningTools
         CutterFamily.OutsideTurningTool, "outside turning tool", CutterUse.Turning, ShankForm.Square, ShankHeight, DrawOutside,
         [
             ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 36).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. Insert(12.7, 95),
-        ]) { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
+        ])
+    { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
 
     public static Family Inside { get; } = new(
         CutterFamily.InsideTurningTool, "turning boring bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter, DrawInside,
         [
             ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter), FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8), OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
-        ]) { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
+        ])
+    { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
 
     public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
 
@@ -44,7 +52,8 @@ internal static class TurningTools
         [
             ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150),
             InscribedCircle.In(4, 30, 9.525), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 60, 60), Teeth.In(1, 4, 1),
-        ]) { CalledBy = ShankHeight.Symbol, Inserts = true };
+        ])
+    { CalledBy = ShankHeight.Symbol, Inserts = true };
 
     private static Relation HeadRoom => Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
 
@@ -71,7 +80,8 @@ internal static class TurningTools
         [
             CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), GreatestWork.In(1, 400, work), BladeWidth.In(0.3, 19, width * 0.8).Under(CuttingWidth), ShankHeight.In(8, 60, 32), ShankWidth.In(1, 60, 8).Over(BladeWidth),
             CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150), LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
-        ]) { CalledBy = CuttingWidth.Symbol, Inserts = true };
+        ])
+    { CalledBy = CuttingWidth.Symbol, Inserts = true };
 
     private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, across * 0.2, back));
 
