@@ -149,27 +149,7 @@ public sealed class Shelf
         lock (gate)
         {
             changes++;
-            if (kept is null) return;
-            kept = new(kept)
-            {
-                Cutters = With(kept.Cutters),
-                Holders = With(kept.Holders),
-                Assemblies = With(kept.Assemblies),
-                Materials = With(kept.Materials),
-                Machines = With(kept.Machines),
-                Charts = With(kept.Charts),
-                Approved = kept.Approved,
-            };
-        }
-
-        IReadOnlyDictionary<int, T> With<T>(IReadOnlyDictionary<int, T> before)
-            where T : class, IStored
-        {
-            List<T> own = [.. saved.OfType<T>().Where(s => !before.TryGetValue(s.Id, out T? b) || b.Revision < s.Revision)];
-            if (own.Count == 0) return before;
-            Dictionary<int, T> after = new(before);
-            foreach (T s in own) after[s.Id] = s;
-            return after;
+            if (kept is not null) kept = Next(kept, saved, kept.Approved);
         }
     }
 
@@ -179,17 +159,31 @@ public sealed class Shelf
         IReadOnlyDictionary<int, int> approved = await ApprovedAsync(db);
         lock (gate)
         {
-            if (kept is null) return;
-            kept = new(kept)
-            {
-                Cutters = kept.Cutters,
-                Holders = kept.Holders,
-                Assemblies = kept.Assemblies,
-                Materials = kept.Materials,
-                Machines = kept.Machines,
-                Charts = kept.Charts,
-                Approved = approved,
-            };
+            if (kept is not null) kept = Next(kept, [], approved);
+        }
+    }
+
+    private static ShelfView Next(ShelfView kept, IReadOnlyCollection<IStored> saved, IReadOnlyDictionary<int, int> approved)
+    {
+        return new(kept)
+        {
+            Cutters = With(kept.Cutters),
+            Holders = With(kept.Holders),
+            Assemblies = With(kept.Assemblies),
+            Materials = With(kept.Materials),
+            Machines = With(kept.Machines),
+            Charts = With(kept.Charts),
+            Approved = approved,
+        };
+
+        IReadOnlyDictionary<int, T> With<T>(IReadOnlyDictionary<int, T> before)
+            where T : class, IStored
+        {
+            List<T> own = [.. saved.OfType<T>().Where(s => !before.TryGetValue(s.Id, out T? b) || b.Revision < s.Revision)];
+            if (own.Count == 0) return before;
+            Dictionary<int, T> after = new(before);
+            foreach (T s in own) after[s.Id] = s;
+            return after;
         }
     }
 

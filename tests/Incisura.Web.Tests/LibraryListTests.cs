@@ -171,5 +171,7 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
         double least = touches["leastProjection"].GetDouble();
         Assert.Empty((await maren.PostAsync("/library/assemblies/reach", Ask(least, 44)))["touches"].EnumerateArray());
         (await maren.PostAsync("/library/assemblies/reach", Ask(40, -3))).Expect(HttpStatusCode.UnprocessableEntity);
+        JsonElement turning = Rows(await maren.GetAsync("/library/assemblies?q=A-3001"))[0].GetProperty("sheet").GetProperty("definition");
+        Assert.Equal(["cutterId"], (await maren.PostAsync("/library/assemblies/reach", new { assembly = turning, wall = new { depth = 5 } })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 }

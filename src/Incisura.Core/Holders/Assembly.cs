@@ -1,8 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Cutters;
-using Incisura.Core.Geometry;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Holders;
 
 /// <summary>An extension or sleeve in an assembly.</summary>
@@ -53,7 +48,4 @@ public sealed record Assembly
 
     /// <summary>Whether it was taken apart or put out of use.</summary>
     public bool Retired { get; init; }
-
-    /// <summary>Length of shank inside the part behind the cutter, mm.</summary>
-    public double GripOf(Cutter cutter) => cutter.OverallLength - Projection;
 }

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
@@ -55,16 +56,15 @@ public static class ReachCheck
 {
     private const double Fine = 1e-9;
 
-    /// <summary>Checks an assembly beside a wall; both are taken as checked.</summary>
+    /// <summary>Whether the question makes sense: a tool that turns, or a blade, which has both its sides alike.</summary>
+    public static bool Applies(BuiltAssembly built) => built.Cutter.Described is { Use: not CutterUse.Turning } or { Shank: ShankForm.Blade };
+
+    /// <summary>Checks an assembly beside a wall; both are taken as checked, and the question must apply.</summary>
     public static ReachResult Solve(BuiltAssembly built, in Wall wall)
     {
         Profile profile = built.Profile();
-        double edge = profile.CuttingDiameterAt(double.MaxValue) / 2, tan = Math.Tan(double.DegreesToRadians(wall.Draft));
         double projection = built.Definition.Projection;
-        Zone[] zones = wall.ShoulderHeight > 0
-            ? [new(0, wall.Depth, edge - wall.Clearance, tan), new(wall.Depth, wall.Depth + wall.ShoulderHeight, edge + (wall.Depth * tan) + wall.ShoulderDistance - wall.Clearance, 0)]
-            : [new(0, wall.Depth, edge - wall.Clearance, tan)];
-
+        Zone[] zones = Zones(profile, wall);
         Dictionary<ProfilePart, Touch> worst = [];
         double margin = double.PositiveInfinity, least = 0;
         bool fixedTouches = false;
@@ -89,33 +89,41 @@ public static class ReachCheck
 
         double clears = fixedTouches ? double.NaN : Math.Max(least, built.Joints[0].Least);
         IReadOnlyList<Touch> touches = [.. worst.Values.OrderByDescending(t => t.By)];
-        double deepest = touches.Count == 0 ? wall.Depth : Deepest(built, wall);
+        double deepest = touches.Count == 0 ? wall.Depth : Deepest(profile, wall);
         return new(touches, double.IsFinite(margin) ? margin : wall.Clearance, clears, deepest, Words(built, touches, clears, deepest, wall));
     }
 
     // Halving finds the deepest wall that clears: a wall that clears at a depth clears at every lesser one.
-    private static double Deepest(BuiltAssembly built, Wall wall)
+    private static double Deepest(Profile profile, Wall wall)
     {
         double low = 0, high = wall.Depth;
         for (int i = 0; i < 24; i++)
         {
             double middle = (low + high) / 2;
-            if (Clears(built, wall with { Depth = middle, ShoulderHeight = wall.ShoulderHeight })) low = middle;
+            if (Clears(profile, wall with { Depth = middle })) low = middle;
             else high = middle;
         }
 
         return Math.Floor((low * 100) + 0.001) / 100;
     }
 
-    private static bool Clears(BuiltAssembly built, in Wall wall)
+    private static bool Clears(Profile profile, in Wall wall)
     {
-        Profile profile = built.Profile();
-        double edge = profile.CuttingDiameterAt(double.MaxValue) / 2, tan = Math.Tan(double.DegreesToRadians(wall.Draft));
-        Zone lower = new(0, wall.Depth, edge - wall.Clearance, tan);
-        Zone upper = new(wall.Depth, wall.Depth + wall.ShoulderHeight, edge + (wall.Depth * tan) + wall.ShoulderDistance - wall.Clearance, 0);
+        Zone[] zones = Zones(profile, wall);
         foreach ((_, double z0, double r0, double z1, double r1) in Chords(profile))
-            if (lower.Worst(z0, r0, z1, r1) is { By: > Fine } || upper.Worst(z0, r0, z1, r1) is { By: > Fine }) return false;
+            foreach (Zone zone in zones)
+                if (zone.Worst(z0, r0, z1, r1) is { By: > Fine }) return false;
         return true;
+    }
+
+    // The wall from where the cutting part is widest, and the shoulder above its edge where there is one.
+    private static Zone[] Zones(Profile profile, in Wall wall)
+    {
+        double edge = profile.CuttingDiameterAt(double.MaxValue) / 2, tan = Math.Tan(double.DegreesToRadians(wall.Draft));
+        Zone beside = new(0, wall.Depth, edge - wall.Clearance, tan);
+        return wall.ShoulderHeight > 0
+            ? [beside, new(wall.Depth, wall.Depth + wall.ShoulderHeight, edge + (wall.Depth * tan) + wall.ShoulderDistance - wall.Clearance, 0)]
+            : [beside];
     }
 
     private static Sentence Words(BuiltAssembly built, IReadOnlyList<Touch> touches, double clears, double deepest, in Wall wall)
@@ -125,7 +133,7 @@ public static class ReachCheck
         string part = worst.Part switch { ProfilePart.Neck => "The neck", ProfilePart.Body => "The body", ProfilePart.Shank => "The shank", ProfilePart.Extension => "The extension", _ => "The holder" };
         Measure by = new(worst.By, Quantity.Length), at = new(worst.At, Quantity.Length), depth = new(deepest, Quantity.Length);
         if (double.IsNaN(clears))
-            return new(part + $" touches by {{0}}, {{1}} from the tip. No projection cures it: take {(built.Cutter.Described.Shank == Cutters.ShankForm.Blade ? "a blade with a longer reach" : "a cutter with a longer or thinner neck")}, or stay within {{2}}.", by, at, depth);
+            return new(part + $" touches by {{0}}, {{1}} from the tip. No projection cures it: take {(built.Cutter.Described.Shank == ShankForm.Blade ? "a blade with a longer reach" : "a cutter with a longer or thinner neck")}, or stay within {{2}}.", by, at, depth);
         double most = built.Joints[0].Most;
         return clears <= most + Fine
             ? new(part + " touches by {0}, {1} from the tip. It clears from a projection of {2}.", by, at, new(clears, Quantity.Length))

@@ -40,7 +40,9 @@ public static class LibraryEndpoints
             ShelfView view = await shelf.ViewAsync(db);
             request.Wall.Check().ThrowIfAny();
             CheckAssembly(request.Assembly with { Number = request.Assembly.Number is { Length: > 0 } n ? n : "-", Places = [] }, view, 0).ThrowIfAny();
-            ReachResult r = ReachCheck.Solve(view.Build(request.Assembly)!, request.Wall);
+            BuiltAssembly built = view.Build(request.Assembly)!;
+            new InputCheck().Holds(ReachCheck.Applies(built), "cutterId", double.NaN, "Reach beside a wall is worked out for tools that turn and for blades; this is another turning tool.").ThrowIfAny();
+            ReachResult r = ReachCheck.Solve(built, request.Wall);
             return new ReachView(r.Touches, r.Margin, double.IsFinite(r.LeastProjection) ? r.LeastProjection : null, r.Deepest, r.Sentence);
         }).WithTags("assemblies");
         library.MapLists();

@@ -67,6 +67,8 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
   const built = chosen ? preview.built : undefined;
   const sound = built !== undefined && preview.faults.every((f) => f.field === 'number' || f.field.startsWith('places'));
   const reach = useReach(assembly, sound);
+  // Other turning tools have no wall beside them that they work along.
+  const reaches = preview.profile.shape === 'revolved' || built?.cutter.dimensions?.CDX !== undefined;
   const joint = built?.joints[0];
   const asked = reach.asked && reach.answer.data && !reach.answer.isError ? reach.answer.data : undefined;
 
@@ -169,12 +171,14 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
           {sheet && <History kind="assemblies" id={sheet.id} revision={sheet.revision} names={NAMES} />}
         </section>
         <section>
-          <ReachPanel
-            reach={reach}
-            mayTake={mayWork}
-            most={joint?.most}
-            onProjection={(mm) => form.set('projection', mm, { text: units.editable(mm, 'length'), system: units.system, base: mm })}
-          />
+          {reaches && (
+            <ReachPanel
+              reach={reach}
+              mayTake={mayWork}
+              most={joint?.most}
+              onProjection={(mm) => form.set('projection', mm, { text: units.editable(mm, 'length'), system: units.system, base: mm })}
+            />
+          )}
           <h2>Where to find it</h2>
           <label className="line">
             Shop number
