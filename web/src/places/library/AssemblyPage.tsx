@@ -1,4 +1,4 @@
-import { Button, Checkbox, Dropdown, Input, InputNumber } from 'antd';
+import { Button, Checkbox, Input, InputNumber } from 'antd';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
@@ -11,6 +11,7 @@ import { AssemblyDrawing } from './AssemblyDrawing';
 import { Extensions, PartPicker, Places } from './AssemblyParts';
 import { History } from './History';
 import { ReachPanel, useReach } from './ReachPanel';
+import { More } from './More';
 import { SolidPanel } from './SolidPanel';
 import { UsedIn } from './UsedIn';
 
@@ -84,17 +85,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
         sheet && (
           <>
             {mayWork && <Button onClick={() => void navigate(`/calculate?assembly=${sheet.id}`)}>Calculate with it</Button>}
-            <Dropdown
-              trigger={['click']}
-              menu={{
-                items: [
-                  { key: 'svg', label: <a href={`/api/v1/library/assemblies/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
-                  { key: 'dxf', label: <a href={`/api/v1/library/assemblies/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
-                ],
-              }}
-            >
-              <Button>More</Button>
-            </Dropdown>
+            <More list="assemblies" id={sheet.id} />
           </>
         )
       }

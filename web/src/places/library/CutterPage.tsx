@@ -1,4 +1,4 @@
-import { Button, Dropdown, InputNumber } from 'antd';
+import { Button, InputNumber } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
@@ -13,6 +13,7 @@ import { CutterWords } from './CutterWords';
 import { History } from './History';
 import { Retire } from './Retire';
 import { SegmentEditor } from './SegmentEditor';
+import { More } from './More';
 import { SolidPanel } from './SolidPanel';
 import { UsedIn } from './UsedIn';
 
@@ -125,19 +126,7 @@ function Editor(props: {
             {mayWork && !cutter.retired && (
               <Button onClick={() => void navigate(`/library/assemblies/new?cutter=${sheet.id}`)}>Put it in a holder</Button>
             )}
-            <Dropdown
-              trigger={['click']}
-              menu={{
-                items: [
-                  ...(mayWork ? [{ key: 'copy', label: 'Copy with differences' }] : []),
-                  { key: 'svg', label: <a href={`/api/v1/library/cutters/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
-                  { key: 'dxf', label: <a href={`/api/v1/library/cutters/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
-                ],
-                onClick: ({ key }) => key === 'copy' && void navigate(`/library/cutters/new?like=${sheet.id}`),
-              }}
-            >
-              <Button>More</Button>
-            </Dropdown>
+            <More list="cutters" id={sheet.id} copies />
           </>
         )
       }

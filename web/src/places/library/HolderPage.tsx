@@ -1,4 +1,4 @@
-import { Button, Checkbox, Dropdown, Select } from 'antd';
+import { Checkbox, Select } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
@@ -12,6 +12,7 @@ import { usePreview } from '../../parts/usePreview';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { History } from './History';
 import { SegmentEditor } from './SegmentEditor';
+import { More } from './More';
 import { SolidPanel } from './SolidPanel';
 import { UsedIn } from './UsedIn';
 
@@ -132,23 +133,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
       form={form}
       fields={[...GRIPS, ...RUNS, ...BACK].map(([key]) => key).concat('segments', 'number', 'kind', 'interface')}
       names={NAMES}
-      extra={
-        sheet && (
-          <Dropdown
-            trigger={['click']}
-            menu={{
-              items: [
-                ...(mayWork ? [{ key: 'copy', label: 'Copy with differences' }] : []),
-                { key: 'svg', label: <a href={`/api/v1/library/holders/${sheet.id}/drawing.svg`}>Drawing as SVG</a> },
-                { key: 'dxf', label: <a href={`/api/v1/library/holders/${sheet.id}/drawing.dxf`}>Profile as DXF</a> },
-              ],
-              onClick: ({ key }) => key === 'copy' && void navigate(`/library/holders/new?like=${sheet.id}`),
-            }}
-          >
-            <Button>More</Button>
-          </Dropdown>
-        )
-      }
+      extra={sheet && <More list="holders" id={sheet.id} copies />}
     >
       <div className="columns">
         <section className="wide">
