@@ -96,6 +96,10 @@ test('many are changed at once after a look, and one undo takes it back', async 
   await maren.getByRole('button', { name: 'Undo all of it' }).click();
   await expect(maren.getByText('Taken back in 5.')).toBeVisible();
   await expect(maren.getByText('carbide, TiAlSiN')).toHaveCount(0);
+  await maren.getByRole('button', { name: 'Labels' }).click();
+  const labels = maren.waitForEvent('download');
+  await maren.getByRole('button', { name: 'Make the PDF' }).click();
+  expect((await labels).suggestedFilename()).toBe('labels.pdf');
 });
 
 test('a list is searched, narrowed, kept as a view and walked through to its end', async ({ browser }) => {

@@ -93,7 +93,8 @@ public static class ReachCheck
         return new(touches, double.IsFinite(margin) ? margin : wall.Clearance, clears, deepest, Words(built, touches, clears, deepest, wall));
     }
 
-    // Halving finds the deepest wall that clears: a wall that clears at a depth clears at every lesser one.
+    // Halving towards the deepest wall that clears. Beside a plain wall every lesser depth clears too; with a shoulder on a leaning
+    // wall there may be a deeper one, but what is found clears.
     private static double Deepest(Profile profile, Wall wall)
     {
         double low = 0, high = wall.Depth;

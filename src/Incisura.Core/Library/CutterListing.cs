@@ -89,6 +89,7 @@ public static class CutterListing
         _ => Dimension.Find(column) is { } d ? c.Cutter[d] : null,
     };
 
-    private static string Code<TEnum>(TEnum value)
+    /// <summary>A value of an enumeration as the wire writes it.</summary>
+    internal static string Code<TEnum>(TEnum value)
         where TEnum : struct, Enum => char.ToLowerInvariant(value.ToString()[0]) + value.ToString()[1..];
 }

@@ -29,7 +29,7 @@ public static class HolderListing
             Sizes = h.Holder.LeastClamping == h.Holder.LargestClamping ? [h.Holder.LargestClamping] : [.. WholeSizes(h.Holder)],
         },
         [
-            new("role", h => [char.ToLowerInvariant(h.Holder.Role.ToString()[0]) + h.Holder.Role.ToString()[1..]]),
+            new("role", h => [CutterListing.Code(h.Holder.Role)]),
             new("kind", h => [h.Holder.Kind]),
             new("interface", h => h.Holder.Interface.Length > 0 ? [h.Holder.Interface] : []),
             new("use", h => [h.Assemblies.Count > 0 ? "assembled" : "loose"]),

@@ -38,10 +38,13 @@ public static partial class CutterColumns
         ColumnMeaning[] meanings = new ColumnMeaning[headings.Count];
         for (int i = 0; i < meanings.Length; i++)
         {
-            string? code = Synonyms.GetValueOrDefault(Fold(UnitAtEnd().Replace(headings[i], ""))) ?? Synonyms.GetValueOrDefault(Fold(headings[i]));
-            bool own = UnitAtEnd().Match(headings[i]) is { Success: true } unit && unit.Groups["unit"].Value.ToLowerInvariant() is "in" or "inch" or "\"" or "″";
-            bool metric = UnitAtEnd().Match(headings[i]) is { Success: true } mm && mm.Groups["unit"].Value.Equals("mm", StringComparison.OrdinalIgnoreCase);
-            meanings[i] = code is not null && taken.Add(code) ? new(code, own || (inch && !metric)) : new("", inch && !metric);
+            Match unit = UnitAtEnd().Match(headings[i]);
+            string name = unit.Success ? headings[i][..unit.Index] : headings[i];
+            string? code = Synonyms.GetValueOrDefault(Fold(name)) ?? Synonyms.GetValueOrDefault(Fold(headings[i]));
+
+            // A unit in the heading counts before the one that is said for the whole table.
+            bool inches = unit.Groups["unit"].Value.ToLowerInvariant() switch { "in" or "inch" or "\"" or "″" => true, "mm" => false, _ => inch };
+            meanings[i] = code is not null && taken.Add(code) ? new(code, inches) : new("", inches);
         }
 
         return meanings;

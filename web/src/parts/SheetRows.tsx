@@ -1,4 +1,4 @@
-import { Input } from 'antd';
+import { Checkbox, Input } from 'antd';
 import { useMayWork } from '../app/session';
 import { NumberField, type Typed } from './NumberField';
 import type { Quantity } from './units';
@@ -57,4 +57,18 @@ export function WordRows<T>(props: {
       {refused[key] && <p className="refusal">{refused[key]}</p>}
     </div>
   ));
+}
+
+/** A yes or no of a stored thing: what it is about, and the words it stands for. */
+export function CheckRow<T>(props: { form: Pick<Form<T>, 'definition' | 'set'>; field: keyof T & string; about: string; words: string }) {
+  const { form, field, about, words } = props;
+  const mayWork = useMayWork();
+  return (
+    <div className="line">
+      {about}
+      <Checkbox checked={Boolean(form.definition[field])} disabled={!mayWork} onChange={(e) => form.set(field, e.target.checked as never)}>
+        {words}
+      </Checkbox>
+    </div>
+  );
 }

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { client, data, type Schemas } from '../api/client';
 
 export type Cutter = Schemas['Cutter'];
@@ -17,6 +17,14 @@ export const useOperations = () =>
   useQuery({ queryKey: ['operations'], queryFn: () => data(client.GET('/api/v1/operations')), staleTime: Infinity });
 export const useFamilies = () =>
   useQuery({ queryKey: ['families'], queryFn: () => data(client.GET('/api/v1/library/families')), staleTime: Infinity });
+
+const FIXED: unknown[] = ['session', 'quantities', 'families', 'operations'];
+
+/** Fetches anew what may look different after something was saved: lists, assemblies of a changed part, previews, records. */
+export function useShelfChanged(): () => Promise<void> {
+  const queries = useQueryClient();
+  return () => queries.invalidateQueries({ predicate: (q) => !FIXED.includes(q.queryKey[0]) });
+}
 
 export type ListName = 'cutters' | 'holders' | 'assemblies';
 export interface Row {

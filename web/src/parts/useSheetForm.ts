@@ -1,11 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../api/client';
 import { onto } from './differences';
 import type { Typed } from './NumberField';
+import { useShelfChanged } from './shelf';
 import type { StoredCalls } from './stored';
-
-const FIXED: unknown[] = ['session', 'quantities', 'families', 'operations'];
 
 interface Sheet<T> {
   id: number;
@@ -22,7 +21,7 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
   onSaved: (sheet: S) => void;
 }) {
   const { sheet, blank, calls, onSaved } = options;
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const [steps, setSteps] = useState<{ edits: Partial<T>; typed: Record<string, Typed> }[]>([{ edits: {}, typed: {} }]);
   const [lastKey, setLastKey] = useState('');
   const [base, setBase] = useState<S | undefined>(undefined);
@@ -53,8 +52,7 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
     onSuccess: async (saved) => {
       setBase(undefined);
       setSteps([{ edits: {}, typed: {} }]);
-      // Whatever rests on it may look different now.
-      await queries.invalidateQueries({ predicate: (q) => !FIXED.includes(q.queryKey[0]) });
+      await shelfChanged();
       onSaved(saved);
     },
   });

@@ -1,8 +1,9 @@
-import { Button, Checkbox, Input, InputNumber } from 'antd';
+import { Button, Input, InputNumber } from 'antd';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
+import { CheckRow } from '../../parts/SheetRows';
 import type { Assembly, AssemblySheet } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { usePreview } from '../../parts/usePreview';
@@ -204,12 +205,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
               />
             </label>
           ))}
-          <div className="line">
-            Use
-            <Checkbox checked={assembly.retired ?? false} disabled={!mayWork} onChange={(e) => form.set('retired', e.target.checked)}>
-              taken apart
-            </Checkbox>
-          </div>
+          <CheckRow form={form} field="retired" about="Use" words="taken apart" />
           {sheet && <UsedIn list="assemblies" id={sheet.id} none="No record rests on it yet." />}
           {sheet && <Link to={`/lookup?q=${encodeURIComponent(sheet.definition.number)}`}>Look its figures up</Link>}
         </section>

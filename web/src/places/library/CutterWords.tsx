@@ -1,5 +1,6 @@
 import { Checkbox, Input, Select } from 'antd';
 import { useMayWork } from '../../app/session';
+import { CheckRow } from '../../parts/SheetRows';
 import { cuttingMaterialWords, type Cutter, type Family } from '../../parts/shelf';
 
 const USES: [Family['use'], string][] = [
@@ -89,16 +90,7 @@ export function CutterWords({ form, family, families, refused, onFamily }: Props
         { value: 'left', label: 'left' },
         { value: 'neutral', label: 'neutral' },
       ])}
-      <div className="line">
-        Coolant
-        <Checkbox
-          checked={cutter.throughCoolant ?? false}
-          disabled={!mayWork}
-          onChange={(e) => form.set('throughCoolant', e.target.checked)}
-        >
-          comes through it
-        </Checkbox>
-      </div>
+      <CheckRow form={form} field="throughCoolant" about="Coolant" words="comes through it" />
       <div className="line">
         May cut
         <Checkbox.Group

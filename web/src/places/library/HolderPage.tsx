@@ -1,9 +1,9 @@
-import { Checkbox, Select } from 'antd';
+import { Select } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
+import { CheckRow, NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { useSheet, type Holder, type HolderSheet } from '../../parts/shelf';
 import { type Profile } from '../../parts/outline';
 import { ProfileShapes } from '../../parts/Silhouette';
@@ -196,22 +196,8 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
           <NumberRows form={form} rows={GRIPS} names={NAMES} refused={refused} />
           <h2>How it runs</h2>
           <NumberRows form={form} rows={RUNS} names={NAMES} refused={refused} />
-          <div className="line">
-            Coolant
-            <Checkbox
-              checked={holder.throughCoolant ?? false}
-              disabled={!mayWork}
-              onChange={(e) => form.set('throughCoolant', e.target.checked)}
-            >
-              comes through it
-            </Checkbox>
-          </div>
-          <div className="line">
-            Use
-            <Checkbox checked={holder.retired ?? false} disabled={!mayWork} onChange={(e) => form.set('retired', e.target.checked)}>
-              retired
-            </Checkbox>
-          </div>
+          <CheckRow form={form} field="throughCoolant" about="Coolant" words="comes through it" />
+          <CheckRow form={form} field="retired" about="Use" words="retired" />
           <WordRows form={form} rows={['remarks']} names={NAMES} />
           <UsedIn list="holders" id={sheet?.id} none="It holds no cutter yet." />
           {sheet && <History kind="holders" id={sheet.id} revision={sheet.revision} names={NAMES} />}

@@ -2,12 +2,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Progress, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { ApiError, client, data, type Schemas } from '../../api/client';
+import { client, data, type Schemas } from '../../api/client';
 import { FileButton } from '../../parts/FileButton';
 import { Problem } from '../../parts/Problem';
+import { useShelfChanged } from '../../parts/shelf';
 import { fieldWords, text as shown } from '../../parts/differences';
 
-type View = Schemas['ImportView'];
 type Outcome = Schemas['RowOutcome'];
 const LARGEST = 32 * 1024 * 1024;
 const OUTCOMES: [Outcome, string][] = [
@@ -23,6 +23,7 @@ const BUSY = ['looking', 'writing'];
 export function ImportPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const [search, setSearch] = useSearchParams();
   const id = Number(search.get('job')) || undefined;
   const [outcome, setOutcome] = useState<Outcome>();
@@ -44,15 +45,15 @@ export function ImportPage() {
   const again = () => queries.invalidateQueries({ queryKey: ['import', id] });
 
   const send = useMutation({
-    mutationFn: async (file: File): Promise<View> => {
-      const answer = await fetch(`/api/v1/library/cutters/imports?file=${encodeURIComponent(file.name)}`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/octet-stream' },
-        body: file,
-      });
-      if (!answer.ok) throw new ApiError(answer.status, await answer.json().catch(() => ({})));
-      return (await answer.json()) as View;
-    },
+    mutationFn: (file: File) =>
+      data(
+        client.POST('/api/v1/library/cutters/imports', {
+          params: { query: { file: file.name } },
+          headers: { 'content-type': 'application/octet-stream' },
+          body: file as never,
+          bodySerializer: (body) => body,
+        }),
+      ),
     onSuccess: (view) => {
       setOutcome(undefined);
       setSearch({ job: String(view.id) });
@@ -174,10 +175,7 @@ export function ImportPage() {
             ))}
             <span className="grow" />
             {view.state === 'done' ? (
-              <Button
-                type="primary"
-                onClick={() => void queries.invalidateQueries({ queryKey: ['cutters'] }).then(() => navigate('/library/cutters'))}
-              >
+              <Button type="primary" onClick={() => void shelfChanged().then(() => navigate('/library/cutters'))}>
                 See the cutters
               </Button>
             ) : (

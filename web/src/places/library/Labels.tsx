@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
-import { ApiError } from '../../api/client';
+import { client, data } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
@@ -37,15 +37,10 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
   ];
   const draw = useMutation({
     mutationFn: async () => {
-      const answer = await fetch('/api/v1/library/labels', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ list, ids, sheet }),
-      });
-      if (!answer.ok) throw new ApiError(answer.status, await answer.json());
+      const pdf = await data(client.POST('/api/v1/library/labels', { body: { list, ids, sheet }, parseAs: 'blob' }));
       localStorage.setItem('label-sheet', JSON.stringify(sheet));
       const link = document.createElement('a');
-      link.href = URL.createObjectURL(await answer.blob());
+      link.href = URL.createObjectURL(pdf as unknown as Blob);
       link.download = 'labels.pdf';
       link.click();
       URL.revokeObjectURL(link.href);

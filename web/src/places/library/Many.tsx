@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
@@ -7,7 +7,7 @@ import { read } from '../../parts/typed';
 import type { Quantity } from '../../parts/units';
 import { text as shown, fieldWords } from '../../parts/differences';
 import { Problem } from '../../parts/Problem';
-import { cuttingMaterialWords, type Family, type ListName } from '../../parts/shelf';
+import { cuttingMaterialWords, useShelfChanged, type Family, type ListName } from '../../parts/shelf';
 
 interface Choice {
   field: string;
@@ -61,7 +61,7 @@ interface Props {
 /** Changes one field in many rows: first a preview of every change, then all or nothing, then one undo. */
 export function Many({ list, ids, families, onClose }: Props) {
   const units = useUnits();
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const [field, setField] = useState(CHOICES[list][0]!.field);
   const [text, setText] = useState('');
   const [refused, setRefused] = useState('');
@@ -98,7 +98,7 @@ export function Many({ list, ids, families, onClose }: Props) {
   const after = async (view: Schemas['BatchView']) => {
     setBatch(view);
     preview.reset();
-    await queries.invalidateQueries({ queryKey: [list] });
+    await shelfChanged();
   };
   const apply = useMutation({
     mutationFn: async () =>

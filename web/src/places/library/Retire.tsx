@@ -1,16 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Checkbox, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, data } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { cutterWords, pickedFrom, useFamilies, usePicks, useSheet, type CutterSheet } from '../../parts/shelf';
+import { cutterWords, pickedFrom, useFamilies, usePicks, useSheet, useShelfChanged, type CutterSheet } from '../../parts/shelf';
 
 /** Takes a cutter out of use, and puts another into its assemblies where that one fits. */
 export function Retire({ sheet }: { sheet: CutterSheet }) {
   const units = useUnits();
-  const queries = useQueryClient();
+  const shelfChanged = useShelfChanged();
   const families = useFamilies().data;
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
@@ -36,8 +36,7 @@ export function Retire({ sheet }: { sheet: CutterSheet }) {
       ),
     onSuccess: async () => {
       setOpen(false);
-      await queries.invalidateQueries({ queryKey: ['cutters'] });
-      await queries.invalidateQueries({ queryKey: ['assemblies'] });
+      await shelfChanged();
     },
   });
 
