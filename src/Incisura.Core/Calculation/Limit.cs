@@ -50,6 +50,21 @@ public enum LimitKind
 
     /// <summary>Length outside the holder against the whole depth to be cut, mm.</summary>
     Reach,
+
+    /// <summary>Largest ramp angle of the cutter, degrees.</summary>
+    RampAngle,
+
+    /// <summary>Least hole the cutter can enter on a helix without riding on its dead centre, mm.</summary>
+    LeastHole,
+
+    /// <summary>Largest hole that is cleared to its middle on one helix, mm.</summary>
+    LargestHole,
+
+    /// <summary>Room of one flute for the chip of one turn, grown to loose chips, against its section.</summary>
+    ChipRoom,
+
+    /// <summary>Ridge height wanted, mm.</summary>
+    Ridge,
 }
 
 /// <summary>What a limit's excess means.</summary>
@@ -88,7 +103,7 @@ public static class LimitCatalogue
     public const double Tolerance = 1e-9;
 
     /// <summary>Whether the limit is a least value rather than a largest one.</summary>
-    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip;
+    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole;
 
     /// <summary>The limit's name in plain words.</summary>
     public static string NameOf(LimitKind kind) => kind switch
@@ -108,6 +123,11 @@ public static class LimitCatalogue
         LimitKind.Deflection => "Deflection at the tip",
         LimitKind.Grip => "Length gripped",
         LimitKind.Reach => "Reach outside the holder",
+        LimitKind.RampAngle => "Ramp angle",
+        LimitKind.LeastHole => "Least hole",
+        LimitKind.LargestHole => "Largest hole",
+        LimitKind.ChipRoom => "Chip room",
+        LimitKind.Ridge => "Ridge height",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -118,7 +138,9 @@ public static class LimitCatalogue
         LimitKind.PowerContinuous or LimitKind.PowerShortTime => Quantity.Power,
         LimitKind.TorqueContinuous or LimitKind.TorqueShortTime => Quantity.Torque,
         LimitKind.AxisFeed => Quantity.FeedRate,
-        LimitKind.LargestChip or LimitKind.LeastChip => Quantity.Chip,
+        LimitKind.LargestChip or LimitKind.LeastChip or LimitKind.Ridge => Quantity.Chip,
+        LimitKind.RampAngle => Quantity.Angle,
+        LimitKind.ChipRoom => Quantity.Ratio,
         LimitKind.Deflection => Quantity.Deviation,
         _ => Quantity.Length,
     };
@@ -126,7 +148,7 @@ public static class LimitCatalogue
     /// <summary>What exceeding the limit means: continuous ratings may be exceeded for a short time, a thin chip wears the edge early.</summary>
     public static Severity SeverityOf(LimitKind kind) => kind switch
     {
-        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection => Severity.Caution,
+        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection or LimitKind.ChipRoom or LimitKind.Ridge => Severity.Caution,
         _ => Severity.Stop,
     };
 
@@ -144,6 +166,11 @@ public static class LimitCatalogue
         LimitKind.LeastChip => "Raise the feed per tooth or the width, so that the edge cuts instead of rubbing.",
         LimitKind.Deflection => "Shorten the projection, take a thicker cutter, or take less depth or width.",
         LimitKind.Grip => "Push the cutter further into the holder, or take a longer cutter.",
+        LimitKind.RampAngle => "Take a smaller angle, or a cutter that may ramp steeper.",
+        LimitKind.LeastHole => "Take a smaller cutter, or one that cuts to its centre.",
+        LimitKind.LargestHole => "Take a larger cutter, or open the rest of the hole in further passes.",
+        LimitKind.ChipRoom => "Take less width or feed, or a cutter with fewer teeth.",
+        LimitKind.Ridge => "Take smaller steps, or a larger radius.",
         LimitKind.Reach => "Let the cutter stand out further, or take a longer one.",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
@@ -179,6 +206,27 @@ public struct LimitSet
         }
     }
 
+    /// <summary>Every limit with its words, tightest first, those that could not be judged last.</summary>
+    public readonly IReadOnlyList<JudgedLimit> Judged()
+    {
+        LimitSet set = this;
+        return
+        [
+            .. Enumerable.Range(0, Count)
+                .Select(i => set[i])
+                .OrderByDescending(l => l.Judged ? l.Use : -1)
+                .Select(l => new JudgedLimit(
+                    l.Kind,
+                    LimitCatalogue.NameOf(l.Kind),
+                    LimitCatalogue.QuantityOf(l.Kind),
+                    l.Used,
+                    l.Judged ? l.Allowed : null,
+                    l.Judged ? l.Use : null,
+                    LimitCatalogue.IsLeast(l.Kind),
+                    LimitCatalogue.SeverityOf(l.Kind))),
+        ];
+    }
+
     /// <summary>The limit of one kind, or one that could not be judged when it was not looked at.</summary>
     public readonly Limit Of(LimitKind kind)
     {
@@ -187,7 +235,7 @@ public struct LimitSet
         return new(kind, double.NaN, double.NaN);
     }
 
-    [InlineArray(16)]
+    [InlineArray(20)]
     private struct Room
     {
         private Limit first;

@@ -1,5 +1,6 @@
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
+using Incisura.Core.Milling.Kinds;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
@@ -22,7 +23,11 @@ public sealed record OptionPick(string Code, string Words);
 /// <param name="Name">Plain words.</param>
 /// <param name="Picks">What can be picked.</param>
 /// <param name="Default">Code of the pick taken when none is given.</param>
-public sealed record OptionDescription(string Code, string Name, IReadOnlyList<OptionPick> Picks, string Default);
+public sealed record OptionDescription(string Code, string Name, IReadOnlyList<OptionPick> Picks, string Default)
+{
+    /// <summary>Heading it stands under, among the groups of the fields; empty for one that stands elsewhere.</summary>
+    public string Group { get; init; } = "";
+}
 
 /// <summary>An operation as the interface, the API and the exports know it.</summary>
 public sealed record OperationDescription(
@@ -30,7 +35,14 @@ public sealed record OperationDescription(
     string Name,
     IReadOnlyList<CutterFamily> Families,
     IReadOnlyList<FieldDescription> Fields,
-    IReadOnlyList<OptionDescription> Options);
+    IReadOnlyList<OptionDescription> Options)
+{
+    /// <summary>Which picture shows it.</summary>
+    public string Picture { get; init; } = "";
+
+    /// <summary>Codes of the fields the operating window can be drawn over and the best point is looked for in.</summary>
+    public IReadOnlyList<string> Free { get; init; } = [];
+}
 
 /// <summary>Where a value came from.</summary>
 public enum Origin
@@ -59,8 +71,27 @@ public enum Origin
 /// <param name="Note">A line about the value.</param>
 public sealed record FieldState(string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note);
 
+/// <summary>How much a figure stands out.</summary>
+public enum FigureRank
+{
+    /// <summary>Shown large.</summary>
+    Large,
+
+    /// <summary>Shown in the rows below.</summary>
+    Row,
+
+    /// <summary>There for pictures, comparison and other steps.</summary>
+    Behind,
+}
+
 /// <summary>A computed figure.</summary>
-public sealed record Figure(string Code, string Symbol, string Name, Quantity Quantity, double Value);
+/// <param name="Code">Stable code.</param>
+/// <param name="Symbol">Its symbol.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Value">Its value, base unit.</param>
+/// <param name="Rank">How much it stands out; figures of earlier engines have none and stand in the rows.</param>
+public sealed record Figure(string Code, string Symbol, string Name, Quantity Quantity, double Value, FigureRank Rank = FigureRank.Row);
 
 /// <summary>A limit as judged, with its words.</summary>
 /// <param name="Kind">Which limit.</param>
@@ -107,21 +138,6 @@ public sealed record CalculationResult
     public required IReadOnlyList<DerivationStep> Steps { get; init; }
 }
 
-/// <summary>How deep each limit lets a cut be, over the width.</summary>
-/// <param name="Kind">The limit.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Depths">Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it.</param>
-public sealed record WindowLine(LimitKind Kind, string Name, IReadOnlyList<double> Depths);
-
-/// <summary>Where a cut may be run, over width and depth of one pass.</summary>
-/// <param name="Widths">Widths a_e, mm, rising.</param>
-/// <param name="MostDepth">Height of the window, mm.</param>
-/// <param name="Lines">Every limit that bends or ends the window.</param>
-/// <param name="BestWidth">Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.</param>
-/// <param name="BestDepth">Its depth, mm.</param>
-/// <param name="BestRemovalRate">Its removal rate Q, cm³/min.</param>
-public sealed record OperatingWindow(IReadOnlyList<double> Widths, double MostDepth, IReadOnlyList<WindowLine> Lines, double BestWidth, double BestDepth, double BestRemovalRate);
-
 /// <summary>An operation: its description and its calculation stand together.</summary>
 public interface IOperation
 {
@@ -135,21 +151,53 @@ public interface IOperation
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
     CalculationResult Calculate(Situation situation, Choices choices, bool explain);
 
-    /// <summary>Works out where the situation may be run, over width and depth of one pass; what was typed for these two does not count.</summary>
+    /// <summary>Works out where the situation may be run, over two of its free values.</summary>
+    /// <param name="situation">What it is about.</param>
+    /// <param name="choices">What was typed and picked.</param>
+    /// <param name="request">Which two, and how finely.</param>
+    /// <param name="cancel">Stops the work.</param>
+    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
+    OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel);
+
+    /// <summary>Looks for the best point inside all limits, over all free values, whether typed or not.</summary>
+    /// <param name="situation">What it is about.</param>
+    /// <param name="choices">What was typed and picked.</param>
+    /// <param name="aim">What is best.</param>
+    /// <param name="cancel">Stops the work.</param>
+    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
+    BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel);
+
+    /// <summary>Works out the load over one revolution.</summary>
     /// <param name="situation">What it is about.</param>
     /// <param name="choices">What was typed and picked.</param>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    OperatingWindow Window(Situation situation, Choices choices);
+    RevolutionLoad Revolution(Situation situation, Choices choices);
 }
 
 /// <summary>Every operation there is.</summary>
 public static class Operations
 {
     /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "1";
+    public const string EngineVersion = "2";
 
     /// <summary>All, in the order they are offered.</summary>
-    public static IReadOnlyList<IOperation> All { get; } = [SideMillingOperation.Rough, SideMillingOperation.Finish];
+    public static IReadOnlyList<IOperation> All { get; } = 
+    [
+        new MillingOperation<FaceMilling>(),
+        new MillingOperation<SideRough>(),
+        new MillingOperation<SideFinish>(),
+        new MillingOperation<SlotMilling>(),
+        new MillingOperation<PocketMilling>(),
+        new MillingOperation<ConstantEngagement>(),
+        new MillingOperation<RampMilling>(),
+        new MillingOperation<HelicalEntry>(),
+        new MillingOperation<HelicalBoring>(),
+        new MillingOperation<PlungeMilling>(),
+        new MillingOperation<CornerCleaning>(),
+        new MillingOperation<SurfaceFinishing>(),
+        new MillingOperation<ChamferMilling>(),
+        new MillingOperation<Engraving>(),
+    ];
 
     /// <summary>The operation of a code, or null.</summary>
     public static IOperation? Find(string code) => All.FirstOrDefault(o => o.Description.Code == code);

@@ -46,6 +46,12 @@ public sealed record Situation
 /// <param name="Options">Picked options; one left out takes its default.</param>
 public sealed record Choices(IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options)
 {
+    /// <summary>What a step before left; null where nothing was taken over.</summary>
+    public Leftover? Leftover { get; init; }
+
+    /// <summary>The method that was applied, in words; empty for none.</summary>
+    public string Method { get; init; } = "";
+
     /// <summary>Nothing typed, nothing picked.</summary>
     public static Choices None { get; } = new(new Dictionary<string, double>(), new Dictionary<string, string>());
 }

@@ -143,6 +143,15 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>f_max: largest feed at which the insert forms its chip, mm.</summary>
     public static readonly Dimension LargestFormingFeed = Make("f_max", "largest feed that forms chips", Quantity.Chip);
 
+    /// <summary>DCC: diameter of the middle of the end face that does not cut, mm; 0 where the cutter cuts to its centre.</summary>
+    public static readonly Dimension DeadCentre = Length("DCC", "diameter that does not cut");
+
+    /// <summary>RMPX: largest ramp angle, degrees.</summary>
+    public static readonly Dimension LargestRamp = Angle("RMPX", "largest ramp angle");
+
+    /// <summary>GAMF: radial rake angle, degrees.</summary>
+    public static readonly Dimension Rake = Angle("GAMF", "radial rake angle");
+
     /// <summary>RPMX: largest spindle speed, rev/min; 0 where none is given.</summary>
     public static readonly Dimension LargestSpeed = Make("RPMX", "largest spindle speed", Quantity.SpindleSpeed);
 

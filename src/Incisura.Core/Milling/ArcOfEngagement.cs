@@ -17,6 +17,34 @@ public readonly record struct ArcOfEngagement
     public static readonly Formula CentredArc = new(
         "φ_e", "Arc of engagement", Quantity.Angle, "2*asin(a_e/D_e)*180/pi", "geometry of the centred face cut; ISO 3002-3");
 
+    /// <summary>Formula of the arc when the axis stands beside the middle of the width.</summary>
+    public static readonly Formula OffsetArc = new(
+        "φ_e",
+        "Arc of engagement",
+        Quantity.Angle,
+        "(acos(max(-1, (2*e - a_e)/D_e)) - acos(min(1, (2*e + a_e)/D_e)))*180/pi",
+        "geometry of the face cut with its axis beside the middle; ISO 3002-3");
+
+    /// <summary>Formula of the arc in an inner bend whose stock runs even with it.</summary>
+    public static readonly Formula InnerBendArc = new(
+        "φ_b",
+        "Arc in the bend",
+        Quantity.Angle,
+        "acos(max(-1, ((R_c - a_e)^2 - (R_c - r)^2 - r^2)/(2*(R_c - r)*r)))*180/pi",
+        "law of cosines between the paths of axis, edge and stock, which share their centre");
+
+    /// <summary>Formula of the arc round an outer bend whose stock runs even with it.</summary>
+    public static readonly Formula OuterBendArc = new(
+        "φ_b",
+        "Arc in the bend",
+        Quantity.Angle,
+        "acos(max(-1, ((R_c + r)^2 + r^2 - (R_c + a_e)^2)/(2*(R_c + r)*r)))*180/pi",
+        "law of cosines between the paths of axis, edge and stock, which share their centre");
+
+    /// <summary>Formula of the arc in a corner as small as the cutter.</summary>
+    public static readonly Formula SharpArc = new(
+        "φ_b", "Arc in the corner", Quantity.Angle, "min(180, acos(1 - 2*a_e/D_e)*180/pi + 180 - θ)", "the arc of the wall before, and the turn from one wall to the next at one place");
+
     private ArcOfEngagement(double entry, double exit, double cosEntry, double cosExit)
     {
         Entry = entry;
@@ -71,5 +99,54 @@ public readonly record struct ArcOfEngagement
         ArcOfEngagement arc = new((Math.PI / 2) - half, (Math.PI / 2) + half, sine, -sine);
         if (TTrace.Listens) trace.Take(CentredArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter));
         return arc;
+    }
+
+    /// <summary>Face cut with the axis beside the middle of the width.</summary>
+    /// <param name="diameter">Diameter in contact D_e, mm, above 0.</param>
+    /// <param name="width">Width of cut a_e, mm, above 0.</param>
+    /// <param name="offset">Distance e of the axis from the middle of the width, mm; positive away from where the arc begins.</param>
+    /// <param name="trace">Listens to the step.</param>
+    public static ArcOfEngagement Offset<TTrace>(double diameter, double width, double offset, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double cosEntry = Math.Clamp(((2 * offset) + width) / diameter, -1, 1), cosExit = Math.Clamp(((2 * offset) - width) / diameter, -1, 1);
+        ArcOfEngagement arc = new(Math.Acos(cosEntry), Math.Acos(cosExit), cosEntry, cosExit);
+        if (TTrace.Listens) trace.Take(OffsetArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter), new("e", offset));
+        return arc;
+    }
+
+    /// <summary>Bend of the wall, with stock of even width before it. An inner bend no larger than the cutter is a corner in which the cutter turns on the spot.</summary>
+    /// <param name="diameter">Diameter in contact D_e, mm, above 0.</param>
+    /// <param name="width">Width of cut a_e, mm, above 0 up to the diameter.</param>
+    /// <param name="radius">Radius R_c of the wall, mm, above 0.</param>
+    /// <param name="outer">Whether the wall bends round the outside of the work.</param>
+    /// <param name="cornerAngle">Angle θ between the walls, degrees; it matters only where the cutter turns on the spot.</param>
+    /// <param name="trace">Listens to the step.</param>
+    public static ArcOfEngagement Bend<TTrace>(double diameter, double width, double radius, bool outer, double cornerAngle, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double r = diameter / 2, path = outer ? radius + r : radius - r;
+        if (!outer && path < 1e-9 * r)
+        {
+            double turned = Math.Min(Math.PI, Math.Acos(Math.Max(-1, 1 - (2 * width / diameter))) + double.DegreesToRadians(180 - cornerAngle));
+            if (TTrace.Listens) trace.Take(SharpArc, double.RadiansToDegrees(turned), new("a_e", width), new("D_e", diameter), new("θ", cornerAngle));
+            return new(0, turned, 1, Math.Cos(turned));
+        }
+
+        double stock = outer ? radius + width : radius - width;
+        double cosine = Math.Clamp(((stock * stock) - (path * path) - (r * r)) / (2 * path * r) * (outer ? -1 : 1), -1, 1);
+        ArcOfEngagement arc = new(0, Math.Acos(cosine), 1, cosine);
+        if (TTrace.Listens) trace.Take(outer ? OuterBendArc : InnerBendArc, double.RadiansToDegrees(arc.Length), new("R_c", radius), new("a_e", width), new("r", r));
+        return arc;
+    }
+
+    /// <summary>Width of a cut that gives a wanted arc in an inner bend: the inverse of <see cref="Bend"/>.</summary>
+    /// <param name="diameter">Diameter in contact D_e, mm, above 0.</param>
+    /// <param name="arc">Wanted arc, radians, above 0 up to π.</param>
+    /// <param name="radius">Radius R_c of the wall, mm, above half the diameter; infinite for a straight wall.</param>
+    public static double WidthFor(double diameter, double arc, double radius)
+    {
+        double r = diameter / 2, path = radius - r;
+        return double.IsInfinity(radius) ? r * (1 - Math.Cos(arc)) : radius - Math.Sqrt((path * path) + (r * r) + (2 * path * r * Math.Cos(arc)));
     }
 }

@@ -34,14 +34,14 @@ public static class ChipThinning
     public static double FeedForLargestChip(double largestChip, double leadAngle, in ArcOfEngagement arc) =>
         largestChip / (MillingCut.SineOfLead(leadAngle) * arc.LargestSine);
 
-    /// <summary>Factor on a feed per tooth stated for one arc that keeps its chip at another, up to <see cref="LargestFactor"/>.</summary>
+    /// <summary>Factor on a feed per tooth stated for one engagement that keeps its chip at another, up to <see cref="LargestFactor"/>.</summary>
     /// <param name="kept">What is kept.</param>
-    /// <param name="stated">Arc the feed is stated for.</param>
-    /// <param name="arc">Arc it is used at.</param>
-    public static double Factor(ChipKept kept, in ArcOfEngagement stated, in ArcOfEngagement arc) => kept switch
+    /// <param name="stated">Engagement the feed is stated for.</param>
+    /// <param name="used">Engagement it is used at.</param>
+    public static double Factor(ChipKept kept, in Engagement stated, in Engagement used) => kept switch
     {
-        ChipKept.Largest => Math.Min(stated.LargestSine / arc.LargestSine, LargestFactor),
-        ChipKept.Mean => Math.Min(stated.MeanSine / arc.MeanSine, LargestFactor),
+        ChipKept.Largest => Math.Min(stated.LargestChipRatio / used.LargestChipRatio, LargestFactor),
+        ChipKept.Mean => Math.Min(stated.MeanChipRatio / used.MeanChipRatio, LargestFactor),
         _ => 1,
     };
 }

@@ -27,6 +27,15 @@ public readonly record struct MillingCut(
     double SpecificForce11,
     double ChipExponent)
 {
+    /// <summary>Largest lead angle along an edge that is not straight, degrees; the same as κ for a straight one.</summary>
+    public double LargestLeadAngle { get; init; } = LeadAngle;
+
+    /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
+    public bool EvenChip { get; init; }
+
+    /// <summary>Chip thickness where the feed runs along the axis.</summary>
+    public static readonly Formula EvenChipFormula = new("h_m", "Chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)", "feed along the axis: the chip is equally thick over the arc");
+
     /// <summary>n = 1000·v_c/(π·D_e).</summary>
     public static readonly Formula SpindleSpeedFormula = new(
         "n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_e)", "definition of cutting speed; ISO 3002-3");
@@ -44,7 +53,7 @@ public readonly record struct MillingCut(
 
     /// <summary>Largest chip thickness over the arc.</summary>
     public static readonly Formula LargestChipFormula = new(
-        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc");
+        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ_max*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc, κ_max the largest lead angle along the edge");
 
     /// <summary>k_c = k_c1.1·h_m^(−m_c).</summary>
     public static readonly Formula SpecificForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h_m^(-m_c)", "Kienzle and Victor 1952");
@@ -81,8 +90,9 @@ public readonly record struct MillingCut(
         double sineOfLead = SineOfLead(LeadAngle);
         double n = SpindleSpeedFor(CuttingSpeed, Diameter);
         double feedRate = n * Teeth * FeedPerTooth;
-        double meanChip = FeedPerTooth * sineOfLead * arc.MeanSine;
-        double largestChip = FeedPerTooth * sineOfLead * arc.LargestSine;
+        double meanChip = FeedPerTooth * sineOfLead * (EvenChip ? 1 : arc.MeanSine);
+        double largestSine = EvenChip ? 1 : arc.LargestSine;
+        double largestChip = FeedPerTooth * (LargestLeadAngle == LeadAngle ? sineOfLead : SineOfLead(LargestLeadAngle)) * largestSine;
         double specificForce = SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
         double removalRate = Depth * Width * feedRate / 1000;
         double power = removalRate * specificForce / 60000;
@@ -94,8 +104,9 @@ public readonly record struct MillingCut(
         double φ1 = double.RadiansToDegrees(arc.Entry), φ2 = double.RadiansToDegrees(arc.Exit);
         trace.Take(SpindleSpeedFormula, n, new("v_c", CuttingSpeed), new("D_e", Diameter));
         trace.Take(FeedRateFormula, feedRate, new("n", n), new("z", Teeth), new("f_z", FeedPerTooth));
-        trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
-        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("s_max", arc.LargestSine));
+        if (EvenChip) trace.Take(EvenChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle));
+        else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
+        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestLeadAngle), new("s_max", largestSine));
         trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
         trace.Take(RemovalRateFormula, removalRate, new("a_p", Depth), new("a_e", Width), new("v_f", feedRate));
         trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));

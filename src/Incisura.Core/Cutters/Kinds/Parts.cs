@@ -25,6 +25,9 @@ internal static class Parts
         LeastChip.In(0, 2, leastChip).Under(LargestChip).Free(),
         LargestChip.In(0.001, 5, largestChip),
         LargestWidthRatio.In(0.005, 1, 1),
+        Dimension.Rake.In(-30, 40, 0).Free(),
+        DeadCentre.In(0, 480, 0).Under(CuttingDiameter, 0.95).Free(),
+        LargestRamp.In(0, 90, 0).Free(),
         LargestSpeed.In(0, 300_000, 0).Free(),
     ];
 

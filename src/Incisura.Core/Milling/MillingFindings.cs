@@ -3,20 +3,33 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 
-/// <summary>What a side cut gives reason to say.</summary>
-internal static class SideMillingFindings
+/// <summary>What a milling operation gives reason to say.</summary>
+internal static class MillingFindings
 {
     private const double FullWidth = 0.98;
 
-    public static IReadOnlyList<Finding> Of(Situation situation, SideMillingProposal proposal, in SideMillingResult result)
+    public static IReadOnlyList<Finding> Of<TKind>(Situation situation, MillingCase given, MillingProposal proposal, in MillingResult result)
+        where TKind : struct, IMillingKind
     {
         List<Finding> findings = [];
+        MillingDescription d = TKind.Description;
         foreach (Hold hold in proposal.Holds)
+        {
+            string symbol = d.Fields.First(f => f.Input == hold.Input).Symbol;
             findings.Add(new(
                 "held",
                 Severity.Info,
-                new($"Proposed {hold.Symbol} was held from {{0}} to {{1}} by: {Lower(hold.Kind)}.", new(hold.From, hold.Quantity), new Measure(hold.To, hold.Quantity)),
+                new($"Proposed {symbol} was held from {{0}} to {{1}} by: {Lower(hold.Kind)}.", new(hold.From, hold.Quantity), new Measure(hold.To, hold.Quantity)),
                 ""));
+        }
+
+        if (given.Setup.Row is { } row && row.Operation != d.Code)
+            findings.Add(new("charted-as", Severity.Info, new($"The speed chart has no row for {d.Name.ToLowerInvariant()}; it was started from the row for {Operations.Find(row.Operation)!.Description.Name.ToLowerInvariant()}."), "Add a row in Shop once this has proved itself."));
+        if (given.Leftover is { } leftover)
+        {
+            findings.Add(new("leftover", Severity.Info, new($"Takes what {leftover.From} leaves: {{0}} on the wall, by a cutter of {{1}}.", new(leftover.Across, Quantity.Length), new Measure(leftover.CutterDiameter, Quantity.Length)), ""));
+            if (leftover.Changed is { Length: > 0 } changed) findings.Add(new("leftover-changed", Severity.Caution, new(changed), "Take the leftover anew, or keep these figures knowingly."));
+        }
 
         LimitSet limits = result.Limits;
         for (int i = 0; i < limits.Count; i++)
@@ -50,11 +63,11 @@ internal static class SideMillingFindings
                 Severity.Caution,
                 new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
                 "Choose a cutter meant for this group, or add the group on the cutter's page."));
-        double share = result.Across.Each / situation.Cutter.Value.CuttingDiameter;
-        if (share >= FullWidth)
+        if (d.Has(MillingInput.WidthOfCut) && result.Across.Each / given.Setup.Diameter >= FullWidth)
             findings.Add(new("full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
         if (result.Load.TeethInCut < 1)
             findings.Add(new("pulsing", Severity.Info, new("On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
+        TKind.Notice(given.Setup, proposal.Inputs, result, findings);
         return [.. findings.OrderByDescending(f => f.Severity)];
     }
 

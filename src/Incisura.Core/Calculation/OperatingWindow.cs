@@ -1,0 +1,81 @@
+namespace Incisura.Core.Calculation;
+
+/// <summary>Which window is wanted.</summary>
+/// <param name="Across">Code of the field along the rows.</param>
+/// <param name="Up">Code of the field along the columns.</param>
+/// <param name="Size">Points on a side, 8 to 512.</param>
+public sealed record WindowRequest(string Across, string Up, int Size = 256);
+
+/// <summary>The line along which a limit is just used up.</summary>
+/// <param name="Kind">The limit.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Lines">Its pieces, each as x and y in turn, in steps of the grid from its first point.</param>
+public sealed record WindowLine(LimitKind Kind, string Name, IReadOnlyList<IReadOnlyList<double>> Lines);
+
+/// <summary>Where a cut may be run, over two of its values. Point (i, j) has the values (i + 1)/size and (j + 1)/size of the two ends.</summary>
+public sealed record OperatingWindow
+{
+    /// <summary>What <see cref="Use"/> says at the limit; more is over it.</summary>
+    public const int UseScale = 200;
+
+    /// <summary>Code of the field along the rows.</summary>
+    public required string Across { get; init; }
+
+    /// <summary>Code of the field along the columns.</summary>
+    public required string Up { get; init; }
+
+    /// <summary>Value of the last point of a row, base unit.</summary>
+    public required double AcrossEnd { get; init; }
+
+    /// <summary>Value of the last point of a column, base unit.</summary>
+    public required double UpEnd { get; init; }
+
+    /// <summary>Points on a side.</summary>
+    public required int Size { get; init; }
+
+    /// <summary>Use of the tightest limit at each point, row by row; 200 is at the limit.</summary>
+    public required byte[] Use { get; init; }
+
+    /// <summary>Place in <see cref="Kinds"/> of the tightest limit at each point.</summary>
+    public required byte[] Tightest { get; init; }
+
+    /// <summary>The limits looked at.</summary>
+    public required IReadOnlyList<LimitKind> Kinds { get; init; }
+
+    /// <summary>The line of every limit that crosses the window.</summary>
+    public required IReadOnlyList<WindowLine> Lines { get; init; }
+
+    /// <summary>First value of the sampled point of highest removal rate inside all limits; 0 where there is none.</summary>
+    public required double BestAcross { get; init; }
+
+    /// <summary>Its second value.</summary>
+    public required double BestUp { get; init; }
+
+    /// <summary>Its removal rate Q, cm³/min.</summary>
+    public required double BestRemovalRate { get; init; }
+}
+
+/// <summary>What is best.</summary>
+public enum BestAim
+{
+    /// <summary>Highest removal rate of one pass.</summary>
+    Removal,
+
+    /// <summary>Least time for the whole stock, in equal passes.</summary>
+    Time,
+}
+
+/// <summary>A value of the best point.</summary>
+/// <param name="Code">Code of the field.</param>
+/// <param name="Value">Value, base unit.</param>
+public sealed record BestValue(string Code, double Value);
+
+/// <summary>The best point inside all limits.</summary>
+/// <param name="Found">Whether any point is inside all limits.</param>
+/// <param name="Values">Its free values; the least bad ones where none was found.</param>
+/// <param name="RemovalRate">Its removal rate Q, cm³/min; 0 where none was found.</param>
+/// <param name="Time">Its time T, min; 0 where none was found.</param>
+/// <param name="Binding">Limits it is held by.</param>
+/// <param name="NotJudged">Limits that could not be judged for lack of data.</param>
+/// <param name="Reason">Why there is none, or what else ends the search: a sentence.</param>
+public sealed record BestPoint(bool Found, IReadOnlyList<BestValue> Values, double RemovalRate, double Time, IReadOnlyList<LimitKind> Binding, IReadOnlyList<LimitKind> NotJudged, string Reason);

@@ -1,0 +1,47 @@
+namespace Incisura.Core.Milling;
+
+/// <summary>How the teeth meet the work in one pass.</summary>
+/// <param name="Diameter">Diameter in contact D_e, mm.</param>
+/// <param name="Width">Width a_e of the section removed, mm.</param>
+/// <param name="Depth">Depth a_p of the section removed, mm.</param>
+/// <param name="Lead">Lead angle κ whose sine is the mean along the edge, degrees.</param>
+/// <param name="LargestLead">Largest lead angle along the edge, degrees.</param>
+/// <param name="FeedFactor">Feed of the centre over feed at the rim; 1 on a straight path.</param>
+/// <param name="Arc">Arc of engagement.</param>
+public readonly record struct Engagement(double Diameter, double Width, double Depth, double Lead, double LargestLead, double FeedFactor, ArcOfEngagement Arc)
+{
+    /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
+    public bool EvenChip { get; init; }
+
+    /// <summary>Engagement in an inner bend or a hole: the centre runs slower than the rim, and the section removed follows from the arc.</summary>
+    /// <param name="contact">What is in contact.</param>
+    /// <param name="width">Thickness a_e of the stock before the wall, mm.</param>
+    /// <param name="depth">Depth a_p, mm.</param>
+    /// <param name="radius">Radius of the wall, mm, above half the diameter in contact.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    public static Engagement InBend<TTrace>(in Contact contact, double width, double depth, double radius, ref TTrace trace)
+        where TTrace : struct, Calculation.ITrace
+    {
+        double r = contact.Diameter / 2, factor = CircularPath.CentreFactor(radius, r, false);
+        ArcOfEngagement arc = ArcOfEngagement.Bend(contact.Diameter, width, radius, false, 90, ref trace);
+        if (TTrace.Listens) trace.Take(CircularPath.InnerFactor, factor, new("R", radius), new("r", r));
+        return Of(contact, r * (1 - arc.CosExit), depth, arc) with { FeedFactor = factor };
+    }
+
+    /// <summary>Engagement of an edge in contact as far as a depth, on a straight path.</summary>
+    /// <param name="contact">What is in contact.</param>
+    /// <param name="width">Width a_e, mm.</param>
+    /// <param name="depth">Depth a_p, mm.</param>
+    /// <param name="arc">Arc of engagement.</param>
+    public static Engagement Of(in Contact contact, double width, double depth, in ArcOfEngagement arc) =>
+        new(contact.Diameter, width, depth, AngleOf(depth / contact.EdgeLength), AngleOf(contact.LargestLeadSine), 1, arc);
+
+    /// <summary>Largest chip thickness for each mm of feed per tooth.</summary>
+    public double LargestChipRatio => FeedFactor * MillingCut.SineOfLead(LargestLead) * (EvenChip ? 1 : Arc.LargestSine);
+
+    /// <summary>Mean chip thickness for each mm of feed per tooth.</summary>
+    public double MeanChipRatio => FeedFactor * MillingCut.SineOfLead(Lead) * (EvenChip ? 1 : Arc.MeanSine);
+
+    /// <summary>The angle of a sine, degrees, exact for 90°.</summary>
+    internal static double AngleOf(double sine) => sine > 1 - 1e-12 ? 90 : double.RadiansToDegrees(Math.Asin(sine));
+}

@@ -1,0 +1,85 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Milling.MillingWords;
+
+namespace Incisura.Core.Milling.Kinds;
+
+/// <summary>Engraving a line with a pointed cutter: its width follows from its depth, or the depth from the width. The spindle's top speed usually binds.</summary>
+public readonly struct Engraving : IMillingKind
+{
+    private static readonly Formula WidthFormula = new("w", "Width at the top", Quantity.Length, "d_t + 2*t*tan(σ*pi/360)", "cone from its tip; the widest point in contact is the diameter in contact");
+    private static readonly Formula DepthFormula = new("a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
+
+    /// <inheritdoc/>
+    public static MillingDescription Description { get; } = new(
+        "engrave",
+        "Engraving",
+        "engraving",
+        [CutterFamily.EngravingPoint, CutterFamily.ChamferMill],
+        [
+            new(MillingInput.EngravingWidth, "w", "Width at the top", "Across", Quantity.Length, 0.005, 50),
+            new(MillingInput.EngravingDepth, "t", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
+            FeedPerTooth,
+            CuttingSpeed,
+            Length("Length of all lines"),
+            Deflection(30),
+        ],
+        [ChipKept("none"), PassWays, EdgeWear, WorkHeld],
+        Large,
+        [MillingFigure.TopWidth, MillingFigure.TipDepth, MillingFigure.Diameter, .. LoadRows])
+    { ChartedAs = ["chamfer", "side-finish"] };
+
+    /// <inheritdoc/>
+    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    {
+        Cone cone = Cone.Of(setup.Cutter);
+        if (x.IsTyped(MillingInput.EngravingWidth)) x.Propose(MillingInput.EngravingDepth, Math.Max(1e-6, cone.HeightOf(x[MillingInput.EngravingWidth])));
+        else x.Propose(MillingInput.EngravingDepth, 0.2);
+        x.Propose(MillingInput.EngravingWidth, cone.DiameterAt(x[MillingInput.EngravingDepth]));
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    {
+        Cone cone = Cone.Of(setup.Cutter);
+        double width = x[MillingInput.EngravingWidth], depth = x[MillingInput.EngravingDepth], follows = cone.DiameterAt(depth);
+        check.Within("engravingWidth", "The width at the top", width, cone.TipDiameter * 1.001, cone.DiameterAt(setup.Contact.Length), Quantity.Length)
+            .Within("engravingDepth", "The depth of the line", depth, 0.001, setup.Contact.Length, Quantity.Length)
+            .Holds(!x.IsTyped(MillingInput.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width, $"Width and depth go together: at {depth:0.###} mm deep this point cuts {follows:0.###} mm wide. Give one of the two back to be proposed.");
+    }
+
+    /// <inheritdoc/>
+    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        Cone cone = Cone.Of(setup.Cutter);
+        double depth = x[MillingInput.EngravingDepth], width = cone.DiameterAt(depth), mean = depth * (width + cone.TipDiameter) / (2 * width);
+        if (TTrace.Listens)
+        {
+            trace.Take(WidthFormula, width, new("d_t", cone.TipDiameter), new("t", depth), new("σ", cone.IncludedAngle));
+            trace.Take(DepthFormula, mean, new("t", depth), new("w", width), new("d_t", cone.TipDiameter));
+        }
+
+        r.Across = new(1, width);
+        r.Down = new(1, depth);
+        r.Engagement = new(width, width, mean, cone.LeadAngle, cone.LeadAngle, 1, ArcOfEngagement.Side(width, width, ref trace));
+        r[MillingFigure.TopWidth] = width;
+        r[MillingFigure.TipDepth] = depth;
+    }
+
+    /// <inheritdoc/>
+    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        PassTime.Solve(setup, x, 1, 1, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+        return new(x[MillingInput.EngravingDepth], r.Engagement.Diameter, x[MillingInput.EngravingDepth]);
+    }
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    {
+        if (r.Limits.Of(LimitKind.HighestSpeed).Use > 0.98)
+            findings.Add(new("spindle-binds", Severity.Info, new("The spindle runs at its top speed: at {0} across no more than {1} can be reached.", new(r.Engagement.Diameter, Quantity.Length), new Measure(x[MillingInput.CuttingSpeed], Quantity.CuttingSpeed)), ""));
+    }
+}

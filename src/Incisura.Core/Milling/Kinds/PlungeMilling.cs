@@ -1,0 +1,85 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Milling.MillingWords;
+
+namespace Incisura.Core.Milling.Kinds;
+
+/// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
+public readonly struct PlungeMilling : IMillingKind
+{
+    private static readonly Formula RoundsFormula = new("i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
+    private static readonly Formula CuspFormula = new("h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
+    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_r*((H + c)/v_f + (H + c)/v_rapid) + 2*h_s/v_rapid", "down at feed rate, up in rapid, from a clear way c above");
+
+    /// <inheritdoc/>
+    public static MillingDescription Description { get; } = new(
+        "plunge",
+        "Plunge milling",
+        "plunge",
+        [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill, CutterFamily.FaceMill],
+        [
+            new(MillingInput.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
+            Width with { Name = "Width of a row, at most" },
+            new(MillingInput.SideStep, "s", "Step along the wall", "Across", Quantity.Length, 0.01, 500),
+            new(MillingInput.WallHeight, "H", "Depth of a plunge", "Deep", Quantity.Length, 0.01, 1000),
+            FeedPerTooth,
+            CuttingSpeed,
+            Length("Length of the wall"),
+            Deflection(60),
+        ],
+        [ChipKept("largest"), EdgeWear, WorkHeld],
+        Large,
+        [MillingFigure.Width, MillingFigure.Rounds, MillingFigure.Ridge, .. LoadRows])
+    { ChartedAs = ["side-rough", "face"] };
+
+    /// <inheritdoc/>
+    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    {
+        x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut]);
+        x.Propose(MillingInput.SideStep, 0.5 * setup.Diameter);
+        x.Propose(MillingInput.WallHeight, Math.Min(2 * setup.Diameter, setup.Reach));
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check) =>
+        check.Within("sideStep", "The step along the wall", x[MillingInput.SideStep], 0.01, setup.Diameter * 0.95, Quantity.Length);
+
+    /// <inheritdoc/>
+    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
+        r.Down = new(1, x[MillingInput.WallHeight]);
+        ArcOfEngagement arc = ArcOfEngagement.Side(setup.Diameter, r.Across.Each, ref trace);
+        r.Engagement = new(setup.Diameter, r.Across.Each, x[MillingInput.SideStep], 90, 90, 1, arc) { EvenChip = true };
+    }
+
+    /// <inheritdoc/>
+    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double step = x[MillingInput.SideStep], height = x[MillingInput.WallHeight], way = height + PassTime.Clearance, feed = r.Load.FeedRate;
+        double plunges = r.Across.Count * Math.Ceiling((x[MillingInput.Length] / step) - 1e-9), time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
+        double radius = setup.Diameter / 2, ridge = radius - Math.Sqrt((radius * radius) - (step * step / 4));
+        r[MillingFigure.Rounds] = plunges;
+        r[MillingFigure.Ridge] = ridge;
+        r[MillingFigure.Way] = plunges * way;
+        r[MillingFigure.Time] = time;
+        if (TTrace.Listens)
+        {
+            trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[MillingInput.Length]), new("s", step));
+            trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s", step));
+            trace.Take(TimeFormula, time, new("i_r", plunges), new("H", height), new("c", PassTime.Clearance), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
+        }
+
+        return new(0, r.Across.Each, height);
+    }
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    {
+        if (setup.DeadCentre > 0 && r.Across.Each > (setup.Diameter - setup.DeadCentre) / 2 + 1e-9)
+            findings.Add(new("dead-centre", Severity.Stop, new("A row of {0} reaches under the middle of the cutter, where no edge cuts.", new Measure(r.Across.Each, Quantity.Length)), $"Take rows of at most {(setup.Diameter - setup.DeadCentre) / 2:0.##} mm."));
+    }
+}

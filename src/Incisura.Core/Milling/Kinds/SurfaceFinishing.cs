@@ -1,0 +1,149 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Milling.MillingWords;
+
+namespace Incisura.Core.Milling.Kinds;
+
+/// <summary>Finishing a free-form surface in lines so close that the ridge between them stays as low as wanted, with a ball, a corner radius or a barrel.</summary>
+public readonly struct SurfaceFinishing : IMillingKind
+{
+    private static readonly Formula PassesFormula = new("i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
+    private static readonly Formula RidgeFormula = new("h_r", "Ridge height in use", Quantity.Chip, "R - sqrt(R^2 - s_r^2/4)", "circular segment, at the step in use");
+    private static readonly Formula CurvedRidge = new("h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)", "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
+    private static readonly Formula TiltedDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - a_p/r))*180/pi)*pi/180))", "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
+    private static readonly Formula BarrelDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))", "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
+
+    /// <inheritdoc/>
+    public static MillingDescription Description { get; } = new(
+        "surface-finish",
+        "Surface finishing",
+        "surface",
+        [CutterFamily.BallEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BarrelMill, CutterFamily.TaperedEndMill],
+        [
+            new(MillingInput.RidgeHeight, "h_w", "Ridge height, at most", "Across", Quantity.Chip, 0.00001, 10, 0.005),
+            new(MillingInput.SurfaceWidth, "B", "Width of the surface", "Across", Quantity.Length, 0.01, 10_000, 40),
+            new(MillingInput.SurfaceRadius, "ρ", "Its radius across, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
+            new(MillingInput.DepthOfCut, "a_p", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50),
+            new(MillingInput.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
+            new(MillingInput.ContactPlace, "u", "Place along a barrel, 0 to 1", "Deep", Quantity.Ratio, 0, 1, 0.5),
+            FeedPerTooth,
+            CuttingSpeed,
+            Length("Length of a line", 100),
+            Deflection(15),
+        ],
+        [new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" }, ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, WorkHeld],
+        Large,
+        [MillingFigure.Step, MillingFigure.PassesAcross, MillingFigure.Ridge, MillingFigure.Diameter, MillingFigure.Tilt, MillingFigure.ContactFrom, MillingFigure.ContactTo, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.PeakForce, MillingFigure.PeakToValley])
+    { ChartedAs = ["side-finish"] };
+
+    /// <inheritdoc/>
+    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    {
+        x.Propose(MillingInput.DepthOfCut, Math.Min(0.05 * setup.Diameter, 0.3));
+        x.Propose(MillingInput.Tilt, setup.Barrel is null && setup.Flat == 0 ? 15 : 0);
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    {
+        double radius = RadiusOf(setup), ridge = x[MillingInput.RidgeHeight], depth = x[MillingInput.DepthOfCut];
+        check.Holds(radius > 0, "assembly", double.NaN, $"Cutter {setup.Cutter.Number} has no rounding that could form a surface; choose one with a ball, a corner radius or a barrel.");
+        if (!(radius > 0)) return;
+        check.Within("ridgeHeight", "The ridge height", ridge, 0.00001, radius, Quantity.Length);
+        if (setup.Barrel is null) check.Within("depthOfCut", "The stock on the surface", depth, 0.001, radius, Quantity.Length);
+        if (x.Surface == SurfaceForm.Concave && x[MillingInput.SurfaceRadius] <= radius * 1.001)
+            check.Within("surfaceRadius", "The radius of a hollow surface", x[MillingInput.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length).Holds(false, "surfaceRadius", x[MillingInput.SurfaceRadius], $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
+    }
+
+    /// <inheritdoc/>
+    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double radius = RadiusOf(setup), surface = x[MillingInput.SurfaceRadius];
+        double wanted = Ridge.StepFor(radius, Math.Min(x[MillingInput.RidgeHeight], radius), x.Surface, surface);
+        r.Across = Passes.Even(x[MillingInput.SurfaceWidth], wanted);
+        r.Down = new(1, x[MillingInput.DepthOfCut]);
+        double step = r.Across.Each, stock = x[MillingInput.DepthOfCut];
+        if (TTrace.Listens)
+        {
+            double sign = x.Surface == SurfaceForm.Convex ? 1 : -1;
+            if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_r", x[MillingInput.RidgeHeight]), new("R", radius));
+            else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_r", x[MillingInput.RidgeHeight]));
+            trace.Take(PassesFormula, r.Across.Count, new("B", x[MillingInput.SurfaceWidth]), new("s_w", wanted));
+        }
+
+        if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[MillingInput.ContactPlace], step, stock, ref r, ref trace);
+        else if (setup.Barrel is { } lens) EngageRounding(lens.CentreR, radius, lens.LeanAt(x[MillingInput.ContactPlace]) + 90, step, stock, ref r, ref trace);
+        else EngageRounding(setup.Flat, radius, x[MillingInput.Tilt], step, stock, ref r, ref trace);
+        r[MillingFigure.Step] = step;
+    }
+
+    /// <inheritdoc/>
+    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double radius = RadiusOf(setup), step = r.Across.Each, ridge = Ridge.HeightFor(radius, step, x.Surface, x[MillingInput.SurfaceRadius]);
+        r[MillingFigure.Ridge] = ridge;
+        if (TTrace.Listens)
+        {
+            if (x.Surface == SurfaceForm.Flat) trace.Take(RidgeFormula, ridge, new("R", radius), new("s_r", step));
+            else trace.Take(CurvedRidge, ridge, new("ρ", x[MillingInput.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius), new("s_r", step));
+        }
+
+        if (setup.Barrel is { } barrel)
+        {
+            double place = x[MillingInput.ContactPlace], half = Math.Max(step / 2, Math.Sqrt(x[MillingInput.DepthOfCut] * Math.Max(0, (2 * radius) - x[MillingInput.DepthOfCut]))) / barrel.ArcLength;
+            r[MillingFigure.ContactFrom] = place - half;
+            r[MillingFigure.ContactTo] = place + half;
+            r[MillingFigure.Tilt] = Math.Abs(barrel.LeanAt(place));
+        }
+        else r[MillingFigure.Tilt] = x[MillingInput.Tilt];
+
+        PassTime.Solve(setup, x, r.Across.Count, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
+        FeedMarks.Solve(r.Engagement.Diameter / 2, x[MillingInput.FeedPerTooth], ref r, ref trace);
+        return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) => limits.Add(LimitKind.Ridge, r[MillingFigure.Ridge], x[MillingInput.RidgeHeight]);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    {
+        if (setup.Barrel is null && setup.Flat == 0 && x[MillingInput.Tilt] < 3)
+            findings.Add(new("tip-rubs", Severity.Caution, new("With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.", new Measure(r.Engagement.Diameter, Quantity.Length)), "Tilt the axis by 10° to 20°."));
+        if (setup.Barrel is not { } barrel) return;
+        double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
+        if (from < 0 || to > 1)
+            findings.Add(new(
+                "off-the-barrel",
+                Severity.Stop,
+                new("The contact runs from {0} to {1} of the barrel's arc, past its end.", new(from, Quantity.Ratio), new Measure(to, Quantity.Ratio)),
+                half < 0.5 ? $"Put it between {half:0.##} and {1 - half:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(half)):0.#}° and {Math.Abs(barrel.LeanAt(1 - half)):0.#}°." : "Take less stock or smaller steps, or a barrel with a longer arc."));
+        else
+            findings.Add(new("barrel-contact", Severity.Info, new("The contact runs from {0} to {1} of the barrel's arc with the axis leaning {2} against the surface.", new(from, Quantity.Ratio), new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)), ""));
+    }
+
+    // On the flank of a barrel the stock lies across and the step along the axis.
+    private static void EngageBarrel<TTrace>(BarrelArc barrel, double place, double step, double stock, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double diameter = barrel.DiameterAt(place), lead = 90 - Math.Abs(barrel.LeanAt(place));
+        if (TTrace.Listens) trace.Take(BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To), new("u", place));
+        r.Engagement = new(diameter, stock, step, lead, lead, 1, ArcOfEngagement.Side(diameter, Math.Min(stock, diameter), ref trace));
+    }
+
+    // On a rounding at the tip the stock lies along the axis, more or less, and the step across.
+    private static void EngageRounding<TTrace>(double flat, double radius, double tilt, double step, double stock, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double from = double.DegreesToRadians(tilt), over = Math.Acos(Math.Max(0, 1 - (stock / radius))), top = Math.Min(Math.PI / 2, from + over);
+        double diameter = 2 * (flat + (radius * Math.Sin(top))), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
+        if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("a_p", stock));
+        r.Engagement = new(
+            diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1, ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));
+    }
+
+    private static double RadiusOf(MillingSetup setup) => setup.Barrel?.Radius ?? setup.CornerRadius;
+}

@@ -1,0 +1,182 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>A milling operation as the interface, the API and the exports use it.</summary>
+/// <typeparam name="TKind">Which operation.</typeparam>
+public sealed class MillingOperation<TKind> : IOperation
+    where TKind : struct, IMillingKind
+{
+    /// <inheritdoc/>
+    public OperationDescription Description { get; } = new(
+        TKind.Description.Code,
+        TKind.Description.Name,
+        TKind.Description.Families,
+        [.. TKind.Description.Fields.Select(f => new FieldDescription(f.Code, f.Symbol, f.Name, f.Group, f.Quantity, f.Least, f.Most))],
+        TKind.Description.Options)
+    {
+        Picture = TKind.Description.Picture,
+        Free = [.. MillingWindow.FreeOf<TKind>().Select(i => Codes.Of(i))],
+    };
+
+    /// <inheritdoc/>
+    public CalculationResult Calculate(Situation situation, Choices choices, bool explain)
+    {
+        MillingCase given = Take(situation, choices);
+        DerivationTrace derivation = new();
+        MillingProposal proposal;
+        MillingResult result;
+        if (explain)
+        {
+            proposal = MillingProposal.Propose<TKind, DerivationTrace>(given.Setup, given.Wish, ref derivation);
+            RefuseTogether(given.Setup, proposal.Inputs);
+            MillingSolver.Solve<TKind, DerivationTrace>(given.Setup, proposal.Inputs, out result, ref derivation);
+        }
+        else
+        {
+            NoTrace none = default;
+            proposal = MillingProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none);
+            RefuseTogether(given.Setup, proposal.Inputs);
+            MillingSolver.Solve<TKind, NoTrace>(given.Setup, proposal.Inputs, out result, ref none);
+        }
+
+        MillingDescription d = TKind.Description;
+        MillingResult r = result;
+        return new()
+        {
+            Operation = d.Code,
+            EngineVersion = Operations.EngineVersion,
+            Fields = MillingFields.StatesOf<TKind>(given, proposal),
+            Options = given.Options,
+            Figures =
+            [
+                .. d.Large.Select(f => MillingFigures.Of(f, FigureRank.Large, r[f])),
+                .. d.Rows.Select(f => MillingFigures.Of(f, FigureRank.Row, r[f])),
+                .. MillingWords.Behind.Concat(d.Behind).Where(f => !d.Large.Contains(f) && !d.Rows.Contains(f)).Select(f => MillingFigures.Of(f, FigureRank.Behind, r[f])),
+            ],
+            Limits = result.Limits.Judged(),
+            Findings = MillingFindings.Of<TKind>(situation, given, proposal, result),
+            Givens = explain ? MillingGivens.Of<TKind>(situation, given, proposal) : [],
+            Steps = explain ? derivation.Steps : [],
+        };
+    }
+
+    /// <inheritdoc/>
+    public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
+    {
+        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
+        return MillingWindow.Of<TKind>(given.Setup, inputs, InputOf(request.Across, "across"), InputOf(request.Up, "up"), request.Size, cancel);
+    }
+
+    /// <inheritdoc/>
+    public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
+    {
+        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
+        return BestPointSearch.Find<TKind>(given.Setup, inputs, aim, cancel);
+    }
+
+    /// <inheritdoc/>
+    public RevolutionLoad Revolution(Situation situation, Choices choices)
+    {
+        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
+        return RevolutionLoad.Of(given.Setup, MillingSolver.Solve<TKind>(given.Setup, inputs), inputs);
+    }
+
+    // What was typed, with everything else proposed.
+    private static (MillingCase Given, MillingInputs Inputs) Proposed(Situation situation, Choices choices)
+    {
+        MillingCase given = Take(situation, choices);
+        NoTrace none = default;
+        MillingInputs inputs = MillingProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none).Inputs;
+        RefuseTogether(given.Setup, inputs);
+        return (given, inputs);
+    }
+
+    private static MillingInput InputOf(string code, string field)
+    {
+        IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
+        new InputCheck()
+            .Holds(Codes.TryInput(code, out MillingInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .ThrowIfAny();
+        return input;
+    }
+
+    private static void RefuseTogether(MillingSetup setup, in MillingInputs inputs)
+    {
+        InputCheck check = new();
+        TKind.Refuse(setup, inputs, check);
+        check.ThrowIfAny();
+    }
+
+    // Checks everything once at the door.
+    private static MillingCase Take(Situation situation, Choices choices)
+    {
+        MillingDescription d = TKind.Description;
+        Cutter cutter = situation.Cutter.Value;
+        InputCheck check = new();
+        check.Holds(d.Families.Contains(cutter.Family), "assembly", double.NaN, $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a {string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
+        foreach (InputFault fault in cutter.Check().Faults)
+            check.Holds(false, $"cutter.{fault.Field}", fault.Given, $"{fault.Sentence} Correct it on the page of cutter {cutter.Number}.");
+
+        MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
+        foreach ((string code, double value) in choices.Numbers)
+        {
+            MillingField? field = d.Fields.FirstOrDefault(f => f.Code == code);
+            if (field is null)
+            {
+                check.Holds(false, code, value, $"This operation has no field named {code}; leave it out.");
+                continue;
+            }
+
+            check.Within(code, field.Name, value, field.Least, field.Input == MillingInput.WidthOfCut ? Math.Min(field.Most, cutter.CuttingDiameter) : field.Most, field.Quantity);
+            wish.Type(field.Input, value);
+        }
+
+        Dictionary<string, string> options = [];
+        foreach (OptionDescription option in d.Options)
+        {
+            string picked = choices.Options.GetValueOrDefault(option.Code, option.Default);
+            check.Holds(option.Picks.Any(p => p.Code == picked), option.Code, double.NaN, $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
+            options[option.Code] = picked;
+        }
+
+        foreach (string code in choices.Options.Keys)
+            check.Holds(options.ContainsKey(code), code, double.NaN, $"This operation has no option named {code}; leave it out.");
+        check.ThrowIfAny();
+
+        MillingWords.Pick(options, ref wish);
+        if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
+        SpeedRow? row = RowOf(situation, d);
+        MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
+        if (row is null) RefuseUntyped(d, wish);
+        return new(setup, wish, options, choices.Leftover);
+    }
+
+    // The row of this operation, or of the nearest one it can be started from.
+    private static SpeedRow? RowOf(Situation situation, MillingDescription d)
+    {
+        Cutter cutter = situation.Cutter.Value;
+        foreach (string code in (string[])[d.Code, .. d.ChartedAs])
+            if (situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, code) is { } row) return row;
+        return null;
+    }
+
+    private static void RefuseUntyped(MillingDescription d, in MillingInputs wish)
+    {
+        InputCheck check = new();
+        foreach (MillingInput input in MillingWindow.FreeOf<TKind>())
+        {
+            MillingField field = d.Fields.First(f => f.Input == input);
+            string name = char.ToLowerInvariant(field.Name[0]) + field.Name[1..].Replace(", at most", "", StringComparison.Ordinal);
+            check.Holds(wish.IsTyped(input), field.Code, double.NaN, $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can be proposed; type it, or add the row.");
+        }
+
+        check.ThrowIfAny();
+    }
+}
+
+/// <summary>A checked situation: the setup, what was typed, what was picked, and what the step before left.</summary>
+internal sealed record MillingCase(MillingSetup Setup, MillingInputs Wish, IReadOnlyDictionary<string, string> Options, Leftover? Leftover);

@@ -1,0 +1,209 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>A proposed value that a limit held back.</summary>
+/// <param name="Kind">The limit that bound.</param>
+/// <param name="Input">The value held.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="From">The value before.</param>
+/// <param name="To">The value held to.</param>
+public sealed record Hold(LimitKind Kind, MillingInput Input, Quantity Quantity, double From, double To);
+
+/// <summary>Proposed inputs: from the chart, adapted to the engagement, and held inside every limit the untyped values can reach.</summary>
+/// <param name="Inputs">The inputs, complete.</param>
+/// <param name="Holds">What was held back, in order.</param>
+public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> Holds)
+{
+    /// <summary>Depth and width below these shares of the diameter are no longer proposed.</summary>
+    public const double LeastDepthShare = 0.02, LeastWidthShare = 0.02;
+
+    private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
+    private static readonly Formula ChartWidth = new("a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
+    private static readonly Formula ChartDepth = new("a_pmost", "Depth proposed", Quantity.Length, "min(q_p*DC*k_s, APMX, LCF)", "speed chart of the shop, for the steadiness of the work, within the cutter's flutes");
+    private static readonly Formula ChartFeed = new("f_z", "Feed per tooth proposed", Quantity.Chip, "f_zchart*k_thin", "speed chart of the shop, with the chip kept at this engagement");
+    private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom];
+
+    /// <summary>
+    /// Proposes every value that was not typed. Speed is held to the spindle, the chip between its least and largest, speed again to
+    /// the axis feed so that the chip stays, and then depth, width and feed per tooth, in this order, until power, torque and
+    /// deflection are inside. Typed values are never changed.
+    /// </summary>
+    /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>
+    /// <param name="wish">What was typed.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    public static MillingProposal Propose<TKind, TTrace>(MillingSetup setup, in MillingInputs wish, ref TTrace trace)
+        where TKind : struct, IMillingKind
+        where TTrace : struct, ITrace
+    {
+        List<Hold> holds = [];
+        MillingInputs x = Start<TKind, TTrace>(setup, wish, ref trace);
+        Hold(MillingInput.CuttingSpeed, Quantity.CuttingSpeed, HoldToSpindle<TKind>(setup, ref x));
+
+        double wanted = ChartedFeed<TKind>(setup, x);
+        LimitKind? chip = Refeed<TKind>(setup, ref x);
+        if (TTrace.Listens && setup.Row is { } row && !x.IsTyped(MillingInput.FeedPerTooth))
+        {
+            double charted = row.FeedPerToothAt(setup.Diameter);
+            trace.Take(ChartFeed, wanted, new("f_zchart", charted), new("k_thin", wanted / charted));
+        }
+
+        if (chip is { } by) holds.Add(new(by, MillingInput.FeedPerTooth, Quantity.Chip, wanted, x[MillingInput.FeedPerTooth]));
+
+        MillingLoad load = MillingSolver.Solve<TKind>(setup, x).Load;
+        if (load.FeedRate > setup.LargestFeed && !x.IsTyped(MillingInput.CuttingSpeed))
+        {
+            double from = x[MillingInput.CuttingSpeed], slowest = from * setup.LeastSpeed / load.SpindleSpeed;
+            x.Propose(MillingInput.CuttingSpeed, Math.Max(from * setup.LargestFeed / load.FeedRate, slowest));
+            holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, Quantity.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
+        }
+
+        return new(HoldLoads<TKind>(setup, x, holds), holds);
+
+        void Hold(MillingInput input, Quantity quantity, (LimitKind Kind, double From, double To)? held)
+        {
+            if (held is { } h) holds.Add(new(h.Kind, input, quantity, h.From, h.To));
+        }
+    }
+
+    /// <summary>
+    /// Largest value of a range up to which a condition holds; NaN when even the least fails. The load of helical edges does not
+    /// rise evenly with depth, so the range is walked in steps to the first failure, which is then closed in on.
+    /// </summary>
+    /// <param name="least">Lower end, above 0.</param>
+    /// <param name="most">Upper end.</param>
+    /// <param name="holds">The condition.</param>
+    public static double LargestWithin(double least, double most, Func<double, bool> holds)
+    {
+        const int steps = 16;
+        if (!holds(least)) return double.NaN;
+        double inside = least, outside = double.NaN;
+        for (int i = 1; i <= steps && double.IsNaN(outside); i++)
+        {
+            double at = i == steps ? most : least + ((most - least) * i / steps);
+            if (holds(at)) inside = at;
+            else outside = at;
+        }
+
+        if (double.IsNaN(outside)) return most;
+        while (outside - inside > 1e-8 * most)
+        {
+            double middle = (inside + outside) / 2;
+            if (holds(middle)) inside = middle;
+            else outside = middle;
+        }
+
+        return inside;
+    }
+
+    /// <summary>Inputs with width or depth of one pass set, and all that follows them: one pass of that size, and the feed where it is proposed.</summary>
+    internal static MillingInputs At<TKind>(MillingSetup setup, in MillingInputs inputs, MillingInput input, double value)
+        where TKind : struct, IMillingKind
+    {
+        MillingInputs x = inputs;
+        x[input] = value;
+        Follow<TKind>(setup, ref x);
+        if (input != MillingInput.FeedPerTooth) Refeed<TKind>(setup, ref x);
+        return x;
+    }
+
+    /// <summary>Sets what was not typed: defaults, and what follows other inputs.</summary>
+    internal static void Follow<TKind>(MillingSetup setup, ref MillingInputs x)
+        where TKind : struct, IMillingKind => TKind.Follow(setup, ref x);
+
+    /// <summary>Feed per tooth of the chart, with its chip kept at this engagement; NaN without a row.</summary>
+    internal static double ChartedFeed<TKind>(MillingSetup setup, in MillingInputs x)
+        where TKind : struct, IMillingKind =>
+        setup.Row is { } row ? row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, MillingSolver.Engage<TKind>(setup, x)) : double.NaN;
+
+    /// <summary>The feed per tooth that follows the engagement: charted, thinned, and held to the chip's own limits, of which the one that held is returned.</summary>
+    internal static LimitKind? Refeed<TKind>(MillingSetup setup, ref MillingInputs x)
+        where TKind : struct, IMillingKind
+    {
+        if (x.IsTyped(MillingInput.FeedPerTooth) || setup.Row is null) return null;
+        Engagement e = MillingSolver.Engage<TKind>(setup, x);
+        double feed = setup.Row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, e);
+        double held = Math.Min(Math.Max(feed, setup.LeastChip / e.MeanChipRatio), setup.LargestChip / e.LargestChipRatio);
+        x[MillingInput.FeedPerTooth] = held;
+        return held == feed ? null : feed < held ? LimitKind.LeastChip : LimitKind.LargestChip;
+    }
+
+    private static MillingInputs Start<TKind, TTrace>(MillingSetup setup, in MillingInputs wish, ref TTrace trace)
+        where TKind : struct, IMillingKind
+        where TTrace : struct, ITrace
+    {
+        MillingInputs x = wish;
+        MillingDescription d = TKind.Description;
+        foreach (MillingField f in d.Fields)
+            if (double.IsFinite(f.Default)) x.Propose(f.Input, f.Default);
+        if (setup.Row is { } row)
+        {
+            double factor = row.Operation == d.Code ? 1 : d.DepthFactor;
+            x.Propose(MillingInput.CuttingSpeed, row.CuttingSpeed);
+            x.Propose(MillingInput.FeedPerTooth, row.FeedPerToothAt(setup.Diameter));
+            x.Propose(MillingInput.WidthOfCut, Math.Min(row.WidthRatio * setup.Diameter, setup.LargestWidth));
+            x.Propose(MillingInput.DepthOfCut, Math.Min(row.DepthRatio * factor * setup.Diameter * x.Steadiness, Math.Min(setup.LargestDepth, setup.FluteLength)));
+            if (TTrace.Listens)
+            {
+                if (!x.IsTyped(MillingInput.CuttingSpeed)) trace.Take(ChartSpeed, row.CuttingSpeed, new Term("v_cchart", row.CuttingSpeed));
+                if (d.Has(MillingInput.WidthOfCut) && !x.IsTyped(MillingInput.WidthOfCut)) trace.Take(ChartWidth, x[MillingInput.WidthOfCut], new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
+                if (d.Has(MillingInput.DepthOfCut) && !x.IsTyped(MillingInput.DepthOfCut))
+                    trace.Take(ChartDepth, x[MillingInput.DepthOfCut], new("q_p", row.DepthRatio * factor), new("DC", setup.Diameter), new("k_s", x.Steadiness), new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
+            }
+        }
+
+        Follow<TKind>(setup, ref x);
+        return x;
+    }
+
+    private static (LimitKind Kind, double From, double To)? HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x)
+        where TKind : struct, IMillingKind
+    {
+        if (x.IsTyped(MillingInput.CuttingSpeed)) return null;
+        double speed = x[MillingInput.CuttingSpeed], diameter = MillingSolver.Engage<TKind>(setup, x).Diameter;
+        double n = MillingCut.SpindleSpeedFor(speed, diameter), held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
+        if (held == n) return null;
+        x[MillingInput.CuttingSpeed] = MillingCut.CuttingSpeedFor(held, diameter);
+        return (n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, speed, x[MillingInput.CuttingSpeed]);
+    }
+
+    private static MillingInputs HoldLoads<TKind>(MillingSetup setup, MillingInputs x, List<Hold> holds)
+        where TKind : struct, IMillingKind
+    {
+        MillingDescription d = TKind.Description;
+        if (d.Has(MillingInput.DepthOfCut)) HoldOne(MillingInput.DepthOfCut, Quantity.Length, LeastDepthShare * setup.Diameter);
+        if (d.Has(MillingInput.WidthOfCut)) HoldOne(MillingInput.WidthOfCut, Quantity.Length, LeastWidthShare * setup.Diameter);
+        HoldOne(MillingInput.FeedPerTooth, Quantity.Chip, Math.Max(setup.LeastChip / MillingSolver.Engage<TKind>(setup, x).MeanChipRatio, 1e-6));
+        return x;
+
+        void HoldOne(MillingInput input, Quantity quantity, double least)
+        {
+            double from = x[input];
+            if (x.IsTyped(input) || least >= from) return;
+            if (Tightest<TKind>(setup, x) is not { } binding) return;
+            MillingInputs at = x;
+            double to = LargestWithin(least, from, value => Tightest<TKind>(setup, At<TKind>(setup, at, input, value)) is null);
+            to = double.IsNaN(to) ? least : ShopRounding.Down(to);
+            holds.Add(new(binding, input, quantity, from, to));
+            x = At<TKind>(setup, x, input, to);
+        }
+    }
+
+    // The load that is exceeded most; null while all are inside.
+    private static LimitKind? Tightest<TKind>(MillingSetup setup, in MillingInputs x)
+        where TKind : struct, IMillingKind
+    {
+        LimitSet limits = MillingSolver.Solve<TKind>(setup, x).Limits;
+        LimitKind? tightest = null;
+        double most = 1;
+        foreach (LimitKind kind in Loads)
+        {
+            double use = limits.Of(kind).Use;
+            if (use > most) (tightest, most) = (kind, use);
+        }
+
+        return tightest;
+    }
+}

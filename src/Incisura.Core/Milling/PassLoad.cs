@@ -1,0 +1,113 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Machines;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>Load, deflection and limits of one pass: what every milling operation has in common.</summary>
+internal static class PassLoad
+{
+    /// <summary>Room of loose chips over that of the solid they were cut from.</summary>
+    public const double LooseChip = 5;
+
+    private static readonly Formula CorrectedForce = new("k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w", "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula LeadFormula = new("κ", "Mean lead angle in contact", Quantity.Angle, "asin(min(1, a_p/b))*180/pi", "depth over length of the edge in contact");
+    private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_zrim*k_f", "feed at the rim over the path of the centre");
+    private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
+    private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
+    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_e*ceil(z_c)", "every tooth in the arc takes the whole feed");
+    private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + k_r^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
+    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
+
+    /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
+    public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, in Engagement e, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double k11 = setup.SpecificForce11 * x.Wear, feed = x[MillingInput.FeedPerTooth] * e.FeedFactor;
+        if (TTrace.Listens)
+        {
+            trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", x.Wear));
+            if (e.Lead < 90) trace.Take(LeadFormula, e.Lead, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfLead(e.Lead)));
+            if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_zrim", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
+        }
+
+        MillingCut cut = new(e.Diameter, setup.Teeth, e.Lead, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestLeadAngle = e.LargestLead, EvenChip = e.EvenChip };
+        cut.Solve(e.Arc, out MillingLoad load, ref trace);
+
+        double lag = setup.LagPerDepth * e.Depth;
+        double section = e.EvenChip ? feed * e.Width * Math.Ceiling(load.TeethInCut) : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
+        double force = load.SpecificForce * section * setup.ForceFactor;
+        double deflection = setup.Tip.Deflection(force, e.Depth / 2);
+        double motorPower = load.Power / setup.Efficiency;
+
+        r.Engagement = e;
+        r.Load = load;
+        r[MillingFigure.SpindleSpeed] = load.SpindleSpeed;
+        r[MillingFigure.FeedRate] = load.FeedRate;
+        r[MillingFigure.RemovalRate] = load.RemovalRate;
+        r[MillingFigure.Diameter] = e.Diameter;
+        r[MillingFigure.Width] = e.Width;
+        r[MillingFigure.Depth] = e.Depth;
+        r[MillingFigure.Arc] = double.RadiansToDegrees(e.Arc.Length);
+        r[MillingFigure.EntryAngle] = double.RadiansToDegrees(e.Arc.Entry);
+        r[MillingFigure.ExitAngle] = double.RadiansToDegrees(e.Arc.Exit);
+        r[MillingFigure.TeethInCut] = load.TeethInCut;
+        r[MillingFigure.MeanChip] = load.MeanChip;
+        r[MillingFigure.LargestChip] = load.LargestChip;
+        r[MillingFigure.SpecificForce] = load.SpecificForce;
+        r[MillingFigure.Power] = load.Power;
+        r[MillingFigure.MotorPower] = motorPower;
+        r[MillingFigure.Torque] = load.Torque;
+        r[MillingFigure.PeakForce] = force;
+        r[MillingFigure.Deflection] = deflection;
+        if (!TTrace.Listens) return;
+
+        trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
+        if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("a_e", e.Width), new("z_c", load.TeethInCut));
+        else trace.Take(SectionFormula, section, new("f_z", feed), new("a_p", e.Depth), new("Σ", section / (feed * e.Depth)));
+        trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio));
+        trace.Take(
+            TipCompliance.DeflectionFormula,
+            deflection,
+            new("F", force),
+            new("K_0", setup.Tip.AtTip),
+            new("K_1", setup.Tip.Fall),
+            new("a_p", Math.Min(e.Depth, 2 * setup.Tip.FirstLength)),
+            new("EI_1", setup.Tip.FirstStiffness));
+        trace.Take(MotorPowerFormula, motorPower, new("P_c", load.Power), new("η", setup.Efficiency));
+    }
+
+    /// <summary>Judges the limits all operations share.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="r">The result so far.</param>
+    /// <param name="axialDepth">How far the edge is in the work along the axis, mm.</param>
+    /// <param name="radialWidth">How far it is in the work across, mm.</param>
+    /// <param name="reach">How deep the tool goes into the work in all, mm.</param>
+    /// <param name="limits">Receives the limits.</param>
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
+    {
+        MillingLoad load = r.Load;
+        double motorPower = r[MillingFigure.MotorPower];
+        SpindlePoint gives = setup.Curve.At(load.SpindleSpeed);
+        limits.Add(LimitKind.HighestSpeed, load.SpindleSpeed, setup.LargestSpeed);
+        limits.Add(LimitKind.LowestSpeed, load.SpindleSpeed, setup.LeastSpeed);
+        limits.Add(LimitKind.PowerContinuous, motorPower, gives.Power);
+        limits.Add(LimitKind.PowerShortTime, motorPower, gives.ShortPower);
+        limits.Add(LimitKind.TorqueContinuous, load.Torque, gives.Torque);
+        limits.Add(LimitKind.TorqueShortTime, load.Torque, gives.ShortTorque);
+        limits.Add(LimitKind.AxisFeed, load.FeedRate, setup.LargestFeed);
+        limits.Add(LimitKind.FluteLength, axialDepth, setup.FluteLength);
+        limits.Add(LimitKind.DepthOfCutter, axialDepth, setup.LargestDepth);
+        limits.Add(LimitKind.WidthOfCutter, radialWidth, setup.LargestWidth);
+        limits.Add(LimitKind.LargestChip, load.LargestChip, setup.LargestChip);
+        limits.Add(LimitKind.LeastChip, load.MeanChip, setup.LeastChip);
+        limits.Add(LimitKind.Deflection, r[MillingFigure.Deflection], x[MillingInput.DeflectionAllowed]);
+        limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
+        limits.Add(LimitKind.Reach, reach, setup.Reach);
+    }
+
+    /// <summary>Judges the room of a flute for the loose chip of one turn.</summary>
+    public static void JudgeChipRoom(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+        limits.Add(LimitKind.ChipRoom, LooseChip * r.Engagement.Width * x[MillingInput.FeedPerTooth] * r.Engagement.FeedFactor, setup.FluteSection);
+}

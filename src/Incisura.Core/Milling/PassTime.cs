@@ -1,0 +1,59 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>Time of passes that lie beside and below each other, with run-in, run-out, returns and the lift between levels.</summary>
+internal static class PassTime
+{
+    /// <summary>Clear way left before and after each pass, mm.</summary>
+    public const double Clearance = 2;
+
+    /// <summary>Height the tool is lifted to between levels, mm.</summary>
+    public const double Lift = 25;
+
+    private static readonly Formula SideOverrun = new("e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c", "geometry of entry and exit, with a clear way c");
+    private static readonly Formula FullOverrun = new("e", "Way before and after the work", Quantity.Length, "D_e/2 + c", "the whole cutter clears the work, with a clear way c");
+    private static readonly Formula OneWay = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + (i - 1)*(L + 2*e)/v_rapid + 2*i_p*h_s/v_rapid", "passes at feed rate, returns in rapid, a lift h_s for each level");
+    private static readonly Formula BothWays = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
+
+    /// <summary>Way before and after the work for a cut with the side of the cutter.</summary>
+    public static double OverrunOfSide<TTrace>(double diameter, double width, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double side = Math.Min(width, diameter / 2), overrun = Math.Sqrt(side * (diameter - side)) + Clearance;
+        if (TTrace.Listens) trace.Take(SideOverrun, overrun, new("a_e", width), new("D_e", diameter), new("c", Clearance));
+        return overrun;
+    }
+
+    /// <summary>Way before and after the work so that the whole cutter clears it.</summary>
+    public static double OverrunOfAll<TTrace>(double diameter, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double overrun = (diameter / 2) + Clearance;
+        if (TTrace.Listens) trace.Take(FullOverrun, overrun, new("D_e", diameter), new("c", Clearance));
+        return overrun;
+    }
+
+    /// <summary>Works the time out and writes time, way and overrun.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs; the length is that of one pass.</param>
+    /// <param name="passes">Number of passes on all levels.</param>
+    /// <param name="levels">Number of levels.</param>
+    /// <param name="overrun">Way before and after the work in each pass, mm.</param>
+    /// <param name="r">The result.</param>
+    /// <param name="trace">Listens to the step.</param>
+    public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, double passes, double levels, double overrun, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double length = x[MillingInput.Length], way = length + (2 * overrun), feed = r[MillingFigure.FeedRate];
+        double time = (passes * way / feed) + (2 * levels * Lift / setup.RapidFeed);
+        if (!x.BothWays) time += (passes - 1) * way / setup.RapidFeed;
+        r[MillingFigure.Overrun] = overrun;
+        r[MillingFigure.Way] = passes * way;
+        r[MillingFigure.Time] = time;
+        if (TTrace.Listens)
+            trace.Take(
+                x.BothWays ? BothWays : OneWay, time, new("i", passes), new("i_p", levels), new("L", length), new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", Lift));
+    }
+}

@@ -1,0 +1,56 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Milling;
+
+/// <summary>The ridge that a rounded profile leaves between passes, on flat, hollow and domed surfaces.</summary>
+public static class Ridge
+{
+    /// <summary>Step for a ridge height on a flat surface.</summary>
+    public static readonly Formula FlatStep = new("s_r", "Step between passes", Quantity.Length, "2*sqrt(h_r*(2*R - h_r))", "circular segment");
+
+    /// <summary>Step along a curved surface for a ridge height.</summary>
+    public static readonly Formula CurvedStep = new(
+        "s_r", "Step between passes", Quantity.Length, "2*ρ*acos(((ρ + g*R)^2 + (ρ + g*h_r)^2 - R^2)/(2*(ρ + g*R)*(ρ + g*h_r)))", "law of cosines between surface and profile; g is 1 for a domed surface, -1 for a hollow one");
+
+    /// <summary>Step s_r between passes that leaves a ridge height, mm, measured along the surface.</summary>
+    /// <param name="profileRadius">Radius R of the profile at the contact, mm, above 0.</param>
+    /// <param name="height">Ridge height h_r, mm, above 0 up to R.</param>
+    /// <param name="form">Form of the surface.</param>
+    /// <param name="surfaceRadius">Radius ρ of a curved surface, mm; of a hollow one above R.</param>
+    public static double StepFor(double profileRadius, double height, SurfaceForm form = SurfaceForm.Flat, double surfaceRadius = 0)
+    {
+        if (form == SurfaceForm.Flat) return 2 * Math.Sqrt(height * ((2 * profileRadius) - height));
+        double sign = form == SurfaceForm.Convex ? 1 : -1, path = surfaceRadius + (sign * profileRadius), crest = surfaceRadius + (sign * height);
+
+        // The angle is small, so its cosine is kept as its distance from 1: 1 − cos = (R² − (path − crest)²)/(2·path·crest).
+        double fall = ((profileRadius * profileRadius) - ((path - crest) * (path - crest))) / (2 * path * crest);
+        return 2 * surfaceRadius * 2 * Math.Asin(Math.Sqrt(Math.Clamp(fall / 2, 0, 1)));
+    }
+
+    /// <summary>Ridge height h_r left by a step, mm: the inverse of <see cref="StepFor"/>.</summary>
+    /// <param name="profileRadius">Radius R of the profile at the contact, mm, above 0.</param>
+    /// <param name="step">Step s_r along the surface, mm, above 0.</param>
+    /// <param name="form">Form of the surface.</param>
+    /// <param name="surfaceRadius">Radius ρ of a curved surface, mm.</param>
+    /// <returns>Not a number where the passes do not meet.</returns>
+    public static double HeightFor(double profileRadius, double step, SurfaceForm form = SurfaceForm.Flat, double surfaceRadius = 0)
+    {
+        double half = step / 2;
+        if (form == SurfaceForm.Flat) return half * half / (profileRadius + Math.Sqrt((profileRadius * profileRadius) - (half * half)));
+        double sign = form == SurfaceForm.Convex ? 1 : -1, path = surfaceRadius + (sign * profileRadius);
+        (double sine, double cosine) = Math.SinCos(half / surfaceRadius);
+        double crest = (path * cosine) - (sign * Math.Sqrt((profileRadius * profileRadius) - (path * path * sine * sine)));
+        return form == SurfaceForm.Convex ? crest - surfaceRadius : surfaceRadius - crest;
+    }
+
+    /// <summary>Diameter in contact of a tilted ball, mm: D·sin(β + acos(1 − 2·a_p/D)), at most D.</summary>
+    /// <param name="diameter">Diameter of the ball, mm.</param>
+    /// <param name="depth">Depth a_p square to the surface, mm, above 0 up to half the diameter.</param>
+    /// <param name="tilt">Tilt β of the axis from the surface's normal, degrees, 0 to 90.</param>
+    public static double BallDiameterInContact(double diameter, double depth, double tilt)
+    {
+        double angle = double.DegreesToRadians(tilt) + Math.Acos(Math.Max(0, 1 - (2 * depth / diameter)));
+        return angle >= Math.PI / 2 ? diameter : diameter * Math.Sin(angle);
+    }
+}
