@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
+using Incisura.Core.Geometry;
 using Incisura.Core.Milling;
 
 namespace Incisura.Cases;
@@ -28,12 +29,18 @@ public static class CaseFamilies
         ["chip-thinning"] = Thinning,
         ["deflection"] = Deflection,
         ["even-passes"] = EvenPasses,
+        ["ball-diameter"] = BallDiameter,
+        ["corner-radius-diameter"] = CornerRadiusDiameter,
+        ["scallop"] = Scallop,
+        ["arc-feed"] = ArcFeed,
+        ["corner-engagement"] = CornerEngagement,
+        ["helical-entry"] = HelicalPath,
+        ["chamfer-mill"] = Chamfer,
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "ball-diameter", "corner-radius-diameter", "scallop", "arc-feed", "corner-engagement", "helical-entry", "chamfer-mill",
         "drilling", "through-depth", "spot-depth", "tapping", "tap-drill", "iso-metric", "unified", "npt", "infeed", "thread-milling",
         "turning", "facing-time", "tool-life", "economic-life",
     ];
@@ -81,5 +88,57 @@ public static class CaseFamilies
     {
         Passes passes = Passes.Even(c["total"], c["most"]);
         return new() { ["passes"] = passes.Count, ["depthEach"] = passes.Each };
+    }
+
+    private static CaseFigures BallDiameter(CaseInputs c) => new() { ["effectiveDiameter"] = Ridge.BallDiameterInContact(c["D"], c["ap"], c.Or("tilt", 0)) };
+
+    // The same road as every calculation takes: from the outline of the cutter.
+    private static CaseFigures CornerRadiusDiameter(CaseInputs c)
+    {
+        double half = c["D"] / 2, corner = c["re"];
+        Profile profile = new(ProfileShape.Revolved,
+        [
+            new(ProfilePart.Cutting, 0, 0, 0, half - corner),
+            new(ProfilePart.Cutting, 0, half - corner, corner, half, -Math.Tan(Math.PI / 8)),
+            new(ProfilePart.Cutting, corner, half, Math.Max(corner, c["ap"]) + 10, half),
+        ]);
+        return new() { ["effectiveDiameter"] = new ContactProfile(profile).At(c["ap"]).Diameter };
+    }
+
+    private static CaseFigures Scallop(CaseInputs c)
+    {
+        double step = Ridge.StepFor(c["radius"], c["scallopHeight"]);
+        return new() { ["stepover"] = step, ["scallopHeight"] = Ridge.HeightFor(c["radius"], step) };
+    }
+
+    private static CaseFigures ArcFeed(CaseInputs c) => new() { ["centreFeedRate"] = c["feedRate"] * CircularPath.CentreFactor(c["partRadius"], c["D"] / 2, !c.Is("internal")) };
+
+    private static CaseFigures CornerEngagement(CaseInputs c)
+    {
+        NoTrace none = default;
+        double diameter = c["D"], width = c["ae"];
+        return new()
+        {
+            ["engagementAngle"] = double.RadiansToDegrees(ArcOfEngagement.Bend(diameter, width, c["cornerRadius"], false, c.Or("cornerAngle", 90), ref none).Length),
+            ["onStraightWall"] = double.RadiansToDegrees(ArcOfEngagement.Side(diameter, width, ref none).Length),
+        };
+    }
+
+    private static CaseFigures HelicalPath(CaseInputs c)
+    {
+        double path = c["holeDiameter"] - c["D"];
+        return new()
+        {
+            ["pathDiameter"] = path,
+            ["pitch"] = CircularPath.Pitch(path, c["rampAngle"]),
+            ["centreFeedRate"] = c["feedRate"] * CircularPath.CentreFactor(c["holeDiameter"] / 2, c["D"] / 2, false),
+        };
+    }
+
+    private static CaseFigures Chamfer(CaseInputs c)
+    {
+        Cone cone = new(c["tipDiameter"], c["includedAngle"]);
+        double depth = cone.TipDepthFor(c["width"], c["tipBelow"]);
+        return new() { ["axialDepth"] = depth, ["effectiveDiameterTop"] = cone.DiameterAt(depth) };
     }
 }

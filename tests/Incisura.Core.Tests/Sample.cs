@@ -95,6 +95,19 @@ internal static class Sample
 
     public static Situation On(Machine machine) => Situation with { Machine = new(1, 1, machine) };
 
+    /// <summary>A situation with a usual cutter of a family, and a row of the chart for an operation.</summary>
+    public static Situation With(CutterFamily family, string operation, params (Dimension Dimension, double Value)[] dimensions)
+    {
+        Family described = Families.Of(family);
+        Dictionary<string, double> values = new(described.Start);
+        foreach ((Dimension dimension, double value) in dimensions) values[dimension.Symbol] = value;
+        Cutter cutter = new() { Number = "C-2", Family = family, Dimensions = values, Groups = [MaterialGroup.P] };
+        Holder holder = Holder with { Takes = described.Shank, LeastClamping = 0.1, LargestClamping = 200, LeastGrip = described.Shank == ShankForm.Arbor ? 0 : 20 };
+        double projection = described.Shank == ShankForm.Arbor ? cutter.OverallLength : Math.Max(cutter.LeastProjection, cutter.OverallLength - 30);
+        SpeedRow row = Chart.Rows[0] with { Family = family, Operation = operation, DepthRatio = 0.5 };
+        return Situation with { Cutter = new(2, 1, cutter), Holder = new(2, 1, holder), Assembly = new(2, 1, Assembly with { Projection = projection }), Chart = new(1, 1, Chart with { Rows = [row] }) };
+    }
+
     public static Choices Typed(params (string Code, double Value)[] numbers) => new(numbers.ToDictionary(n => n.Code, n => n.Value), new Dictionary<string, string>());
 
     public static double Figure(this CalculationResult result, string code) => result.Figures.Single(f => f.Code == code).Value;

@@ -9,7 +9,7 @@ namespace Incisura.Core.Milling;
 /// </summary>
 internal static class BestPointSearch
 {
-    private const int GridPoints = 11, Starts = 5, FeedSteps = 8, MostPasses = 16, ProbePoints = 6;
+    private const int GridPoints = 16, DepthPoints = 32, SpeedPoints = 5, Starts = 10, FeedSteps = 8, MostPasses = 16, ProbePoints = 6;
     private const double SmallestStep = 2e-4, BindingUse = 0.998;
 
     public static BestPoint Find<TKind>(MillingSetup setup, in MillingInputs inputs, BestAim aim, CancellationToken cancel)
@@ -19,7 +19,16 @@ internal static class BestPointSearch
         return search.Run();
     }
 
-    private readonly record struct Axis(MillingInput Input, double Least, double Most, double[]? Picks);
+    // The load of helical edges rises and falls with depth, so depth is sampled finely, and evenly towards its end.
+    private readonly record struct Axis(MillingInput Input, double Least, double Most, double[]? Picks)
+    {
+        public int Points => Picks?.Length ?? (Input == MillingInput.DepthOfCut ? DepthPoints : Input == MillingInput.CuttingSpeed ? SpeedPoints : GridPoints);
+
+        public double At(double share) =>
+            Picks is { } picks ? picks[(int)Math.Round(share * (picks.Length - 1))]
+            : Input == MillingInput.DepthOfCut ? Least + ((Most - Least) * share * share)
+            : Least * Math.Pow(Most / Least, share);
+    }
 
     private readonly record struct Candidate(double[] Place, double Merit, MillingInputs Inputs);
 
@@ -69,7 +78,7 @@ internal static class BestPointSearch
                     return;
                 }
 
-                int count = axes[axis].Picks?.Length ?? GridPoints;
+                int count = axes[axis].Points;
                 for (int i = 0; i < count; i++)
                 {
                     place[axis] = count == 1 ? 1 : (double)i / (count - 1);
@@ -140,11 +149,7 @@ internal static class BestPointSearch
         private MillingInputs At(double[] place)
         {
             MillingInputs x = start;
-            for (int a = 0; a < axes.Count; a++)
-            {
-                Axis axis = axes[a];
-                x[axis.Input] = axis.Picks is { } picks ? picks[(int)Math.Round(place[a] * (picks.Length - 1))] : axis.Least * Math.Pow(axis.Most / axis.Least, place[a]);
-            }
+            for (int a = 0; a < axes.Count; a++) x[axes[a].Input] = axes[a].At(place[a]);
 
             TKind.Follow(setup, ref x);
             return x;
@@ -174,8 +179,8 @@ internal static class BestPointSearch
                 for (int a = 0; a < axes.Count; a++, code /= ProbePoints) place[a] = (code % ProbePoints) / (ProbePoints - 1.0);
                 MillingInputs x = At(place);
                 Engagement e = MillingSolver.Engage<TKind>(setup, x);
-                double most = setup.LargestChip / e.LargestChipRatio, fine = Math.Min(most, setup.LeastChip > 0 ? setup.LeastChip / e.MeanChipRatio : most / 50);
-                x[MillingInput.FeedPerTooth] = fine * Math.Pow(most / fine, code / (ProbePoints - 1.0));
+                double most = setup.LargestChip / e.LargestChipRatio, finest = most / 200;
+                x[MillingInput.FeedPerTooth] = finest * Math.Pow(most / finest, code / (ProbePoints - 1.0));
                 MillingResult result = MillingSolver.Solve<TKind>(setup, x);
                 uint mask = 0;
                 for (int k = 0; k < result.Limits.Count; k++)

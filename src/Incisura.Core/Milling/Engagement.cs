@@ -13,6 +13,9 @@ public readonly record struct Engagement(double Diameter, double Width, double D
     /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
     public bool EvenChip { get; init; }
 
+    /// <summary>Mean bite of an edge whose chip is equally thick over the arc, mm: the section removed over the length of the arc.</summary>
+    public double MeanBite => Width * Depth / (Diameter / 2 * Arc.Length);
+
     /// <summary>Engagement in an inner bend or a hole: the centre runs slower than the rim, and the section removed follows from the arc.</summary>
     /// <param name="contact">What is in contact.</param>
     /// <param name="width">Thickness a_e of the stock before the wall, mm.</param>

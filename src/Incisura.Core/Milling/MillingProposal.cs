@@ -136,8 +136,6 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
     {
         MillingInputs x = wish;
         MillingDescription d = TKind.Description;
-        foreach (MillingField f in d.Fields)
-            if (double.IsFinite(f.Default)) x.Propose(f.Input, f.Default);
         if (setup.Row is { } row)
         {
             double factor = row.Operation == d.Code ? 1 : d.DepthFactor;
@@ -154,6 +152,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
             }
         }
 
+        foreach (MillingField f in d.Fields)
+            if (double.IsFinite(f.Default)) x.Propose(f.Input, f.Default);
         Follow<TKind>(setup, ref x);
         return x;
     }

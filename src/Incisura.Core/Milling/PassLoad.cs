@@ -15,7 +15,7 @@ internal static class PassLoad
     private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_zrim*k_f", "feed at the rim over the path of the centre");
     private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
     private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
-    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_e*ceil(z_c)", "every tooth in the arc takes the whole feed");
+    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_m*ceil(z_c)", "every tooth in the arc takes the whole feed over the mean bite b_m, section over arc");
     private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + k_r^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
@@ -35,7 +35,7 @@ internal static class PassLoad
         cut.Solve(e.Arc, out MillingLoad load, ref trace);
 
         double lag = setup.LagPerDepth * e.Depth;
-        double section = e.EvenChip ? feed * e.Width * Math.Ceiling(load.TeethInCut) : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
+        double section = e.EvenChip ? feed * e.MeanBite * Math.Ceiling(load.TeethInCut) : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
         double force = load.SpecificForce * section * setup.ForceFactor;
         double deflection = setup.Tip.Deflection(force, e.Depth / 2);
         double motorPower = load.Power / setup.Efficiency;
@@ -63,7 +63,7 @@ internal static class PassLoad
         if (!TTrace.Listens) return;
 
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
-        if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("a_e", e.Width), new("z_c", load.TeethInCut));
+        if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("b_m", e.MeanBite), new("z_c", load.TeethInCut));
         else trace.Take(SectionFormula, section, new("f_z", feed), new("a_p", e.Depth), new("Σ", section / (feed * e.Depth)));
         trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio));
         trace.Take(

@@ -11,10 +11,10 @@ public readonly record struct LoadCourse(double Peak, double Mean, double Ripple
 /// <summary>The forces of all teeth together over one revolution, and what the tip does under them.</summary>
 public sealed record RevolutionLoad
 {
-    /// <summary>Slices along the depth.</summary>
+    /// <summary>Slices along the depth where the lag of the helix asks for no more.</summary>
     public const int Slices = 20;
 
-    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24;
+    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24, SlicesInArc = 16, MostSlices = 600;
 
     /// <summary>Angle between two values, degrees.</summary>
     public required double Step { get; init; }
@@ -116,7 +116,8 @@ public sealed record RevolutionLoad
         int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / edge.Arc.Length), LeastAngles, MostAngles);
         angles = (angles + edge.Teeth - 1) / edge.Teeth * edge.Teeth;
         double[] tangential = new double[angles], radial = new double[angles], axial = new double[angles], along = new double[angles], across = new double[angles];
-        Solve(edge, Slices, tangential, radial, axial, along, across);
+        int slices = (int)Math.Clamp(Math.Ceiling(edge.Lag / edge.Arc.Length * SlicesInArc), Slices, MostSlices);
+        Solve(edge, slices, tangential, radial, axial, along, across);
 
         double compliance = setup.Tip.Deflection(1, result.Engagement.Depth / 2);
         double[] resultant = [.. along.Zip(across, double.Hypot)];
@@ -175,7 +176,7 @@ public readonly record struct HelicalEdge(
     {
         Engagement e = result.Engagement;
         double lead = MillingCut.SineOfLead(e.Lead), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
-        double edge = e.EvenChip ? e.Width : e.Depth / lead;
+        double edge = e.EvenChip ? e.MeanBite : e.Depth / lead;
         double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * lead, exponent);
         return new(setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio, AxialShare(setup.HelixAngle, setup.RadialRatio), lead, Math.Sqrt(1 - (lead * lead)), Climb: true);
     }

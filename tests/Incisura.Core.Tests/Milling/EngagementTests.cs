@@ -87,9 +87,10 @@ public class EngagementTests
     [Fact]
     public void Thinning_keeps_the_chip_it_says_and_stops_at_its_largest_factor()
     {
-        ArcOfEngagement stated = Side(12, 3), thin = Side(12, 1), hair = Side(12, 0.01);
-        Assert.Equal(stated.LargestSine, ChipThinning.Factor(ChipKept.Largest, stated, thin) * thin.LargestSine, 12);
-        Assert.Equal(stated.MeanSine, ChipThinning.Factor(ChipKept.Mean, stated, thin) * thin.MeanSine, 12);
+        Engagement stated = Of(3), thin = Of(1), hair = Of(0.01);
+        Engagement Of(double width) => new(12, width, 5, 90, 90, 1, Side(12, width));
+        Assert.Equal(stated.LargestChipRatio, ChipThinning.Factor(ChipKept.Largest, stated, thin) * thin.LargestChipRatio, 12);
+        Assert.Equal(stated.MeanChipRatio, ChipThinning.Factor(ChipKept.Mean, stated, thin) * thin.MeanChipRatio, 12);
         Assert.Equal(1, ChipThinning.Factor(ChipKept.None, stated, thin));
         Assert.Equal(ChipThinning.LargestFactor, ChipThinning.Factor(ChipKept.Largest, stated, hair));
         Assert.True(ChipThinning.Factor(ChipKept.Largest, thin, stated) < 1);

@@ -6,7 +6,7 @@ namespace Incisura.Core.Tests.Milling;
 
 public class SideMillingOperationTests
 {
-    private static readonly SideMillingOperation Rough = SideMillingOperation.Rough;
+    private static readonly IOperation Rough = Operations.Find("side-rough")!;
 
     private static CalculationResult Calculate(Situation situation, Choices choices, bool explain = false) => Rough.Calculate(situation, choices, explain);
 
@@ -121,7 +121,7 @@ public class SideMillingOperationTests
     {
         Situation without = Sample.Situation with { Chart = new(1, 1, Sample.Chart with { Rows = [] }) };
         InputException refused = Assert.Throws<InputException>(() => Calculate(without, Choices.None));
-        Assert.Equal(["cuttingSpeed", "feedPerTooth", "widthOfCut", "depthOfCut"], refused.Faults.Select(f => f.Field));
+        Assert.Equal(["cuttingSpeed", "depthOfCut", "feedPerTooth", "widthOfCut"], refused.Faults.Select(f => f.Field).Order());
         Choices typed = Sample.Typed(("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("widthOfCut", 2), ("depthOfCut", 10));
         Assert.Equal(100, Calculate(without, typed).Field("cuttingSpeed").Value);
     }
@@ -153,7 +153,7 @@ public class SideMillingOperationTests
     public void Every_term_of_the_derivation_is_given_or_was_derived_before()
     {
         CalculationResult result = Calculate(Sample.Situation, Choices.None, explain: true);
-        HashSet<string> known = [.. result.Givens.Select(g => g.Symbol), "a_elargest", "k_s", "k_thin", "φ_1", "φ_2", "s_max", "Σ", "K_1", "EI_1", "c"];
+        HashSet<string> known = [.. result.Givens.Select(g => g.Symbol), "a_elargest", "k_s", "k_thin", "φ_1", "φ_2", "κ", "κ_max", "s_max", "Σ", "K_1", "EI_1", "c", "i", "h_s", "r", "D_e"];
         foreach (DerivationStep step in result.Steps)
         {
             Assert.All(step.Terms, t => Assert.Contains(t.Symbol, known));
@@ -176,46 +176,4 @@ public class SideMillingOperationTests
         Situation foreign = Sample.On(Sample.Machine with { Interface = "HSK-A 63" }) with { Cutter = new(1, 1, Sample.Cutter with { Groups = [Incisura.Core.Materials.MaterialGroup.N] }) };
         Assert.Superset(new HashSet<string> { "interface", "material-group" }, Calculate(foreign, Choices.None).Findings.Select(f => f.Code).ToHashSet());
     }
-}
-
-public class SideMillingWindowTests
-{
-    private static readonly OperatingWindow Window = SideMillingOperation.Rough.Window(Sample.Situation, Choices.None);
-
-    // The feed per tooth follows the width; a depth near nothing keeps loads from holding it back.
-    private static CalculationResult At(double width, double depth)
-    {
-        double feed = SideMillingOperation.Rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", width), ("depthOfCut", 0.01)), explain: false).Field("feedPerTooth").Value;
-        return SideMillingOperation.Rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", width), ("depthOfCut", depth), ("feedPerTooth", feed)), explain: false);
-    }
-
-    [Fact]
-    public void Just_inside_every_line_each_limit_is_kept_and_just_outside_it_is_not()
-    {
-        for (int i = 5; i < Window.Widths.Count; i += 13)
-            foreach (WindowLine line in Window.Lines)
-            {
-                double depth = line.Depths[i];
-                if (depth == 0 || depth >= Window.MostDepth) continue;
-                Assert.True(At(Window.Widths[i], depth * 0.999).Limits.Single(l => l.Kind == line.Kind).Use <= 1 + 1e-6);
-                Assert.True(At(Window.Widths[i], depth * 1.002).Limits.Single(l => l.Kind == line.Kind).Use > 1);
-            }
-    }
-
-    [Fact]
-    public void The_best_point_keeps_every_line_and_no_other_column_removes_more()
-    {
-        Assert.True(Window.BestRemovalRate > 0);
-        for (int i = 0; i < Window.Widths.Count; i++)
-        {
-            double inside = Window.Lines.Min(l => l.Depths[i]);
-            if (inside > 0) Assert.True(At(Window.Widths[i], inside).Figure("removalRate") <= Window.BestRemovalRate * 1.000001);
-        }
-
-        Assert.DoesNotContain(At(Window.BestWidth, Window.BestDepth).Limits, l => l.Use > 1 + 1e-6);
-    }
-
-    [Fact]
-    public void What_was_typed_for_width_and_depth_does_not_move_the_window() =>
-        Assert.Equal(Window.Lines[0].Depths, SideMillingOperation.Rough.Window(Sample.Situation, Sample.Typed(("widthOfCut", 1), ("depthOfCut", 2))).Lines[0].Depths);
 }

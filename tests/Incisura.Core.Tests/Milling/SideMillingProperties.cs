@@ -3,37 +3,36 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Milling;
+using Incisura.Core.Milling.Kinds;
 
 namespace Incisura.Core.Tests.Milling;
 
 public class SideMillingProperties
 {
-    private static readonly SideMillingSetup Setup = new(Sample.Built, Sample.Material, Sample.Machine);
+    private static readonly MillingSetup Setup = new(Sample.Built, Sample.Material, Sample.Machine);
 
     private static readonly Gen<(double Width, double Depth, double Feed, double Speed)> Cuts =
         Gen.Select(Gen.Double[0.05, 12], Gen.Double[0.2, 25], Gen.Double[0.005, 0.15], Gen.Double[20, 400]);
 
-    private static SideMillingResult Solve(double width, double depth, double feed, double speed, double? stock = null)
+    private static MillingInputs Inputs(double width, double depth, double feed, double speed)
     {
-        NoTrace none = default;
-        SideMillingChoices choices = new()
-        {
-            CuttingSpeed = speed,
-            FeedPerTooth = feed,
-            MostWidth = width,
-            MostDepth = depth,
-            StockWidth = stock ?? width,
-            WallHeight = depth,
-            Length = 100,
-            DeflectionAllowed = 50,
-        };
-        SideMilling.Solve(Setup, choices, out SideMillingResult result, ref none);
-        return result;
+        MillingInputs x = new() { Steadiness = 1, Wear = 1 };
+        x.Type(MillingInput.CuttingSpeed, speed);
+        x.Type(MillingInput.FeedPerTooth, feed);
+        x.Type(MillingInput.WidthOfCut, width);
+        x.Type(MillingInput.DepthOfCut, depth);
+        x.Type(MillingInput.StockWidth, width);
+        x.Type(MillingInput.WallHeight, depth);
+        x.Type(MillingInput.Length, 100);
+        x.Type(MillingInput.DeflectionAllowed, 50);
+        return x;
     }
+
+    private static MillingResult Solve(double width, double depth, double feed, double speed) => MillingSolver.Solve<SideRough>(Setup, Inputs(width, depth, feed, speed));
 
     [Fact]
     public void Halving_the_width_never_raises_the_arc() =>
-        Cuts.Sample(c => Solve(c.Width / 2, c.Depth, c.Feed, c.Speed).Arc.Length <= Solve(c.Width, c.Depth, c.Feed, c.Speed).Arc.Length);
+        Cuts.Sample(c => Solve(c.Width / 2, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length <= Solve(c.Width, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length);
 
     [Fact]
     public void Power_is_additive_over_depth() => Cuts.Sample(c =>
@@ -53,8 +52,8 @@ public class SideMillingProperties
     [Fact]
     public void The_feed_for_a_chip_gives_that_chip_back() => Cuts.Sample(c =>
     {
-        SideMillingResult r = Solve(c.Width, c.Depth, c.Feed, c.Speed);
-        double forMean = ChipThinning.FeedForMeanChip(r.Load.MeanChip, 90, r.Arc), forLargest = ChipThinning.FeedForLargestChip(r.Load.LargestChip, 90, r.Arc);
+        MillingResult r = Solve(c.Width, c.Depth, c.Feed, c.Speed);
+        double forMean = ChipThinning.FeedForMeanChip(r.Load.MeanChip, 90, r.Engagement.Arc), forLargest = ChipThinning.FeedForLargestChip(r.Load.LargestChip, 90, r.Engagement.Arc);
         return Math.Abs(forMean - c.Feed) <= 1e-9 && Math.Abs(forLargest - c.Feed) <= 1e-9;
     });
 
@@ -62,16 +61,16 @@ public class SideMillingProperties
     public void The_mean_chip_is_the_numerical_mean_over_the_arc() => Cuts.Sample(
         c =>
         {
-            SideMillingResult r = Solve(c.Width, c.Depth, c.Feed, c.Speed);
+            MillingResult r = Solve(c.Width, c.Depth, c.Feed, c.Speed);
             const int steps = 400;
-            double sum = Enumerable.Range(0, steps).Sum(i => Math.Sin(r.Arc.Entry + (r.Arc.Length * (i + 0.5) / steps)));
+            double sum = Enumerable.Range(0, steps).Sum(i => Math.Sin(r.Engagement.Arc.Entry + (r.Engagement.Arc.Length * (i + 0.5) / steps)));
             return Math.Abs((c.Feed * sum / steps) - r.Load.MeanChip) <= 1e-5 * r.Load.MeanChip;
         },
         iter: 300);
 
     [Fact]
     public void Deflection_grows_with_depth_and_feed() => Cuts.Sample(c =>
-        Solve(c.Width, c.Depth, c.Feed * 1.2, c.Speed).Deflection >= Solve(c.Width, c.Depth, c.Feed, c.Speed).Deflection);
+        Solve(c.Width, c.Depth, c.Feed * 1.2, c.Speed)[MillingFigure.Deflection] >= Solve(c.Width, c.Depth, c.Feed, c.Speed)[MillingFigure.Deflection]);
 
     [Fact]
     public void The_largest_section_is_the_peak_of_a_turn_searched_step_by_step() => Gen.Select(Gen.Double[0.2, 12], Gen.Double[0.2, 40], Gen.Int[1, 9], Gen.Double[0, 50]).Sample(
@@ -102,27 +101,29 @@ public class SideMillingProperties
     public void A_calculation_without_derivation_allocates_nothing()
     {
         NoTrace none = default;
-        SideMillingChoices choices = new() { CuttingSpeed = 120, FeedPerTooth = 0.06, MostWidth = 3, MostDepth = 12, StockWidth = 3, WallHeight = 12, Length = 100, DeflectionAllowed = 50 };
-        SideMilling.Solve(Setup, choices, out _, ref none);
+        MillingInputs x = Inputs(3, 12, 0.06, 120);
+        MillingSolver.Solve<SideRough, NoTrace>(Setup, x, out _, ref none);
         long before = GC.GetAllocatedBytesForCurrentThread();
-        for (int i = 0; i < 1000; i++) SideMilling.Solve(Setup, choices, out _, ref none);
+        for (int i = 0; i < 1000; i++) MillingSolver.Solve<SideRough, NoTrace>(Setup, x, out _, ref none);
         Assert.Equal(before, GC.GetAllocatedBytesForCurrentThread());
     }
 
     [Fact]
     public void A_grid_holds_what_each_of_its_points_would_give_alone()
     {
-        GridPoint[] points = new GridPoint[6 * 4];
-        SideMillingChoices choices = new() { CuttingSpeed = 120, FeedPerTooth = 0.06, MostWidth = 1, MostDepth = 1, StockWidth = 1, WallHeight = 1, Length = 100, DeflectionAllowed = 50 };
-        OperatingGrid.Evaluate(Setup, choices, mostWidth: 12, mostDepth: 24, columns: 6, points);
-        for (int j = 0; j < 4; j++)
-            for (int i = 0; i < 6; i++)
+        const int size = 6;
+        float[] uses = new float[20 * size * size], rates = new float[size * size];
+        MillingInputs x = Inputs(1, 1, 0.06, 120);
+        IReadOnlyList<LimitKind> kinds = MillingWindow.Evaluate<SideRough>(Setup, x, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 24), size, uses, rates, CancellationToken.None);
+        for (int j = 0; j < size; j++)
+            for (int i = 0; i < size; i++)
             {
-                LimitSet alone = Solve(2 * (i + 1), 6 * (j + 1), 0.06, 120).Limits;
-                Assert.Equal(new((float)alone.LargestUse, alone.Tightest), points[(j * 6) + i]);
+                MillingResult alone = Solve(2 * (i + 1), 4 * (j + 1), 0.06, 120);
+                int at = (j * size) + i;
+                Assert.Equal((float)alone[MillingFigure.RemovalRate], rates[at]);
+                for (int k = 0; k < kinds.Count; k++)
+                    if (alone.Limits.Of(kinds[k]) is { Judged: true } limit) Assert.Equal((float)limit.Use, uses[(k * size * size) + at]);
             }
-
-        Assert.Throws<ArgumentException>(() => OperatingGrid.Evaluate(Setup, choices, 12, 24, 5, new GridPoint[6]));
     }
 
     [Fact]

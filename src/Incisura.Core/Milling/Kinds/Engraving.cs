@@ -44,8 +44,13 @@ public readonly struct Engraving : IMillingKind
     {
         Cone cone = Cone.Of(setup.Cutter);
         double width = x[MillingInput.EngravingWidth], depth = x[MillingInput.EngravingDepth], follows = cone.DiameterAt(depth);
-        check.Within("engravingWidth", "The width at the top", width, cone.TipDiameter * 1.001, cone.DiameterAt(setup.Contact.Length), Quantity.Length)
-            .Within("engravingDepth", "The depth of the line", depth, 0.001, setup.Contact.Length, Quantity.Length)
+        if (width < cone.TipDiameter * 1.001)
+        {
+            check.Within("engravingWidth", "The width at the top", width, cone.TipDiameter * 1.001, cone.DiameterAt(setup.Contact.Length), Quantity.Length);
+            return;
+        }
+
+        check.Within("engravingDepth", "The depth of the line", depth, 0.001, setup.Contact.Length, Quantity.Length)
             .Holds(!x.IsTyped(MillingInput.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width, $"Width and depth go together: at {depth:0.###} mm deep this point cuts {follows:0.###} mm wide. Give one of the two back to be proposed.");
     }
 

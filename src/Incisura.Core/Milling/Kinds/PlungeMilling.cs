@@ -51,7 +51,7 @@ public readonly struct PlungeMilling : IMillingKind
     {
         PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
         r.Down = new(1, x[MillingInput.WallHeight]);
-        ArcOfEngagement arc = ArcOfEngagement.Side(setup.Diameter, r.Across.Each, ref trace);
+        ArcOfEngagement arc = ArcOfEngagement.Centred(setup.Diameter, Math.Min(x[MillingInput.SideStep], setup.Diameter), ref trace);
         r.Engagement = new(setup.Diameter, r.Across.Each, x[MillingInput.SideStep], 90, 90, 1, arc) { EvenChip = true };
     }
 

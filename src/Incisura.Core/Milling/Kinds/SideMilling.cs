@@ -85,7 +85,7 @@ public readonly struct SideRough : IMillingKind
         where TTrace : struct, ITrace
     {
         double stock = Math.Max(x[MillingInput.StockWidth] - x[MillingInput.StockLeft], 1e-6);
-        if (TTrace.Listens && x[MillingInput.StockLeft] > 0) trace.Take(Removed, stock, new("W_0", x[MillingInput.StockWidth]), new("s", x[MillingInput.StockLeft]));
+        if (TTrace.Listens) trace.Take(Removed, stock, new("W_0", x[MillingInput.StockWidth]), new("s", x[MillingInput.StockLeft]));
         WallMilling.Engage(setup, x, stock, ref r, ref trace);
     }
 

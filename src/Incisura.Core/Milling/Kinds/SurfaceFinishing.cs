@@ -11,7 +11,7 @@ public readonly struct SurfaceFinishing : IMillingKind
     private static readonly Formula PassesFormula = new("i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
     private static readonly Formula RidgeFormula = new("h_r", "Ridge height in use", Quantity.Chip, "R - sqrt(R^2 - s_r^2/4)", "circular segment, at the step in use");
     private static readonly Formula CurvedRidge = new("h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)", "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
-    private static readonly Formula TiltedDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - a_p/r))*180/pi)*pi/180))", "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
+    private static readonly Formula TiltedDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - t_s/r))*180/pi)*pi/180))", "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
     private static readonly Formula BarrelDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))", "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
 
     /// <inheritdoc/>
@@ -24,7 +24,7 @@ public readonly struct SurfaceFinishing : IMillingKind
             new(MillingInput.RidgeHeight, "h_w", "Ridge height, at most", "Across", Quantity.Chip, 0.00001, 10, 0.005),
             new(MillingInput.SurfaceWidth, "B", "Width of the surface", "Across", Quantity.Length, 0.01, 10_000, 40),
             new(MillingInput.SurfaceRadius, "ρ", "Its radius across, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
-            new(MillingInput.DepthOfCut, "a_p", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50),
+            new(MillingInput.StockWidth, "t_s", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50, 0.2),
             new(MillingInput.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
             new(MillingInput.ContactPlace, "u", "Place along a barrel, 0 to 1", "Deep", Quantity.Ratio, 0, 1, 0.5),
             FeedPerTooth,
@@ -40,18 +40,17 @@ public readonly struct SurfaceFinishing : IMillingKind
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
-        x.Propose(MillingInput.DepthOfCut, Math.Min(0.05 * setup.Diameter, 0.3));
         x.Propose(MillingInput.Tilt, setup.Barrel is null && setup.Flat == 0 ? 15 : 0);
     }
 
     /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
     {
-        double radius = RadiusOf(setup), ridge = x[MillingInput.RidgeHeight], depth = x[MillingInput.DepthOfCut];
+        double radius = RadiusOf(setup), ridge = x[MillingInput.RidgeHeight], depth = x[MillingInput.StockWidth];
         check.Holds(radius > 0, "assembly", double.NaN, $"Cutter {setup.Cutter.Number} has no rounding that could form a surface; choose one with a ball, a corner radius or a barrel.");
         if (!(radius > 0)) return;
         check.Within("ridgeHeight", "The ridge height", ridge, 0.00001, radius, Quantity.Length);
-        if (setup.Barrel is null) check.Within("depthOfCut", "The stock on the surface", depth, 0.001, radius, Quantity.Length);
+        if (setup.Barrel is null) check.Within("stockWidth", "The stock on the surface", depth, 0.001, radius, Quantity.Length);
         if (x.Surface == SurfaceForm.Concave && x[MillingInput.SurfaceRadius] <= radius * 1.001)
             check.Within("surfaceRadius", "The radius of a hollow surface", x[MillingInput.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length).Holds(false, "surfaceRadius", x[MillingInput.SurfaceRadius], $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
     }
@@ -63,8 +62,8 @@ public readonly struct SurfaceFinishing : IMillingKind
         double radius = RadiusOf(setup), surface = x[MillingInput.SurfaceRadius];
         double wanted = Ridge.StepFor(radius, Math.Min(x[MillingInput.RidgeHeight], radius), x.Surface, surface);
         r.Across = Passes.Even(x[MillingInput.SurfaceWidth], wanted);
-        r.Down = new(1, x[MillingInput.DepthOfCut]);
-        double step = r.Across.Each, stock = x[MillingInput.DepthOfCut];
+        r.Down = new(1, x[MillingInput.StockWidth]);
+        double step = r.Across.Each, stock = x[MillingInput.StockWidth];
         if (TTrace.Listens)
         {
             double sign = x.Surface == SurfaceForm.Convex ? 1 : -1;
@@ -93,7 +92,7 @@ public readonly struct SurfaceFinishing : IMillingKind
 
         if (setup.Barrel is { } barrel)
         {
-            double place = x[MillingInput.ContactPlace], half = Math.Max(step / 2, Math.Sqrt(x[MillingInput.DepthOfCut] * Math.Max(0, (2 * radius) - x[MillingInput.DepthOfCut]))) / barrel.ArcLength;
+            double place = x[MillingInput.ContactPlace], half = Math.Max(step / 2, Math.Sqrt(x[MillingInput.StockWidth] * Math.Max(0, (2 * radius) - x[MillingInput.StockWidth]))) / barrel.ArcLength;
             r[MillingFigure.ContactFrom] = place - half;
             r[MillingFigure.ContactTo] = place + half;
             r[MillingFigure.Tilt] = Math.Abs(barrel.LeanAt(place));
@@ -140,7 +139,7 @@ public readonly struct SurfaceFinishing : IMillingKind
     {
         double from = double.DegreesToRadians(tilt), over = Math.Acos(Math.Max(0, 1 - (stock / radius))), top = Math.Min(Math.PI / 2, from + over);
         double diameter = 2 * (flat + (radius * Math.Sin(top))), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
-        if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("a_p", stock));
+        if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("t_s", stock));
         r.Engagement = new(
             diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1, ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));
     }

@@ -1,0 +1,194 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Milling;
+
+namespace Incisura.Core.Tests.Milling;
+
+/// <summary>What holds for every milling operation with every family of cutter it offers.</summary>
+public class KindTests
+{
+    private static readonly string[] Codes =
+    [
+        "face", "side-rough", "side-finish", "slot", "pocket", "constant-engagement", "ramp", "helical-entry", "helical-bore", "plunge", "corner-cleaning", "surface-finish", "chamfer", "engrave",
+    ];
+
+    public static TheoryData<string, CutterFamily> All
+    {
+        get
+        {
+            TheoryData<string, CutterFamily> data = [];
+            foreach (string code in Codes)
+                foreach (CutterFamily family in Operations.Find(code)!.Description.Families)
+                    if (family != CutterFamily.FormCutter) data.Add(code, family);
+            return data;
+        }
+    }
+
+    private static (IOperation Operation, Situation Situation) Of(string code, CutterFamily family)
+    {
+        // A tapered end mill and a chamfer mill need what the family leaves open.
+        Situation situation = family switch
+        {
+            CutterFamily.TaperedEndMill => Sample.With(family, code, (Dimension.CornerRadius, 0.5)),
+            CutterFamily.ChamferMill when code == "engrave" => Sample.With(family, code, (Dimension.CuttingDiameter, 0.2)),
+            _ => Sample.With(family, code),
+        };
+        return (Operations.Find(code)!, situation);
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void It_can_be_proposed_and_every_figure_is_finite(string code, CutterFamily family)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        CalculationResult result = operation.Calculate(situation, Choices.None, explain: false);
+        Assert.All(result.Figures, f => Assert.True(double.IsFinite(f.Value), $"{f.Code} is {f.Value}"));
+        Assert.All(result.Fields, f => Assert.True(double.IsFinite(f.Value), $"{f.Code} is {f.Value}"));
+        Assert.True(result.Figure("time") > 0 && result.Figure("spindleSpeed") > 0 && result.Figure("removalRate") > 0);
+        Assert.Equal(result.Figures.Count, result.Figures.Select(f => f.Code).Distinct().Count());
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void Explaining_changes_no_bit_and_every_step_has_finite_terms(string code, CutterFamily family)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        CalculationResult plain = operation.Calculate(situation, Choices.None, explain: false), explained = operation.Calculate(situation, Choices.None, explain: true);
+        Assert.Equal(plain.Figures, explained.Figures);
+        Assert.All(explained.Steps, s => Assert.All(s.Terms, t => Assert.True(double.IsFinite(t.Value), $"{s.Formula.Symbol}: {t.Symbol}")));
+        Assert.Contains(explained.Steps, s => s.Formula.Symbol == "T");
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void What_is_proposed_stays_the_same_when_it_is_typed(string code, CutterFamily family)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        CalculationResult proposed = operation.Calculate(situation, Choices.None, explain: false);
+        string[] free = [.. operation.Description.Free];
+        Choices typed = Sample.Typed([.. proposed.Fields.Where(f => free.Contains(f.Code)).Select(f => (f.Code, f.Value))]);
+        CalculationResult again = operation.Calculate(situation, typed, explain: false);
+        Assert.All(proposed.Figures.Where(f => f.Code != "rounds"), f => Assert.Equal(f.Value, again.Figure(f.Code), 1e-9 * Math.Abs(f.Value)));
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void The_mean_of_the_forces_over_a_turn_is_the_power_of_the_mean_chip_within_five_per_cent(string code, CutterFamily family)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        RevolutionLoad load = operation.Revolution(situation, Choices.None);
+        Assert.InRange(load.MeanPower / load.MeanChipPower, 0.95, 1.05);
+        Assert.True(load.OfResultant.Peak >= load.OfResultant.Mean && load.LargestDeflection > 0);
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void The_best_point_is_inside_all_limits_and_no_sampled_point_inside_is_better(string code, CutterFamily family)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        BestPoint best = operation.Best(situation, Choices.None, BestAim.Removal, CancellationToken.None);
+        if (!best.Found)
+        {
+            Assert.NotEmpty(best.Reason);
+            return;
+        }
+
+        CalculationResult at = operation.Calculate(situation, Sample.Typed([.. best.Values.Select(v => (v.Code, v.Value))]), explain: false);
+        Assert.DoesNotContain(at.Limits, l => l.Use > 1 + 1e-9);
+        Assert.Equal(best.RemovalRate, at.Figure("removalRate"), 1e-9 * best.RemovalRate);
+
+        // Steps of the four values over their whole ranges; every one inside the limits may not be better by more than half a per cent.
+        string[] free = [.. operation.Description.Free];
+        double speed = best.Values.Single(v => v.Code == "cuttingSpeed").Value;
+        for (int i = 0; i < 600; i++)
+        {
+            (string, double)[] typed = [.. free.Select((code, k) => (code, best.Values.Single(v => v.Code == code).Value * Step(i, k, code == "cuttingSpeed" ? 1 : 4)))];
+            typed = [.. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t)];
+            CalculationResult other;
+            try
+            {
+                other = operation.Calculate(situation, Sample.Typed(typed), explain: false);
+            }
+            catch (InputException)
+            {
+                continue;
+            }
+
+            if (!other.Limits.Any(l => l.Use > 1)) Assert.True(other.Figure("removalRate") <= best.RemovalRate * 1.005, $"{string.Join(", ", typed)}: {other.Figure("removalRate")} against {best.RemovalRate}");
+        }
+
+        // Low-discrepancy factors between 1/most and most.
+        static double Step(int i, int axis, double most)
+        {
+            double share = ((i + 1) * (axis switch { 0 => 0.8567, 1 => 0.7339, 2 => 0.6287, _ => 0.5386 })) % 1;
+            return most == 1 ? 0.4 + (0.6 * share) : Math.Pow(most, (2 * share) - 1);
+        }
+    }
+
+    [Fact]
+    public void Every_operation_has_its_own_code_and_names_only_fields_and_figures_once()
+    {
+        Assert.Equal(Codes.Order(), Operations.All.Select(o => o.Description.Code).Order());
+        foreach (OperationDescription d in Operations.All.Select(o => o.Description))
+        {
+            Assert.Equal(d.Fields.Count, d.Fields.Select(f => f.Code).Distinct().Count());
+            Assert.Subset(d.Fields.Select(f => f.Code).ToHashSet(), d.Free.ToHashSet());
+            Assert.NotEmpty(d.Picture);
+        }
+    }
+
+    public static TheoryData<string, CutterFamily, string, double> Bad { get; } = new()
+    {
+        { "side-rough", CutterFamily.SquareEndMill, "widthOfCut", 12.5 },
+        { "side-rough", CutterFamily.SquareEndMill, "cornerRadius", 4 },
+        { "side-finish", CutterFamily.SquareEndMill, "stockWidth", 0 },
+        { "slot", CutterFamily.SquareEndMill, "slotWidth", 11 },
+        { "pocket", CutterFamily.SquareEndMill, "cornerRadius", 5 },
+        { "pocket", CutterFamily.SquareEndMill, "pocketWidth", 10 },
+        { "constant-engagement", CutterFamily.SquareEndMill, "slotWidth", 12 },
+        { "helical-entry", CutterFamily.SquareEndMill, "holeDiameter", 12 },
+        { "helical-bore", CutterFamily.SquareEndMill, "holeDiameter", 8 },
+        { "plunge", CutterFamily.SquareEndMill, "sideStep", 12 },
+        { "corner-cleaning", CutterFamily.SquareEndMill, "cornerRadius", 5 },
+        { "corner-cleaning", CutterFamily.SquareEndMill, "diameterBefore", 10 },
+        { "surface-finish", CutterFamily.BallEndMill, "ridgeHeight", 6 },
+        { "chamfer", CutterFamily.ChamferMill, "leg", 20 },
+        { "engrave", CutterFamily.EngravingPoint, "engravingWidth", 0.1 },
+        { "face", CutterFamily.FaceMill, "offset", 60 },
+    };
+
+    [Theory]
+    [MemberData(nameof(Bad))]
+    public void What_cannot_be_computed_with_names_its_field_and_a_cure(string code, CutterFamily family, string field, double value)
+    {
+        (IOperation operation, Situation situation) = Of(code, family);
+        InputException refused = Assert.Throws<InputException>(() => operation.Calculate(situation, Sample.Typed((field, value)), explain: false));
+        Assert.All(refused.Faults, f => Assert.Equal(field, f.Field));
+        Assert.Matches("[0-9]", refused.Faults[0].Sentence);
+    }
+
+    [Fact]
+    public void A_cutter_without_a_needed_dimension_is_named_with_its_range()
+    {
+        Situation lacking = Sample.Situation with { Cutter = new(1, 1, Sample.Cutter with { Dimensions = Sample.Cutter.Dimensions.Where(d => d.Key != "h_max").ToDictionary() }) };
+        InputException refused = Assert.Throws<InputException>(() => Operations.Find("side-rough")!.Calculate(lacking, Choices.None, explain: false));
+        InputFault fault = refused.Faults[0];
+        Assert.Equal("cutter.dimensions.h_max", fault.Field);
+        Assert.Contains("page of cutter C-1", fault.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_cutter_of_another_family_is_refused_with_what_would_do()
+    {
+        InputException refused = Assert.Throws<InputException>(() => Operations.Find("chamfer")!.Calculate(Sample.Situation, Choices.None, explain: false));
+        Assert.Contains("chamfer mill", refused.Faults[0].Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Another_operations_row_serves_and_is_said()
+    {
+        CalculationResult slot = Operations.Find("slot")!.Calculate(Sample.Situation, Choices.None, explain: false);
+        Assert.Contains(slot.Findings, f => f.Code == "charted-as");
+        Assert.Equal(180, slot.Figure("arc"), 9);
+    }
+}
