@@ -18,6 +18,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<StoredAssembly> Assemblies => Set<StoredAssembly>();
 
+    public DbSet<StoredMethod> Methods => Set<StoredMethod>();
+
     public DbSet<StoredMaterial> Materials => Set<StoredMaterial>();
 
     public DbSet<StoredMachine> Machines => Set<StoredMachine>();
@@ -91,6 +93,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         base.OnModelCreating(builder);
         MapStored<StoredCutter, Core.Cutters.Cutter>(builder, "Cutters");
         MapStored<StoredHolder, Core.Holders.Holder>(builder, "Holders");
+        MapStored<StoredMethod, Core.Methods.Method>(builder, "Methods");
         MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
         MapStored<StoredMachine, Core.Machines.Machine>(builder, "Machines");
         MapStored<StoredChart, Core.Charts.SpeedChart>(builder, "Charts");

@@ -39,6 +39,8 @@ public sealed class ShelfView
 
     public required IReadOnlyDictionary<int, StoredChart> Charts { get; init; }
 
+    public required IReadOnlyDictionary<int, StoredMethod> Methods { get; init; }
+
     /// <summary>How many approved records rest on each assembly.</summary>
     public required IReadOnlyDictionary<int, int> Approved { get; init; }
 
@@ -131,6 +133,7 @@ public sealed class Shelf
             Materials = await Read(db.Materials),
             Machines = await Read(db.Machines),
             Charts = await Read(db.Charts),
+            Methods = await Read(db.Methods),
             Approved = await ApprovedAsync(db),
         };
 
@@ -173,6 +176,7 @@ public sealed class Shelf
             Materials = With(kept.Materials),
             Machines = With(kept.Machines),
             Charts = With(kept.Charts),
+            Methods = With(kept.Methods),
             Approved = approved,
         };
 

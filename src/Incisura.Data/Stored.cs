@@ -3,6 +3,7 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
+using Incisura.Core.Methods;
 
 namespace Incisura.Data;
 
@@ -105,6 +106,11 @@ public sealed class StoredMachine : Stored<Machine>
 public sealed class StoredChart : Stored<SpeedChart>
 {
     public override string Kind => "chart";
+}
+
+public sealed class StoredMethod : Stored<Method>
+{
+    public override string Kind => "method";
 }
 
 /// <summary>Many things changed at once, so that one undo takes all of it back.</summary>

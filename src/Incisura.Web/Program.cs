@@ -114,6 +114,8 @@ api.MapPeople();
 api.MapLibrary();
 api.MapShop();
 api.MapCalculate();
+api.MapLeftovers();
+api.MapComparisons();
 api.MapRecords();
 api.MapEditions();
 api.MapLookup();

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace Incisura.Core.Calculation;
 
 /// <summary>What a step before left for this one.</summary>
@@ -12,4 +14,22 @@ public sealed record Leftover(string From, string Record, int Revision, double A
 {
     /// <summary>What has changed in that step since, in words; empty for nothing.</summary>
     public string Changed { get; init; } = "";
+
+    /// <summary>The same leftover with what has changed in its step since it was taken.</summary>
+    /// <param name="now">What that step leaves now; null where it is no longer there.</param>
+    public Leftover Against(Leftover? now)
+    {
+        if (now is null) return this with { Changed = $"{Record} is no longer there." };
+        List<string> changes = [];
+        void Compare(string what, double then, double since)
+        {
+            if (Math.Abs(then - since) > 1e-9) changes.Add(string.Create(CultureInfo.InvariantCulture, $"{what} {since:0.###} mm instead of {then:0.###} mm"));
+        }
+
+        Compare("leaves", Across, now.Across);
+        Compare("has a wall of", Height, now.Height);
+        Compare("cuts a length of", Length, now.Length);
+        Compare("uses a cutter of", CutterDiameter, now.CutterDiameter);
+        return this with { Changed = changes.Count == 0 ? "" : $"{Record} was changed since: in revision {now.Revision} it {string.Join(", ", changes)}." };
+    }
 }

@@ -102,6 +102,9 @@ public static class LimitCatalogue
     /// <summary>Relative excess that counts as rounding, so that a figure held exactly to a limit is inside it.</summary>
     public const double Tolerance = 1e-9;
 
+    /// <summary>Use that stands for everything beyond it, so that it can be written down.</summary>
+    public const double LargestUse = 1e6;
+
     /// <summary>Whether the limit is a least value rather than a largest one.</summary>
     public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole;
 
@@ -221,7 +224,7 @@ public struct LimitSet
                     LimitCatalogue.QuantityOf(l.Kind),
                     l.Used,
                     l.Judged ? l.Allowed : null,
-                    l.Judged ? l.Use : null,
+                    l.Judged ? Math.Min(l.Use, LimitCatalogue.LargestUse) : null,
                     LimitCatalogue.IsLeast(l.Kind),
                     LimitCatalogue.SeverityOf(l.Kind))),
         ];

@@ -38,10 +38,10 @@ public sealed record OperationDescription(
     IReadOnlyList<OptionDescription> Options)
 {
     /// <summary>Which picture shows it.</summary>
-    public string Picture { get; init; } = "";
+    public required string Picture { get; init; }
 
     /// <summary>Codes of the fields the operating window can be drawn over and the best point is looked for in.</summary>
-    public IReadOnlyList<string> Free { get; init; } = [];
+    public required IReadOnlyList<string> Free { get; init; }
 }
 
 /// <summary>Where a value came from.</summary>

@@ -63,6 +63,8 @@ internal static class MillingFindings
                 Severity.Caution,
                 new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
                 "Choose a cutter meant for this group, or add the group on the cutter's page."));
+        if (given.Options.GetValueOrDefault(MillingWords.Coolant) == "through" && !situation.Cutter.Value.ThroughCoolant)
+            findings.Add(new("coolant", Severity.Caution, new($"Cutter {situation.Cutter.Value.Number} has no channels for coolant."), "Pick flood, or a cutter with coolant through it."));
         if (d.Has(MillingInput.WidthOfCut) && result.Across.Each / given.Setup.Diameter >= FullWidth)
             findings.Add(new("full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
         if (result.Load.TeethInCut < 1)

@@ -42,7 +42,6 @@ public sealed class MillingSetup
         SpecificForce11 = MaterialForce11 * RakeFactor;
         ChipExponent = material.ChipExponent;
         RadialRatio = material.RadialRatio;
-        ForceFactor = Math.Sqrt(1 + (RadialRatio * RadialRatio));
         Curve = new(machine.Curve);
         LeastSpeed = machine.LeastSpeed;
         LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
@@ -50,7 +49,7 @@ public sealed class MillingSetup
         RapidFeed = machine.RapidFeed;
         Efficiency = machine.Efficiency;
         Tip = TipCompliance.Of(built.Profile(), cutter, built.Holder.SeatCompliance);
-        Grip = built.Joints[0].Grip;
+        Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
         LeastGrip = built.Joints[0].In.LeastGrip;
         if (row is not null)
         {
@@ -59,7 +58,7 @@ public sealed class MillingSetup
             Charted = Engagement.Of(ContactAt(depth), width, depth, ArcOfEngagement.Side(Diameter, width, ref none));
         }
 
-        Reach = cutter.ShankSize > cutter.CuttingDiameter ? Math.Min(cutter.UsableLength, built.Definition.Projection) : built.Definition.Projection;
+        Reach = cutter.ShankSize > cutter.CuttingDiameter ? Math.Min(cutter.UsableLength > 0 ? cutter.UsableLength : Contact.Length, built.Definition.Projection) : built.Definition.Projection;
     }
 
     /// <summary>Share of a solid end mill's section that its flutes leave free, over all flutes.</summary>
@@ -91,6 +90,9 @@ public sealed class MillingSetup
 
     /// <summary>Half-width of the flat at the tip, mm; 0 where the rounding reaches the axis.</summary>
     public double Flat { get; }
+
+    /// <summary>Whether the tip is a ball, or so nearly that its middle has no speed.</summary>
+    public bool TipIsBall => Barrel is null && CornerRadius > 0 && Flat < 0.1 * CornerRadius;
 
     /// <summary>Corner radius r_ε, mm; 0 for a square corner.</summary>
     public double CornerRadius { get; }
@@ -131,9 +133,6 @@ public sealed class MillingSetup
     /// <summary>Factor K_γ for the rake of the cutter; 1 where it is not known.</summary>
     public double RakeFactor { get; }
 
-    /// <summary>Side force over tangential force at one place of an edge, √(1 + k_r²).</summary>
-    public double ForceFactor { get; }
-
     /// <summary>k_c1.1 for the rake of the cutter, MPa.</summary>
     public double SpecificForce11 { get; }
 
@@ -164,7 +163,7 @@ public sealed class MillingSetup
     /// <summary>Compliance of the assembly at its tip.</summary>
     public TipCompliance Tip { get; }
 
-    /// <summary>Length of shank gripped, mm.</summary>
+    /// <summary>Length of shank gripped, mm; NaN where the cutter seats flush and nothing is gripped.</summary>
     public double Grip { get; }
 
     /// <summary>Least length the holder must grip, mm.</summary>

@@ -7,7 +7,7 @@ namespace Incisura.Core.Milling;
 internal static class MillingWords
 {
     /// <summary>Codes of the options.</summary>
-    public const string Chip = "chip", Ways = "ways", Steadiness = "steadiness", Edge = "edge", Bend = "bend", Surface = "surface";
+    public const string Chip = "chip", Ways = "ways", Steadiness = "steadiness", Edge = "edge", Bend = "bend", Surface = "surface", Coolant = "coolant";
 
     /// <summary>Factor on the specific force for a worn edge; Kienzle and Victor give 1.3 to 1.5.</summary>
     public const double WornFactor = 1.3;
@@ -40,6 +40,9 @@ internal static class MillingWords
     public static readonly OptionDescription PassWays = new(Ways, "Passes", [new("one-way", "one way, climb"), new("both-ways", "to and fro")], "one-way") { Group = "Along" };
     public static readonly OptionDescription WorkHeld = new(Steadiness, "Work held", [new("steady", "steadily"), new("fair", "fairly"), new("weak", "weakly")], "steady");
     public static readonly OptionDescription EdgeWear = new(Edge, "Edge", [new("fresh", "fresh"), new("worn", "worn, force × 1.3")], "fresh") { Group = "Held to" };
+
+    public static readonly OptionDescription CoolantBy = new(
+        Coolant, "Coolant", [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood") { Group = "Held to" };
 
     /// <summary>Takes the picks over into the inputs.</summary>
     public static void Pick(Dictionary<string, string> options, ref MillingInputs x)

@@ -16,7 +16,7 @@ internal static class PassLoad
     private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
     private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
     private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_m*ceil(z_c)", "every tooth in the arc takes the whole feed over the mean bite b_m, section over arc");
-    private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + k_r^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
+    private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
     /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
@@ -36,7 +36,7 @@ internal static class PassLoad
 
         double lag = setup.LagPerDepth * e.Depth;
         double section = e.EvenChip ? feed * e.MeanBite * Math.Ceiling(load.TeethInCut) : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
-        double force = load.SpecificForce * section * setup.ForceFactor;
+        double side = setup.RadialRatio * MillingCut.SineOfLead(e.Lead), force = load.SpecificForce * section * Math.Sqrt(1 + (side * side));
         double deflection = setup.Tip.Deflection(force, e.Depth / 2);
         double motorPower = load.Power / setup.Efficiency;
 
@@ -65,7 +65,7 @@ internal static class PassLoad
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
         if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("b_m", e.MeanBite), new("z_c", load.TeethInCut));
         else trace.Take(SectionFormula, section, new("f_z", feed), new("a_p", e.Depth), new("Σ", section / (feed * e.Depth)));
-        trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio));
+        trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.Lead));
         trace.Take(
             TipCompliance.DeflectionFormula,
             deflection,
@@ -103,7 +103,7 @@ internal static class PassLoad
         limits.Add(LimitKind.LargestChip, load.LargestChip, setup.LargestChip);
         limits.Add(LimitKind.LeastChip, load.MeanChip, setup.LeastChip);
         limits.Add(LimitKind.Deflection, r[MillingFigure.Deflection], x[MillingInput.DeflectionAllowed]);
-        limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
+        if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(LimitKind.Reach, reach, setup.Reach);
     }
 

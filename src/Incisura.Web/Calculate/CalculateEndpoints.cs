@@ -11,10 +11,20 @@ namespace Incisura.Web.Calculate;
 /// <param name="MachineId">Identity of the machine.</param>
 /// <param name="Numbers">Typed values by field code, base units; a field left out is proposed.</param>
 /// <param name="Options">Picked options by code.</param>
-public sealed record CalculationRequest(int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options)
+/// <param name="Leftover">What was taken over from the record of a step before.</param>
+/// <param name="Method">The method that was applied, in words.</param>
+public sealed record CalculationRequest(
+    int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, TakenLeftover? Leftover = null, string? Method = null)
 {
     [JsonIgnore]
-    public Choices Choices => new(Numbers ?? [], Options ?? []);
+    public Choices Choices => new(Numbers ?? [], Options ?? []) { Leftover = Leftover?.Whole, Method = Method is { Length: <= 200 } m ? m : "" };
+}
+
+/// <summary>What was taken over from a step before, as it was then.</summary>
+public sealed record TakenLeftover(string Record, int Revision, double Across, double Height, double Length, double CutterDiameter)
+{
+    [JsonIgnore]
+    public Leftover Whole => new($"{Record}, revision {Revision},", Record, Revision, Across, Height, Length, CutterDiameter);
 }
 
 /// <summary>Operations, units, and calculations that nobody has to save.</summary>
@@ -25,13 +35,28 @@ public static class CalculateEndpoints
         api.MapGet("/operations", () => Operations.All.Select(o => o.Description)).WithTags("calculate");
         // The page asks for the units while it asks who is signed in; they are no secret.
         api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
-        api.MapPost("/calculations/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf) =>
+        RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers);
+        calculations.MapPost("/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf) =>
+            OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false));
+        calculations.MapPost("/{operation}/window", async (string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
+        calculations.MapPost("/{operation}/best", async (string operation, BestAim? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), aim ?? BestAim.Removal, cancel));
+        calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
+            OperationOf(operation).Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db)));
+        calculations.MapPost("/{operation}/methods/{id:int}", async (string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
         {
-            IOperation found = OperationOf(operation);
-            return found.Calculate(SituationOf(request, await shelf.ViewAsync(db)), request.Choices, explain ?? false);
-        }).WithTags("calculate").RequireAuthorization(Access.Engineers);
-        api.MapPost("/calculations/{operation}/window", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
-            OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), request.Choices)).WithTags("calculate").RequireAuthorization(Access.Engineers);
+            ShelfView view = await shelf.ViewAsync(db);
+            StoredMethod method = view.Methods.GetValueOrDefault(id) ?? throw new MissingException($"There is no method with the identity {id}; choose one from the list.");
+            return method.Definition.Apply(OperationOf(operation), SituationOf(request, view), method.Revision);
+        });
+    }
+
+    /// <summary>What a request chose, with what has changed in the step its leftover was taken from.</summary>
+    public static async Task<Choices> ChoicesOf(CalculationRequest request, IncisuraDb db)
+    {
+        Choices choices = request.Choices;
+        return choices.Leftover is { } leftover ? choices with { Leftover = leftover.Against(await LeftoverEndpoints.NowAsync(leftover.Record, db)) } : choices;
     }
 
     /// <summary>The operation of a code.</summary>

@@ -5,6 +5,7 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
+using Incisura.Core.Methods;
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Microsoft.AspNetCore.Identity;
@@ -42,6 +43,7 @@ public static class DemoWorkshop
         db.AddRange(Read<WorkMaterial>("materials").Select(d => Stamp(new StoredMaterial { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<Machine>("machines").Select(d => Stamp(new StoredMachine { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check())));
+        db.AddRange(Read<Method>("methods").Select(d => Stamp(new StoredMethod { Definition = d }, d, d.Name, d.Check())));
         await db.SaveChangesAsync(cancel);
 
         ShelfView parts = await new Shelf().ViewAsync(db);

@@ -15,7 +15,8 @@ public sealed record LabelRequest(string List, IReadOnlyList<int> Ids, LabelShee
 public static class ExportEndpoints
 {
     private const int MostLabels = 2000;
-    private const string Workbook = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+    /// <summary>Content type of a workbook.</summary>
+    internal const string Workbook = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
     private static readonly JsonSerializerOptions Readable = new(DefinitionFormat.Options) { WriteIndented = true };
 

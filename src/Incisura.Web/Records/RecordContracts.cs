@@ -1,14 +1,15 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Materials;
 using Incisura.Core.Records;
+using Incisura.Web.Calculate;
 
 namespace Incisura.Web.Records;
 
 /// <summary>A draft to be kept: situation, choices and a note.</summary>
-public sealed record DraftRequest(string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note);
+public sealed record DraftRequest(string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note, TakenLeftover? Leftover = null, string? Method = null);
 
 /// <summary>New choices and note of an open draft.</summary>
-public sealed record DraftChange(Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note);
+public sealed record DraftChange(Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note, TakenLeftover? Leftover = null, string? Method = null);
 
 /// <summary>Why something is sent back or withdrawn.</summary>
 public sealed record Reason(string? Text);
@@ -53,6 +54,8 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <param name="Situation">The situation it was made for, in words.</param>
 /// <param name="Numbers">What was typed.</param>
 /// <param name="Options">What was picked.</param>
+/// <param name="Leftover">What was taken over from a step before, with what has changed there since; null for nothing.</param>
+/// <param name="Method">The method that was applied, in words.</param>
 /// <param name="Result">What came out, with its derivation.</param>
 /// <param name="Snapshot">Everything it rests on, as it stood.</param>
 /// <param name="Note">Why it is proposed.</param>
@@ -69,6 +72,8 @@ public sealed record RecordRevisionView(
     SituationWords Situation,
     IReadOnlyDictionary<string, double> Numbers,
     IReadOnlyDictionary<string, string> Options,
+    Leftover? Leftover,
+    string Method,
     CalculationResult Result,
     Situation Snapshot,
     string Note,

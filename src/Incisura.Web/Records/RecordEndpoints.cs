@@ -25,11 +25,11 @@ public static class RecordEndpoints
                 .ToList();
         });
 
-        group.MapGet("/{number}", async (string number, IncisuraDb db, Shelf shelf) => RecordViews.ViewOf(await FindAsync(db, number), await shelf.ViewAsync(db)));
+        group.MapGet("/{number}", async (string number, IncisuraDb db, Shelf shelf) => await RecordViews.ViewOfAsync(await FindAsync(db, number), await shelf.ViewAsync(db), db));
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (Situation situation, Choices choices, CalculationResult result) = Calculate(request, await shelf.ViewAsync(db));
+            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
 
             // The transaction takes the write lock first, so that no two drafts get the same number.
             await using var transaction = await db.Database.BeginTransactionAsync();
@@ -66,22 +66,22 @@ public static class RecordEndpoints
             record.Revisions.Add(draft);
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
-            return TypedResults.Created($"/api/v1/records/{record.Number}", RecordViews.ViewOf(record, await shelf.ViewAsync(db)));
+            return TypedResults.Created($"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
         });
 
         group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
             Act(revision, RecordAct.Edit, context, null, clock);
-            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note);
-            (Situation situation, Choices choices, CalculationResult result) = Calculate(request, await shelf.ViewAsync(db));
+            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note, change.Leftover, change.Method);
+            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
             revision.Choices = DefinitionFormat.Write(choices);
             revision.Situation = DefinitionFormat.Write(situation);
             revision.Result = DefinitionFormat.Write(result);
             revision.Note = CheckedNote(change.Note);
             revision.ProposedBy = context.User.Actor().Name;
             await db.SaveChangesAsync();
-            return RecordViews.ViewOf(record, await shelf.ViewAsync(db));
+            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
         });
 
         MapAct("submit", RecordAct.Submit);
@@ -97,7 +97,7 @@ public static class RecordEndpoints
             Act(revision, act, context, reason.Text, clock);
             await db.SaveChangesAsync();
             if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
-            return RecordViews.ViewOf(record, await shelf.ViewAsync(db));
+            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
         });
     }
 
@@ -114,7 +114,7 @@ public static class RecordEndpoints
         RecordRow record = await FindAsync(db, number);
         RecordRevisionRow revision = record.Revisions.MaxBy(r => r.Number)!;
         if (revision.Version != version)
-            throw new LostRaceException($"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at both and repeat what you want to keep.", RecordViews.ViewOf(record, await shelf.ViewAsync(db)));
+            throw new LostRaceException($"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at both and repeat what you want to keep.", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
         return (record, revision);
     }
 
@@ -127,12 +127,13 @@ public static class RecordEndpoints
         revision.Version++;
     }
 
-    private static (Situation Situation, Choices Choices, CalculationResult Result) Calculate(DraftRequest request, ShelfView view)
+    private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(DraftRequest request, ShelfView view, IncisuraDb db)
     {
         IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
-        CalculationRequest about = new(request.MaterialId, request.AssemblyId, request.MachineId, request.Numbers, request.Options);
+        CalculationRequest about = new(request.MaterialId, request.AssemblyId, request.MachineId, request.Numbers, request.Options, request.Leftover, request.Method);
         Situation situation = CalculateEndpoints.SituationOf(about, view);
-        return (situation, about.Choices, operation.Calculate(situation, about.Choices, explain: true));
+        Choices choices = await CalculateEndpoints.ChoicesOf(about, db);
+        return (situation, choices, operation.Calculate(situation, choices, explain: true));
     }
 
     private static string CheckedNote(string? note)

@@ -42,15 +42,23 @@ public static class RecordViews
             revision.Note);
     }
 
-    public static RecordView ViewOf(RecordRow record, ShelfView view) => new(
+    public static async Task<RecordView> ViewOfAsync(RecordRow record, ShelfView view, IncisuraDb db)
+    {
+        Dictionary<string, Leftover?> parents = [];
+        foreach (RecordRevisionRow row in record.Revisions)
+            if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record)) parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, db);
+        return ViewOf(record, view, parents);
+    }
+
+    private static RecordView ViewOf(RecordRow record, ShelfView view, Dictionary<string, Leftover?> parents) => new(
         record.Number,
         record.Operation,
         record.MaterialId,
         record.AssemblyId,
         record.MachineId,
-        [.. record.Revisions.OrderByDescending(r => r.Number).Select(r => RevisionViewOf(record, r, view))]);
+        [.. record.Revisions.OrderByDescending(r => r.Number).Select(r => RevisionViewOf(record, r, view, parents))]);
 
-    private static RecordRevisionView RevisionViewOf(RecordRow record, RecordRevisionRow row, ShelfView view)
+    private static RecordRevisionView RevisionViewOf(RecordRow record, RecordRevisionRow row, ShelfView view, Dictionary<string, Leftover?> parents)
     {
         Situation then = DefinitionFormat.Read<Situation>(row.Situation);
         Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
@@ -64,6 +72,8 @@ public static class RecordViews
             WordsOf(record.Operation, then),
             choices.Numbers,
             choices.Options,
+            choices.Leftover is { } taken ? taken.Against(parents.GetValueOrDefault(taken.Record)) : null,
+            choices.Method,
             result,
             then,
             row.Note,

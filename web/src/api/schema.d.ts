@@ -2769,6 +2769,204 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMethod"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Method"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMethod"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/methods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMethod"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Method"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfMethod"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/methods/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Method"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/methods/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfMethod"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/operations": {
         parameters: {
             query?: never;
@@ -2839,72 +3037,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/calculations/{operation}": {
+    "/api/v1/records/{number}/leftover": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: {
-                    explain?: boolean;
-                };
-                header?: never;
-                path: {
-                    operation: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CalculationRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["CalculationResult"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/calculations/{operation}/window": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
+        get: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    operation: string;
+                    number: string;
                 };
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CalculationRequest"];
-                };
-            };
+            requestBody?: never;
             responses: {
                 /** @description OK */
                 200: {
@@ -2912,11 +3061,13 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["OperatingWindow"];
+                        "application/json": components["schemas"]["Leftover"];
                     };
                 };
             };
         };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2991,6 +3142,300 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    explain?: boolean;
+                };
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalculationResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    across: string;
+                    up: string;
+                    size?: number;
+                };
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperatingWindow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/best": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    aim?: components["schemas"]["BestAim"];
+                };
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BestPoint"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/revolution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RevolutionLoad"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/{operation}/methods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    operation: string;
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AppliedMethod"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/comparisons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Alternative"][];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ComparedAlternative"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/comparisons/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Alternative"][];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -3417,6 +3862,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Alternative: {
+            name: string;
+            operation: string;
+            request: components["schemas"]["CalculationRequest"];
+        };
+        /** @description A method applied to a situation. */
+        AppliedMethod: {
+            /** @description What it comes to there. */
+            choices: components["schemas"]["Choices"];
+            /** @description What could not be applied. */
+            notApplied: components["schemas"]["NotApplied"][];
+        };
         /** @description A cutter in a holder at a projection, with extensions between them where needed, as it stands in the tool store. */
         Assembly: {
             /** @description Shop number, unique in the workshop. */
@@ -3489,6 +3946,41 @@ export interface components {
             count: number;
             undone: boolean;
         };
+        /** @enum {unknown} */
+        BestAim: "removal" | "time" | null;
+        /** @description The best point inside all limits. */
+        BestPoint: {
+            /** @description Whether any point is inside all limits. */
+            found: boolean;
+            /** @description Its free values; the least bad ones where none was found. */
+            values: components["schemas"]["BestValue"][];
+            /**
+             * Format: double
+             * @description Its removal rate Q, cm³/min; 0 where none was found.
+             */
+            removalRate: number;
+            /**
+             * Format: double
+             * @description Its time T, min; 0 where none was found.
+             */
+            time: number;
+            /** @description Limits it is held by. */
+            binding: components["schemas"]["LimitKind"][];
+            /** @description Limits that could not be judged for lack of data. */
+            notJudged: components["schemas"]["LimitKind"][];
+            /** @description Why there is none, or what else ends the search: a sentence. */
+            reason: string;
+        };
+        /** @description A value of the best point. */
+        BestValue: {
+            /** @description Code of the field. */
+            code: string;
+            /**
+             * Format: double
+             * @description Value, base unit.
+             */
+            value: number;
+        };
         BuiltView: {
             cutter: components["schemas"]["Cutter"];
             holder: components["schemas"]["Holder"];
@@ -3516,6 +4008,8 @@ export interface components {
             options: null | {
                 [key: string]: string;
             };
+            leftover?: null | components["schemas"]["TakenLeftover"];
+            method?: null | string;
         };
         /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
         CalculationResult: {
@@ -3539,6 +4033,26 @@ export interface components {
             givens: components["schemas"]["Given"][];
             /** @description The derivation; empty unless it was asked for. */
             steps: components["schemas"]["DerivationStep"][];
+        };
+        /** @description What was typed and picked, by the codes of the operation's description. */
+        Choices: {
+            /** @description Typed values in base units; a field left out is proposed. */
+            numbers: {
+                [key: string]: number;
+            };
+            /** @description Picked options; one left out takes its default. */
+            options: {
+                [key: string]: string;
+            };
+            leftover?: null | components["schemas"]["Leftover"];
+            /** @description The method that was applied, in words; empty for none. */
+            method?: string;
+        };
+        ComparedAlternative: {
+            name: string;
+            operation: string;
+            result: null | components["schemas"]["CalculationResult"];
+            faults: components["schemas"]["Fault"][];
         };
         /** @description A cutter: its family, and the dimensions the family asks for by their symbols. Lengths in mm, measured from the tip. */
         Cutter: {
@@ -3638,6 +4152,8 @@ export interface components {
                 [key: string]: string;
             };
             note: null | string;
+            leftover?: null | components["schemas"]["TakenLeftover"];
+            method?: null | string;
         };
         DraftRequest: {
             operation: string;
@@ -3654,6 +4170,8 @@ export interface components {
                 [key: string]: string;
             };
             note: null | string;
+            leftover?: null | components["schemas"]["TakenLeftover"];
+            method?: null | string;
         };
         DuplicateGroup: {
             cutters: components["schemas"]["SheetOfCutter"][];
@@ -3848,12 +4366,21 @@ export interface components {
         };
         /** @description A computed figure. */
         Figure: {
+            /** @description Stable code. */
             code: string;
+            /** @description Its symbol. */
             symbol: string;
+            /** @description Plain words. */
             name: string;
+            /** @description What it measures. */
             quantity: components["schemas"]["Quantity"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its value, base unit.
+             */
             value: number;
+            /** @description How much it stands out; figures of earlier engines have none and stand in the rows. */
+            rank?: components["schemas"]["FigureRank"];
         };
         /** @description A figure that differs between two calculations. */
         FigureChange: {
@@ -3876,6 +4403,12 @@ export interface components {
              */
             to: number;
         };
+        /**
+         * @description How much a figure stands out.
+         * @default row
+         * @enum {unknown}
+         */
+        FigureRank: "large" | "row" | "behind";
         /** @description Something the calculation noticed. */
         Finding: {
             /** @description Stable code, such as held-by-torque. */
@@ -4138,8 +4671,42 @@ export interface components {
             /** Format: int32 */
             used?: number;
         };
+        /** @description What a step before left for this one. */
+        Leftover: {
+            /** @description The record and revision it was taken from, in words. */
+            from: string;
+            /** @description Number of that record. */
+            record: string;
+            /**
+             * Format: int32
+             * @description Its revision.
+             */
+            revision: number;
+            /**
+             * Format: double
+             * @description Stock left across, mm; 0 for none.
+             */
+            across: number;
+            /**
+             * Format: double
+             * @description Height of the wall, mm; 0 where it has none.
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description Length of the cut, mm; 0 where it has none.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Cutting diameter of its cutter, mm.
+             */
+            cutterDiameter: number;
+            /** @description What has changed in that step since, in words; empty for nothing. */
+            changed?: string;
+        };
         /** @enum {unknown} */
-        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | null;
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | null;
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */
@@ -4193,6 +4760,24 @@ export interface components {
             machines: string[];
             /** Format: int32 */
             approved: number;
+        };
+        /** @description What a load does over one revolution. */
+        LoadCourse: {
+            /**
+             * Format: double
+             * @description Largest amount, N, with its sign.
+             */
+            peak: number;
+            /**
+             * Format: double
+             * @description Mean over the revolution, N.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description Largest less least value, over the amount of the mean; 0 for an even load.
+             */
+            ripple: number;
         };
         Looks: {
             profile: components["schemas"]["Profile"];
@@ -4303,6 +4888,38 @@ export interface components {
             value: number;
             quantity: components["schemas"]["Quantity"];
         };
+        /** @description A saved way to do an operation: ratios, allowances, entry, passes, coolant. Revisioned. */
+        Method: {
+            /** @description Its name. */
+            name: string;
+            /** @description Code of the operation it was made for. */
+            operation: string;
+            /** @description Its choices. */
+            choices?: components["schemas"]["MethodChoice"][];
+            /** @description Its picks by option. */
+            options?: {
+                [key: string]: string;
+            };
+            /** @description When it is good, in the shop's words. */
+            remarks?: string;
+        };
+        /**
+         * @description What a value of a method is measured by, so that it fits cutters of any size.
+         * @enum {unknown}
+         */
+        MethodBasis: "value" | "ofDiameter" | "ofFlutes";
+        /** @description One choice of a method. */
+        MethodChoice: {
+            /** @description Code of the field. */
+            field: string;
+            /** @description What it is measured by. */
+            basis: components["schemas"]["MethodBasis"];
+            /**
+             * Format: double
+             * @description Amount in that measure.
+             */
+            amount: number;
+        };
         /** @description Something a record rests on that has been revised since. */
         MovedFooting: {
             /** @description What, and the revision the record rests on. */
@@ -4319,27 +4936,58 @@ export interface components {
             role: components["schemas"]["Role"];
             password: string;
         };
-        /** @description Where a cut may be run, over width and depth of one pass. */
+        /** @description A choice that could not be applied. */
+        NotApplied: {
+            /** @description Code of the field or option. */
+            field: string;
+            /** @description Why not, for a person. */
+            reason: string;
+        };
+        /** @description Where a cut may be run, over two of its values. Point (i, j) has the values (i + 1)/size and (j + 1)/size of the two ends. */
         OperatingWindow: {
-            /** @description Widths a_e, mm, rising. */
-            widths: number[];
+            /** @description Code of the field along the rows. */
+            across: string;
+            /** @description Code of the field along the columns. */
+            up: string;
             /**
              * Format: double
-             * @description Height of the window, mm.
+             * @description Value of the last point of a row, base unit.
              */
-            mostDepth: number;
-            /** @description Every limit that bends or ends the window. */
+            acrossEnd: number;
+            /**
+             * Format: double
+             * @description Value of the last point of a column, base unit.
+             */
+            upEnd: number;
+            /**
+             * Format: int32
+             * @description Points on a side.
+             */
+            size: number;
+            /**
+             * Format: byte
+             * @description Use of the tightest limit at each point, row by row; 200 is at the limit.
+             */
+            use: string;
+            /**
+             * Format: byte
+             * @description Place in IReadOnlyList&lt;LimitKind&gt; OperatingWindow.Kinds of the tightest limit at each point.
+             */
+            tightest: string;
+            /** @description The limits looked at. */
+            kinds: components["schemas"]["LimitKind"][];
+            /** @description The line of every limit that crosses the window. */
             lines: components["schemas"]["WindowLine"][];
             /**
              * Format: double
-             * @description Width of the sampled point of highest removal rate inside all lines, mm; 0 where there is none.
+             * @description First value of the sampled point of highest removal rate inside all limits; 0 where there is none.
              */
-            bestWidth: number;
+            bestAcross: number;
             /**
              * Format: double
-             * @description Its depth, mm.
+             * @description Its second value.
              */
-            bestDepth: number;
+            bestUp: number;
             /**
              * Format: double
              * @description Its removal rate Q, cm³/min.
@@ -4353,6 +5001,10 @@ export interface components {
             families: components["schemas"]["CutterFamily"][];
             fields: components["schemas"]["FieldDescription"][];
             options: components["schemas"]["OptionDescription"][];
+            /** @description Which picture shows it. */
+            picture: string;
+            /** @description Codes of the fields the operating window can be drawn over and the best point is looked for in. */
+            free: string[];
         };
         /** @description A choice between words. */
         OptionDescription: {
@@ -4364,6 +5016,8 @@ export interface components {
             picks: components["schemas"]["OptionPick"][];
             /** @description Code of the pick taken when none is given. */
             default: string;
+            /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
+            group?: string;
         };
         /** @description One pick of an option. */
         OptionPick: {
@@ -4530,6 +5184,8 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            leftover: null | components["schemas"]["Leftover"];
+            method: string;
             result: components["schemas"]["CalculationResult"];
             snapshot: components["schemas"]["Situation"];
             note: string;
@@ -4673,6 +5329,54 @@ export interface components {
             /** @description The object. */
             value: components["schemas"]["WorkMaterial"];
         };
+        /** @description The forces of all teeth together over one revolution, and what the tip does under them. */
+        RevolutionLoad: {
+            /**
+             * Format: double
+             * @description Angle between two values, degrees.
+             */
+            step: number;
+            /** @description Sum of the tangential forces over the angle, N. */
+            tangential: number[];
+            /** @description Sum of the radial forces, N. */
+            radial: number[];
+            /** @description Axial force, N; positive towards the spindle. */
+            axial: number[];
+            /** @description Resultant across the axis, N. */
+            resultant: number[];
+            /** @description Deflection of the tip along the feed, µm. */
+            tipAlong: number[];
+            /** @description Deflection of the tip square to the feed, µm; positive towards the wall. */
+            tipAcross: number[];
+            /** @description Course of the tangential force. */
+            ofTangential: components["schemas"]["LoadCourse"];
+            /** @description Course of the radial force. */
+            ofRadial: components["schemas"]["LoadCourse"];
+            /** @description Course of the axial force. */
+            ofAxial: components["schemas"]["LoadCourse"];
+            /** @description Course of the resultant. */
+            ofResultant: components["schemas"]["LoadCourse"];
+            /**
+             * Format: double
+             * @description Mean cutting power over the revolution, kW.
+             */
+            meanPower: number;
+            /**
+             * Format: double
+             * @description Cutting power from the mean chip, kW, for comparison.
+             */
+            meanChipPower: number;
+            /**
+             * Format: double
+             * @description Largest deflection of the tip, µm.
+             */
+            largestDeflection: number;
+            /**
+             * Format: double
+             * @description Deflection of the tip towards the wall when an edge makes the wall, µm: what is left or cut too deep.
+             */
+            wallError: number;
+        };
         /**
          * @description What a person may do in the workshop.
          * @enum {unknown}
@@ -4758,6 +5462,17 @@ export interface components {
             definition: components["schemas"]["Machine"];
             looks: components["schemas"]["Looks"];
         };
+        SheetOfMethod: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["Method"];
+            looks: components["schemas"]["Looks"];
+        };
         SheetOfSpeedChart: {
             /** Format: int32 */
             id: number;
@@ -4815,6 +5530,14 @@ export interface components {
             /** Format: date-time */
             at: string;
             definition: components["schemas"]["Machine"];
+        };
+        SheetRevisionOfMethod: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["Method"];
         };
         SheetRevisionOfSpeedChart: {
             /** Format: int32 */
@@ -4985,6 +5708,19 @@ export interface components {
             /** @description Whether it cuts; only free profiles of cutters do. */
             cuts: boolean;
         };
+        TakenLeftover: {
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            /** Format: double */
+            across: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            length: number;
+            /** Format: double */
+            cutterDiameter: number;
+        };
         /** @description One symbol with its value, as it goes into a formula. */
         Term: {
             symbol: string;
@@ -5098,14 +5834,14 @@ export interface components {
             demo: boolean;
             people: components["schemas"]["DemoPerson"][];
         };
-        /** @description How deep each limit lets a cut be, over the width. */
+        /** @description The line along which a limit is just used up. */
         WindowLine: {
             /** @description The limit. */
             kind: components["schemas"]["LimitKind"];
             /** @description Plain words. */
             name: string;
-            /** @description Largest depth a_p, mm, for each width of the window; 0 where no depth keeps the limit, the window's height where none exceeds it. */
-            depths: number[];
+            /** @description Its pieces, each as x and y in turn, in steps of the grid from its first point. */
+            lines: number[][];
         };
         /** @description A work material in one condition, with its force coefficients. */
         WorkMaterial: {

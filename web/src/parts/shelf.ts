@@ -12,6 +12,7 @@ export type Built = Schemas['BuiltView'];
 
 export const useMaterials = () => useQuery({ queryKey: ['materials'], queryFn: () => data(client.GET('/api/v1/shop/materials')) });
 export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => data(client.GET('/api/v1/shop/machines')) });
+export const useMethods = () => useQuery({ queryKey: ['methods'], queryFn: () => data(client.GET('/api/v1/shop/methods')) });
 export const useCharts = () => useQuery({ queryKey: ['charts'], queryFn: () => data(client.GET('/api/v1/shop/charts')) });
 export const useOperations = () =>
   useQuery({ queryKey: ['operations'], queryFn: () => data(client.GET('/api/v1/operations')), staleTime: Infinity });

@@ -9,6 +9,9 @@ internal static class EndMills
 {
     private static readonly FamilyDimension Depth = LargestDepth.In(0.01, 500, 25).Under(FluteLength);
 
+    // The rounding of an insert's corner makes the finish; it is too small for the outline.
+    private static readonly FamilyDimension InsertRadius = Dimension.CornerRadius.In(0, 20, 0).Free();
+
     public static Family Square { get; } = new(
         CutterFamily.SquareEndMill, "square end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
@@ -51,7 +54,7 @@ internal static class EndMills
             return new Outline().Line(ProfilePart.Cutting, 0, (c.CuttingDiameter / 2) - flank).Line(ProfilePart.Cutting, c.LargestDepth, c.CuttingDiameter / 2)
                 .Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c);
         },
-        [CuttingDiameter.In(1, 200, 32), EdgeAngle.In(3, 30, 12), LargestDepth.In(0.05, 10, 1.2).Under(FluteLength), .. Lengths(32, 30), .. Edge(4, 0, 0.05, 0.3)])
+        [CuttingDiameter.In(1, 200, 32), EdgeAngle.In(3, 30, 12), LargestDepth.In(0.05, 10, 1.2).Under(FluteLength), .. Lengths(32, 30), InsertRadius, .. Edge(4, 0, 0.05, 0.3)])
     {
         Inserts = true,
         Relations = [Neck, Room(EdgeAngle, c => c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])) < c.CuttingDiameter / 2, "The flank of this angle reaches past the axis at the largest depth; give a larger angle or less depth.")],
@@ -64,7 +67,7 @@ internal static class EndMills
             .Cylinder(ProfilePart.Shank, c.OverallLength, c[HubDiameter]).Revolved(),
         [
             CuttingDiameter.In(16, 500, 50), EdgeAngle.In(10, 90, 45), LargestDepth.In(0.2, 30, 4).Under(OverallLength, 0.5), SeatBore.In(5, 100, 22).Under(HubDiameter),
-            HubDiameter.In(10, 450, 40).Under(CuttingDiameter), OverallLength.In(10, 200, 40), .. Edge(5, 0, 0.03, 0.25),
+            HubDiameter.In(10, 450, 40).Under(CuttingDiameter), OverallLength.In(10, 200, 40), InsertRadius, .. Edge(5, 0, 0.03, 0.25),
         ])
     { Inserts = true };
 

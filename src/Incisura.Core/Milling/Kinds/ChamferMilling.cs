@@ -24,7 +24,7 @@ public readonly struct ChamferMilling : IMillingKind
             Length("Length of the edge"),
             Deflection(30),
         ],
-        [ChipKept("none"), PassWays, EdgeWear, WorkHeld],
+        [ChipKept("none"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.TipDepth, MillingFigure.Diameter, MillingFigure.LowerDiameter, MillingFigure.LowerSpeed, .. LoadRows])
     { ChartedAs = ["side-finish"] };

@@ -29,7 +29,7 @@ public readonly struct ConstantEngagement : IMillingKind
             Length("Length of the slot"),
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, WorkHeld],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.LoopStep, MillingFigure.LoopRadius, MillingFigure.Rounds, MillingFigure.RimFeed, .. LoadRows])
     { ChartedAs = ["side-rough"], DepthFactor = 10 };

@@ -34,7 +34,7 @@ public readonly struct CornerCleaning : IMillingKind
             new(MillingInput.ChangeTime, "T_w", "Time to change a cutter", "Along", Quantity.Time, 0, 60, 0.2),
             Deflection(30),
         ],
-        [ChipKept("largest"), EdgeWear, WorkHeld],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Leftover, MillingFigure.PassesAcross, MillingFigure.BendArc, MillingFigure.CutterBetween, MillingFigure.TimeWithBetween, .. LoadRows])
     { ChartedAs = ["side-rough", "side-finish"], DepthFactor = 0.5 };

@@ -25,7 +25,7 @@ public readonly struct Engraving : IMillingKind
             Length("Length of all lines"),
             Deflection(30),
         ],
-        [ChipKept("none"), PassWays, EdgeWear, WorkHeld],
+        [ChipKept("none"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.TopWidth, MillingFigure.TipDepth, MillingFigure.Diameter, .. LoadRows])
     { ChartedAs = ["chamfer", "side-finish"] };
@@ -78,7 +78,7 @@ public readonly struct Engraving : IMillingKind
         where TTrace : struct, ITrace
     {
         PassTime.Solve(setup, x, 1, 1, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
-        return new(x[MillingInput.EngravingDepth], r.Engagement.Diameter, x[MillingInput.EngravingDepth]);
+        return new(x[MillingInput.EngravingDepth], 0, x[MillingInput.EngravingDepth]);
     }
 
     /// <inheritdoc/>

@@ -25,7 +25,7 @@ public readonly struct FaceMilling : IMillingKind
             Length("Length of the face", 200),
             Deflection(60),
         ],
-        [ChipKept("largest"), PassWays, EdgeWear, WorkHeld],
+        [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Depth, MillingFigure.EntryAngle, MillingFigure.ExitAngle, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.Torque, MillingFigure.PeakForce, MillingFigure.TeethInCut, MillingFigure.PeakToValley])
     { ChartedAs = ["side-rough"], DepthFactor = 0.25 };

@@ -28,7 +28,7 @@ public readonly struct PlungeMilling : IMillingKind
             Length("Length of the wall"),
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, WorkHeld],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Rounds, MillingFigure.Ridge, .. LoadRows])
     { ChartedAs = ["side-rough", "face"] };

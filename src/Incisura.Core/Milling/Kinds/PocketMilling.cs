@@ -34,7 +34,7 @@ public readonly struct PocketMilling : IMillingKind
             CuttingSpeed,
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, WorkHeld],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Depth, .. LoadRows])
     { ChartedAs = ["side-rough"], DepthFactor = 0.6, Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.Rounds] };

@@ -21,7 +21,7 @@ public readonly struct RampMilling : IMillingKind
         "ramp",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.HighFeedMill],
         [new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth, CuttingSpeed, Length("Length of a ramp", 60), Deflection(60)],
-        [ChipKept("largest"), EdgeWear, WorkHeld],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])
     { ChartedAs = ["slot", "side-rough"], DepthFactor = 0.25 };

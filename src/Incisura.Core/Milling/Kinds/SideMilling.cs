@@ -60,7 +60,7 @@ public readonly struct SideRough : IMillingKind
             WallMilling.CornerAngle,
             Deflection(60),
         ],
-        [ChipKept("largest"), PassWays, WallMilling.BendSide, EdgeWear, WorkHeld],
+        [ChipKept("largest"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
         Large,
         LoadRows)
     { Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.PeakToValley] };
@@ -123,7 +123,7 @@ public readonly struct SideFinish : IMillingKind
             WallMilling.CornerAngle,
             Deflection(20),
         ],
-        [ChipKept("none"), PassWays, WallMilling.BendSide, EdgeWear, WorkHeld],
+        [ChipKept("none"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.PeakToValley, .. LoadRows])
     { Behind = WallMilling.BendRows };

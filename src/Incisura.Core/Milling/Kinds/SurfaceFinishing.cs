@@ -32,7 +32,7 @@ public readonly struct SurfaceFinishing : IMillingKind
             Length("Length of a line", 100),
             Deflection(15),
         ],
-        [new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" }, ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, WorkHeld],
+        [new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" }, ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Step, MillingFigure.PassesAcross, MillingFigure.Ridge, MillingFigure.Diameter, MillingFigure.Tilt, MillingFigure.ContactFrom, MillingFigure.ContactTo, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.PeakForce, MillingFigure.PeakToValley])
     { ChartedAs = ["side-finish"] };
@@ -40,7 +40,7 @@ public readonly struct SurfaceFinishing : IMillingKind
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
-        x.Propose(MillingInput.Tilt, setup.Barrel is null && setup.Flat == 0 ? 15 : 0);
+        x.Propose(MillingInput.Tilt, setup.TipIsBall ? 15 : 0);
     }
 
     /// <inheritdoc/>
@@ -95,7 +95,7 @@ public readonly struct SurfaceFinishing : IMillingKind
             double place = x[MillingInput.ContactPlace], half = Math.Max(step / 2, Math.Sqrt(x[MillingInput.StockWidth] * Math.Max(0, (2 * radius) - x[MillingInput.StockWidth]))) / barrel.ArcLength;
             r[MillingFigure.ContactFrom] = place - half;
             r[MillingFigure.ContactTo] = place + half;
-            r[MillingFigure.Tilt] = Math.Abs(barrel.LeanAt(place));
+            r[MillingFigure.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
         }
         else r[MillingFigure.Tilt] = x[MillingInput.Tilt];
 
@@ -110,18 +110,18 @@ public readonly struct SurfaceFinishing : IMillingKind
     /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
     {
-        if (setup.Barrel is null && setup.Flat == 0 && x[MillingInput.Tilt] < 3)
+        if (setup.TipIsBall && x[MillingInput.Tilt] < 3)
             findings.Add(new("tip-rubs", Severity.Caution, new("With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.", new Measure(r.Engagement.Diameter, Quantity.Length)), "Tilt the axis by 10° to 20°."));
         if (setup.Barrel is not { } barrel) return;
         double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
-        if (from < 0 || to > 1)
+        if ((barrel.IsFlank && from < 0) || to > 1)
             findings.Add(new(
                 "off-the-barrel",
                 Severity.Stop,
                 new("The contact runs from {0} to {1} of the barrel's arc, past its end.", new(from, Quantity.Ratio), new Measure(to, Quantity.Ratio)),
                 half < 0.5 ? $"Put it between {half:0.##} and {1 - half:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(half)):0.#}° and {Math.Abs(barrel.LeanAt(1 - half)):0.#}°." : "Take less stock or smaller steps, or a barrel with a longer arc."));
         else
-            findings.Add(new("barrel-contact", Severity.Info, new("The contact runs from {0} to {1} of the barrel's arc with the axis leaning {2} against the surface.", new(from, Quantity.Ratio), new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)), ""));
+            findings.Add(new("barrel-contact", Severity.Info, new("The contact runs from {0} to {1} of the arc, with the axis leaning {2} against the surface.", new(from, Quantity.Ratio), new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)), ""));
     }
 
     // On the flank of a barrel the stock lies across and the step along the axis.

@@ -9,28 +9,35 @@ import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Problem } from '../../parts/Problem';
 import { useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
+import { Aids, readLeftover } from './Aids';
+import { Bend } from './Bend';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
 import { Passes } from './Passes';
-import { AlongAxis, FromSide } from './Picture';
+import { Load } from './Load';
+import { Pictures } from './pictures/Pictures';
+import { Tray } from './Tray';
+import { useTray } from './useTray';
 import { Sentence } from './Sentence';
 import { OperatingWindow } from './Window';
-import { useCalculation, useChoices, type Situation } from './useCalculation';
+import { useCalculation, useChoices, type Inputs, type Situation } from './useCalculation';
 
-type Tab = 'window' | 'passes' | 'derivation';
+type Tab = 'window' | 'load' | 'bend' | 'passes' | 'tray' | 'derivation';
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
 export function CalculatePage() {
   const navigate = useNavigate();
   const units = useUnits();
   const queries = useQueryClient();
-  const { chosen, typed, options, type, pick, choose } = useChoices();
+  const { chosen, typed, options, type, pick, choose, setMany } = useChoices();
+  const tray = useTray();
   const operations = useOperations();
   const materials = useMaterials();
   const machines = useMachines();
   const wanted = useSheet('assemblies', Number(chosen.assembly) || undefined);
   const [why, setWhy] = useState<string | null>(null);
   const tab = (chosen.show ?? 'window') as Tab;
+  const leftover = readLeftover(chosen.leftover);
   const note = chosen.note ?? '';
   const record = chosen.record;
   const version = chosen.version;
@@ -68,11 +75,13 @@ export function CalculatePage() {
     } else if (a) localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
   }, [m, a, x, materials.data, machines.data, chosen.assembly, wanted.isError, fitting.data, choose]);
 
-  const { query, body, refused } = useCalculation(complete, typed, options, tab === 'derivation');
+  const { query, body, refused } = useCalculation(complete, asked(typed, operation), offered(options, operation), tab === 'derivation', leftover, chosen.method);
   const result = query.data;
   const assembly = wanted.data;
   const cutter = assembly?.looks.built?.cutter;
   const stale = query.isError;
+  // While another operation is worked out, the picture still shows the one the figures belong to.
+  const picture = operations.data?.find((o) => o.code === result?.operation)?.picture ?? '';
 
   const save = useMutation({
     mutationFn: (): Promise<Schemas['RecordView']> =>
@@ -81,7 +90,7 @@ export function CalculatePage() {
             client.PUT('/api/v1/records/{number}', {
               params: { path: { number: record } },
               headers: { 'If-Match': `"${version}"` },
-              body: { numbers: body.numbers, options: body.options, note },
+              body: { ...body, note },
             }),
           )
         : (data(client.POST('/api/v1/records', { body: { ...body, operation: operation!.code, note } })) as Promise<Schemas['RecordView']>),
@@ -93,9 +102,20 @@ export function CalculatePage() {
 
   const openRevision =
     save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
-  const onMove = (width: number, depth: number) => {
-    const at = (base: number) => ({ text: units.editable(base, 'length'), system: units.system, base });
-    type({ widthOfCut: at(width), depthOfCut: at(depth) });
+  const typeBase = (values: Record<string, number>) => {
+    const quantity = (code: string) => operation!.fields.find((f) => f.code === code)!.quantity;
+    type(Object.fromEntries(Object.entries(values).map(([code, base]) => [code, { text: units.editable(base, quantity(code)), system: units.system, base }])));
+  };
+  const axes = axesOf(operation, chosen.axes);
+  const pinThis = () => {
+    const address = new URLSearchParams(chosen);
+    ['show', 'note', 'record', 'version'].forEach((k) => address.delete(k));
+    tray.pin({
+      name: `${assembly?.definition.number ?? ''} ${operation!.name.toLowerCase()}`.slice(0, 40),
+      address: address.toString(),
+      alternative: { operation: operation!.code, request: body },
+    });
+    choose('show', 'tray');
   };
   const onWhy = (symbol: string) => {
     setWhy(symbol);
@@ -113,6 +133,19 @@ export function CalculatePage() {
         pick={pick}
         fixed={record !== undefined}
       />
+      {complete && operation && (
+        <Aids
+          situation={complete}
+          operation={operation}
+          body={body}
+          limits={result?.limits ?? []}
+          methodAddress={`/shop/methods/new?${new URLSearchParams({ operation: operation.code, d: String(cutter?.dimensions?.DC ?? ''), ...Object.fromEntries(Object.entries(chosen).filter(([k]) => /^[no]\./.test(k))) }).toString()}`}
+          take={(numbers, picked = {}, words = {}) => {
+            typeBase(numbers);
+            setMany({ ...Object.fromEntries(Object.entries(picked).map(([k, v]) => [`o.${k}`, v])), ...words });
+          }}
+        />
+      )}
       <div className={`work ${stale ? 'stale-figures' : ''}`}>
         {operation && (
           <Choices
@@ -128,22 +161,23 @@ export function CalculatePage() {
           <Problem error={general ?? operations.error ?? materials.error ?? wanted.error ?? machines.error} />
           {result && cutter && assembly && (
             <>
-              <div className="pictures">
-                <AlongAxis result={result} cutter={cutter} />
-                <FromSide
-                  result={result}
-                  cutter={cutter}
-                  profile={assembly.looks.profile}
-                  projection={assembly.definition.projection}
-                  number={assembly.definition.number}
-                />
-              </div>
+              <Pictures
+                result={result}
+                cutter={cutter}
+                picture={picture}
+                profile={assembly.looks.profile}
+                projection={assembly.definition.projection}
+                number={assembly.definition.number}
+              />
               <div className="turns" role="tablist" aria-label="Below the picture">
                 {(
                   [
                     ['window', 'Operating window'],
+                    ['load', 'Load over a turn'],
+                    ...(operation!.fields.some((f) => f.code === 'cornerRadius') && operation!.picture !== 'corner' ? [['bend', 'Bend'] as const] : []),
                     ['passes', 'Passes'],
                     ['derivation', 'Derivation'],
+                    ['tray', tray.pinned.length > 0 ? `Tray · ${tray.pinned.length}` : 'Tray'],
                   ] as const
                 ).map(([key, words]) => (
                   <button key={key} role="tab" aria-selected={tab === key} onClick={() => choose('show', key)}>
@@ -152,7 +186,20 @@ export function CalculatePage() {
                 ))}
               </div>
               <div className="turned">
-                {tab === 'window' && complete && <OperatingWindow situation={complete} body={body} result={result} onMove={onMove} />}
+                {tab === 'window' && complete && (
+                  <OperatingWindow
+                    situation={complete}
+                    operation={operation!}
+                    body={body}
+                    result={result}
+                    axes={axes}
+                    onAxes={(a, b) => choose('axes', `${a}~${b}`)}
+                    onMove={typeBase}
+                  />
+                )}
+                {tab === 'load' && complete && <Load situation={complete} body={body} />}
+                {tab === 'bend' && <Bend result={result} cutter={cutter} picture={picture} />}
+                {tab === 'tray' && <Tray tray={tray} />}
                 {tab === 'passes' && <Passes result={result} />}
                 {tab === 'derivation' && <Derivation result={result} symbol={why} />}
               </div>
@@ -185,6 +232,9 @@ export function CalculatePage() {
           {openRevision && <Link to={`/records/${openRevision}`}>Open {openRevision}</Link>}
         </div>
         <div className="acts">
+          <Button block disabled={!result || stale || tray.full} onClick={pinThis} title={tray.full ? 'Eight are pinned; unpin one first.' : undefined}>
+            Pin to the tray
+          </Button>
           <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>
             {record ? `Save draft ${record}` : 'Save as draft record'}
           </Button>
@@ -197,4 +247,19 @@ export function CalculatePage() {
       </footer>
     </div>
   );
+}
+
+// Only what the operation asks for is sent; values typed for another one stay in the address and come back with it.
+const asked = (typed: Inputs, operation: Schemas['OperationDescription'] | undefined): Inputs =>
+  Object.fromEntries(Object.entries(typed).filter(([code]) => !operation || operation.fields.some((f) => f.code === code)));
+
+const offered = (options: Record<string, string>, operation: Schemas['OperationDescription'] | undefined): Record<string, string> =>
+  Object.fromEntries(Object.entries(options).filter(([code]) => !operation || operation.options.some((o) => o.code === code)));
+
+// The two values the window is drawn over: those asked for, as far as the operation has them.
+function axesOf(operation: Schemas['OperationDescription'] | undefined, wanted: string | undefined): [string, string] {
+  const free = operation?.free ?? [];
+  const [a, b] = (wanted ?? '').split('~').filter((code) => free.includes(code));
+  const across = a ?? free[0] ?? '';
+  return [across, b && b !== across ? b : (free.find((f) => f !== across) ?? '')];
 }

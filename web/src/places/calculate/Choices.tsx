@@ -13,9 +13,6 @@ interface Props {
   pick: (code: string, value: string) => void;
 }
 
-// Where each option stands among the groups of fields.
-const OPTION_GROUPS: Record<string, string> = { chip: 'Per tooth', ways: 'Along' };
-
 /** The choices of the operation, read from its description and grouped by what they are. */
 export function Choices({ operation, result, typed, refused, type, pick }: Props) {
   const units = useUnits();
@@ -66,7 +63,7 @@ export function Choices({ operation, result, typed, refused, type, pick }: Props
               );
             })}
           {operation.options
-            .filter((o) => OPTION_GROUPS[o.code] === group)
+            .filter((o) => o.group === group)
             .map((o) => (
               <label key={o.code} className="option">
                 {o.name}

@@ -3,17 +3,19 @@ import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/NumberField';
 import { clock } from '../../parts/units';
 
-const BIG = ['spindleSpeed', 'feedRate', 'removalRate', 'time'];
-const ROWS = ['meanChip', 'largestChip', 'specificForce', 'power', 'torque', 'peakForce', 'teethInCut'];
+const LARGE = ['spindleSpeed', 'feedRate', 'removalRate', 'time'];
 
 /** The figures, large, and those behind them; every number answers "why?". */
 export function Figures({ result, onWhy }: { result: Schemas['CalculationResult']; onWhy?: (symbol: string) => void }) {
   const units = useUnits();
-  const of = (code: string) => result.figures.find((f) => f.code === code)!;
+  // Records of an earlier engine do not say which figures are large.
+  const ranked = result.figures.some((f) => f.rank === 'large');
+  const large = result.figures.filter((f) => (ranked ? f.rank === 'large' : LARGE.includes(f.code)));
+  const rows = result.figures.filter((f) => (ranked ? f.rank === 'row' : !LARGE.includes(f.code)));
   return (
     <>
       <div className="card notched big">
-        {BIG.map(of).map((f) => (
+        {large.map((f) => (
           <div key={f.code} data-figure={f.code}>
             <span>
               {f.name} <Sym text={f.symbol} /> {onWhy && <Why symbol={f.symbol} name={f.name} onWhy={onWhy} />}
@@ -33,12 +35,12 @@ export function Figures({ result, onWhy }: { result: Schemas['CalculationResult'
         ))}
       </div>
       <div className="rows">
-        {ROWS.map(of).map((f) => (
+        {rows.map((f) => (
           <div key={f.code} data-figure={f.code}>
             <span>
               {f.name} <Sym text={f.symbol} />
             </span>
-            <b>{units.text(f.value, f.quantity)}</b>
+            <b>{f.quantity === 'time' ? `${clock(f.value)} min` : units.text(f.value, f.quantity)}</b>
             {onWhy && <Why symbol={f.symbol} name={f.name} onWhy={onWhy} />}
           </div>
         ))}

@@ -1,23 +1,26 @@
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { clock } from '../../parts/units';
-import { fieldValue, figure } from './Picture';
+import { fieldValue, figure } from './pictures/parts';
 
 const [W, H] = [300, 190];
 
-/** The stock cut through, with every pass in its place, and where the time goes. */
+/** Passes and where the time goes; where stock is divided across and down, also as a picture of the stock cut through. */
 export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
   const units = useUnits();
   const [across, down] = [figure(result, 'passesAcross'), figure(result, 'passesDown')];
-  const [stock, wall] = [fieldValue(result, 'stockWidth'), fieldValue(result, 'wallHeight')];
+  const stock = (fieldValue(result, 'stockWidth') || figure(result, 'width') * across) - fieldValue(result, 'stockLeft');
+  const wall = fieldValue(result, 'wallHeight') || fieldValue(result, 'stockHeight') || figure(result, 'depth') * down;
+  const divided = ['side-rough', 'side-finish', 'face'].includes(result.operation);
   const scale = Math.min((W - 120) / stock, (H - 40) / wall);
   const [w, h] = [stock * scale, wall * scale];
   const [x0, y0] = [76, 12];
   const drawn = across * down <= 400;
-  const each = figure(result, 'time') / (across * down);
+  const way = figure(result, 'way');
+  const cutting = way / figure(result, 'feedRate');
   return (
     <div className="passes">
-      <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
+      {divided && <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
         <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="#EFEAE0" />
         <rect x={x0} y={y0} width={w} height={h} fill="#E4DCCB" stroke="#9C937F" />
         {drawn &&
@@ -39,7 +42,7 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
         <text x={x0 + w + 8} y={y0 + h + 16} className="dim accent">
           {units.number(stock, 'length')}
         </text>
-      </svg>
+      </svg>}
       <div className="rows">
         <div>
           <span>Passes</span>
@@ -58,15 +61,17 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
           <b>{units.text(figure(result, 'overrun'), 'length')}</b>
         </div>
         <div>
-          <span>Time of one, with its return</span>
-          <b>{clock(each)}</b>
+          <span>Way at feed rate, and its time</span>
+          <b>
+            {units.text(way, 'length')} · {clock(cutting)}
+          </b>
         </div>
         <div>
-          <span>Time of all, {result.options.ways === 'both-ways' ? 'to and fro' : 'one way'}</span>
+          <span>Time of all{result.options.ways && (result.options.ways === 'both-ways' ? ', to and fro' : ', one way')}</span>
           <b>{clock(figure(result, 'time'))}</b>
         </div>
         <p className="muted small">
-          Passes are equal and none is above the most allowed. Positioning between passes down is not in the time.
+          Passes are equal and none is above the most allowed. Returns in rapid and the lift between levels are in the time.
         </p>
       </div>
     </div>

@@ -1,40 +1,54 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { Select } from 'antd';
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
+import { loadColour } from '../../app/theme';
 import { Problem } from '../../parts/Problem';
-import { figure } from './Picture';
+import { fieldValue } from './pictures/parts';
 import type { Situation } from './useCalculation';
 
-const [W, H, LEFT, TOP, BASE] = [640, 226, 46, 12, 196];
+const [W, H, LEFT, TOP, BASE, RIGHT] = [640, 226, 52, 10, 196, 632];
+const AT_LIMIT = 200;
 const LINE: Record<string, string> = {
   deflection: '#6B3F7A',
   torqueContinuous: '#B9722E',
   powerContinuous: '#27457C',
   axisFeed: '#0F6E6E',
+  largestChip: '#8A5A12',
+  leastChip: '#4E6B2F',
 };
+// Totals follow a single pass while the window is drawn.
+const TOTALS = ['stockWidth', 'wallHeight', 'stockHeight'];
 
 interface Props {
   situation: Situation;
+  operation: Schemas['OperationDescription'];
   body: Schemas['CalculationRequest'];
   result: Schemas['CalculationResult'];
-  onMove: (width: number, depth: number) => void;
+  axes: [across: string, up: string];
+  onAxes: (across: string, up: string) => void;
+  onMove: (values: Record<string, number>) => void;
 }
 
-/** Where the cut may be run, over width and depth of one pass: every limit's line, and the point in use, which can be moved. */
-export function OperatingWindow({ situation, body, result, onMove }: Props) {
+/** Where the cut may be run, over two of its values: every limit's line, the forbidden side shaded, and the point in use, which can be moved. */
+export function OperatingWindow({ situation, operation, body, result, axes, onAxes, onMove }: Props) {
   const units = useUnits();
   const picture = useRef<SVGSVGElement>(null);
-  const rest = Object.fromEntries(
-    Object.entries(body.numbers ?? {}).filter(([code]) => !['widthOfCut', 'depthOfCut', 'stockWidth', 'wallHeight'].includes(code)),
-  );
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [across, up] = axes;
+  const free = operation.free;
+  const describe = (code: string) => operation.fields.find((f) => f.code === code)!;
+
+  // The window does not depend on the two values it is drawn over, so it stays while the point is dragged.
+  const rest = Object.fromEntries(Object.entries(body.numbers ?? {}).filter(([code]) => !axes.includes(code) && !TOTALS.includes(code)));
   const asked = { ...body, numbers: rest };
   const window = useQuery({
-    queryKey: ['window', situation.operation, asked],
+    queryKey: ['window', situation.operation, across, up, asked],
     queryFn: ({ signal }) =>
       data(
         client.POST('/api/v1/calculations/{operation}/window', {
-          params: { path: { operation: situation.operation } },
+          params: { path: { operation: situation.operation }, query: { across, up, size: 256 } },
           body: asked,
           signal,
         }),
@@ -42,46 +56,83 @@ export function OperatingWindow({ situation, body, result, onMove }: Props) {
     placeholderData: keepPreviousData,
     retry: false,
   });
+  const shown = window.data?.across === across && window.data.up === up ? window.data : undefined;
+
+  useEffect(() => {
+    const context = canvas.current?.getContext('2d');
+    if (context && shown) paint(context, shown);
+  }, [shown]);
+
   if (window.error) return <Problem error={window.error} />;
-  if (!window.data) return <p className="muted">Working out the window…</p>;
+  if (!shown) return <p className="muted">Working out the window…</p>;
 
-  const { widths, mostDepth, lines, bestWidth, bestDepth, bestRemovalRate } = window.data;
-  const mostWidth = widths[widths.length - 1]!;
-  const x = (width: number) => LEFT + ((W - LEFT - 8) * width) / mostWidth;
-  const y = (depth: number) => BASE - ((BASE - TOP) * depth) / mostDepth;
-  const inside = widths.map((_, i) => Math.min(mostDepth, ...lines.map((l) => l.depths[i]!)));
-  const [ae, ap] = [figure(result, 'width'), figure(result, 'depth')];
+  const { acrossEnd, upEnd, size, lines, bestAcross, bestUp, bestRemovalRate } = shown;
+  const x = (value: number) => LEFT + ((RIGHT - LEFT) * value) / acrossEnd;
+  const y = (value: number) => BASE - ((BASE - TOP) * value) / upEnd;
+  const [vx, vy] = [fieldValue(result, across), fieldValue(result, up)];
   const kept = result.limits.every((l) => l.use === null || l.use <= 1 + 1e-9);
+  const binding = result.limits.find((l) => l.use !== null);
 
-  const moveTo = (width: number, depth: number) => {
+  const moveTo = (a: number, b: number) => {
     const three = (v: number) => Number(v.toPrecision(3));
-    onMove(three(Math.min(Math.max(width, mostWidth / 500), mostWidth)), three(Math.min(Math.max(depth, mostDepth / 500), mostDepth)));
+    onMove({
+      [across]: three(Math.min(Math.max(a, acrossEnd / 500), acrossEnd)),
+      [up]: three(Math.min(Math.max(b, upEnd / 500), upEnd)),
+    });
   };
   const onPointer = (e: PointerEvent) => {
     if (e.buttons !== 1) return;
-    const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(picture.current!.getScreenCTM()!.inverse());
-    moveTo(((at.x - LEFT) / (W - LEFT - 8)) * mostWidth, ((BASE - at.y) / (BASE - TOP)) * mostDepth);
+    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(picture.current!.getScreenCTM()!.inverse());
+    moveTo(((p.x - LEFT) / (RIGHT - LEFT)) * acrossEnd, ((BASE - p.y) / (BASE - TOP)) * upEnd);
   };
   const onKey = (e: KeyboardEvent) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
     if (!by) return;
     e.preventDefault();
-    moveTo(ae + (by[0]! * mostWidth) / 100, ap + (by[1]! * mostDepth) / 100);
+    moveTo(vx + (by[0]! * acrossEnd) / 100, vy + (by[1]! * upEnd) / 100);
   };
-  const ticks = (most: number) => {
-    const shown = most / units.shown('length').perBase;
-    const step = [0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50].find((s) => shown / s <= 7) ?? 100;
-    return Array.from({ length: Math.floor(shown / step) }, (_, i) => (i + 1) * step * units.shown('length').perBase);
+  const ticks = (code: string, most: number) => {
+    const { perBase } = units.shown(describe(code).quantity);
+    const step = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((s) => most / perBase / s <= 7) ?? 1000;
+    return Array.from({ length: Math.floor(most / perBase / step) }, (_, i) => (i + 1) * step * perBase);
   };
+  const tick = (code: string, value: number) => String(Number((value / units.shown(describe(code).quantity).perBase).toPrecision(4)));
+  const place = (line: readonly number[], i: number): [number, number] => [
+    x((acrossEnd * (line[i]! + 1)) / size),
+    y((upEnd * (line[i + 1]! + 1)) / size),
+  ];
+  const named = labelled(lines, place);
 
   return (
     <div className="window">
+      <div className="over">
+        {[
+          ['over', across, (v: string) => onAxes(v, v === up ? across : up)] as const,
+          ['and', up, (v: string) => onAxes(v === across ? up : across, v)] as const,
+        ].map(([word, value, take]) => (
+          <label key={word}>
+            {word}{' '}
+            <Select
+              size="small"
+              variant="borderless"
+              aria-label={`Window ${word}`}
+              value={value}
+              onChange={take}
+              popupMatchSelectWidth={false}
+              options={free.map((code) => ({ value: code, label: describe(code).name.replace(/, at most$/, '').toLowerCase() }))}
+            />
+          </label>
+        ))}
+        <span className="muted small">
+          {binding && `${binding.name} ${Math.round(binding.use! * 100)} %`}
+        </span>
+      </div>
       <svg
         ref={picture}
         viewBox={`0 0 ${W} ${H}`}
         tabIndex={0}
         role="application"
-        aria-label={`Operating window. The point stands at width ${units.text(ae, 'length')}, depth ${units.text(ap, 'length')}. Arrow keys move it.`}
+        aria-label={`Operating window. The point stands at ${describe(across).name} ${units.text(vx, describe(across).quantity)}, ${describe(up).name} ${units.text(vy, describe(up).quantity)}. Arrow keys move it.`}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           onPointer(e);
@@ -89,80 +140,113 @@ export function OperatingWindow({ situation, body, result, onMove }: Props) {
         onPointerMove={onPointer}
         onKeyDown={onKey}
       >
-        <rect x={LEFT} y={TOP} width={W - LEFT - 8} height={BASE - TOP} fill="#F0EBE1" />
-        <path
-          d={`M${x(widths[0]!)} ${BASE}${widths.map((w, i) => `L${x(w).toFixed(1)} ${y(inside[i]!).toFixed(1)}`).join('')}V${BASE}Z`}
-          fill="#fff"
-        />
-        {lines.map((line, k) => {
-          const bent = widths.map((w, i) => ({ w, d: line.depths[i]! })).filter((p) => p.d > 0 && p.d < mostDepth * 0.9999);
-          const flat = bent.length > 2 && Math.abs(bent[0]!.d - bent[bent.length - 1]!.d) < 1e-3 * mostDepth;
-          const edges = widths.filter((_, i) => i > 0 && line.depths[i]! > 0 !== line.depths[i - 1]! > 0);
-          const colour = LINE[line.kind ?? ''] ?? '#5C6773';
-          const name = line.kind === 'depthOfCutter' ? 'APMX' : line.name.toLowerCase().replace(/ (at|of) the .*|, continuous/, '');
-          const label = bent[Math.round(bent.length * (flat ? 0.84 - k * 0.04 : 0.5 + (k % 3) * 0.16))];
-          return (
-            <g key={line.kind} stroke={colour} fill="none">
-              {bent.length > 1 && (
-                <path
-                  d={bent.map((p, i) => `${i ? 'L' : 'M'}${x(p.w).toFixed(1)} ${y(p.d).toFixed(1)}`).join('')}
-                  strokeWidth={flat ? 1 : 1.6}
-                  strokeDasharray={flat ? '5 3' : undefined}
-                />
-              )}
-              {edges.map((w) => (
-                <line key={w} x1={x(w)} x2={x(w)} y1={TOP} y2={BASE} strokeDasharray="2 3" />
-              ))}
-              {label && (
-                <text
-                  x={x(label.w)}
-                  y={y(label.d) + (line.kind === 'depthOfCutter' ? 12 : -5)}
-                  textAnchor="middle"
-                  className="dim"
-                  style={{ fill: colour }}
-                >
-                  {name}
-                </text>
-              )}
-              {!label && edges[0] !== undefined && (
-                <text x={x(edges[0]) + 4} y={TOP + 12} className="dim" style={{ fill: colour }}>
-                  {name}
-                </text>
-              )}
-            </g>
-          );
-        })}
+        <defs>
+          <pattern id="forbidden" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1="0" y1="0" x2="0" y2="7" stroke="#B3261E" strokeOpacity=".22" strokeWidth="1" />
+          </pattern>
+        </defs>
+        <foreignObject x={LEFT} y={TOP} width={RIGHT - LEFT} height={BASE - TOP}>
+          <canvas ref={canvas} width={size} height={size} />
+        </foreignObject>
+        {lines.map((line) => (
+          <g key={line.kind} stroke={LINE[line.kind ?? ''] ?? '#5C6773'} fill="none" strokeWidth="1.6">
+            {line.lines.map((piece, i) => (
+              <path key={i} d={pathOf(piece, place)} />
+            ))}
+          </g>
+        ))}
+        {named.map(({ line, at: [lx, ly] }) => (
+          <text key={line.kind} x={lx} y={ly} textAnchor="middle" className="dim onlines" style={{ fill: LINE[line.kind ?? ''] ?? '#5C6773' }}>
+            {line.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous/, '')}
+          </text>
+        ))}
         {bestRemovalRate > 0 && (
           <g>
-            <circle cx={x(bestWidth)} cy={y(bestDepth)} r="4.5" fill="#fff" stroke="#0F6E6E" strokeWidth="1.6" />
+            <circle cx={x(bestAcross)} cy={y(bestUp)} r="4.5" fill="#fff" stroke="#0F6E6E" strokeWidth="1.6" />
             <text
-              x={x(bestWidth) + (bestWidth > mostWidth * 0.6 ? -9 : 9)}
-              y={Math.max(y(bestDepth) + 14, TOP + 26)}
-              textAnchor={bestWidth > mostWidth * 0.6 ? 'end' : 'start'}
-              className="dim accent"
+              x={x(bestAcross) + (bestAcross > acrossEnd * 0.6 ? -9 : 9)}
+              y={Math.max(y(bestUp) + 15, TOP + 28)}
+              textAnchor={bestAcross > acrossEnd * 0.6 ? 'end' : 'start'}
+              className="dim accent onlines"
             >
-              most removal {units.text(bestRemovalRate, 'removalRate')}
+              most removal here {units.text(bestRemovalRate, 'removalRate')}
             </text>
           </g>
         )}
-        <circle cx={x(ae)} cy={y(Math.min(ap, mostDepth))} r="6" fill={kept ? '#0F6E6E' : '#B3261E'} stroke="#fff" strokeWidth="1.5" />
-        {ticks(mostWidth).map((t) => (
-          <text key={t} x={x(t)} y={BASE + 15} textAnchor="middle" className="dim">
-            {units.size(t)}
+        <path d={`M${x(vx)} ${BASE}V${y(Math.min(vy, upEnd))}H${LEFT}`} stroke="#1D2630" strokeWidth=".7" strokeDasharray="2 3" fill="none" />
+        <circle
+          cx={x(Math.min(vx, acrossEnd))}
+          cy={y(Math.min(vy, upEnd))}
+          r="6"
+          fill={kept ? '#0F6E6E' : '#B3261E'}
+          stroke="#fff"
+          strokeWidth="1.5"
+        />
+        {ticks(across, acrossEnd).map((t) => (
+          <text key={t} x={x(t)} y={BASE + 14} textAnchor="middle" className="dim">
+            {tick(across, t)}
           </text>
         ))}
-        {ticks(mostDepth).map((t) => (
+        {ticks(up, upEnd).map((t) => (
           <text key={t} x={LEFT - 6} y={y(t) + 4} textAnchor="end" className="dim">
-            {units.size(t)}
+            {tick(up, t)}
           </text>
         ))}
-        <text x={W - 8} y={H - 2} textAnchor="end" className="dim">
-          width of one pass, {units.system} · drag the point, or use the arrow keys
-        </text>
-        <text x={4} y={TOP + 6} className="dim">
-          depth
+        <text x={RIGHT} y={H - 2} textAnchor="end" className="dim">
+          {describe(across).symbol.replace('_', ' ')} across, {units.unit(describe(across).quantity)} · {describe(up).symbol.replace('_', ' ')} up,{' '}
+          {units.unit(describe(up).quantity)} · drag the point, or use the arrow keys
         </text>
       </svg>
     </div>
   );
+}
+
+// The allowed side in the colours of the load, the forbidden side in hatched red.
+function paint(context: CanvasRenderingContext2D, { use, size }: Schemas['OperatingWindow']) {
+  const bytes = Uint8Array.from(atob(use), (c) => c.charCodeAt(0));
+  const image = context.createImageData(size, size);
+  const shades = Array.from({ length: 256 }, (_, u) => shade(u / AT_LIMIT));
+  for (let j = 0; j < size; j++)
+    for (let i = 0; i < size; i++) {
+      const [r, g, b] = shades[bytes[j * size + i]!]!;
+      const to = ((size - 1 - j) * size + i) * 4;
+      const hatch = bytes[j * size + i]! > AT_LIMIT && (i + j) % 12 < 2 ? 24 : 0;
+      image.data.set([r - hatch, g - hatch, b - hatch, 255], to);
+    }
+  context.putImageData(image, 0, 0);
+}
+
+// Load colours, thinned on paper so that lines and words stay readable.
+function shade(use: number): [number, number, number] {
+  if (use > 1) return [243, 226, 222];
+  const hex = loadColour(Math.min(use, 0.99));
+  const channel = (at: number) => parseInt(hex.slice(at, at + 2), 16);
+  const thin = use < 0.6 ? 0.1 + use * 0.15 : 0.22;
+  return [1, 3, 5].map((at) => Math.round(255 + (channel(at) - 255) * thin)) as [number, number, number];
+}
+
+const pathOf = (piece: readonly number[], place: (line: readonly number[], i: number) => [number, number]): string => {
+  let d = '';
+  for (let i = 0; i + 1 < piece.length; i += 2) {
+    const [px, py] = place(piece, i);
+    d += `${i ? 'L' : 'M'}${px.toFixed(1)} ${py.toFixed(1)}`;
+  }
+  return d;
+};
+
+// A name for every line, where it does not stand on another.
+function labelled(lines: Schemas['WindowLine'][], place: (line: readonly number[], i: number) => [number, number]) {
+  const taken: [number, number][] = [];
+  return lines.flatMap((line) => {
+    const piece = [...line.lines].sort((a, b) => b.length - a.length)[0]!;
+    const count = piece.length / 2;
+    for (const share of [0.5, 0.35, 0.65, 0.2, 0.8, 0.1, 0.9]) {
+      const [px, py] = place(piece, 2 * Math.min(count - 1, Math.floor(count * share)));
+      const at: [number, number] = [Math.min(Math.max(px, LEFT + 44), RIGHT - 50), Math.max(py - 5, TOP + 10)];
+      if (taken.some(([tx, ty]) => Math.abs(tx - at[0]) < 96 && Math.abs(ty - at[1]) < 13)) continue;
+      taken.push(at);
+      return [{ line, at }];
+    }
+    return [];
+  });
 }

@@ -36,6 +36,7 @@ export function useChoices() {
     chosen,
     typed,
     options,
+    setMany,
     /** Takes what was typed in some fields, all at once; undefined gives a field's proposal back. */
     type: (values: Record<string, Typed | undefined>) => {
       setTyped((all) => present({ ...all, ...values }));
@@ -59,7 +60,14 @@ function fromAddress(search: URLSearchParams): Inputs {
 }
 
 /** The calculation of what is chosen; while a value is refused the last good figures stay. */
-export function useCalculation(situation: Situation | null, typed: Inputs, options: Record<string, string>, explain: boolean) {
+export function useCalculation(
+  situation: Situation | null,
+  typed: Inputs,
+  options: Record<string, string>,
+  explain: boolean,
+  leftover: Schemas['TakenLeftover'] | null,
+  method: string | undefined,
+) {
   const numbers = Object.fromEntries(Object.entries(typed).map(([code, t]) => [code, t.base]));
   const body: Schemas['CalculationRequest'] = {
     materialId: situation?.materialId ?? 0,
@@ -67,6 +75,8 @@ export function useCalculation(situation: Situation | null, typed: Inputs, optio
     machineId: situation?.machineId ?? 0,
     numbers,
     options,
+    ...(leftover && { leftover }),
+    ...(method && { method }),
   };
   const query = useQuery({
     queryKey: ['calculation', situation?.operation, body, explain],

@@ -1,0 +1,145 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { useMethods } from '../../parts/shelf';
+import type { Situation } from './useCalculation';
+
+interface Props {
+  situation: Situation;
+  operation: Schemas['OperationDescription'];
+  body: Schemas['CalculationRequest'];
+  limits: Schemas['JudgedLimit'][];
+  /** Takes values, picks and words over into the page, all at once. */
+  take: (numbers: Record<string, number>, options?: Record<string, string>, words?: Record<string, string | undefined>) => void;
+  /** Where a new method is made from what stands on the page. */
+  methodAddress: string;
+}
+
+/** What helps to find values: a method, the best point, and what the step before left. */
+export function Aids({ situation, operation, body, limits, take, methodAddress }: Props) {
+  const units = useUnits();
+  const [said, setSaid] = useState<{ text: string; grave?: boolean } | null>(null);
+  const [asked, setAsked] = useState(false);
+  const methods = useMethods();
+  const path = { operation: situation.operation };
+  const names = new Map(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
+  const followsStep = operation.fields.some((f) => f.code === 'diameterBefore' || (f.code === 'stockWidth' && !operation.code.includes('rough')));
+  const records = useQuery({ queryKey: ['records'], queryFn: () => data(client.GET('/api/v1/records')), enabled: asked || Boolean(body.leftover) });
+
+  const apply = useMutation({
+    mutationFn: (id: number) =>
+      data(client.POST('/api/v1/calculations/{operation}/methods/{id}', { params: { path: { ...path, id } }, body: { ...body, numbers: {}, options: {} } })),
+    onSuccess: ({ choices, notApplied }) => {
+      take(choices.numbers, choices.options, { method: choices.method ?? undefined });
+      setSaid({
+        text:
+          notApplied.length === 0
+            ? `${choices.method} applied.`
+            : `${choices.method} applied, except: ${notApplied.map((n) => `${names.get(n.field) ?? n.field}: ${n.reason}`).join(' ')}`,
+        grave: notApplied.length > 0,
+      });
+    },
+    onError: (e) => setSaid({ text: e.message, grave: true }),
+  });
+
+  const best = useMutation({
+    mutationFn: (aim: Schemas['BestAim']) =>
+      data(client.POST('/api/v1/calculations/{operation}/best', { params: { path, query: { aim } }, body })),
+    onSuccess: (point, aim) => {
+      if (!point.found) {
+        setSaid({ text: `There is no point inside all limits. ${point.reason}`, grave: true });
+        return;
+      }
+      take(Object.fromEntries(point.values.map((v) => [v.code, v.value])));
+      const held = point.binding.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k);
+      setSaid({
+        text: [
+          aim === 'time' ? 'Least time inside all limits.' : `Most removal inside all limits: ${units.text(point.removalRate, 'removalRate')}.`,
+          held.length > 0 ? `Held by: ${held.join(', ')}.` : '',
+          point.reason,
+          point.notJudged.length > 0 ? `Not judged for lack of data: ${point.notJudged.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k).join(', ')}.` : '',
+        ].join(' '),
+      });
+    },
+    onError: (e) => setSaid({ text: e.message, grave: true }),
+  });
+
+  const leftover = useMutation({
+    mutationFn: (number: string) => data(client.GET('/api/v1/records/{number}/leftover', { params: { path: { number } } })),
+    onSuccess: (l) => {
+      take({}, {}, { leftover: writeLeftover(l) });
+      setSaid({ text: `${l.record} leaves ${units.text(l.across, 'length')} on the wall, cut with Ø${units.size(l.cutterDiameter)}.` });
+    },
+    onError: (e) => setSaid({ text: e.message, grave: true }),
+  });
+
+  const own = (methods.data ?? []).filter((m) => m.definition.operation === operation.code);
+  const others = (methods.data ?? []).filter((m) => m.definition.operation !== operation.code);
+  const option = (m: (typeof own)[number]) => ({ value: m.id, label: m.definition.name });
+  return (
+    <div className="aids">
+      <Select
+        size="small"
+        variant="borderless"
+        aria-label="Method"
+        placeholder="apply a method"
+        value={null}
+        popupMatchSelectWidth={280}
+        loading={apply.isPending}
+        onChange={(id: number | null) => id && apply.mutate(id)}
+        options={[
+          ...(own.length > 0 ? [{ label: `for ${operation.name.toLowerCase()}`, options: own.map(option) }] : []),
+          ...(others.length > 0 ? [{ label: 'for other operations', options: others.map(option) }] : []),
+        ]}
+      />
+      <Link to={methodAddress}>save as method</Link>
+      {followsStep && (
+        <Select
+          size="small"
+          variant="borderless"
+          aria-label="Leftover of the step before"
+          placeholder="take the leftover of a record"
+          allowClear
+          value={body.leftover ? body.leftover.record : null}
+          onOpenChange={(open) => open && setAsked(true)}
+          popupMatchSelectWidth={340}
+          onChange={(number: string | null | undefined) => (number ? leftover.mutate(number) : take({}, {}, { leftover: undefined }))}
+          options={(records.data ?? [])
+            .filter((r) => ['side-rough', 'pocket'].includes(r.situation.operation))
+            .map((r) => ({ value: r.number, label: `${r.number} · ${r.situation.operationName}, ${r.situation.material}, ${r.situation.assembly}` }))}
+        />
+      )}
+      <span className="best">
+        best point:
+        <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('removal')}>
+          most removal
+        </Button>
+        <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('time')}>
+          least time
+        </Button>
+      </span>
+      <span role="status" className={said?.grave ? 'said grave' : 'said'} title={said?.text}>
+        {said?.text}
+      </span>
+      {said && (
+        <button className="why" aria-label="Clear this message" onClick={() => setSaid(null)}>
+          ×
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** A leftover as it stands in the address: what was taken over, so that it stays what it was. */
+export const writeLeftover = (l: Schemas['TakenLeftover'] | Schemas['Leftover']): string =>
+  [l.record, l.revision, l.across, l.height, l.length, l.cutterDiameter].join('~');
+
+export function readLeftover(text: string | undefined): Schemas['TakenLeftover'] | null {
+  const [record, ...rest] = (text ?? '').split('~');
+  const [revision, across, height, length, cutterDiameter] = rest.map(Number);
+  if (!record || rest.length !== 5 || rest.some((r) => !Number.isFinite(Number(r)))) return null;
+  return { record, revision: revision!, across: across!, height: height!, length: length!, cutterDiameter: cutterDiameter! };
+}

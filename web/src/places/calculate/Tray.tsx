@@ -1,0 +1,139 @@
+import { useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useNavigate } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { Problem } from '../../parts/Problem';
+import { Sym } from '../../parts/NumberField';
+import { clock } from '../../parts/units';
+import type { useTray } from './useTray';
+
+// What is compared, and whether more or less of it is better.
+const ROWS: [code: string, better: 'less' | 'more' | null][] = [
+  ['time', 'less'],
+  ['passesAcross', null],
+  ['passesDown', null],
+  ['removalRate', 'more'],
+  ['peakForce', 'less'],
+  ['deflection', 'less'],
+  ['power', 'less'],
+  ['ridge', 'less'],
+  ['peakToValley', 'less'],
+  ['width', null],
+  ['depth', null],
+  ['step', null],
+  ['spindleSpeed', null],
+  ['feedRate', null],
+  ['largestChip', null],
+  ['arc', null],
+];
+
+/** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */
+export function Tray({ tray }: { tray: ReturnType<typeof useTray> }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const asked = tray.pinned.map((p) => ({ ...p.alternative, name: p.name }));
+  const compared = useQuery({
+    queryKey: ['comparison', asked],
+    queryFn: () => data(client.POST('/api/v1/comparisons', { body: asked })),
+    enabled: asked.length > 0,
+    retry: false,
+  });
+  if (tray.pinned.length === 0)
+    return <p className="muted">Nothing is pinned yet. Pin what stands on the page, change cutter, method or values, and pin again: up to eight stand here side by side.</p>;
+  if (compared.error) return <Problem error={compared.error} />;
+  const columns = tray.pinned.map((p, i) => ({ ...p, got: compared.data?.[i] }));
+  const valueOf = (c: (typeof columns)[number], code: string) => c.got?.result?.figures.find((f) => f.code === code);
+  const rows = ROWS.filter(([code]) => columns.some((c) => (valueOf(c, code)?.value ?? 0) !== 0));
+
+  async function save(format: 'csv' | 'xlsx') {
+    const { data: blob } = await client.POST('/api/v1/comparisons/export.{format}', { params: { path: { format } }, body: asked, parseAs: 'blob' });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(blob as unknown as Blob);
+    link.download = `comparison.${format}`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+
+  return (
+    <div className="tray">
+      <table className="courses">
+        <thead>
+          <tr>
+            <th />
+            {columns.map((c, i) => (
+              <th key={i}>
+                <input aria-label={`Name of alternative ${i + 1}`} value={c.name} maxLength={40} onChange={(e) => tray.rename(i, e.target.value)} />
+                <span className="acts">
+                  <button onClick={() => void navigate(`/calculate?${c.address}`)} aria-label={`Go on with ${c.name}`}>
+                    go on
+                  </button>
+                  <button onClick={() => tray.unpin(i)} aria-label={`Unpin ${c.name}`}>
+                    unpin
+                  </button>
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([code, better]) => {
+            const figures = columns.map((c) => valueOf(c, code));
+            const values = figures.map((f) => f?.value ?? NaN).filter(Number.isFinite);
+            const best = better === 'less' ? Math.min(...values) : better === 'more' ? Math.max(...values) : NaN;
+            const any = figures.find(Boolean)!;
+            const first = figures[0]?.value;
+            return (
+              <tr key={code}>
+                <th>
+                  {any.name} <Sym text={any.symbol} />
+                </th>
+                {figures.map((f, i) => {
+                  if (!f) return <td key={i}>–</td>;
+                  const apart = first !== undefined && i > 0 && first !== 0 ? f.value / first - 1 : 0;
+                  const unlike = values.length > 1 && Math.max(...values) - Math.min(...values) > 1e-9 * Math.abs(best || 1);
+                  return (
+                    <td key={i} className={unlike && f.value === best ? 'best' : ''}>
+                      {f.quantity === 'time' ? clock(f.value) : units.text(f.value, f.quantity)}
+                      {Math.abs(apart) > 0.0005 && (
+                        <small>
+                          {' '}
+                          {apart > 0 ? '+' : '−'}
+                          {Math.abs(apart * 100).toFixed(Math.abs(apart) < 0.1 ? 1 : 0)} %
+                        </small>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            );
+          })}
+          <tr>
+            <th>Tightest limit</th>
+            {columns.map((c, i) => (
+              <td key={i}>{tightest(c.got)}</td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <div className="inline">
+        <Button size="small" onClick={() => void save('csv')}>
+          Save as CSV
+        </Button>
+        <Button size="small" onClick={() => void save('xlsx')}>
+          Save as XLSX
+        </Button>
+        <Button size="small" type="text" onClick={tray.clear}>
+          Unpin all
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function tightest(c: Schemas['ComparedAlternative'] | undefined): string {
+  if (!c) return '…';
+  if (!c.result) return c.faults.map((f) => f.sentence).join(' ');
+  const limit = c.result.limits.find((l) => l.use !== null);
+  return limit ? `${limit.name.toLowerCase()} ${Math.round(limit.use! * 100)} %` : 'none judged';
+}

@@ -1,0 +1,139 @@
+import type { Profile } from '../../../parts/outline';
+import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
+import { useUnits } from '../../../app/session';
+import { colourOf, fieldValue, figure, Hatch, Label, niceFactor, radians, Solid, SymbolText, type Drawn } from './parts';
+
+const [W, H] = [350, 262];
+
+/** Across the feed: what the profile leaves. Ridges of a surface, a chamfer, or an engraved line. */
+export function SectionView(props: Drawn & { profile: Profile }) {
+  return props.picture === 'surface' ? <Surface {...props} /> : <ConeSection {...props} />;
+}
+
+function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
+  const units = useUnits();
+  const [step, ridge] = [figure(result, 'step'), figure(result, 'ridge')];
+  const radius = cutter.dimensions!.PRFRAD ?? cutter.dimensions!.RE ?? cutter.dimensions!.DC! / 2;
+  const barrel = cutter.family === 'barrelMill' && cutter.picks?.form !== 'lens';
+  const colour = colourOf(result, 'ridge');
+  const scale = Math.min(120 / profile.girth, 7);
+
+  // Below: five steps to scale, their ridges higher by a factor so that they can be seen.
+  const steps = 5;
+  const across = (W - 40) / steps;
+  const factor = niceFactor((ridge * across) / step, 26);
+  const high = ((ridge * across) / step) * factor;
+  const base = H - 38;
+  const bow = `${Array.from({ length: steps }, (_, i) => `${i ? '' : `M20 ${base - high}`}Q${20 + across * (i + 0.5)} ${base + high} ${20 + across * (i + 1)} ${base - high}`).join('')}`;
+  const ground = 148;
+  const tilt = figure(result, 'tilt');
+  // The axis leans against the surface by the tilt of a barrel, or from its normal by that of a ball.
+  const lean = barrel ? 90 - tilt : tilt;
+  const [u1, u2] = [figure(result, 'contactFrom'), figure(result, 'contactTo')];
+  const contact = contactOf(profile, radius, barrel ? (u1 + u2) / 2 : null);
+  return (
+    <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`Step ${units.text(step, 'length')}, ridge ${units.text(ridge, 'chip')}`}>
+      <Hatch id="h4" />
+      <clipPath id="above">
+        <rect x="0" y="4" width={W} height={ground - 4} />
+      </clipPath>
+      <g clipPath="url(#above)">
+        <g transform={`translate(150 ${ground}) rotate(${-90 + lean}) scale(${scale}) translate(${-contact.z} ${contact.r})`}>
+          <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
+        </g>
+      </g>
+      <Solid d={`M10 ${ground}H${W - 10}v10H10Z`} hatch="h4" />
+      <circle cx="150" cy={ground} r="3.2" fill={colour} />
+      <Label x={W - 8} y={20} anchor="end" accent>
+        <SymbolText text="D_e" /> {units.text(figure(result, 'diameter'), 'length')}
+      </Label>
+      <Label x={W - 8} y={37} anchor="end">
+        tilt {units.text(tilt, 'angle')}
+        {barrel ? ' to the surface' : ' from its normal'}
+      </Label>
+      {u2 > 0 && (
+        <Label x={W - 8} y={54} anchor="end" colour={u1 < 0 || u2 > 1 ? '#B3261E' : undefined}>
+          arc {units.number(u1, 'ratio')} to {units.number(u2, 'ratio')}
+        </Label>
+      )}
+      <Solid d={`${bow}V${base + 16}H20Z`} hatch="h4" />
+      <path d={`M20 ${base - high}H${W - 20}`} stroke={colour} strokeDasharray="3 3" />
+      <path d={`M20 ${base - high - 8}H${20 + across}M20 ${base - high - 12}v8M${20 + across} ${base - high - 12}v8`} stroke="#0F6E6E" />
+      <Label x={20} y={base - high - 14} accent>
+        <SymbolText text="s_r" /> {units.text(step, 'length')}
+      </Label>
+      <Label x={W - 20} y={base - high - 8} anchor="end" colour={colour}>
+        <SymbolText text="h_r" /> {units.text(ridge, 'chip')} ×{factor}
+      </Label>
+      <Label x={W} y={H - 4} anchor="end">
+        across the feed · ridges higher
+      </Label>
+    </svg>
+  );
+}
+
+// Where the profile touches: the middle of its arc for a barrel, the tip otherwise.
+function contactOf(profile: Profile, radius: number, place: number | null): { z: number; r: number } {
+  const arc = profile.elements.find((e) => e.part === 'cutting' && (e.bulge ?? 0) < 0 && Math.abs(radiusOf(e) - radius) < 1e-3 * radius);
+  if (!arc || place === null) return { z: 0, r: 0 };
+  return { z: arc.fromZ + (arc.toZ - arc.fromZ) * place, r: arc.fromR + (arc.toR - arc.fromR) * place };
+}
+
+function radiusOf(e: Profile['elements'][number]): number {
+  const chord = Math.hypot(e.toZ - e.fromZ, e.toR - e.fromR);
+  const b = e.bulge ?? 0;
+  return (chord * (1 + b * b)) / (4 * Math.abs(b));
+}
+
+/** A cone in the work, much larger than life where it is small. */
+function ConeSection({ result, cutter, picture }: Drawn) {
+  const units = useUnits();
+  const chamfer = picture === 'chamfer';
+  const half = Math.tan(radians(cutter.dimensions!.SIG! / 2));
+  const tip = (cutter.dimensions!.DC ?? 0) / 2;
+  const depth = figure(result, 'tipDepth');
+  const top = figure(result, 'diameter') / 2;
+  const scale = Math.min(130 / depth, 110 / top);
+  const [x0, floor] = [160, 214];
+  const surface = floor - depth * scale;
+  const x = (mm: number) => x0 + mm * scale;
+  const y = (mm: number) => floor - mm * scale;
+  const over = depth * 1.35;
+  const colour = colourOf(result, 'highestSpeed');
+  const below = fieldValue(result, 'tipBelow');
+  const cone = `M${x(-tip)} ${floor}H${x(tip)}L${x(tip + over * half)} ${y(over)}H${x(-tip - over * half)}Z`;
+  return (
+    <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`Depth of the tip ${units.text(depth, 'length')}`}>
+      <Hatch id="h4" />
+      {chamfer ? (
+        <Solid d={`M${x(figure(result, 'lowerDiameter') / 2)} ${H - 20}V${y(below)}L${x(top)} ${surface}H${W}V${H - 20}Z`} hatch="h4" />
+      ) : (
+        <Solid d={`M0 ${surface}H${x(-top)}L${x(-tip)} ${floor}H${x(tip)}L${x(top)} ${surface}H${W}V${H - 20}H0Z`} hatch="h4" />
+      )}
+      <path d={cone} fill="#fff" fillOpacity=".85" stroke="#1D2630" strokeWidth="1.2" />
+      <path d={`M${x0} 12V${floor + 10}`} stroke="#5C6773" strokeDasharray="8 3 2 3" />
+      <path d={`M${x(-top)} ${surface}H${x(top)}`} stroke={colour} strokeWidth="1.4" />
+      <Label x={x(-top) - 4} y={surface - 5} anchor="end" colour={colour}>
+        <SymbolText text="D_e" /> {units.text(2 * top, 'length')}
+      </Label>
+      {chamfer && (
+        <>
+          <path d={`M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`} stroke="#0F6E6E" />
+          <Label x={x(top) + 6} y={surface - 8} accent>
+            c {units.text(fieldValue(result, 'leg'), 'length')}
+          </Label>
+          <Label x={x(-tip) - 50} y={y(below / 2) + 4} anchor="end">
+            tip below {units.text(below, 'length')}
+          </Label>
+        </>
+      )}
+      <path d={`M40 ${floor}V${surface}M34 ${floor}h12M34 ${surface}h12`} stroke="#0F6E6E" />
+      <Label x={50} y={floor - 6} accent>
+        <SymbolText text={chamfer ? 't_t' : 't'} /> {units.text(depth, 'length')}
+      </Label>
+      <Label x={W} y={H - 4} anchor="end">
+        across the feed · {scale > 12 ? `${Math.round(scale / 3.78)} times life size` : 'to scale'}
+      </Label>
+    </svg>
+  );
+}

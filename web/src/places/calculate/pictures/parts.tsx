@@ -1,0 +1,142 @@
+import type { ReactNode } from 'react';
+import type { Schemas } from '../../../api/client';
+import { loadColour } from '../../../app/theme';
+import { Sym } from '../../../parts/NumberField';
+
+export type Result = Schemas['CalculationResult'];
+
+/** What every picture is drawn from. */
+export interface Drawn {
+  result: Result;
+  cutter: Schemas['Cutter'];
+  /** Which picture, from the operation's description. */
+  picture: string;
+}
+
+export const figure = (result: Result, code: string): number => result.figures.find((f) => f.code === code)?.value ?? 0;
+export const fieldValue = (result: Result, code: string): number => result.fields.find((f) => f.code === code)?.value ?? 0;
+export const useOf = (result: Result, kind: string): number => result.limits.find((l) => l.kind === kind)?.use ?? 0;
+
+/** Colour of a load, never so light that its lines vanish on paper. */
+export const colourOf = (result: Result, kind: string): string => loadColour(Math.max(useOf(result, kind), 0.6));
+
+export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** A point on a circle: angles run from the wall above towards the stock ahead, which lies to the left. */
+export const at = (cx: number, cy: number, radius: number, angle: number): string =>
+  `${(cx - radius * Math.sin(angle)).toFixed(2)} ${(cy - radius * Math.cos(angle)).toFixed(2)}`;
+
+export function Hatch({ id }: { id: string }) {
+  return (
+    <defs>
+      <pattern id={id} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <line x1="0" y1="0" x2="0" y2="6" stroke="#C9C2B4" strokeWidth="1.1" />
+      </pattern>
+    </defs>
+  );
+}
+
+/** Material that stays: filled and hatched. */
+export function Solid({ d, hatch }: { d: string; hatch: string }) {
+  return (
+    <>
+      <path d={d} fill="#EFEAE0" />
+      <path d={d} fill={`url(#${hatch})`} stroke="#1D2630" strokeWidth=".9" />
+    </>
+  );
+}
+
+/** Material about to be cut. */
+export const Stock = ({ d }: { d: string }) => <path d={d} fill="#E4DCCB" stroke="#9C937F" strokeWidth=".8" />;
+
+export function Label(props: {
+  x: number;
+  y: number;
+  children: ReactNode;
+  anchor?: 'start' | 'middle' | 'end';
+  accent?: boolean;
+  colour?: string;
+}) {
+  const { x, y, children, anchor = 'start', accent, colour } = props;
+  return (
+    <text x={x} y={y} textAnchor={anchor} className={accent ? 'dim accent' : 'dim'} style={colour ? { fill: colour } : undefined}>
+      {children}
+    </text>
+  );
+}
+
+/** A symbol with its subscript, inside a drawing. */
+export function SymbolText({ text }: { text: string }) {
+  const [letter, sub] = text.split('_');
+  return (
+    <>
+      {letter}
+      {sub && (
+        <tspan baselineShift="sub" fontSize="8">
+          {sub}
+        </tspan>
+      )}
+    </>
+  );
+}
+
+export { Sym };
+
+/** The cutter seen along its axis, with one tooth at an angle, its arc and the chip it cuts. */
+export function CutterInCut(props: {
+  cx: number;
+  cy: number;
+  r: number;
+  teeth: number;
+  entry: number;
+  exit: number;
+  colour: string;
+  /** Whether the chip is equally thick over the arc. */
+  even?: boolean;
+}) {
+  const { cx, cy, r, teeth, entry, exit, colour, even } = props;
+  const p = (radius: number, angle: number) => at(cx, cy, radius, angle);
+  const pitch = (2 * Math.PI) / teeth;
+  const first = entry + (exit - entry) * 0.55;
+  const body = Array.from({ length: teeth }, (_, i) => {
+    const tip = first - i * pitch;
+    return `${i ? 'L' : 'M'}${p(r, tip)}L${p(r * 0.66, tip - 0.03)}Q${p(r * 0.5, tip - 0.28 * pitch)} ${p(r * 0.93, tip - 0.48 * pitch)}Q${p(r * 1.02, tip - 0.72 * pitch)} ${p(r, tip - pitch)}`;
+  }).join('');
+  const angles = Array.from({ length: 33 }, (_, i) => entry + ((exit - entry) * i) / 32);
+  const thick = (a: number) => 9 * (even ? 1 : Math.max(0, Math.sin(a)));
+  const large = exit - entry > Math.PI ? 1 : 0;
+  return (
+    <>
+      <circle cx={cx} cy={cy} r={r} fill="#FAF8F4" stroke="#5C6773" strokeWidth=".8" strokeDasharray="3 3" />
+      <path d={`${body}Z`} fill="#fff" stroke="#1D2630" strokeWidth="1.2" strokeLinejoin="round" />
+      <path
+        d={`M${cx} ${cy}L${p(r, entry)}A${r} ${r} 0 ${large} 0 ${p(r, exit)}Z`}
+        fill={colour}
+        fillOpacity=".12"
+        stroke={colour}
+        strokeWidth="1.2"
+      />
+      <path
+        d={`M${angles.map((a) => p(r, a)).join('L')}L${[...angles]
+          .reverse()
+          .map((a) => p(r - thick(a), a))
+          .join('L')}Z`}
+        fill={colour}
+        fillOpacity=".75"
+      />
+      <circle cx={cx} cy={cy} r="2.2" fill="#1D2630" />
+      <g stroke="#5C6773" fill="none">
+        <path d={`M${p(r + 12, -1.2)}A${r + 12} ${r + 12} 0 0 1 ${p(r + 12, -2.1)}`} />
+        <path d={`M${p(r + 6, -2.02)}L${p(r + 12, -2.12)}L${p(r + 17, -2.0)}`} />
+      </g>
+    </>
+  );
+}
+
+/** The round factor that makes something of some pixels visible without leaving the picture. */
+export function niceFactor(pixels: number, wanted = 22): number {
+  if (pixels <= 0) return 1;
+  const factor = wanted / pixels;
+  const decade = 10 ** Math.floor(Math.log10(factor));
+  return Math.max(1, decade * ([5, 2, 1].find((s) => s * decade <= factor) ?? 1));
+}
