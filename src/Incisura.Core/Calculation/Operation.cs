@@ -69,7 +69,8 @@ public enum Origin
 /// <param name="Most">Largest such value; null where no value keeps every limit.</param>
 /// <param name="MostBy">The limit that sets <paramref name="Most"/>.</param>
 /// <param name="Note">A line about the value.</param>
-public sealed record FieldState(string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note);
+/// <param name="Used">Whether the value matters with the cutter and the other fields as they are.</param>
+public sealed record FieldState(string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note, bool Used = true);
 
 /// <summary>How much a figure stands out.</summary>
 public enum FigureRank

@@ -70,6 +70,9 @@ public interface IMillingKind
     /// <summary>Sets what was not typed and follows other inputs.</summary>
     static abstract void Follow(MillingSetup setup, ref MillingInputs x);
 
+    /// <summary>Whether an input matters with the cutter and the other inputs as they are.</summary>
+    static virtual bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) => true;
+
     /// <summary>Refuses values that cannot be computed with because of the cutter or of each other.</summary>
     static virtual void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
     {

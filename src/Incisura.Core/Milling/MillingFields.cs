@@ -79,7 +79,7 @@ internal static class MillingFields
             if (double.IsFinite(f.Default)) without.Propose(f.Input, f.Default);
             TKind.Follow(setup, ref without);
             double? most = f.Input is MillingInput.WallHeight or MillingInput.StockHeight ? setup.Reach : null;
-            return new(f.Code, value, typed ? Origin.Typed : Origin.Default, without[f.Input], null, most, most is null ? null : LimitKind.Reach, null);
+            return new(f.Code, value, typed ? Origin.Typed : Origin.Default, without[f.Input], null, most, most is null ? null : LimitKind.Reach, null, TKind.Uses(setup, x, f.Input));
         }
     }
 }

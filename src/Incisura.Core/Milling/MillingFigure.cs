@@ -234,6 +234,7 @@ public static class MillingFigures
 public struct MillingResult
 {
     private Room room;
+    private ulong given;
 
     /// <summary>Passes across with the width of each, mm.</summary>
     public Passes Across { get; internal set; }
@@ -254,8 +255,15 @@ public struct MillingResult
     public double this[MillingFigure figure]
     {
         readonly get => room[(int)figure];
-        internal set => room[(int)figure] = value;
+        internal set
+        {
+            room[(int)figure] = value;
+            given |= 1UL << (int)figure;
+        }
     }
+
+    /// <summary>Whether the operation yields a figure.</summary>
+    public readonly bool Has(MillingFigure figure) => (given & (1UL << (int)figure)) != 0;
 
     [InlineArray((int)MillingFigure.StockLeft + 1)]
     private struct Room

@@ -53,9 +53,9 @@ public sealed class MillingOperation<TKind> : IOperation
             Options = given.Options,
             Figures =
             [
-                .. d.Large.Select(f => MillingFigures.Of(f, FigureRank.Large, r[f])),
-                .. d.Rows.Select(f => MillingFigures.Of(f, FigureRank.Row, r[f])),
-                .. MillingWords.Behind.Concat(d.Behind).Where(f => !d.Large.Contains(f) && !d.Rows.Contains(f)).Select(f => MillingFigures.Of(f, FigureRank.Behind, r[f])),
+                .. d.Large.Where(r.Has).Select(f => MillingFigures.Of(f, FigureRank.Large, r[f])),
+                .. d.Rows.Where(r.Has).Select(f => MillingFigures.Of(f, FigureRank.Row, r[f])),
+                .. MillingWords.Behind.Concat(d.Behind).Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f)).Select(f => MillingFigures.Of(f, FigureRank.Behind, r[f])),
             ],
             Limits = result.Limits.Judged(),
             Findings = MillingFindings.Of<TKind>(situation, given, proposal, result),

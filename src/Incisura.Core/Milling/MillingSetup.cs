@@ -21,6 +21,7 @@ public sealed class MillingSetup
         Row = row;
         Cutter = cutter;
         Geometry.Profile profile = cutter.Profile();
+        Whole = built.Profile();
         Contact = new(profile);
         Barrel = cutter.Family == CutterFamily.BarrelMill ? BarrelArc.Of(profile, cutter[Dimension.ProfileRadius]) : null;
         Flat = profile.Elements is [{ FromZ: 0, ToZ: 0 } end, ..] ? end.ToR : 0;
@@ -48,7 +49,7 @@ public sealed class MillingSetup
         LargestFeed = machine.LargestFeed;
         RapidFeed = machine.RapidFeed;
         Efficiency = machine.Efficiency;
-        Tip = TipCompliance.Of(built.Profile(), cutter, built.Holder.SeatCompliance);
+        Tip = TipCompliance.Of(Whole, cutter, built.Holder.SeatCompliance);
         Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
         LeastGrip = built.Joints[0].In.LeastGrip;
         if (row is not null)
@@ -84,6 +85,9 @@ public sealed class MillingSetup
 
     /// <summary>Largest ramp angle of the cutter, degrees; NaN where none is given.</summary>
     public double LargestRamp { get; }
+
+    /// <summary>Profile of the whole assembly, from the tip to the gauge line.</summary>
+    public Geometry.Profile Whole { get; }
 
     /// <summary>The large arc of a barrel; null for any other cutter.</summary>
     public BarrelArc? Barrel { get; }

@@ -14,7 +14,7 @@ public sealed record RevolutionLoad
     /// <summary>Slices along the depth where the lag of the helix asks for no more.</summary>
     public const int Slices = 20;
 
-    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24, SlicesInArc = 16, MostSlices = 600;
+    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24, SlicesInArc = 60, MostSlices = 600;
 
     /// <summary>Angle between two values, degrees.</summary>
     public required double Step { get; init; }

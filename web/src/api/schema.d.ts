@@ -4363,6 +4363,11 @@ export interface components {
             most: null | number;
             mostBy: null | components["schemas"]["LimitKind"];
             note: null | components["schemas"]["Sentence"];
+            /**
+             * @description Whether the value matters with the cutter and the other fields as they are.
+             * @default true
+             */
+            used: boolean;
         };
         /** @description A computed figure. */
         Figure: {

@@ -42,6 +42,7 @@ export const router = createBrowserRouter([
       { path: 'library/assemblies/:id', lazy: async () => ({ Component: (await import('../places/library/AssemblyPage')).AssemblyPage }) },
       { path: 'shop/:kind?', lazy: async () => ({ Component: (await import('../places/shop/ShopPage')).ShopPage }) },
       { path: 'shop/materials/:id', lazy: async () => ({ Component: (await import('../places/shop/MaterialPage')).MaterialPage }) },
+      { path: 'shop/methods/:id', lazy: async () => ({ Component: (await import('../places/shop/MethodPage')).MethodPage }) },
       { path: 'shop/machines/:id', lazy: async () => ({ Component: (await import('../places/shop/MachinePage')).MachinePage }) },
       { path: 'calculate', lazy: async () => ({ Component: (await import('../places/calculate/CalculatePage')).CalculatePage }) },
       { path: 'records', lazy: async () => ({ Component: (await import('../places/records/RecordsPage')).RecordsPage }) },

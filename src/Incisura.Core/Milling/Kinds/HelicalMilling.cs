@@ -20,7 +20,7 @@ internal static class Helix
     public static readonly MillingField Hole = new(MillingInput.HoleDiameter, "D_h", "Diameter of the hole", "Across", Quantity.Length, 0.05, 2000);
     public static readonly MillingField Angle = new(MillingInput.RampAngle, "α", "Ramp angle", "Deep", Quantity.Angle, 0.05, 45, 2);
     public static readonly MillingField HoleDepth = new(MillingInput.StockHeight, "H", "Depth of the hole", "Deep", Quantity.Length, 0.001, 1000);
-    public static readonly MillingField Through = new(MillingInput.Breakthrough, "t_b", "Way past the far face, 0 if blind", "Deep", Quantity.Length, 0, 100, 0);
+    public static readonly MillingField Through = new(MillingInput.Breakthrough, "t_b", "Past the far face", "Deep", Quantity.Length, 0, 100, 0);
 
     public static readonly MillingFigure[] Rows =
         [MillingFigure.RimFeed, MillingFigure.PathDiameter, MillingFigure.Pitch, MillingFigure.FeedDown, MillingFigure.Rounds, MillingFigure.ProgrammedDepth, .. LoadRows];

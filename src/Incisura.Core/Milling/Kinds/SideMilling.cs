@@ -10,11 +10,14 @@ internal static class WallMilling
 {
     public static readonly CutterFamily[] Families = [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.TaperedEndMill, CutterFamily.SlotMill, CutterFamily.FormCutter];
 
-    public static readonly MillingField CornerRadius = new(MillingInput.CornerRadius, "R_c", "Radius of a bend, 0 for none", "Bend", Quantity.Length, 0, 10_000, 0);
-    public static readonly MillingField CornerAngle = new(MillingInput.CornerAngle, "θ", "Angle between its walls", "Bend", Quantity.Angle, 20, 179, 90);
+    public static readonly MillingField CornerRadius = new(MillingInput.CornerRadius, "R_c", "Radius, 0 for none", "Bend", Quantity.Length, 0, 10_000, 0);
+    public static readonly MillingField CornerAngle = new(MillingInput.CornerAngle, "θ", "Angle of a corner", "Bend", Quantity.Angle, 20, 179, 90);
     public static readonly OptionDescription BendSide = new(MillingWords.Bend, "Bend", [new("inner", "inner"), new("outer", "outer")], "inner") { Group = "Bend" };
 
     public static readonly MillingFigure[] BendRows = [MillingFigure.BendArc, MillingFigure.BendChip, MillingFigure.BendForce, MillingFigure.BendRimFeed, MillingFigure.BendChipFeed, MillingFigure.BendLargestCutter];
+
+    // The angle of a corner matters only where the cutter is as large as the corner.
+    public static bool TurnsOnTheSpot(MillingSetup setup, in MillingInputs x) => x[MillingInput.CornerRadius] > 0 && x[MillingInput.CornerRadius] <= setup.Diameter / 2 * (1 + 1e-9) && !x.OuterBend;
 
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, double stock, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
@@ -71,6 +74,9 @@ public readonly struct SideRough : IMillingKind
         x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut] + x[MillingInput.StockLeft]);
         x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
     }
+
+    /// <inheritdoc/>
+    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) => input != MillingInput.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
     /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
@@ -134,6 +140,9 @@ public readonly struct SideFinish : IMillingKind
         x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut]);
         x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
     }
+
+    /// <inheritdoc/>
+    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) => input != MillingInput.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
     /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)

@@ -23,10 +23,10 @@ public readonly struct SurfaceFinishing : IMillingKind
         [
             new(MillingInput.RidgeHeight, "h_w", "Ridge height, at most", "Across", Quantity.Chip, 0.00001, 10, 0.005),
             new(MillingInput.SurfaceWidth, "B", "Width of the surface", "Across", Quantity.Length, 0.01, 10_000, 40),
-            new(MillingInput.SurfaceRadius, "ρ", "Its radius across, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
+            new(MillingInput.SurfaceRadius, "ρ", "Radius, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
             new(MillingInput.StockWidth, "t_s", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50, 0.2),
             new(MillingInput.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
-            new(MillingInput.ContactPlace, "u", "Place along a barrel, 0 to 1", "Deep", Quantity.Ratio, 0, 1, 0.5),
+            new(MillingInput.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1, 0.5),
             FeedPerTooth,
             CuttingSpeed,
             Length("Length of a line", 100),
@@ -42,6 +42,15 @@ public readonly struct SurfaceFinishing : IMillingKind
     {
         x.Propose(MillingInput.Tilt, setup.TipIsBall ? 15 : 0);
     }
+
+    /// <inheritdoc/>
+    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) => input switch
+    {
+        MillingInput.Tilt => setup.Barrel is null,
+        MillingInput.ContactPlace => setup.Barrel is not null,
+        MillingInput.SurfaceRadius => x.Surface != SurfaceForm.Flat,
+        _ => true,
+    };
 
     /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
@@ -114,6 +123,8 @@ public readonly struct SurfaceFinishing : IMillingKind
             findings.Add(new("tip-rubs", Severity.Caution, new("With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.", new Measure(r.Engagement.Diameter, Quantity.Length)), "Tilt the axis by 10° to 20°."));
         if (setup.Barrel is not { } barrel) return;
         double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
+        if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[MillingInput.ContactPlace], x[MillingInput.SurfaceWidth]) is var overlap && overlap > 0)
+            findings.Add(new("holder-touches", Severity.Caution, new("Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle), new Measure(overlap, Quantity.Length)), "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
         if ((barrel.IsFlank && from < 0) || to > 1)
             findings.Add(new(
                 "off-the-barrel",

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { useMethods } from '../../parts/shelf';
+import { writeLeftover } from './leftover';
 import type { Situation } from './useCalculation';
 
 interface Props {
@@ -131,15 +132,4 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
       )}
     </div>
   );
-}
-
-/** A leftover as it stands in the address: what was taken over, so that it stays what it was. */
-export const writeLeftover = (l: Schemas['TakenLeftover'] | Schemas['Leftover']): string =>
-  [l.record, l.revision, l.across, l.height, l.length, l.cutterDiameter].join('~');
-
-export function readLeftover(text: string | undefined): Schemas['TakenLeftover'] | null {
-  const [record, ...rest] = (text ?? '').split('~');
-  const [revision, across, height, length, cutterDiameter] = rest.map(Number);
-  if (!record || rest.length !== 5 || rest.some((r) => !Number.isFinite(Number(r)))) return null;
-  return { record, revision: revision!, across: across!, height: height!, length: length!, cutterDiameter: cutterDiameter! };
 }

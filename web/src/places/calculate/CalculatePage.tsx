@@ -9,7 +9,8 @@ import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Problem } from '../../parts/Problem';
 import { useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
-import { Aids, readLeftover } from './Aids';
+import { Aids } from './Aids';
+import { readLeftover } from './leftover';
 import { Bend } from './Bend';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
@@ -29,7 +30,7 @@ export function CalculatePage() {
   const navigate = useNavigate();
   const units = useUnits();
   const queries = useQueryClient();
-  const { chosen, typed, options, type, pick, choose, setMany } = useChoices();
+  const { chosen, typed, options, type, pick, choose, setMany, restore } = useChoices();
   const tray = useTray();
   const operations = useOperations();
   const materials = useMaterials();
@@ -199,7 +200,7 @@ export function CalculatePage() {
                 )}
                 {tab === 'load' && complete && <Load situation={complete} body={body} />}
                 {tab === 'bend' && <Bend result={result} cutter={cutter} picture={picture} />}
-                {tab === 'tray' && <Tray tray={tray} />}
+                {tab === 'tray' && <Tray tray={tray} goOn={restore} />}
                 {tab === 'passes' && <Passes result={result} />}
                 {tab === 'derivation' && <Derivation result={result} symbol={why} />}
               </div>
@@ -238,11 +239,7 @@ export function CalculatePage() {
           <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>
             {record ? `Save draft ${record}` : 'Save as draft record'}
           </Button>
-          {record ? (
-            <Link to={`/records/${record}`}>Back to {record}</Link>
-          ) : (
-            <span className="muted small">A draft is seen by engineers and approvers only.</span>
-          )}
+          {record && <Link to={`/records/${record}`}>Back to {record}</Link>}
         </div>
       </footer>
     </div>

@@ -46,6 +46,8 @@ export function Choices({ operation, result, typed, refused, type, pick }: Props
             .filter((f) => f.group === group)
             .map((f) => {
               const state = result?.fields.find((s) => s.code === f.code);
+              // What does not matter here stays out of the way, unless something was typed there.
+              if (state?.used === false && !typed[f.code]) return null;
               return (
                 <NumberField
                   key={f.code}

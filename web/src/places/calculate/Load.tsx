@@ -5,7 +5,7 @@ import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import type { Situation } from './useCalculation';
 
-const [W, H, LEFT, BASE, TOP] = [430, 196, 44, 176, 10];
+const [W, H, LEFT, BASE, TOP] = [300, 180, 40, 158, 8];
 const COURSES = [
   ['resultant', 'ofResultant', 'across the axis', '#1D2630'],
   ['tangential', 'ofTangential', 'tangential', '#0F6E6E'],
@@ -43,10 +43,13 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
   const step = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000].find((s) => (high - low) / s <= 5) ?? 10000;
   const ticks = Array.from({ length: Math.floor(high / step) + 1 }, (_, i) => i * step);
 
-  // The way of the tip, to one scale both ways.
-  const most = Math.max(0.1, ...l.tipAlong.map(Math.abs), ...l.tipAcross.map(Math.abs));
-  const t = (v: number) => (70 * v) / most;
-  const tip = `${l.tipAlong.map((v, i) => `${i ? 'L' : 'M'}${(90 + t(v)).toFixed(1)} ${(96 - t(l.tipAcross[i]!)).toFixed(1)}`).join('')}Z`;
+  // The way of the tip and where it rests, to one scale both ways.
+  const spanOf = (values: readonly number[]): [number, number] => [Math.min(0, ...values), Math.max(0, ...values)];
+  const [[left, right], [down, up]] = [spanOf(l.tipAlong), spanOf(l.tipAcross)];
+  const perMicron = 108 / Math.max(0.1, right - left, up - down);
+  const tx = (v: number) => 68 + (v - (left + right) / 2) * perMicron;
+  const ty = (v: number) => 72 - (v - (down + up) / 2) * perMicron;
+  const tip = `${l.tipAlong.map((v, i) => `${i ? 'L' : 'M'}${tx(v).toFixed(1)} ${ty(l.tipAcross[i]!).toFixed(1)}`).join('')}Z`;
   return (
     <div className="turnload">
       <svg
@@ -96,25 +99,20 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
               <td>{Math.round(l[course].ripple * 100)} %</td>
             </tr>
           ))}
-          <tr>
-            <th>mean power</th>
-            <td colSpan={3}>
-              {units.text(l.meanPower, 'power')} · from the mean chip {units.text(l.meanChipPower, 'power')}
-            </td>
-          </tr>
         </tbody>
+        <caption>
+          Mean power {units.text(l.meanPower, 'power')}; from the mean chip {units.text(l.meanChipPower, 'power')}.
+        </caption>
       </table>
       <figure>
-        <svg viewBox="0 0 180 182" role="img" aria-label={`Way of the tip, at most ${units.text(l.largestDeflection, 'deviation')}`}>
-          <path d="M10 96H170M90 14V176" stroke="#EAE5DB" />
-          <path d={tip} fill="#6B3F7A22" stroke="#6B3F7A" strokeWidth="1.3" strokeLinejoin="round" />
-          {index !== null && <circle cx={90 + t(l.tipAlong[index]!)} cy={96 - t(l.tipAcross[index]!)} r="3.5" fill="#1D2630" />}
-          <circle cx="90" cy="96" r="2" fill="#1D2630" />
-          <text x="90" y="10" textAnchor="middle" className="dim">
+        <svg viewBox="0 0 136 140" role="img" aria-label={`Way of the tip, at most ${units.text(l.largestDeflection, 'deviation')}`}>
+          <path d={`M4 ${ty(0)}H132M${tx(0)} 14V136`} stroke="#DDD8CE" />
+          <path d={`M${tx(0)} ${ty(0)}L${tx(l.tipAlong[index ?? 0]!)} ${ty(l.tipAcross[index ?? 0]!)}`} stroke="#5C6773" strokeDasharray="2 3" />
+          <path d={tip} fill="#6B3F7A22" stroke="#6B3F7A" strokeWidth="1.4" strokeLinejoin="round" />
+          {index !== null && <circle cx={tx(l.tipAlong[index]!)} cy={ty(l.tipAcross[index]!)} r="3.5" fill="#1D2630" />}
+          <circle cx={tx(0)} cy={ty(0)} r="2.4" fill="#1D2630" />
+          <text x={Math.min(Math.max(tx(0), 40), 96)} y="10" textAnchor="middle" className="dim">
             to the wall
-          </text>
-          <text x="176" y="92" textAnchor="end" className="dim">
-            along
           </text>
         </svg>
         <figcaption className="small muted">

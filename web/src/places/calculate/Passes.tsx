@@ -56,10 +56,12 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
             {units.number(figure(result, 'width'), 'length')} × {units.text(figure(result, 'depth'), 'length')}
           </b>
         </div>
-        <div>
-          <span>Way before and after each</span>
-          <b>{units.text(figure(result, 'overrun'), 'length')}</b>
-        </div>
+        {figure(result, 'overrun') > 0 && (
+          <div>
+            <span>Way before and after each</span>
+            <b>{units.text(figure(result, 'overrun'), 'length')}</b>
+          </div>
+        )}
         <div>
           <span>Way at feed rate, and its time</span>
           <b>

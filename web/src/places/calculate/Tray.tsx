@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useNavigate } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
@@ -29,9 +28,8 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
 ];
 
 /** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */
-export function Tray({ tray }: { tray: ReturnType<typeof useTray> }) {
+export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (address: string) => void }) {
   const units = useUnits();
-  const navigate = useNavigate();
   const asked = tray.pinned.map((p) => ({ ...p.alternative, name: p.name }));
   const compared = useQuery({
     queryKey: ['comparison', asked],
@@ -65,7 +63,7 @@ export function Tray({ tray }: { tray: ReturnType<typeof useTray> }) {
               <th key={i}>
                 <input aria-label={`Name of alternative ${i + 1}`} value={c.name} maxLength={40} onChange={(e) => tray.rename(i, e.target.value)} />
                 <span className="acts">
-                  <button onClick={() => void navigate(`/calculate?${c.address}`)} aria-label={`Go on with ${c.name}`}>
+                  <button onClick={() => goOn(c.address)} aria-label={`Go on with ${c.name}`}>
                     go on
                   </button>
                   <button onClick={() => tray.unpin(i)} aria-label={`Unpin ${c.name}`}>

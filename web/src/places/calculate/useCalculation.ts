@@ -37,6 +37,12 @@ export function useChoices() {
     typed,
     options,
     setMany,
+    /** Takes a whole state over from an address. */
+    restore: (from: string) => {
+      const search = new URLSearchParams(from);
+      setChosen(Object.fromEntries(search));
+      setTyped(fromAddress(search));
+    },
     /** Takes what was typed in some fields, all at once; undefined gives a field's proposal back. */
     type: (values: Record<string, Typed | undefined>) => {
       setTyped((all) => present({ ...all, ...values }));

@@ -11,6 +11,7 @@ import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
+import { writeLeftover } from '../calculate/leftover';
 import { Figures } from '../calculate/Figures';
 
 type View = Schemas['RecordView'];
@@ -75,6 +76,13 @@ export function RecordPage() {
           {revision === newest && <Decide record={record.data} revision={newest} />}
           <h2>Why it is proposed</h2>
           <p className={revision.note ? '' : 'muted'}>{revision.note || 'No note was given.'}</p>
+          {revision.leftover && (
+            <p className={revision.leftover.changed ? 'warn' : ''} role={revision.leftover.changed ? 'status' : undefined}>
+              Takes the leftover of <Link to={`/records/${revision.leftover.record}`}>{revision.leftover.record}</Link>, revision{' '}
+              {revision.leftover.revision}. {revision.leftover.changed}
+            </p>
+          )}
+          {revision.method && <p className="muted">By the method {revision.method}.</p>}
           <Departures revision={revision} />
           <Against revision={revision} />
           <h2>Findings</h2>
@@ -237,6 +245,8 @@ function Decide({ record, revision }: { record: View; revision: RevisionView }) 
     assembly: String(record.assemblyId),
     machine: String(record.machineId),
     ...Object.fromEntries(Object.entries(revision.numbers).map(([k, v]) => [`n.${k}`, String(v)])),
+    ...(revision.leftover && { leftover: writeLeftover(revision.leftover) }),
+    ...(revision.method && { method: revision.method }),
     ...Object.fromEntries(Object.entries(revision.options).map(([k, v]) => [`o.${k}`, v])),
   });
   if (revision.state === 'draft') {

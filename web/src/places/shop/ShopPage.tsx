@@ -3,11 +3,11 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
-import { useCharts, useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { useCharts, useMachines, useMaterials, useMethods, useOperations } from '../../parts/shelf';
 import { SpeedChartTable } from './SpeedChartTable';
 import { SpindleCurve } from './SpindleCurve';
 
-type Kind = 'materials' | 'machines' | 'charts';
+type Kind = 'materials' | 'machines' | 'charts' | 'methods';
 
 /** What the workshop cuts, on what, and where its starting figures stand. */
 export function ShopPage() {
@@ -25,16 +25,58 @@ export function ShopPage() {
             { value: 'materials', label: 'Work materials' },
             { value: 'machines', label: 'Machines' },
             { value: 'charts', label: 'Speed chart' },
+            { value: 'methods', label: 'Methods' },
           ]}
         />
         <span className="grow" />
         {mayWork && kind === 'materials' && <Button onClick={() => void navigate('/shop/materials/new')}>Add a work material</Button>}
+        {mayWork && kind === 'methods' && <Button onClick={() => void navigate('/shop/methods/new')}>Add a method</Button>}
         {mayWork && kind === 'machines' && <Button onClick={() => void navigate('/shop/machines/new')}>Add a machine</Button>}
       </header>
       {kind === 'materials' && <Materials />}
       {kind === 'machines' && <Machines />}
       {kind === 'charts' && <Charts />}
+      {kind === 'methods' && <Methods />}
     </div>
+  );
+}
+
+function Methods() {
+  const methods = useMethods();
+  const units = useUnits();
+  const operations = useOperations();
+  return (
+    <>
+      <Problem error={methods.error} />
+      <Table
+        size="small"
+        rowKey="id"
+        pagination={false}
+        loading={methods.isPending}
+        dataSource={methods.data ?? []}
+        locale={{ emptyText: 'No methods yet. Type values in Calculate and save them as a method, or add one here.' }}
+        columns={[
+          { title: 'Method', render: (_, m) => <Link to={`/shop/methods/${m.id}`}>{m.definition.name}</Link> },
+          { title: 'Operation', render: (_, m) => operations.data?.find((o) => o.code === m.definition.operation)?.name },
+          {
+            title: 'What it sets',
+            render: (_, m) => {
+              const operation = operations.data?.find((o) => o.code === m.definition.operation);
+              return (m.definition.choices ?? [])
+                .map((c) => {
+                  const field = operation?.fields.find((f) => f.code === c.field);
+                  const name = field?.symbol.replace('_', ' ') || c.field;
+                  if (c.basis === 'value') return `${name} ${field ? units.text(c.amount, field.quantity) : c.amount}`;
+                  return `${name} ${units.number(c.amount, 'ratio')} × ${c.basis === 'ofDiameter' ? 'D' : 'flutes'}`;
+                })
+                .join(', ');
+            },
+          },
+          { title: 'When it is good', render: (_, m) => <span className="muted small">{m.definition.remarks}</span> },
+          { title: 'Revision', align: 'right', render: (_, m) => <span className="mono">{m.revision}</span> },
+        ]}
+      />
+    </>
   );
 }
 

@@ -38,8 +38,8 @@ export function AlongAxis(drawn: Drawn) {
       <Label x={8} y={H - 10}>
         h<tspan baselineShift="sub" fontSize="8">max</tspan> {units.text(figure(result, 'largestChip'), 'chip')}
       </Label>
-      <Label x={W} y={H - 4} anchor="end">
-        along the axis, to scale · chip thicker
+      <Label x={W} y={H - 10} anchor="end">
+        along the axis · chip thicker
       </Label>
     </svg>
   );
@@ -108,7 +108,7 @@ function InHole({ result, cutter, picture }: Drawn) {
   const units = useUnits();
   const loops = picture === 'loops';
   const diameter = loops ? fieldValue(result, 'slotWidth') : fieldValue(result, 'holeDiameter');
-  const [big, cx, cy] = [108, 214, 122];
+  const [big, cx, cy] = [104, 224, 116];
   const scale = (2 * big) / diameter;
   const r = (cutter.dimensions!.DC! / 2) * scale;
   const colour = colourOf(result, 'largestChip');
@@ -118,7 +118,7 @@ function InHole({ result, cutter, picture }: Drawn) {
   const [mx, my] = [cx, cy - (big - r)];
   return (
     <>
-      <Solid d={`M0 8H${W}V${H - 8}H0Z`} hatch="h1" />
+      <Solid d={`M0 8H${W}V${H - 38}H0Z`} hatch="h1" />
       <circle cx={cx} cy={cy} r={big} fill="#E4DCCB" stroke="#1D2630" strokeWidth="1.1" />
       {stock > 1 && <circle cx={cx} cy={cy} r={Math.max(0, stock)} fill="#FAF8F4" stroke="#9C937F" strokeWidth=".8" />}
       <circle cx={cx} cy={cy} r={big - r} fill="none" stroke="#0F6E6E" strokeDasharray="5 3" />

@@ -60,7 +60,7 @@ export function CornerView({ result, cutter }: Drawn) {
             />
           ) : (
             <Stock
-              d={`M0 ${cy - corner}H${cx + corner}V${H}H${cx + corner - px(width)}V${cy}A${stockInner} ${stockInner} 0 0 0 ${cx} ${cy - stockInner}H0Z`}
+              d={`M0 ${cy - corner}H${cx + corner}V${H - 8}H${cx + corner - px(width)}V${cy}A${stockInner} ${stockInner} 0 0 0 ${cx} ${cy - stockInner}H0Z`}
             />
           )}
           <Solid d={wall} hatch="h3" />
@@ -86,8 +86,8 @@ export function CornerView({ result, cutter }: Drawn) {
       <Label x={8} y={H - 30} accent>
         <SymbolText text="R_c" /> {units.text(radius, 'length')}
       </Label>
-      <Label x={W - 4} y={H - 4} anchor="end">
-        {cleaning ? 'corner' : 'bend'}, along the axis, to scale
+      <Label x={8} y={H - 10}>
+        {cleaning ? 'corner' : 'bend'}, along the axis
       </Label>
     </svg>
   );

@@ -27,10 +27,8 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
   const bow = `${Array.from({ length: steps }, (_, i) => `${i ? '' : `M20 ${base - high}`}Q${20 + across * (i + 0.5)} ${base + high} ${20 + across * (i + 1)} ${base - high}`).join('')}`;
   const ground = 148;
   const tilt = figure(result, 'tilt');
-  // The axis leans against the surface by the tilt of a barrel, or from its normal by that of a ball.
-  const lean = barrel ? 90 - tilt : tilt;
   const [u1, u2] = [figure(result, 'contactFrom'), figure(result, 'contactTo')];
-  const contact = contactOf(profile, radius, barrel ? (u1 + u2) / 2 : null);
+  const pose = barrel ? onFlank(profile, radius, (u1 + u2) / 2, tilt) : onTip(profile, radius, tilt);
   return (
     <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`Step ${units.text(step, 'length')}, ridge ${units.text(ridge, 'chip')}`}>
       <Hatch id="h4" />
@@ -38,21 +36,21 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
         <rect x="0" y="4" width={W} height={ground - 4} />
       </clipPath>
       <g clipPath="url(#above)">
-        <g transform={`translate(150 ${ground}) rotate(${-90 + lean}) scale(${scale}) translate(${-contact.z} ${contact.r})`}>
+        <g transform={`translate(${barrel ? 60 : 110} ${ground - pose.up * scale}) rotate(${pose.turn}) scale(${scale}) translate(${-pose.z} ${-pose.r})`}>
           <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
       </g>
       <Solid d={`M10 ${ground}H${W - 10}v10H10Z`} hatch="h4" />
-      <circle cx="150" cy={ground} r="3.2" fill={colour} />
-      <Label x={W - 8} y={20} anchor="end" accent>
+      <circle cx={barrel ? 60 : 110} cy={ground} r="3.2" fill={colour} />
+      <Label x={W - 8} y={barrel ? 20 : ground - 46} anchor="end" accent>
         <SymbolText text="D_e" /> {units.text(figure(result, 'diameter'), 'length')}
       </Label>
-      <Label x={W - 8} y={37} anchor="end">
+      <Label x={W - 8} y={barrel ? 36 : ground - 30} anchor="end">
         tilt {units.text(tilt, 'angle')}
         {barrel ? ' to the surface' : ' from its normal'}
       </Label>
       {u2 > 0 && (
-        <Label x={W - 8} y={54} anchor="end" colour={u1 < 0 || u2 > 1 ? '#B3261E' : undefined}>
+        <Label x={W - 8} y={barrel ? 52 : ground - 14} anchor="end" colour={u1 < 0 || u2 > 1 ? '#B3261E' : undefined}>
           arc {units.number(u1, 'ratio')} to {units.number(u2, 'ratio')}
         </Label>
       )}
@@ -72,11 +70,31 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
   );
 }
 
-// Where the profile touches: the middle of its arc for a barrel, the tip otherwise.
-function contactOf(profile: Profile, radius: number, place: number | null): { z: number; r: number } {
+/** How a tool stands on the surface: the point of its profile that is put there, how far above, and its turn. */
+interface Pose {
+  z: number;
+  r: number;
+  up: number;
+  turn: number;
+}
+
+// On its rounding: the middle of the rounding stands one radius above the surface, the axis tilted from the normal.
+function onTip(profile: Profile, radius: number, tilt: number): Pose {
+  const flat = profile.elements[0]?.toZ === 0 ? profile.elements[0].toR : 0;
+  return { z: radius, r: flat, up: radius, turn: -90 + tilt };
+}
+
+// On its flank: the place of the contact lies on the surface, with the tangent there along it.
+function onFlank(profile: Profile, radius: number, place: number, tilt: number): Pose {
   const arc = profile.elements.find((e) => e.part === 'cutting' && (e.bulge ?? 0) < 0 && Math.abs(radiusOf(e) - radius) < 1e-3 * radius);
-  if (!arc || place === null) return { z: 0, r: 0 };
-  return { z: arc.fromZ + (arc.toZ - arc.fromZ) * place, r: arc.fromR + (arc.toR - arc.fromR) * place };
+  if (!arc) return { z: 0, r: 0, up: 0, turn: -tilt };
+  const b = arc.bulge!;
+  const reach = (1 - b * b) / (4 * b);
+  const cz = (arc.fromZ + arc.toZ) / 2 - (arc.toR - arc.fromR) * reach;
+  const cr = (arc.fromR + arc.toR) / 2 + (arc.toZ - arc.fromZ) * reach;
+  const lean = (z: number) => Math.asin(Math.max(-1, Math.min(1, (z - cz) / radius)));
+  const at = lean(arc.fromZ) + place * (lean(arc.toZ) - lean(arc.fromZ));
+  return { z: cz + radius * Math.sin(at), r: cr + radius * Math.cos(at), up: 0, turn: (at * 180) / Math.PI };
 }
 
 function radiusOf(e: Profile['elements'][number]): number {
@@ -93,8 +111,8 @@ function ConeSection({ result, cutter, picture }: Drawn) {
   const tip = (cutter.dimensions!.DC ?? 0) / 2;
   const depth = figure(result, 'tipDepth');
   const top = figure(result, 'diameter') / 2;
-  const scale = Math.min(130 / depth, 110 / top);
-  const [x0, floor] = [160, 214];
+  const scale = Math.min(130 / depth, 95 / top);
+  const [x0, floor] = [180, 214];
   const surface = floor - depth * scale;
   const x = (mm: number) => x0 + mm * scale;
   const y = (mm: number) => floor - mm * scale;
@@ -113,7 +131,7 @@ function ConeSection({ result, cutter, picture }: Drawn) {
       <path d={cone} fill="#fff" fillOpacity=".85" stroke="#1D2630" strokeWidth="1.2" />
       <path d={`M${x0} 12V${floor + 10}`} stroke="#5C6773" strokeDasharray="8 3 2 3" />
       <path d={`M${x(-top)} ${surface}H${x(top)}`} stroke={colour} strokeWidth="1.4" />
-      <Label x={x(-top) - 4} y={surface - 5} anchor="end" colour={colour}>
+      <Label x={x0 - 6} y={surface - 6} anchor="end" colour={colour}>
         <SymbolText text="D_e" /> {units.text(2 * top, 'length')}
       </Label>
       {chamfer && (
@@ -122,13 +140,13 @@ function ConeSection({ result, cutter, picture }: Drawn) {
           <Label x={x(top) + 6} y={surface - 8} accent>
             c {units.text(fieldValue(result, 'leg'), 'length')}
           </Label>
-          <Label x={x(-tip) - 50} y={y(below / 2) + 4} anchor="end">
-            tip below {units.text(below, 'length')}
+          <Label x={W - 8} y={floor - 6} anchor="end">
+            tip {units.text(below, 'length')} below
           </Label>
         </>
       )}
-      <path d={`M40 ${floor}V${surface}M34 ${floor}h12M34 ${surface}h12`} stroke="#0F6E6E" />
-      <Label x={50} y={floor - 6} accent>
+      <path d={`M18 ${floor}V${surface}M12 ${floor}h12M12 ${surface}h12`} stroke="#0F6E6E" />
+      <Label x={8} y={surface - 8} accent>
         <SymbolText text={chamfer ? 't_t' : 't'} /> {units.text(depth, 'length')}
       </Label>
       <Label x={W} y={H - 4} anchor="end">
