@@ -40,8 +40,8 @@ public static class CalculateEndpoints
             OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false));
         calculations.MapPost("/{operation}/window", async (string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
-        calculations.MapPost("/{operation}/best", async (string operation, BestAim? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), aim ?? BestAim.Removal, cancel));
+        calculations.MapPost("/{operation}/best", async (string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), AimOf(aim), cancel));
         calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
             OperationOf(operation).Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db)));
         calculations.MapPost("/{operation}/methods/{id:int}", async (string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
@@ -50,6 +50,13 @@ public static class CalculateEndpoints
             StoredMethod method = view.Methods.GetValueOrDefault(id) ?? throw new MissingException($"There is no method with the identity {id}; choose one from the list.");
             return method.Definition.Apply(OperationOf(operation), SituationOf(request, view), method.Revision);
         });
+    }
+
+    // Enumerations in an address are read exactly as written, so the words of the wire are read here.
+    private static BestAim AimOf(string? aim)
+    {
+        new InputCheck().Holds(aim is null or "removal" or "time", "aim", double.NaN, $"There is no aim “{aim}”; choose removal or time.").ThrowIfAny();
+        return aim == "time" ? BestAim.Time : BestAim.Removal;
     }
 
     /// <summary>What a request chose, with what has changed in the step its leftover was taken from.</summary>

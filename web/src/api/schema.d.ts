@@ -3248,7 +3248,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    aim?: components["schemas"]["BestAim"];
+                    aim?: string;
                 };
                 header?: never;
                 path: {
@@ -3946,8 +3946,6 @@ export interface components {
             count: number;
             undone: boolean;
         };
-        /** @enum {unknown} */
-        BestAim: "removal" | "time" | null;
         /** @description The best point inside all limits. */
         BestPoint: {
             /** @description Whether any point is inside all limits. */

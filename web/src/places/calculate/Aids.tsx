@@ -47,7 +47,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
   });
 
   const best = useMutation({
-    mutationFn: (aim: Schemas['BestAim']) =>
+    mutationFn: (aim: 'removal' | 'time') =>
       data(client.POST('/api/v1/calculations/{operation}/best', { params: { path, query: { aim } }, body })),
     onSuccess: (point, aim) => {
       if (!point.found) {

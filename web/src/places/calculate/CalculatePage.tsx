@@ -112,7 +112,7 @@ export function CalculatePage() {
     const address = new URLSearchParams(chosen);
     ['show', 'note', 'record', 'version'].forEach((k) => address.delete(k));
     tray.pin({
-      name: `${assembly?.definition.number ?? ''} ${operation!.name.toLowerCase()}`.slice(0, 40),
+      name: assembly?.definition.number ?? operation!.name,
       address: address.toString(),
       alternative: { operation: operation!.code, request: body },
     });

@@ -4,6 +4,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { Sym } from '../../parts/NumberField';
+import { useOperations } from '../../parts/shelf';
 import { clock } from '../../parts/units';
 import type { useTray } from './useTray';
 
@@ -29,6 +30,8 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
 
 /** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */
 export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (address: string) => void }) {
+  const operations = useOperations();
+  const opWords = (code: string) => operations.data?.find((o) => o.code === code)?.name.toLowerCase() ?? code;
   const units = useUnits();
   const asked = tray.pinned.map((p) => ({ ...p.alternative, name: p.name }));
   const compared = useQuery({
@@ -62,6 +65,7 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
             {columns.map((c, i) => (
               <th key={i}>
                 <input aria-label={`Name of alternative ${i + 1}`} value={c.name} maxLength={40} onChange={(e) => tray.rename(i, e.target.value)} />
+                <small>{c.got?.result ? opWords(c.alternative.operation) : ''}</small>
                 <span className="acts">
                   <button onClick={() => goOn(c.address)} aria-label={`Go on with ${c.name}`}>
                     go on

@@ -140,7 +140,7 @@ function ConeSection({ result, cutter, picture }: Drawn) {
           <Label x={x(top) + 6} y={surface - 8} accent>
             c {units.text(fieldValue(result, 'leg'), 'length')}
           </Label>
-          <Label x={W - 8} y={floor - 6} anchor="end">
+          <Label x={W - 8} y={floor + 16} anchor="end">
             tip {units.text(below, 'length')} below
           </Label>
         </>
