@@ -67,12 +67,23 @@ public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop
     public async Task Every_operation_of_the_catalogue_answers_for_every_assembly_of_the_demo()
     {
         Caller maren = await workshop.SignInAsync("maren");
+        int answered = 0;
         foreach (var operation in (await maren.GetAsync("/operations")).Json.EnumerateArray())
-            foreach (var assembly in (await maren.GetAsync("/library/assemblies?family=squareEndMill&take=500"))["rows"].EnumerateArray().Select(r => r.GetProperty("sheet")))
-            {
-                Answer answer = await maren.PostAsync($"/calculations/{operation.GetProperty("code").GetString()}", new { materialId = 2, assemblyId = assembly.GetProperty("id").GetInt32(), machineId = 1 });
-                answer.Expect(HttpStatusCode.OK);
-                Assert.NotEmpty(answer["limits"].EnumerateArray());
-            }
+            foreach (var family in operation.GetProperty("families").EnumerateArray())
+                foreach (var assembly in (await maren.GetAsync($"/library/assemblies?family={family.GetString()}&take=3"))["rows"].EnumerateArray().Select(r => r.GetProperty("sheet")))
+                {
+                    Answer answer = await maren.PostAsync($"/calculations/{operation.GetProperty("code").GetString()}", new { materialId = 2, assemblyId = assembly.GetProperty("id").GetInt32(), machineId = 1 });
+
+                    // What the chart has no row for asks for its figures by name; nothing else may be in the way.
+                    if (answer.Status == HttpStatusCode.UnprocessableEntity) Assert.All(answer.FaultFields, f => Assert.Contains(f, (string[])["cuttingSpeed", "feedPerTooth", "widthOfCut", "depthOfCut"]));
+                    else
+                    {
+                        answer.Expect(HttpStatusCode.OK);
+                        Assert.NotEmpty(answer["limits"].EnumerateArray());
+                        answered++;
+                    }
+                }
+
+        Assert.True(answered > 40, $"{answered} answered");
     }
 }

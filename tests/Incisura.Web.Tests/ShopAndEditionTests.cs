@@ -84,17 +84,6 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
     }
 
     [Fact]
-    public async Task The_window_answers_over_the_wire_with_every_line_over_all_widths()
-    {
-        Caller maren = await workshop.SignInAsync("maren");
-        Answer window = (await maren.PostAsync("/calculations/side-rough/window", new { materialId = 1, assemblyId = 6, machineId = 1, numbers = new { widthOfCut = 3 } })).Expect(HttpStatusCode.OK);
-        int columns = window["widths"].GetArrayLength();
-        Assert.NotEmpty(window["lines"].EnumerateArray());
-        Assert.All(window["lines"].EnumerateArray(), l => Assert.Equal(columns, l.GetProperty("depths").GetArrayLength()));
-        Assert.True(window["bestRemovalRate"].GetDouble() > 0);
-    }
-
-    [Fact]
     public async Task The_description_of_the_api_is_served()
     {
         HttpClient http = workshop.CreateClient();

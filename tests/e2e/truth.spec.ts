@@ -10,29 +10,52 @@ interface Step {
   terms: { symbol: string; value: number }[];
 }
 
+interface Described {
+  code: string;
+  families: string[];
+  options: { code: string }[];
+}
+
 test('every step of the derivation, worked out again by another program, gives the same figure', async ({ request }) => {
   await request.post('/api/v1/session/demo/maren');
   let steps = 0;
+  const again = async (operation: string, body: object) => {
+    const answer = await request.post(`/api/v1/calculations/${operation}?explain=true`, { data: body });
+    expect(answer.ok(), await answer.text()).toBeTruthy();
+    for (const step of (await answer.json()).steps as Step[]) {
+      const scope = Object.fromEntries(step.terms.map((t) => [t.symbol, t.value]));
+      const value = evaluate(step.formula.expression, scope) as number;
+      expect(Math.abs(value - step.value), `${operation}: ${step.formula.symbol} = ${step.formula.expression}`).toBeLessThanOrEqual(
+        1e-9 * Math.max(1e-9, Math.abs(step.value)),
+      );
+      steps++;
+    }
+  };
   for (const operation of ['side-rough', 'side-finish'])
     for (const numbers of [
       {},
       { widthOfCut: 1, stockWidth: 7, wallHeight: 41 },
       { depthOfCut: 3, cuttingSpeed: 40, feedPerTooth: 0.02 },
-      { widthOfCut: 2.9 },
+      { widthOfCut: 2.9, cornerRadius: 30 },
     ])
-      for (const assemblyId of [1, 6, 12, 20]) {
-        const body = { materialId: 2, assemblyId, machineId: 1, numbers };
-        const answer = await request.post(`/api/v1/calculations/${operation}?explain=true`, { data: body });
-        expect(answer.ok(), await answer.text()).toBeTruthy();
-        for (const step of (await answer.json()).steps as Step[]) {
-          const scope = Object.fromEntries(step.terms.map((t) => [t.symbol, t.value]));
-          const again = evaluate(step.formula.expression, scope) as number;
-          expect(Math.abs(again - step.value), `${step.formula.symbol} = ${step.formula.expression}`).toBeLessThanOrEqual(
-            1e-9 * Math.max(1e-9, Math.abs(step.value)),
-          );
-          steps++;
-        }
-      }
+      for (const assemblyId of [1, 6, 12, 20]) await again(operation, { materialId: 2, assemblyId, machineId: 1, numbers });
+
+  // Every operation, with a cutter of every family that has rows in the chart, also round an outer bend and on curved surfaces.
+  const seen = new Set<string>();
+  for (const { code, families, options } of (await (await request.get('/api/v1/operations')).json()) as Described[])
+    for (const family of families) {
+      const found = await (await request.get(`/api/v1/library/assemblies?family=${family}&take=1`)).json();
+      const assemblyId = found.rows[0]?.sheet.id as number | undefined;
+      const asked = assemblyId && (await request.post(`/api/v1/calculations/${code}`, { data: { materialId: 2, assemblyId, machineId: 1 } }));
+      if (!asked || !asked.ok()) continue;
+      const body = { materialId: 2, assemblyId, machineId: 1 };
+      await again(code, body);
+      if (options.some((o) => o.code === 'bend')) await again(code, { ...body, numbers: { cornerRadius: 40 }, options: { bend: 'outer' } });
+      if (options.some((o) => o.code === 'surface'))
+        for (const surface of ['concave', 'convex']) await again(code, { ...body, numbers: { surfaceRadius: 500 }, options: { surface } });
+      seen.add(code);
+    }
+  expect([...seen]).toHaveLength(14);
   expect(steps).toBeGreaterThan(500);
 });
 

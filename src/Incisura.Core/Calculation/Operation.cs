@@ -184,9 +184,9 @@ public static class Operations
     /// <summary>All, in the order they are offered.</summary>
     public static IReadOnlyList<IOperation> All { get; } = 
     [
-        new MillingOperation<FaceMilling>(),
         new MillingOperation<SideRough>(),
         new MillingOperation<SideFinish>(),
+        new MillingOperation<FaceMilling>(),
         new MillingOperation<SlotMilling>(),
         new MillingOperation<PocketMilling>(),
         new MillingOperation<ConstantEngagement>(),

@@ -11,7 +11,7 @@ public static class Ridge
 
     /// <summary>Step along a curved surface for a ridge height.</summary>
     public static readonly Formula CurvedStep = new(
-        "s_r", "Step between passes", Quantity.Length, "2*ρ*acos(((ρ + g*R)^2 + (ρ + g*h_r)^2 - R^2)/(2*(ρ + g*R)*(ρ + g*h_r)))", "law of cosines between surface and profile; g is 1 for a domed surface, -1 for a hollow one");
+        "s_r", "Step between passes", Quantity.Length, "4*ρ*asin(sqrt(h_r*(2*R - h_r)/(4*(ρ + g*R)*(ρ + g*h_r))))", "law of cosines between surface and profile, by half the angle; g is 1 for a domed surface, -1 for a hollow one");
 
     /// <summary>Step s_r between passes that leaves a ridge height, mm, measured along the surface.</summary>
     /// <param name="profileRadius">Radius R of the profile at the contact, mm, above 0.</param>
@@ -23,9 +23,9 @@ public static class Ridge
         if (form == SurfaceForm.Flat) return 2 * Math.Sqrt(height * ((2 * profileRadius) - height));
         double sign = form == SurfaceForm.Convex ? 1 : -1, path = surfaceRadius + (sign * profileRadius), crest = surfaceRadius + (sign * height);
 
-        // The angle is small, so its cosine is kept as its distance from 1: 1 − cos = (R² − (path − crest)²)/(2·path·crest).
-        double fall = ((profileRadius * profileRadius) - ((path - crest) * (path - crest))) / (2 * path * crest);
-        return 2 * surfaceRadius * 2 * Math.Asin(Math.Sqrt(Math.Clamp(fall / 2, 0, 1)));
+        // The angle is small, so its half is taken from its sine, which keeps all digits where the cosine would lose them.
+        double square = height * ((2 * profileRadius) - height) / (4 * path * crest);
+        return 4 * surfaceRadius * Math.Asin(Math.Sqrt(Math.Clamp(square, 0, 1)));
     }
 
     /// <summary>Ridge height h_r left by a step, mm: the inverse of <see cref="StepFor"/>.</summary>

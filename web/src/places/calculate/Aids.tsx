@@ -86,6 +86,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
         size="small"
         variant="borderless"
         aria-label="Method"
+        showSearch={{ optionFilterProp: 'label' }}
         placeholder="apply a method"
         value={null}
         popupMatchSelectWidth={280}
@@ -102,6 +103,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
           size="small"
           variant="borderless"
           aria-label="Leftover of the step before"
+          showSearch={{ optionFilterProp: 'label' }}
           placeholder="take the leftover of a record"
           allowClear
           value={body.leftover ? body.leftover.record : null}

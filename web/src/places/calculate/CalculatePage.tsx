@@ -47,7 +47,12 @@ export function CalculatePage() {
     const wanted = Number(chosen[key]);
     return all?.some((x) => x.id === wanted) ? wanted : undefined;
   };
-  const operation = operations.data?.find((o) => o.code === chosen.op) ?? operations.data?.[0];
+  // Without an operation in the address the first one that this cutter can do.
+  const family = wanted.data?.looks.built?.cutter.family;
+  const operation =
+    operations.data?.find((o) => o.code === chosen.op) ??
+    operations.data?.find((o) => family && o.families.includes(family)) ??
+    operations.data?.[0];
   const situation: Partial<Situation> = {};
   if (operation) situation.operation = operation.code;
   const [m, x] = [id('material', materials.data), id('machine', machines.data)];

@@ -39,6 +39,7 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
   const [across, up] = axes;
   const free = operation.free;
   const describe = (code: string) => operation.fields.find((f) => f.code === code)!;
+  const nameOf = (code: string) => describe(code).name.replace(/, at most$/, '');
 
   // The window does not depend on the two values it is drawn over, so it stays while the point is dragged.
   const rest = Object.fromEntries(Object.entries(body.numbers ?? {}).filter(([code]) => !axes.includes(code) && !TOTALS.includes(code)));
@@ -71,6 +72,8 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
   const y = (value: number) => BASE - ((BASE - TOP) * value) / upEnd;
   const [vx, vy] = [fieldValue(result, across), fieldValue(result, up)];
   const kept = result.limits.every((l) => l.use === null || l.use <= 1 + 1e-9);
+  // What was not typed gives way where the point leaves the limits; the lines stand for the feed of the chart.
+  const followsFeed = !axes.includes('feedPerTooth') && body.numbers?.feedPerTooth === undefined;
   const binding = result.limits.find((l) => l.use !== null);
 
   const moveTo = (a: number, b: number) => {
@@ -119,7 +122,7 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
               value={value}
               onChange={take}
               popupMatchSelectWidth={false}
-              options={free.map((code) => ({ value: code, label: describe(code).name.replace(/, at most$/, '').toLowerCase() }))}
+              options={free.map((code) => ({ value: code, label: nameOf(code).toLowerCase() }))}
             />
           </label>
         ))}
@@ -132,7 +135,7 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
         viewBox={`0 0 ${W} ${H}`}
         tabIndex={0}
         role="application"
-        aria-label={`Operating window. The point stands at ${describe(across).name} ${units.text(vx, describe(across).quantity)}, ${describe(up).name} ${units.text(vy, describe(up).quantity)}. Arrow keys move it.`}
+        aria-label={`Operating window. The point stands at ${nameOf(across)} ${units.text(vx, describe(across).quantity)}, ${nameOf(up)} ${units.text(vy, describe(up).quantity)}. Arrow keys move it.`}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           onPointer(e);
@@ -194,7 +197,7 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
         ))}
         <text x={RIGHT} y={H - 2} textAnchor="end" className="dim">
           {describe(across).symbol.replace('_', ' ')} across, {units.unit(describe(across).quantity)} · {describe(up).symbol.replace('_', ' ')} up,{' '}
-          {units.unit(describe(up).quantity)} · drag the point, or use the arrow keys
+          {units.unit(describe(up).quantity)} · drag the point{followsFeed ? ' · beyond a line a proposed feed is lowered' : ', or use the arrow keys'}
         </text>
       </svg>
     </div>

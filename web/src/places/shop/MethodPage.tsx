@@ -109,14 +109,14 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
                 />
                 <Select
                   size="small"
-                  aria-label={`What ${field.name} is measured by`}
+                  aria-label={`Measure, ${field.symbol || field.code}`}
                   value={c.basis}
                   disabled={!mayWork}
                   onChange={(basis) => put(at({ basis }), `${step}.basis`)}
                   options={BASES.filter(([b]) => b === 'value' || field.quantity === 'length' || field.quantity === 'chip').map(([value, label]) => ({ value, label }))}
                 />
                 {mayWork && (
-                  <button className="why" onClick={() => put(choices.filter((_, j) => j !== i), `${step}.gone`)} aria-label={`Leave ${field.name} out`}>
+                  <button className="why" onClick={() => put(choices.filter((_, j) => j !== i), `${step}.gone`)} aria-label={`Leave out ${field.symbol || field.code}`}>
                     leave out
                   </button>
                 )}
@@ -140,7 +140,7 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
                 {mayWork && (
                   <button
                     className="why"
-                    aria-label={`Leave ${option.name} out`}
+                    aria-label={`Leave out ${option.code}`}
                     onClick={() => form.set('options', Object.fromEntries(Object.entries(options).filter(([k]) => k !== code)))}
                   >
                     leave out

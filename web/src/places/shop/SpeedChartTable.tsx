@@ -4,7 +4,7 @@ import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { cuttingMaterialWords } from '../../parts/shelf';
+import { cuttingMaterialWords, useFamilies } from '../../parts/shelf';
 import { storedCalls } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import type { Quantity } from '../../parts/units';
@@ -15,8 +15,8 @@ type ChartSheet = Schemas['SheetOfSpeedChart'];
 
 const calls = storedCalls<Chart, ChartSheet>('shop/charts');
 
-/** Diameters whose feeds stand in the table, mm; the chart itself may have more. */
-const SHOWN = [6, 12, 20];
+/** Diameters whose feeds stand in the table at most; the chart itself may have more. */
+const MOST_DIAMETERS = 6;
 
 /** The shop's starting figures; an engineer changes a figure where it stands, and the chart is revised as a whole. */
 export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; operations: readonly Schemas['OperationDescription'][] }) {
@@ -29,6 +29,13 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
     onSaved: () => setTyped({}),
   });
   const rows = form.definition.rows;
+  const families = useFamilies();
+  const [family, setFamily] = useState<Row['family']>('squareEndMill');
+  const shown = rows.map((r, at) => ({ ...r, at })).filter((r) => r.family === family);
+  const diameters = diametersOf(shown);
+  const words = (code: string | undefined) => families.data?.find((f) => f.code === code)?.name ?? code ?? '';
+  const counts = new Map<string, number>();
+  rows.forEach((r) => counts.set(r.family ?? '', (counts.get(r.family ?? '') ?? 0) + 1));
   const put = (at: number, next: Row, step: string) =>
     form.set(
       'rows',
@@ -53,7 +60,8 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       disabled={!mayWork}
     />
   );
-  const operationNames = operations.map((o) => ({ value: o.code, label: o.name }));
+  const able = operations.filter((o) => family && o.families.includes(family));
+  const operationNames = able.map((o) => ({ value: o.code, label: o.name }));
 
   return (
     <SheetFrame
@@ -68,11 +76,26 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
         The feed per tooth is stated for the row's own width. A change makes every record that rests on the chart stale; none is changed by
         it.
       </p>
+      <div className="inline">
+        <label>
+          Family of cutter
+          <Select
+            aria-label="Family of cutter"
+            value={family}
+            onChange={setFamily}
+            popupMatchSelectWidth={280}
+            options={(families.data ?? [])
+              .filter((f) => operations.some((o) => o.families.includes(f.code)))
+              .map((f) => ({ value: f.code, label: `${f.name} · ${counts.get(f.code) ?? 0} rows` }))}
+          />
+        </label>
+      </div>
       <Table<Row & { at: number }>
         size="small"
         rowKey="at"
         pagination={false}
-        dataSource={rows.map((r, at) => ({ ...r, at }))}
+        dataSource={shown}
+        locale={{ emptyText: `No rows for a ${words(family)} yet. Add one, or calculations ask for speed and feed by name.` }}
         columns={[
           {
             title: 'Material',
@@ -88,7 +111,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             ),
           },
           {
-            title: 'Square end mill of',
+            title: 'Cutting material',
             render: (_, r) => (
               <Select
                 variant="borderless"
@@ -97,7 +120,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                 value={r.cuttingMaterial}
                 disabled={!mayWork}
                 onChange={(cuttingMaterial) => put(r.at, { ...rows[r.at]!, cuttingMaterial }, `${r.at}.cuttingMaterial`)}
-                options={(['carbide', 'highSpeedSteel'] as const).map((m) => ({ value: m, label: cuttingMaterialWords[m] }))}
+                options={(Object.keys(cuttingMaterialWords) as (keyof typeof cuttingMaterialWords)[]).map((m) => ({ value: m, label: cuttingMaterialWords[m] }))}
               />
             ),
           },
@@ -130,7 +153,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             render: (_, r) =>
               box(r.at, 'depthRatio', 'Depth over diameter', 'ratio', r.depthRatio, (v) => ({ ...rows[r.at]!, depthRatio: v })),
           },
-          ...SHOWN.map((diameter) => ({
+          ...diameters.map((diameter) => ({
             title: `f_z at Ø${diameter}`.replace('_', ''),
             render: (_: unknown, r: Row & { at: number }) => {
               const j = r.feeds.findIndex((f) => f.diameter === diameter);
@@ -168,19 +191,19 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       {mayWork && (
         <p>
           <Button
-            disabled={operations.length === 0}
+            disabled={able.length === 0}
             onClick={() =>
               form.set(
                 'rows',
                 [
                   ...rows,
                   {
-                    family: 'squareEndMill',
+                    family,
                     cuttingMaterial: 'carbide',
                     subGroup: '',
-                    operation: operations[0]?.code ?? '',
+                    operation: able[0]?.code ?? '',
                     cuttingSpeed: 100,
-                    feeds: SHOWN.map((diameter) => ({ diameter, feedPerTooth: Number((diameter * 0.005).toFixed(4)) })),
+                    feeds: (diameters.length > 0 ? diameters : [6, 12, 20]).map((diameter) => ({ diameter, feedPerTooth: Number((diameter * 0.005).toFixed(4)) })),
                     widthRatio: 0.2,
                     depthRatio: 1,
                     source: 'added here, not yet tried',
@@ -197,4 +220,15 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       )}
     </SheetFrame>
   );
+}
+
+// The diameters most rows have a feed for, small to large.
+function diametersOf(rows: readonly Row[]): number[] {
+  const counts = new Map<number, number>();
+  rows.forEach((r) => r.feeds.forEach((f) => counts.set(f.diameter, (counts.get(f.diameter) ?? 0) + 1)));
+  return [...counts.entries()]
+    .sort((a, b) => b[1] - a[1] || b[0] - a[0])
+    .slice(0, MOST_DIAMETERS)
+    .map(([diameter]) => diameter)
+    .sort((a, b) => a - b);
 }
