@@ -63,11 +63,16 @@ test('barrel against ball at the same ridge, side by side in the tray', async ({
     ['A-1221', 'barrel'],
   ] as const) {
     await choose(maren, 'Assembly', assembly);
-    await expect(maren.getByRole('combobox', { name: 'Assembly', exact: true }).locator('xpath=ancestor::*[contains(@class,"word")]')).toContainText(assembly);
+    await expect(
+      maren.getByRole('combobox', { name: 'Assembly', exact: true }).locator('xpath=ancestor::*[contains(@class,"word")]'),
+    ).toContainText(assembly);
     await maren.getByLabel('Ridge height, at most').fill('0.004');
     await expect.poll(() => figure(maren, 'ridge')).toBeLessThanOrEqual(0.004);
     await maren.getByRole('button', { name: 'Pin to the tray' }).click();
-    await maren.getByLabel(/Name of alternative/).last().fill(name);
+    await maren
+      .getByLabel(/Name of alternative/)
+      .last()
+      .fill(name);
   }
   const cells = (row: string) => maren.locator('.tray tr', { hasText: row }).locator('td');
   await expect(cells('Passes across')).toHaveCount(2);
@@ -118,7 +123,10 @@ test('a method is saved, applied elsewhere, and says what it could not do', asyn
   await maren.getByRole('link', { name: 'save as method' }).click();
   await maren.getByLabel('Name', { exact: true }).fill('Tenth of the diameter');
   await expect(maren.getByLabel('Width, at most')).toHaveValue('0.1');
-  await maren.getByRole('button', { name: /Add|Save/ }).last().click();
+  await maren
+    .getByRole('button', { name: /Add|Save/ })
+    .last()
+    .click();
   await expect(maren.getByRole('heading', { name: 'Tenth of the diameter' })).toBeVisible();
   await maren.goto('/calculate?op=side-rough&material=2&assembly=10&machine=1');
   await choose(maren, 'Method', 'Tenth of the diameter');

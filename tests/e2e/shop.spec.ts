@@ -16,7 +16,10 @@ test('a row is added to the chart, and a repeated one is refused by name', async
   const maren = await comeInAs(browser, 'Maren Osk', '/shop/charts');
   await expect(maren.getByLabel('Sub-group, row 1', { exact: true })).toHaveValue('P1');
   await maren.getByRole('button', { name: 'Add a row' }).click();
-  const row = (await maren.getByLabel(/^Sub-group, row/).last().getAttribute('aria-label'))!.replace('Sub-group, ', '');
+  const row = (await maren
+    .getByLabel(/^Sub-group, row/)
+    .last()
+    .getAttribute('aria-label'))!.replace('Sub-group, ', '');
   const group = maren.getByLabel(`Sub-group, ${row}`, { exact: true });
   await group.fill('P1');
   await maren.getByRole('button', { name: /Save as revision/ }).click();

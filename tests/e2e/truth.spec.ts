@@ -46,7 +46,8 @@ test('every step of the derivation, worked out again by another program, gives t
     for (const family of families) {
       const found = await (await request.get(`/api/v1/library/assemblies?family=${family}&take=1`)).json();
       const assemblyId = found.rows[0]?.sheet.id as number | undefined;
-      const asked = assemblyId && (await request.post(`/api/v1/calculations/${code}`, { data: { materialId: 2, assemblyId, machineId: 1 } }));
+      const asked =
+        assemblyId && (await request.post(`/api/v1/calculations/${code}`, { data: { materialId: 2, assemblyId, machineId: 1 } }));
       if (!asked || !asked.ok()) continue;
       const body = { materialId: 2, assemblyId, machineId: 1 };
       await again(code, body);

@@ -182,7 +182,7 @@ public static class Operations
     public const string EngineVersion = "2";
 
     /// <summary>All, in the order they are offered.</summary>
-    public static IReadOnlyList<IOperation> All { get; } = 
+    public static IReadOnlyList<IOperation> All { get; } =
     [
         new MillingOperation<SideRough>(),
         new MillingOperation<SideFinish>(),

@@ -42,7 +42,8 @@ internal static class MillingWords
     public static readonly OptionDescription EdgeWear = new(Edge, "Edge", [new("fresh", "fresh"), new("worn", "worn, force × 1.3")], "fresh") { Group = "Held to" };
 
     public static readonly OptionDescription CoolantBy = new(
-        Coolant, "Coolant", [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood") { Group = "Held to" };
+        Coolant, "Coolant", [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood")
+    { Group = "Held to" };
 
     /// <summary>Takes the picks over into the inputs.</summary>
     public static void Pick(Dictionary<string, string> options, ref MillingInputs x)

@@ -12,7 +12,8 @@ export interface StoredCalls<T, S> {
   change: (sheet: { id: number; revision: number }, definition: T) => Promise<S>;
 }
 
-type Paths = 'library/cutters' | 'library/holders' | 'library/assemblies' | 'shop/materials' | 'shop/machines' | 'shop/charts' | 'shop/methods';
+type Paths =
+  'library/cutters' | 'library/holders' | 'library/assemblies' | 'shop/materials' | 'shop/machines' | 'shop/charts' | 'shop/methods';
 
 /** Calls for the kind at a path. The paths differ only in the definition they carry, so one of them lends its type to all. */
 export function storedCalls<T, S>(path: Paths): StoredCalls<T, S> {

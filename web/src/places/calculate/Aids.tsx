@@ -27,12 +27,23 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
   const methods = useMethods();
   const path = { operation: situation.operation };
   const names = new Map(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
-  const followsStep = operation.fields.some((f) => f.code === 'diameterBefore' || (f.code === 'stockWidth' && !operation.code.includes('rough')));
-  const records = useQuery({ queryKey: ['records'], queryFn: () => data(client.GET('/api/v1/records')), enabled: asked || Boolean(body.leftover) });
+  const followsStep = operation.fields.some(
+    (f) => f.code === 'diameterBefore' || (f.code === 'stockWidth' && !operation.code.includes('rough')),
+  );
+  const records = useQuery({
+    queryKey: ['records'],
+    queryFn: () => data(client.GET('/api/v1/records')),
+    enabled: asked || Boolean(body.leftover),
+  });
 
   const apply = useMutation({
     mutationFn: (id: number) =>
-      data(client.POST('/api/v1/calculations/{operation}/methods/{id}', { params: { path: { ...path, id } }, body: { ...body, numbers: {}, options: {} } })),
+      data(
+        client.POST('/api/v1/calculations/{operation}/methods/{id}', {
+          params: { path: { ...path, id } },
+          body: { ...body, numbers: {}, options: {} },
+        }),
+      ),
     onSuccess: ({ choices, notApplied }) => {
       take(choices.numbers, choices.options, { method: choices.method ?? undefined });
       setSaid({
@@ -58,10 +69,14 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
       const held = point.binding.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k);
       setSaid({
         text: [
-          aim === 'time' ? 'Least time inside all limits.' : `Most removal inside all limits: ${units.text(point.removalRate, 'removalRate')}.`,
+          aim === 'time'
+            ? 'Least time inside all limits.'
+            : `Most removal inside all limits: ${units.text(point.removalRate, 'removalRate')}.`,
           held.length > 0 ? `Held by: ${held.join(', ')}.` : '',
           point.reason,
-          point.notJudged.length > 0 ? `Not judged for lack of data: ${point.notJudged.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k).join(', ')}.` : '',
+          point.notJudged.length > 0
+            ? `Not judged for lack of data: ${point.notJudged.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k).join(', ')}.`
+            : '',
         ].join(' '),
       });
     },
@@ -112,7 +127,10 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
           onChange={(number: string | null | undefined) => (number ? leftover.mutate(number) : take({}, {}, { leftover: undefined }))}
           options={(records.data ?? [])
             .filter((r) => ['side-rough', 'pocket'].includes(r.situation.operation))
-            .map((r) => ({ value: r.number, label: `${r.number} · ${r.situation.operationName}, ${r.situation.material}, ${r.situation.assembly}` }))}
+            .map((r) => ({
+              value: r.number,
+              label: `${r.number} · ${r.situation.operationName}, ${r.situation.material}, ${r.situation.assembly}`,
+            }))}
         />
       )}
       <span className="best">

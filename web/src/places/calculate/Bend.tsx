@@ -7,11 +7,19 @@ export function Bend(drawn: Drawn) {
   const units = useUnits();
   const { result } = drawn;
   if (figure(result, 'bendArc') === 0)
-    return <p className="muted">The wall is straight. Give the radius of a bend or corner, among the choices on the left, to see what it does to the load.</p>;
+    return (
+      <p className="muted">
+        The wall is straight. Give the radius of a bend or corner, among the choices on the left, to see what it does to the load.
+      </p>
+    );
   const rows: [string, string, string][] = [
     ['Arc of engagement', units.text(figure(result, 'arc'), 'angle'), units.text(figure(result, 'bendArc'), 'angle')],
     ['Largest chip', units.text(figure(result, 'largestChip'), 'chip'), units.text(figure(result, 'bendChip'), 'chip')],
-    ['Side force', units.text(figure(result, 'peakForce'), 'force'), units.text(figure(result, 'peakForce') * figure(result, 'bendForce'), 'force')],
+    [
+      'Side force',
+      units.text(figure(result, 'peakForce'), 'force'),
+      units.text(figure(result, 'peakForce') * figure(result, 'bendForce'), 'force'),
+    ],
   ];
   const largest = figure(result, 'bendLargestCutter');
   return (

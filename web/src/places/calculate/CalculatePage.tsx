@@ -81,7 +81,14 @@ export function CalculatePage() {
     } else if (a) localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
   }, [m, a, x, materials.data, machines.data, chosen.assembly, wanted.isError, fitting.data, choose]);
 
-  const { query, body, refused } = useCalculation(complete, asked(typed, operation), offered(options, operation), tab === 'derivation', leftover, chosen.method);
+  const { query, body, refused } = useCalculation(
+    complete,
+    asked(typed, operation),
+    offered(options, operation),
+    tab === 'derivation',
+    leftover,
+    chosen.method,
+  );
   const result = query.data;
   const assembly = wanted.data;
   const cutter = assembly?.looks.built?.cutter;
@@ -110,7 +117,11 @@ export function CalculatePage() {
     save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
   const typeBase = (values: Record<string, number>) => {
     const quantity = (code: string) => operation!.fields.find((f) => f.code === code)!.quantity;
-    type(Object.fromEntries(Object.entries(values).map(([code, base]) => [code, { text: units.editable(base, quantity(code)), system: units.system, base }])));
+    type(
+      Object.fromEntries(
+        Object.entries(values).map(([code, base]) => [code, { text: units.editable(base, quantity(code)), system: units.system, base }]),
+      ),
+    );
   };
   const axes = axesOf(operation, chosen.axes);
   const pinThis = () => {
@@ -180,7 +191,9 @@ export function CalculatePage() {
                   [
                     ['window', 'Operating window'],
                     ['load', 'Load over a turn'],
-                    ...(operation!.fields.some((f) => f.code === 'cornerRadius') && operation!.picture !== 'corner' ? [['bend', 'Bend'] as const] : []),
+                    ...(operation!.fields.some((f) => f.code === 'cornerRadius') && operation!.picture !== 'corner'
+                      ? [['bend', 'Bend'] as const]
+                      : []),
                     ['passes', 'Passes'],
                     ['derivation', 'Derivation'],
                     ['tray', tray.pinned.length > 0 ? `Tray · ${tray.pinned.length}` : 'Tray'],
@@ -238,7 +251,12 @@ export function CalculatePage() {
           {openRevision && <Link to={`/records/${openRevision}`}>Open {openRevision}</Link>}
         </div>
         <div className="acts">
-          <Button block disabled={!result || stale || tray.full} onClick={pinThis} title={tray.full ? 'Eight are pinned; unpin one first.' : undefined}>
+          <Button
+            block
+            disabled={!result || stale || tray.full}
+            onClick={pinThis}
+            title={tray.full ? 'Eight are pinned; unpin one first.' : undefined}
+          >
             Pin to the tray
           </Button>
           <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>

@@ -107,7 +107,11 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
       <figure>
         <svg viewBox="0 0 136 140" role="img" aria-label={`Way of the tip, at most ${units.text(l.largestDeflection, 'deviation')}`}>
           <path d={`M4 ${ty(0)}H132M${tx(0)} 14V136`} stroke="#DDD8CE" />
-          <path d={`M${tx(0)} ${ty(0)}L${tx(l.tipAlong[index ?? 0]!)} ${ty(l.tipAcross[index ?? 0]!)}`} stroke="#5C6773" strokeDasharray="2 3" />
+          <path
+            d={`M${tx(0)} ${ty(0)}L${tx(l.tipAlong[index ?? 0]!)} ${ty(l.tipAcross[index ?? 0]!)}`}
+            stroke="#5C6773"
+            strokeDasharray="2 3"
+          />
           <path d={tip} fill="#6B3F7A22" stroke="#6B3F7A" strokeWidth="1.4" strokeLinejoin="round" />
           {index !== null && <circle cx={tx(l.tipAlong[index]!)} cy={ty(l.tipAcross[index]!)} r="3.5" fill="#1D2630" />}
           <circle cx={tx(0)} cy={ty(0)} r="2.4" fill="#1D2630" />
@@ -116,8 +120,8 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
           </text>
         </svg>
         <figcaption className="small muted">
-          tip up to {units.text(l.largestDeflection, 'deviation')}; as an edge makes the wall {units.text(Math.abs(l.wallError), 'deviation')}{' '}
-          {l.wallError < 0 ? 'off it' : 'into it'}
+          tip up to {units.text(l.largestDeflection, 'deviation')}; as an edge makes the wall{' '}
+          {units.text(Math.abs(l.wallError), 'deviation')} {l.wallError < 0 ? 'off it' : 'into it'}
         </figcaption>
       </figure>
     </div>

@@ -20,29 +20,31 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
   const cutting = way / figure(result, 'feedRate');
   return (
     <div className="passes">
-      {divided && <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
-        <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="#EFEAE0" />
-        <rect x={x0} y={y0} width={w} height={h} fill="#E4DCCB" stroke="#9C937F" />
-        {drawn &&
-          Array.from({ length: across - 1 }, (_, i) => (
-            <line key={`a${i}`} x1={x0 + (w * (i + 1)) / across} x2={x0 + (w * (i + 1)) / across} y1={y0} y2={y0 + h} stroke="#9C937F" />
-          ))}
-        {drawn &&
-          Array.from({ length: down - 1 }, (_, i) => (
-            <line key={`d${i}`} y1={y0 + (h * (i + 1)) / down} y2={y0 + (h * (i + 1)) / down} x1={x0} x2={x0 + w} stroke="#9C937F" />
-          ))}
-        <g stroke="#0F6E6E">
-          <path
-            d={`M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ${y0 + h + 12}h${w}M${x0} ${y0 + h + 6}v12M${x0 + w} ${y0 + h + 6}v12`}
-          />
-        </g>
-        <text x={x0 - 22} y={y0 + h / 2 + 4} textAnchor="end" className="dim accent">
-          {units.number(wall, 'length')}
-        </text>
-        <text x={x0 + w + 8} y={y0 + h + 16} className="dim accent">
-          {units.number(stock, 'length')}
-        </text>
-      </svg>}
+      {divided && (
+        <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
+          <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="#EFEAE0" />
+          <rect x={x0} y={y0} width={w} height={h} fill="#E4DCCB" stroke="#9C937F" />
+          {drawn &&
+            Array.from({ length: across - 1 }, (_, i) => (
+              <line key={`a${i}`} x1={x0 + (w * (i + 1)) / across} x2={x0 + (w * (i + 1)) / across} y1={y0} y2={y0 + h} stroke="#9C937F" />
+            ))}
+          {drawn &&
+            Array.from({ length: down - 1 }, (_, i) => (
+              <line key={`d${i}`} y1={y0 + (h * (i + 1)) / down} y2={y0 + (h * (i + 1)) / down} x1={x0} x2={x0 + w} stroke="#9C937F" />
+            ))}
+          <g stroke="#0F6E6E">
+            <path
+              d={`M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ${y0 + h + 12}h${w}M${x0} ${y0 + h + 6}v12M${x0 + w} ${y0 + h + 6}v12`}
+            />
+          </g>
+          <text x={x0 - 22} y={y0 + h / 2 + 4} textAnchor="end" className="dim accent">
+            {units.number(wall, 'length')}
+          </text>
+          <text x={x0 + w + 8} y={y0 + h + 16} className="dim accent">
+            {units.number(stock, 'length')}
+          </text>
+        </svg>
+      )}
       <div className="rows">
         <div>
           <span>Passes</span>

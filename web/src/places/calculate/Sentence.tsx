@@ -138,8 +138,8 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
             label: `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
             shown: (
               <span>
-                {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of {/^[aeiou]/.test(held) ? 'an' : 'a'} {held} ({a.definition.number}
-                )
+                {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
+                {/^[aeiou]/.test(held) ? 'an' : 'a'} {held} ({a.definition.number})
               </span>
             ),
           };

@@ -41,14 +41,23 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
     retry: false,
   });
   if (tray.pinned.length === 0)
-    return <p className="muted">Nothing is pinned yet. Pin what stands on the page, change cutter, method or values, and pin again: up to eight stand here side by side.</p>;
+    return (
+      <p className="muted">
+        Nothing is pinned yet. Pin what stands on the page, change cutter, method or values, and pin again: up to eight stand here side by
+        side.
+      </p>
+    );
   if (compared.error) return <Problem error={compared.error} />;
   const columns = tray.pinned.map((p, i) => ({ ...p, got: compared.data?.[i] }));
   const valueOf = (c: (typeof columns)[number], code: string) => c.got?.result?.figures.find((f) => f.code === code);
   const rows = ROWS.filter(([code]) => columns.some((c) => (valueOf(c, code)?.value ?? 0) !== 0));
 
   async function save(format: 'csv' | 'xlsx') {
-    const { data: blob } = await client.POST('/api/v1/comparisons/export.{format}', { params: { path: { format } }, body: asked, parseAs: 'blob' });
+    const { data: blob } = await client.POST('/api/v1/comparisons/export.{format}', {
+      params: { path: { format } },
+      body: asked,
+      parseAs: 'blob',
+    });
     const link = document.createElement('a');
     link.href = URL.createObjectURL(blob as unknown as Blob);
     link.download = `comparison.${format}`;
@@ -64,7 +73,12 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
             <th />
             {columns.map((c, i) => (
               <th key={i}>
-                <input aria-label={`Name of alternative ${i + 1}`} value={c.name} maxLength={40} onChange={(e) => tray.rename(i, e.target.value)} />
+                <input
+                  aria-label={`Name of alternative ${i + 1}`}
+                  value={c.name}
+                  maxLength={40}
+                  onChange={(e) => tray.rename(i, e.target.value)}
+                />
                 <small>{c.got?.result ? opWords(c.alternative.operation) : ''}</small>
                 <span className="acts">
                   <button onClick={() => goOn(c.address)} aria-label={`Go on with ${c.name}`}>

@@ -96,7 +96,9 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
   };
   const ticks = (code: string, most: number) => {
     const { perBase } = units.shown(describe(code).quantity);
-    const step = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((s) => most / perBase / s <= 7) ?? 1000;
+    const step =
+      [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((s) => most / perBase / s <= 7) ??
+      1000;
     return Array.from({ length: Math.floor(most / perBase / step) }, (_, i) => (i + 1) * step * perBase);
   };
   const tick = (code: string, value: number) => String(Number((value / units.shown(describe(code).quantity).perBase).toPrecision(4)));
@@ -126,9 +128,7 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
             />
           </label>
         ))}
-        <span className="muted small">
-          {binding && `${binding.name} ${Math.round(binding.use! * 100)} %`}
-        </span>
+        <span className="muted small">{binding && `${binding.name} ${Math.round(binding.use! * 100)} %`}</span>
       </div>
       <svg
         ref={picture}
@@ -159,7 +159,14 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
           </g>
         ))}
         {named.map(({ line, at: [lx, ly] }) => (
-          <text key={line.kind} x={lx} y={ly} textAnchor="middle" className="dim onlines" style={{ fill: LINE[line.kind ?? ''] ?? '#5C6773' }}>
+          <text
+            key={line.kind}
+            x={lx}
+            y={ly}
+            textAnchor="middle"
+            className="dim onlines"
+            style={{ fill: LINE[line.kind ?? ''] ?? '#5C6773' }}
+          >
             {line.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous/, '')}
           </text>
         ))}
@@ -176,7 +183,13 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
             </text>
           </g>
         )}
-        <path d={`M${x(vx)} ${BASE}V${y(Math.min(vy, upEnd))}H${LEFT}`} stroke="#1D2630" strokeWidth=".7" strokeDasharray="2 3" fill="none" />
+        <path
+          d={`M${x(vx)} ${BASE}V${y(Math.min(vy, upEnd))}H${LEFT}`}
+          stroke="#1D2630"
+          strokeWidth=".7"
+          strokeDasharray="2 3"
+          fill="none"
+        />
         <circle
           cx={x(Math.min(vx, acrossEnd))}
           cy={y(Math.min(vy, upEnd))}
@@ -196,8 +209,9 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
           </text>
         ))}
         <text x={RIGHT} y={H - 2} textAnchor="end" className="dim">
-          {describe(across).symbol.replace('_', ' ')} across, {units.unit(describe(across).quantity)} · {describe(up).symbol.replace('_', ' ')} up,{' '}
-          {units.unit(describe(up).quantity)} · drag the point{followsFeed ? ' · beyond a line a proposed feed is lowered' : ', or use the arrow keys'}
+          {describe(across).symbol.replace('_', ' ')} across, {units.unit(describe(across).quantity)} ·{' '}
+          {describe(up).symbol.replace('_', ' ')} up, {units.unit(describe(up).quantity)} · drag the point
+          {followsFeed ? ' · beyond a line a proposed feed is lowered' : ', or use the arrow keys'}
         </text>
       </svg>
     </div>

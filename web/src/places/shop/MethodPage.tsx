@@ -14,7 +14,13 @@ type MethodSheet = Schemas['SheetOfMethod'];
 type Choice = Schemas['MethodChoice'];
 type Operation = Schemas['OperationDescription'];
 
-const NAMES: Record<string, string> = { name: 'Name', operation: 'Operation', choices: 'Values', options: 'Picks', remarks: 'When it is good' };
+const NAMES: Record<string, string> = {
+  name: 'Name',
+  operation: 'Operation',
+  choices: 'Values',
+  options: 'Picks',
+  remarks: 'When it is good',
+};
 const BASES: [Choice['basis'], string][] = [
   ['value', 'the value itself'],
   ['ofDiameter', '× cutting diameter'],
@@ -77,11 +83,17 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
           </label>
           <label className="line">
             {NAMES.remarks}
-            <Input.TextArea rows={4} maxLength={2000} disabled={!mayWork} value={method.remarks ?? ''} onChange={(e) => form.set('remarks', e.target.value)} />
+            <Input.TextArea
+              rows={4}
+              maxLength={2000}
+              disabled={!mayWork}
+              value={method.remarks ?? ''}
+              onChange={(e) => form.set('remarks', e.target.value)}
+            />
           </label>
           <p className="muted small">
-            Apply it from Calculate, in any situation. Values measured by the cutter fit every size. Records keep the values they were made with, whatever
-            becomes of the method.
+            Apply it from Calculate, in any situation. Values measured by the cutter fit every size. Records keep the values they were made
+            with, whatever becomes of the method.
           </p>
         </section>
         <section className="wide">
@@ -113,10 +125,21 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
                   value={c.basis}
                   disabled={!mayWork}
                   onChange={(basis) => put(at({ basis }), `${step}.basis`)}
-                  options={BASES.filter(([b]) => b === 'value' || field.quantity === 'length' || field.quantity === 'chip').map(([value, label]) => ({ value, label }))}
+                  options={BASES.filter(([b]) => b === 'value' || field.quantity === 'length' || field.quantity === 'chip').map(
+                    ([value, label]) => ({ value, label }),
+                  )}
                 />
                 {mayWork && (
-                  <button className="why" onClick={() => put(choices.filter((_, j) => j !== i), `${step}.gone`)} aria-label={`Leave out ${field.symbol || field.code}`}>
+                  <button
+                    className="why"
+                    onClick={() =>
+                      put(
+                        choices.filter((_, j) => j !== i),
+                        `${step}.gone`,
+                      )
+                    }
+                    aria-label={`Leave out ${field.symbol || field.code}`}
+                  >
                     leave out
                   </button>
                 )}
@@ -159,7 +182,11 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
                 style={{ minWidth: 200 }}
                 onChange={(code: string | null) => {
                   const field = operation.fields.find((f) => f.code === code);
-                  if (field) put([...choices, { field: field.code, basis: 'value', amount: field.least > 0 ? Math.max(field.least, 1) : 0 }], `choices.${field.code}`);
+                  if (field)
+                    put(
+                      [...choices, { field: field.code, basis: 'value', amount: field.least > 0 ? Math.max(field.least, 1) : 0 }],
+                      `choices.${field.code}`,
+                    );
                 }}
                 options={left.map((f) => ({ value: f.code, label: f.name }))}
               />
@@ -188,7 +215,8 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
   );
 }
 
-const sheetAmount = (sheet: MethodSheet | undefined, field: string): number | undefined => sheet?.definition.choices?.find((c) => c.field === field)?.amount;
+const sheetAmount = (sheet: MethodSheet | undefined, field: string): number | undefined =>
+  sheet?.definition.choices?.find((c) => c.field === field)?.amount;
 
 // What stood in Calculate: widths and depths as multiples of that cutter's diameter, everything else as it was typed.
 function fromAddress(address: URLSearchParams, operations: Operation[]): Method {
@@ -201,7 +229,11 @@ function fromAddress(address: URLSearchParams, operations: Operation[]): Method 
     const code = key.slice(2);
     if (key.startsWith('n.') && Number.isFinite(value) && operation.fields.some((f) => f.code === code)) {
       const ratio = diameter > 0 && ['widthOfCut', 'depthOfCut', 'sideStep'].includes(code);
-      choices.push(ratio ? { field: code, basis: 'ofDiameter', amount: Number((value / diameter).toPrecision(4)) } : { field: code, basis: 'value', amount: value });
+      choices.push(
+        ratio
+          ? { field: code, basis: 'ofDiameter', amount: Number((value / diameter).toPrecision(4)) }
+          : { field: code, basis: 'value', amount: value },
+      );
     }
     if (key.startsWith('o.') && operation.options.some((o) => o.code === code)) options[code] = text;
   });

@@ -120,7 +120,10 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                 value={r.cuttingMaterial}
                 disabled={!mayWork}
                 onChange={(cuttingMaterial) => put(r.at, { ...rows[r.at]!, cuttingMaterial }, `${r.at}.cuttingMaterial`)}
-                options={(Object.keys(cuttingMaterialWords) as (keyof typeof cuttingMaterialWords)[]).map((m) => ({ value: m, label: cuttingMaterialWords[m] }))}
+                options={(Object.keys(cuttingMaterialWords) as (keyof typeof cuttingMaterialWords)[]).map((m) => ({
+                  value: m,
+                  label: cuttingMaterialWords[m],
+                }))}
               />
             ),
           },
@@ -203,7 +206,10 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                     subGroup: '',
                     operation: able[0]?.code ?? '',
                     cuttingSpeed: 100,
-                    feeds: (diameters.length > 0 ? diameters : [6, 12, 20]).map((diameter) => ({ diameter, feedPerTooth: Number((diameter * 0.005).toFixed(4)) })),
+                    feeds: (diameters.length > 0 ? diameters : [6, 12, 20]).map((diameter) => ({
+                      diameter,
+                      feedPerTooth: Number((diameter * 0.005).toFixed(4)),
+                    })),
                     widthRatio: 0.2,
                     depthRatio: 1,
                     source: 'added here, not yet tried',

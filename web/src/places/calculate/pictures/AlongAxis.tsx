@@ -33,10 +33,18 @@ export function AlongAxis(drawn: Drawn) {
       <Hatch id="h1" />
       {inHole ? <InHole {...drawn} /> : <Straight {...drawn} />}
       <Label x={8} y={H - 26}>
-        h<tspan baselineShift="sub" fontSize="8">m</tspan> {units.text(figure(result, 'meanChip'), 'chip')}
+        h
+        <tspan baselineShift="sub" fontSize="8">
+          m
+        </tspan>{' '}
+        {units.text(figure(result, 'meanChip'), 'chip')}
       </Label>
       <Label x={8} y={H - 10}>
-        h<tspan baselineShift="sub" fontSize="8">max</tspan> {units.text(figure(result, 'largestChip'), 'chip')}
+        h
+        <tspan baselineShift="sub" fontSize="8">
+          max
+        </tspan>{' '}
+        {units.text(figure(result, 'largestChip'), 'chip')}
       </Label>
       <Label x={W} y={H - 10} anchor="end">
         along the axis · chip thicker
@@ -53,9 +61,7 @@ function Straight({ result, cutter, picture }: Drawn) {
   const [above, below] = WALLS[picture] ?? [true, false];
   const plunge = picture === 'plunge';
   // In a plunge the stock lies beside the wall and the feed runs into the paper.
-  const [top, bottom] = plunge
-    ? [CY - R, CY - R + figure(result, 'width') * scale]
-    : [CY - R * Math.cos(entry), CY - R * Math.cos(exit)];
+  const [top, bottom] = plunge ? [CY - R, CY - R + figure(result, 'width') * scale] : [CY - R * Math.cos(entry), CY - R * Math.cos(exit)];
   const colour = colourOf(result, 'largestChip');
   const x = (y: number) => CX - Math.sqrt(Math.max(0, R * R - (CY - y) ** 2));
   const through = Array.from({ length: 33 }, (_, i) => bottom + ((top - bottom) * i) / 32);
@@ -66,16 +72,7 @@ function Straight({ result, cutter, picture }: Drawn) {
       {above && <Solid d={`M0 8H${W}V${top}H0Z`} hatch="h1" />}
       {below && <Solid d={`M0 ${H - 8}H${W}V${bottom}H0Z`} hatch="h1" />}
       {!above && <path d={`M0 ${top}H${CX}M0 ${bottom}H${CX}`} stroke="#1D2630" strokeWidth="1.1" />}
-      <CutterInCut
-        cx={CX}
-        cy={CY}
-        r={R}
-        teeth={cutter.dimensions!.ZEFF ?? 1}
-        entry={entry}
-        exit={exit}
-        colour={colour}
-        even={plunge}
-      />
+      <CutterInCut cx={CX} cy={CY} r={R} teeth={cutter.dimensions!.ZEFF ?? 1} entry={entry} exit={exit} colour={colour} even={plunge} />
       {picture === 'face' && Math.abs(offset) > 2 && (
         <g stroke="#0F6E6E" fill="none">
           <path d={`M${CX - 40} ${(top + bottom) / 2}H${CX + 14}`} strokeDasharray="4 3" />
@@ -87,7 +84,7 @@ function Straight({ result, cutter, picture }: Drawn) {
       </Label>
       <path d={`M22 ${top}V${bottom}M15 ${top}h14M15 ${bottom}h14`} stroke="#0F6E6E" />
       <Label x={34} y={(top + bottom) / 2 + 4} accent>
-        <SymbolText text="a_e" /> {units.text(plunge || picture === 'face' ? figure(result, 'width') : ((bottom - top) / scale), 'length')}
+        <SymbolText text="a_e" /> {units.text(plunge || picture === 'face' ? figure(result, 'width') : (bottom - top) / scale, 'length')}
       </Label>
       {above && (
         <Label x={8} y={top > 40 ? top - 8 : 24} colour="#1D2630">

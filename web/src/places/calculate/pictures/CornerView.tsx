@@ -25,14 +25,14 @@ export function CornerView({ result, cutter }: Drawn) {
   // Everything is drawn around the centre of the bend, whose walls run left and up, or left and down.
   const corner = px(radius);
   const down = outer ? -1 : 1;
-  const [cx, cy] = [ox - corner - (outer ? 0 : 0), oy + down * corner];
+  const [cx, cy] = [ox - corner, oy + down * corner];
   const r = px(diameter / 2);
   const path = Math.max(0, outer ? radius + diameter / 2 : radius - diameter / 2) * scale;
   // The cutter stands on the bisector.
   const s = Math.SQRT1_2;
   const [mx, my] = outer ? [cx - path * s, cy - path * s] : [cx + path * s, cy - path * s];
   const wall = outer
-    ? `M${W} ${H}H${ox}V${cy}A${corner} ${corner} 0 0 0 ${cx} ${oy - corner - 0}`
+    ? `M${W} ${H}H${ox}V${cy}A${corner} ${corner} 0 0 0 ${cx} ${oy - corner}`
     : `M0 ${cy - corner}H${cx}A${corner} ${corner} 0 0 1 ${cx + corner} ${cy}V${H - 8}H${W}V8H0Z`;
   const inner = px(Math.max(0, radius - width));
   const stockInner = cleaning ? px(before) : inner;
@@ -47,7 +47,9 @@ export function CornerView({ result, cutter }: Drawn) {
       <Hatch id="h3" />
       {outer ? (
         <>
-          <Stock d={`M0 ${cy - px(radius + width)}H${cx}A${px(radius + width)} ${px(radius + width)} 0 0 0 ${cx} ${cy - px(radius + width)}Z`} />
+          <Stock
+            d={`M0 ${cy - px(radius + width)}H${cx}A${px(radius + width)} ${px(radius + width)} 0 0 0 ${cx} ${cy - px(radius + width)}Z`}
+          />
           <circle cx={cx} cy={cy} r={px(radius + width)} fill="#E4DCCB" stroke="#9C937F" />
           <circle cx={cx} cy={cy} r={corner} fill="#EFEAE0" stroke="#1D2630" />
           <circle cx={cx} cy={cy} r={corner} fill="url(#h3)" />

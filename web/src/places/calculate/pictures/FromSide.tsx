@@ -17,7 +17,15 @@ function workOf({ result, picture, cutter }: Drawn) {
     case 'slot':
     case 'ramp':
     case 'pocket':
-      return { left: height, right: height, height, from: half, to: half, deep: 0, half: Math.max(half, fieldValue(result, 'slotWidth') / 2) };
+      return {
+        left: height,
+        right: height,
+        height,
+        from: half,
+        to: half,
+        deep: 0,
+        half: Math.max(half, fieldValue(result, 'slotWidth') / 2),
+      };
     case 'helix':
     case 'loops': {
       const hole = (fieldValue(result, 'holeDiameter') || fieldValue(result, 'slotWidth')) / 2;
@@ -26,11 +34,35 @@ function workOf({ result, picture, cutter }: Drawn) {
     case 'plunge':
       return { left: 0, right: height, height, from: half - width, to: half, deep: height, half };
     case 'surface':
-      return { left: 0, right: 0, height: fieldValue(result, 'stockWidth'), from: 0, to: half * 3, deep: fieldValue(result, 'stockWidth'), half };
+      return {
+        left: 0,
+        right: 0,
+        height: fieldValue(result, 'stockWidth'),
+        from: 0,
+        to: half * 3,
+        deep: fieldValue(result, 'stockWidth'),
+        half,
+      };
     case 'engraving':
-      return { left: figure(result, 'tipDepth'), right: figure(result, 'tipDepth'), height: figure(result, 'tipDepth'), from: 0, to: 0, deep: 0, half: 0 };
+      return {
+        left: figure(result, 'tipDepth'),
+        right: figure(result, 'tipDepth'),
+        height: figure(result, 'tipDepth'),
+        from: 0,
+        to: 0,
+        deep: 0,
+        half: 0,
+      };
     case 'chamfer':
-      return { left: 0, right: figure(result, 'tipDepth'), height: figure(result, 'tipDepth'), from: 0, to: 0, deep: 0, half: figure(result, 'lowerDiameter') / 2 };
+      return {
+        left: 0,
+        right: figure(result, 'tipDepth'),
+        height: figure(result, 'tipDepth'),
+        from: 0,
+        to: 0,
+        deep: 0,
+        half: figure(result, 'lowerDiameter') / 2,
+      };
     default:
       return { left: 0, right: height, height, from: half - width, to: half, deep: depth, half };
   }
@@ -42,7 +74,12 @@ export function FromSide(props: Drawn & { profile: Profile; projection: number; 
   const units = useUnits();
   const work = workOf(props);
   const deflection = figure(result, 'deflection');
-  const depth = picture === 'chamfer' || picture === 'engraving' ? figure(result, 'tipDepth') : picture === 'surface' ? work.height : figure(result, 'depth');
+  const depth =
+    picture === 'chamfer' || picture === 'engraving'
+      ? figure(result, 'tipDepth')
+      : picture === 'surface'
+        ? work.height
+        : figure(result, 'depth');
   const shown = Math.max(projection * 1.4, Math.min(work.height, projection * 2) * 1.1);
   const scale = Math.min((H - 42) / shown, 190 / profile.girth, 9);
   const floor = H - 26;
@@ -53,7 +90,6 @@ export function FromSide(props: Drawn & { profile: Profile; projection: number; 
   const bend = (deflection / 1000) * scale * factor;
   const nose = y(projection);
   const block = (from: number, to: number, height: number) => `M${x(from)} ${floor}V${y(height)}H${x(to)}V${floor}Z`;
-  const gap = Math.max(work.half - (cutter.dimensions!.DC ?? 0) / 2, 0);
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -67,7 +103,9 @@ export function FromSide(props: Drawn & { profile: Profile; projection: number; 
       </clipPath>
       <Solid d={`M4 ${floor}H${W - 4}v14H4Z`} hatch="h2" />
       <g clipPath="url(#top)">
-        {work.right > 0 && <Solid d={picture === 'chamfer' ? chamfered(props, x, y, floor) : block(work.half - (gap > 0 ? gap : 0) + gap, 200, work.right)} hatch="h2" />}
+        {work.right > 0 && (
+          <Solid d={picture === 'chamfer' ? chamfered(props, x, y, floor) : block(work.half, 200, work.right)} hatch="h2" />
+        )}
         {work.left > 0 && <Solid d={block(-200, -work.half, work.left)} hatch="h2" />}
         {work.deep > 0 && <Stock d={block(work.from, work.to, work.deep)} />}
         <g transform={`translate(${AXIS} ${floor}) rotate(-90) scale(${scale})`}>
@@ -79,13 +117,20 @@ export function FromSide(props: Drawn & { profile: Profile; projection: number; 
         <path d={`M80 ${y(depth)}H${x(work.to || work.half)}`} strokeDasharray="2 3" />
       </g>
       <Label x={66} y={Math.min((floor + y(depth)) / 2 + 4, floor - 2)} anchor="end" accent>
-        <SymbolText text={picture === 'surface' ? 't_s' : picture === 'chamfer' || picture === 'engraving' ? 't_t' : 'a_p'} /> {units.number(depth, 'length')}
+        <SymbolText text={picture === 'surface' ? 't_s' : picture === 'chamfer' || picture === 'engraving' ? 't_t' : 'a_p'} />{' '}
+        {units.number(depth, 'length')}
       </Label>
       <path d={`M100 ${floor}V${nose}M94 ${nose}h12`} stroke="#5C6773" fill="none" />
       <Label x={92} y={nose + 13} anchor="end">
         out {units.number(projection, 'length')}
       </Label>
-      <path d={`M${AXIS} ${nose}Q${AXIS} ${(nose + floor) / 2} ${AXIS - bend} ${floor}`} stroke={colour} fill="none" strokeDasharray="4 3" strokeWidth="1.4" />
+      <path
+        d={`M${AXIS} ${nose}Q${AXIS} ${(nose + floor) / 2} ${AXIS - bend} ${floor}`}
+        stroke={colour}
+        fill="none"
+        strokeDasharray="4 3"
+        strokeWidth="1.4"
+      />
       <Label x={W - 6} y={Math.max(y(work.height) - 20, 26)} anchor="end" colour={colour}>
         {units.text(deflection, 'deviation')} ×{factor}
       </Label>

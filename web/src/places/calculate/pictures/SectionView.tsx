@@ -30,13 +30,20 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
   const [u1, u2] = [figure(result, 'contactFrom'), figure(result, 'contactTo')];
   const pose = barrel ? onFlank(profile, radius, (u1 + u2) / 2, tilt) : onTip(profile, radius, tilt);
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`Step ${units.text(step, 'length')}, ridge ${units.text(ridge, 'chip')}`}>
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      preserveAspectRatio="xMidYMin"
+      role="img"
+      aria-label={`Step ${units.text(step, 'length')}, ridge ${units.text(ridge, 'chip')}`}
+    >
       <Hatch id="h4" />
       <clipPath id="above">
         <rect x="0" y="4" width={W} height={ground - 4} />
       </clipPath>
       <g clipPath="url(#above)">
-        <g transform={`translate(${barrel ? 60 : 110} ${ground - pose.up * scale}) rotate(${pose.turn}) scale(${scale}) translate(${-pose.z} ${-pose.r})`}>
+        <g
+          transform={`translate(${barrel ? 60 : 110} ${ground - pose.up * scale}) rotate(${pose.turn}) scale(${scale}) translate(${-pose.z} ${-pose.r})`}
+        >
           <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
       </g>
@@ -136,7 +143,10 @@ function ConeSection({ result, cutter, picture }: Drawn) {
       </Label>
       {chamfer && (
         <>
-          <path d={`M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`} stroke="#0F6E6E" />
+          <path
+            d={`M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`}
+            stroke="#0F6E6E"
+          />
           <Label x={x(top) + 6} y={surface - 8} accent>
             c {units.text(fieldValue(result, 'leg'), 'length')}
           </Label>

@@ -15,10 +15,10 @@ export interface Drawn {
 
 export const figure = (result: Result, code: string): number => result.figures.find((f) => f.code === code)?.value ?? 0;
 export const fieldValue = (result: Result, code: string): number => result.fields.find((f) => f.code === code)?.value ?? 0;
-export const useOf = (result: Result, kind: string): number => result.limits.find((l) => l.kind === kind)?.use ?? 0;
+export const shareOf = (result: Result, kind: string): number => result.limits.find((l) => l.kind === kind)?.use ?? 0;
 
 /** Colour of a load, never so light that its lines vanish on paper. */
-export const colourOf = (result: Result, kind: string): string => loadColour(Math.max(useOf(result, kind), 0.6));
+export const colourOf = (result: Result, kind: string): string => loadColour(Math.max(shareOf(result, kind), 0.6));
 
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
