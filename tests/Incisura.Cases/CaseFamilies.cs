@@ -90,7 +90,7 @@ public static class CaseFamilies
         return new() { ["passes"] = passes.Count, ["depthEach"] = passes.Each };
     }
 
-    private static CaseFigures BallDiameter(CaseInputs c) => new() { ["effectiveDiameter"] = Ridge.BallDiameterInContact(c["D"], c["ap"], c.Or("tilt", 0)) };
+    private static CaseFigures BallDiameter(CaseInputs c) => new() { ["effectiveDiameter"] = Ridge.DiameterInContact(0, c["D"] / 2, c["ap"], c.Or("tilt", 0)) };
 
     // The same road as every calculation takes: from the outline of the cutter.
     private static CaseFigures CornerRadiusDiameter(CaseInputs c)

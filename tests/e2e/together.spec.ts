@@ -48,6 +48,7 @@ test('a slash searches from anywhere and Enter goes there', async ({ browser }) 
   const maren = await comeInAs(browser, 'Maren Osk', '/records');
   await expect(maren.getByRole('heading', { name: 'Records' })).toBeVisible();
   await maren.keyboard.press('/');
+  await expect(maren.getByRole('combobox', { name: 'Find anything' })).toBeFocused();
   await maren.keyboard.type('A-1042');
   await expect(maren.locator('.found').first()).toContainText('A-1042');
   await maren.keyboard.press('Enter');

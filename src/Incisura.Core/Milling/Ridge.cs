@@ -44,13 +44,16 @@ public static class Ridge
         return form == SurfaceForm.Convex ? crest - surfaceRadius : surfaceRadius - crest;
     }
 
-    /// <summary>Diameter in contact of a tilted ball, mm: D·sin(β + acos(1 − 2·a_p/D)), at most D.</summary>
-    /// <param name="diameter">Diameter of the ball, mm.</param>
-    /// <param name="depth">Depth a_p square to the surface, mm, above 0 up to half the diameter.</param>
+    /// <summary>Angle of a rounding over which it is in contact, radians: acos(1 − a_p/r).</summary>
+    /// <param name="radius">Radius r of the rounding, mm, above 0.</param>
+    /// <param name="depth">Depth a_p square to the surface, mm, above 0; from the radius on it stays a quarter turn.</param>
+    public static double ContactAngle(double radius, double depth) => Math.Acos(Math.Max(0, 1 - (depth / radius)));
+
+    /// <summary>Diameter in contact of a tilted rounding, mm: 2·(F + r·sin(β + acos(1 − a_p/r))). For a ball, without a flat, that is D·sin(β + acos(1 − 2·a_p/D)).</summary>
+    /// <param name="flat">Half-width F of the flat at the tip, mm; 0 for a ball.</param>
+    /// <param name="radius">Radius r of the rounding, mm, above 0.</param>
+    /// <param name="depth">Depth a_p square to the surface, mm, above 0.</param>
     /// <param name="tilt">Tilt β of the axis from the surface's normal, degrees, 0 to 90.</param>
-    public static double BallDiameterInContact(double diameter, double depth, double tilt)
-    {
-        double angle = double.DegreesToRadians(tilt) + Math.Acos(Math.Max(0, 1 - (2 * depth / diameter)));
-        return angle >= Math.PI / 2 ? diameter : diameter * Math.Sin(angle);
-    }
+    public static double DiameterInContact(double flat, double radius, double depth, double tilt) =>
+        2 * (flat + (radius * Math.Sin(Math.Min(Math.PI / 2, double.DegreesToRadians(tilt) + ContactAngle(radius, depth)))));
 }

@@ -97,7 +97,7 @@ public class ContactTests
     [Fact]
     public void A_tilted_ball_works_at_a_larger_diameter_never_above_its_own() => Gen.Select(Gen.Double[1, 50], Gen.Double[0.001, 0.5], Gen.Double[0, 90]).Sample(c =>
     {
-        double upright = Ridge.BallDiameterInContact(c.Item1, c.Item2 * c.Item1, 0), tilted = Ridge.BallDiameterInContact(c.Item1, c.Item2 * c.Item1, c.Item3);
+        double upright = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, 0), tilted = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, c.Item3);
         return tilted >= upright - 1e-9 && tilted <= c.Item1 * (1 + 1e-12);
     });
 

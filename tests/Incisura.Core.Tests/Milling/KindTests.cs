@@ -1,3 +1,4 @@
+using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
@@ -183,6 +184,14 @@ public class KindTests
         InputException refused = Assert.Throws<InputException>(() => Operations.Find("chamfer")!.Calculate(Sample.Situation, Choices.None, explain: false));
         Assert.Contains("chamfer mill", refused.Faults[0].Sentence, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public void Inches_and_millimetres_agree_to_the_last_bit_once_converted() => Gen.Double[0.001, 0.4].Sample(inches =>
+    {
+        double mm = Incisura.Core.Quantities.Units.Of(Incisura.Core.Quantities.Quantity.Length).FromInch(inches);
+        IOperation rough = Operations.Find("side-rough")!;
+        return rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", mm)), explain: false).Figures.SequenceEqual(rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", inches * 25.4)), explain: false).Figures);
+    }, iter: 50);
 
     [Fact]
     public void Another_operations_row_serves_and_is_said()

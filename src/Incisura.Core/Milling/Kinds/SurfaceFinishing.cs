@@ -148,8 +148,8 @@ public readonly struct SurfaceFinishing : IMillingKind
     private static void EngageRounding<TTrace>(double flat, double radius, double tilt, double step, double stock, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double from = double.DegreesToRadians(tilt), over = Math.Acos(Math.Max(0, 1 - (stock / radius))), top = Math.Min(Math.PI / 2, from + over);
-        double diameter = 2 * (flat + (radius * Math.Sin(top))), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
+        double from = double.DegreesToRadians(tilt), over = Ridge.ContactAngle(radius, stock), top = Math.Min(Math.PI / 2, from + over);
+        double diameter = Ridge.DiameterInContact(flat, radius, stock, tilt), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
         if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("t_s", stock));
         r.Engagement = new(
             diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1, ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));

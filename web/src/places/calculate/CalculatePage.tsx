@@ -235,7 +235,7 @@ export function CalculatePage() {
         </section>
       </div>
       <footer className="keep">
-        <div className="scroll" tabIndex={0} aria-label="Findings">
+        <div className="scroll" tabIndex={0} role="group" aria-label="What the calculation noticed">
           {result && <Findings findings={result.findings} />}
         </div>
         <div>

@@ -1,5 +1,5 @@
 import { useUnits } from '../../../app/session';
-import { at, colourOf, CutterInCut, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText, type Drawn } from './parts';
+import { colourOf, CutterInCut, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText, type Drawn } from './parts';
 
 const [W, H] = [350, 262];
 const [CX, CY, R] = [212, 130, 78];
@@ -66,11 +66,12 @@ function Straight({ result, cutter, picture }: Drawn) {
   const x = (y: number) => CX - Math.sqrt(Math.max(0, R * R - (CY - y) ** 2));
   const through = Array.from({ length: 33 }, (_, i) => bottom + ((top - bottom) * i) / 32);
   const offset = fieldValue(result, 'offset') * scale;
+  const feedAt = below ? CY + 48 : 216;
   return (
     <>
       <Stock d={`M0 ${top}V${bottom}L${through.map((y) => `${x(y).toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`} />
       {above && <Solid d={`M0 8H${W}V${top}H0Z`} hatch="h1" />}
-      {below && <Solid d={`M0 ${H - 8}H${W}V${bottom}H0Z`} hatch="h1" />}
+      {below && <Solid d={`M0 ${H - 36}H${W}V${bottom}H0Z`} hatch="h1" />}
       {!above && <path d={`M0 ${top}H${CX}M0 ${bottom}H${CX}`} stroke="#1D2630" strokeWidth="1.1" />}
       <CutterInCut cx={CX} cy={CY} r={R} teeth={cutter.dimensions!.ZEFF ?? 1} entry={entry} exit={exit} colour={colour} even={plunge} />
       {picture === 'face' && Math.abs(offset) > 2 && (
@@ -91,8 +92,8 @@ function Straight({ result, cutter, picture }: Drawn) {
           {below ? 'walls of the slot' : 'wall'}
         </Label>
       )}
-      {!plunge && <path d="M92 216H34m7 -5l-7 5l7 5" stroke="#5C6773" fill="none" />}
-      <Label x={plunge ? 34 : 100} y={220}>
+      {!plunge && <path d={`M92 ${feedAt}H34m7 -5l-7 5l7 5`} stroke="#5C6773" fill="none" />}
+      <Label x={plunge ? 34 : 100} y={feedAt + 4}>
         {plunge ? 'feed into the paper, ' : ''}
         {units.text(figure(result, 'feedRate'), 'feedRate')}
       </Label>
@@ -109,8 +110,7 @@ function InHole({ result, cutter, picture }: Drawn) {
   const scale = (2 * big) / diameter;
   const r = (cutter.dimensions!.DC! / 2) * scale;
   const colour = colourOf(result, 'largestChip');
-  const width = figure(result, 'width') * scale;
-  const stock = loops ? big - fieldOrFigure(result, 'loopStep') * scale : (fieldValue(result, 'holeBefore') / 2) * scale;
+  const stock = loops ? big - figure(result, 'loopStep') * scale : (fieldValue(result, 'holeBefore') / 2) * scale;
   // The cutter stands at the head of its loop, on the left.
   const [mx, my] = [cx, cy - (big - r)];
   return (
@@ -146,9 +146,6 @@ function InHole({ result, cutter, picture }: Drawn) {
       <Label x={8} y={116}>
         centre {units.text(figure(result, 'feedRate'), 'feedRate')}
       </Label>
-      {width > 0 && <path d={`M${at(cx, cy, big, 0)}L${at(cx, cy, big + 10, 0)}`} stroke="#0F6E6E" />}
     </>
   );
 }
-
-const fieldOrFigure = (result: Drawn['result'], code: string) => figure(result, code) || fieldValue(result, code);

@@ -16,24 +16,19 @@ export function CornerView({ result, cutter }: Drawn) {
   const before = cleaning ? fieldValue(result, 'diameterBefore') / 2 : 0;
   const width = figure(result, 'width');
   const arc = radians(figure(result, 'bendArc') || figure(result, 'arc'));
-  const reach = outer ? radius + diameter : Math.max(radius, before, diameter) * 1.5;
-  const scale = Math.min(200 / reach, 26);
-  const [ox, oy] = outer ? [250, 230] : [250, 40];
+  const scale = Math.min(outer ? 130 / (radius + diameter) : 200 / (Math.max(radius, before, diameter) * 1.5), 26);
   const colour = colourOf(result, 'largestChip');
   const px = (mm: number) => mm * scale;
 
-  // Everything is drawn around the centre of the bend, whose walls run left and up, or left and down.
+  // Everything is drawn around the centre of the bend; the walls of an inner one run left and down.
   const corner = px(radius);
-  const down = outer ? -1 : 1;
-  const [cx, cy] = [ox - corner, oy + down * corner];
+  const [cx, cy] = outer ? [210, 168] : [250 - corner, 40 + corner];
   const r = px(diameter / 2);
   const path = Math.max(0, outer ? radius + diameter / 2 : radius - diameter / 2) * scale;
   // The cutter stands on the bisector.
   const s = Math.SQRT1_2;
   const [mx, my] = outer ? [cx - path * s, cy - path * s] : [cx + path * s, cy - path * s];
-  const wall = outer
-    ? `M${W} ${H}H${ox}V${cy}A${corner} ${corner} 0 0 0 ${cx} ${oy - corner}`
-    : `M0 ${cy - corner}H${cx}A${corner} ${corner} 0 0 1 ${cx + corner} ${cy}V${H - 8}H${W}V8H0Z`;
+  const wall = `M0 ${cy - corner}H${cx}A${corner} ${corner} 0 0 1 ${cx + corner} ${cy}V${H - 8}H${W}V8H0Z`;
   const inner = px(Math.max(0, radius - width));
   const stockInner = cleaning ? px(before) : inner;
   const turn = outer ? -45 : 45;
@@ -47,9 +42,6 @@ export function CornerView({ result, cutter }: Drawn) {
       <Hatch id="h3" />
       {outer ? (
         <>
-          <Stock
-            d={`M0 ${cy - px(radius + width)}H${cx}A${px(radius + width)} ${px(radius + width)} 0 0 0 ${cx} ${cy - px(radius + width)}Z`}
-          />
           <circle cx={cx} cy={cy} r={px(radius + width)} fill="#E4DCCB" stroke="#9C937F" />
           <circle cx={cx} cy={cy} r={corner} fill="#EFEAE0" stroke="#1D2630" />
           <circle cx={cx} cy={cy} r={corner} fill="url(#h3)" />
