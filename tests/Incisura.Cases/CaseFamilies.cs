@@ -1,7 +1,9 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
 using Incisura.Core.Geometry;
+using Incisura.Core.Holes;
 using Incisura.Core.Milling;
+using Incisura.Core.Threads;
 
 namespace Incisura.Cases;
 
@@ -36,12 +38,17 @@ public static class CaseFamilies
         ["corner-engagement"] = CornerEngagement,
         ["helical-entry"] = HelicalPath,
         ["chamfer-mill"] = Chamfer,
+        ["drilling"] = Drilling,
+        ["through-depth"] = ThroughDepth,
+        ["spot-depth"] = c => new() { ["depth"] = AxisDepth.ForChamfer(c["chamferDiameter"], c.Or("flat", 0), c["pointAngle"]) },
+        ["tapping"] = Tapping,
+        ["tap-drill"] = TapDrill,
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "drilling", "through-depth", "spot-depth", "tapping", "tap-drill", "iso-metric", "unified", "npt", "infeed", "thread-milling",
+        "iso-metric", "unified", "npt", "infeed", "thread-milling",
         "turning", "facing-time", "tool-life", "economic-life",
     ];
 
@@ -133,6 +140,48 @@ public static class CaseFamilies
             ["pitch"] = CircularPath.Pitch(path, c["rampAngle"]),
             ["centreFeedRate"] = c["feedRate"] * CircularPath.CentreFactor(c["holeDiameter"] / 2, c["D"] / 2, false),
         };
+    }
+
+    private static CaseFigures Drilling(CaseInputs c)
+    {
+        NoTrace none = default;
+        new HoleCut(c["D"], c.Or("holeDiameter", 0), c.Or("sig", 180) / 2, (int)c.Or("z", 2), c["vc"], c["fn"], c["kc11"], c["mc"]).Solve(out HoleLoad load, ref none);
+        return new()
+        {
+            ["spindleSpeed"] = load.SpindleSpeed,
+            ["feedRate"] = load.FeedRate,
+            ["chipThickness"] = load.Chip,
+            ["specificCuttingForce"] = load.SpecificForce,
+            ["power"] = load.Power,
+            ["torque"] = load.Torque,
+            ["thrust"] = load.Thrust,
+            ["metalRemovalRate"] = load.RemovalRate,
+        };
+    }
+
+    private static CaseFigures ThroughDepth(CaseInputs c)
+    {
+        NoTrace none = default;
+        HoleInputs x = new() { Through = true };
+        x.Type(HoleInput.Depth, c["thickness"]);
+        x.Type(HoleInput.Breakthrough, c.Or("breakthrough", 0));
+        HoleResult r = default;
+        AxisDepth.OfDrill(c["D"], c.Or("pointAngle", 180), x, ref r, ref none);
+        return new() { ["tipLength"] = r[HoleFigure.PointLength], ["programmedDepth"] = r[HoleFigure.ProgrammedDepth] };
+    }
+
+    // The speed as the machine allows it, and the feed that follows it to the last bit.
+    private static CaseFigures Tapping(CaseInputs c)
+    {
+        double wanted = 1000 * c["vc"] / (Math.PI * c["D"]), lead = c["pitch"] * c.Or("starts", 1), most = c.Or("synchronousLimit", double.PositiveInfinity);
+        double n = InStep.SpeedUpTo(Math.Min(wanted, most), lead);
+        return new() { ["spindleSpeed"] = n, ["feedRate"] = n * lead, ["cuttingSpeed"] = Math.PI * c["D"] * n / 1000, ["limited"] = wanted > most ? 1 : 0 };
+    }
+
+    private static CaseFigures TapDrill(CaseInputs c)
+    {
+        NoTrace none = default;
+        return new() { ["cutTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], false, ref none), ["formTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], true, ref none) };
     }
 
     private static CaseFigures Chamfer(CaseInputs c)

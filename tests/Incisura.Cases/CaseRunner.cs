@@ -64,6 +64,7 @@ public static class CaseRunner
     }
 
     private static bool Agrees(JsonElement expected, double got, double tolerance) =>
-        expected.ValueKind == JsonValueKind.Number && double.IsFinite(got)
-        && Math.Abs(got - expected.GetDouble()) <= tolerance * Math.Max(Math.Abs(expected.GetDouble()), 1e-9);
+        expected.ValueKind is JsonValueKind.True or JsonValueKind.False
+            ? got == (expected.GetBoolean() ? 1 : 0)
+            : expected.ValueKind == JsonValueKind.Number && double.IsFinite(got) && Math.Abs(got - expected.GetDouble()) <= tolerance * Math.Max(Math.Abs(expected.GetDouble()), 1e-9);
 }

@@ -65,6 +65,27 @@ public enum LimitKind
 
     /// <summary>Ridge height wanted, mm.</summary>
     Ridge,
+
+    /// <summary>Thrust of the feed axis, N.</summary>
+    Thrust,
+
+    /// <summary>Highest speed at which the machine taps in step with the feed, rev/min.</summary>
+    SpeedInStep,
+
+    /// <summary>Highest speed the spindle reaches and leaves again within the depth of the thread, rev/min.</summary>
+    SpeedReached,
+
+    /// <summary>Torque the core of a tap stands, N·m.</summary>
+    TapStrength,
+
+    /// <summary>Depth of the hole that a tap, a reamer or a bar needs, mm.</summary>
+    HoleDepth,
+
+    /// <summary>Highest speed at which a slender drill does not whirl, rev/min.</summary>
+    Whirl,
+
+    /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
+    Buckling,
 }
 
 /// <summary>What a limit's excess means.</summary>
@@ -106,7 +127,7 @@ public static class LimitCatalogue
     public const double LargestUse = 1e6;
 
     /// <summary>Whether the limit is a least value rather than a largest one.</summary>
-    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole;
+    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth;
 
     /// <summary>The limit's name in plain words.</summary>
     public static string NameOf(LimitKind kind) => kind switch
@@ -131,15 +152,23 @@ public static class LimitCatalogue
         LimitKind.LargestHole => "Largest hole",
         LimitKind.ChipRoom => "Chip room",
         LimitKind.Ridge => "Ridge height",
+        LimitKind.Thrust => "Thrust of the axis",
+        LimitKind.SpeedInStep => "Speed in step with the feed",
+        LimitKind.SpeedReached => "Speed reached within the depth",
+        LimitKind.TapStrength => "Strength of the tap",
+        LimitKind.HoleDepth => "Depth of the hole below",
+        LimitKind.Whirl => "Whirling of the drill",
+        LimitKind.Buckling => "Buckling of the drill",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
     /// <summary>What the limit measures.</summary>
     public static Quantity QuantityOf(LimitKind kind) => kind switch
     {
-        LimitKind.HighestSpeed or LimitKind.LowestSpeed => Quantity.SpindleSpeed,
+        LimitKind.HighestSpeed or LimitKind.LowestSpeed or LimitKind.SpeedInStep or LimitKind.SpeedReached or LimitKind.Whirl => Quantity.SpindleSpeed,
         LimitKind.PowerContinuous or LimitKind.PowerShortTime => Quantity.Power,
-        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime => Quantity.Torque,
+        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.TapStrength => Quantity.Torque,
+        LimitKind.Thrust or LimitKind.Buckling => Quantity.Force,
         LimitKind.AxisFeed => Quantity.FeedRate,
         LimitKind.LargestChip or LimitKind.LeastChip or LimitKind.Ridge => Quantity.Chip,
         LimitKind.RampAngle => Quantity.Angle,
@@ -175,6 +204,13 @@ public static class LimitCatalogue
         LimitKind.ChipRoom => "Take less width or feed, or a cutter with fewer teeth.",
         LimitKind.Ridge => "Take smaller steps, or a larger radius.",
         LimitKind.Reach => "Let the cutter stand out further, or take a longer one.",
+        LimitKind.Thrust => "Lower the feed, or drill a pilot first.",
+        LimitKind.SpeedInStep => "Lower the cutting speed, or take a machine that taps faster.",
+        LimitKind.SpeedReached => "Lower the cutting speed, or raise the approach plane.",
+        LimitKind.TapStrength => "Open the hole for less thread height, take a fresh tap, or mill the thread.",
+        LimitKind.HoleDepth => "Drill deeper, take a shorter lead, or thread less deep.",
+        LimitKind.Whirl => "Lower the speed, shorten the projection, or deepen the pilot.",
+        LimitKind.Buckling => "Lower the feed, shorten the projection, or deepen the pilot.",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 }

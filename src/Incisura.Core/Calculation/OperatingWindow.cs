@@ -53,6 +53,55 @@ public sealed record OperatingWindow
 
     /// <summary>Its removal rate Q, cm³/min.</summary>
     public required double BestRemovalRate { get; init; }
+
+    /// <summary>Refuses a window that cannot be drawn.</summary>
+    internal static void Check(double size, bool different) => new InputCheck()
+        .Within("size", "The number of points on a side", size, 8, 512, Quantities.Quantity.Count)
+        .Holds(different, "up", double.NaN, "The window needs two different values; choose another for one of them.")
+        .ThrowIfAny();
+
+    /// <summary>Draws a window from the use of each limit at each point.</summary>
+    /// <param name="across">Code of the field along the rows, and its value at their end.</param>
+    /// <param name="up">Code of the field along the columns, and its value at their end.</param>
+    /// <param name="size">Points on a side.</param>
+    /// <param name="kinds">The limits.</param>
+    /// <param name="uses">Use of each limit, limit by limit, each row by row.</param>
+    /// <param name="rates">Removal rate of each point, cm³/min.</param>
+    internal static OperatingWindow Draw((string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitKind> kinds, float[] uses, float[] rates)
+    {
+        int points = size * size;
+        byte[] tightest = new byte[points], use = new byte[points];
+        int best = -1;
+        for (int at = 0; at < points; at++)
+        {
+            int kind = 0;
+            for (int k = 1; k < kinds.Count; k++)
+                if (uses[(k * points) + at] > uses[(kind * points) + at]) kind = k;
+            float most = uses[(kind * points) + at];
+            tightest[at] = (byte)kind;
+            use[at] = most > 1 ? (byte)Math.Clamp(most * OperatingWindow.UseScale, OperatingWindow.UseScale + 1, 255) : (byte)(most * OperatingWindow.UseScale);
+            if (most <= 1 && (best < 0 || rates[at] > rates[best])) best = at;
+        }
+
+        return new()
+        {
+            Across = across.Code,
+            Up = up.Code,
+            AcrossEnd = across.End,
+            UpEnd = up.End,
+            Size = size,
+            Use = use,
+            Tightest = tightest,
+            Kinds = kinds,
+            Lines =
+            [
+                .. kinds.Select((kind, k) => new WindowLine(kind, LimitCatalogue.NameOf(kind), Contour.Lines(uses.AsSpan(k * points, points), size))).Where(l => l.Lines.Count > 0),
+            ],
+            BestAcross = best < 0 ? 0 : across.End * ((best % size) + 1) / size,
+            BestUp = best < 0 ? 0 : up.End * ((best / size) + 1) / size,
+            BestRemovalRate = best < 0 ? 0 : rates[best],
+        };
+    }
 }
 
 /// <summary>What is best.</summary>

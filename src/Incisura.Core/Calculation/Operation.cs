@@ -1,4 +1,6 @@
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;
 using Incisura.Core.Quantities;
@@ -42,6 +44,12 @@ public sealed record OperationDescription(
 
     /// <summary>Codes of the fields the operating window can be drawn over and the best point is looked for in.</summary>
     public required IReadOnlyList<string> Free { get; init; }
+
+    /// <summary>Whether the load changes within a turn and can be drawn over it.</summary>
+    public bool LoadOverTurn { get; init; }
+
+    /// <summary>Whether the feed is the lead of the thread, so that the speed chart holds none for it.</summary>
+    public bool FeedInStep { get; init; }
 }
 
 /// <summary>Where a value came from.</summary>
@@ -137,6 +145,9 @@ public sealed record CalculationResult
 
     /// <summary>The derivation; empty unless it was asked for.</summary>
     public required IReadOnlyList<DerivationStep> Steps { get; init; }
+
+    /// <summary>What the tool does along its axis, stage by stage; empty where the operation does not move along it alone.</summary>
+    public IReadOnlyList<Holes.HoleStage> Stages { get; init; } = [];
 }
 
 /// <summary>An operation: its description and its calculation stand together.</summary>
@@ -167,7 +178,11 @@ public interface IOperation
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
     BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel);
+}
 
+/// <summary>An operation whose load changes within a turn.</summary>
+public interface ITurningLoad
+{
     /// <summary>Works out the load over one revolution.</summary>
     /// <param name="situation">What it is about.</param>
     /// <param name="choices">What was typed and picked.</param>
@@ -179,7 +194,7 @@ public interface IOperation
 public static class Operations
 {
     /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "2";
+    public const string EngineVersion = "3";
 
     /// <summary>All, in the order they are offered.</summary>
     public static IReadOnlyList<IOperation> All { get; } =
@@ -198,6 +213,16 @@ public static class Operations
         new MillingOperation<SurfaceFinishing>(),
         new MillingOperation<ChamferMilling>(),
         new MillingOperation<Engraving>(),
+        new HoleOperation<CentreDrilling>(),
+        new HoleOperation<SpotDrilling>(),
+        new HoleOperation<Drilling>(),
+        new HoleOperation<StagedDrilling>(),
+        new HoleOperation<Countersinking>(),
+        new HoleOperation<Counterboring>(),
+        new HoleOperation<Reaming>(),
+        new HoleOperation<Boring>(),
+        new HoleOperation<FineBoring>(),
+        new HoleOperation<Tapping>(),
     ];
 
     /// <summary>The operation of a code, or null.</summary>

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Charts;
@@ -68,6 +69,13 @@ public sealed record SpeedChart
     /// <summary>Its rows.</summary>
     public required IReadOnlyList<SpeedRow> Rows { get; init; }
 
+    /// <summary>From which depth over diameter a drill breaks its chip, clears the hole, or drills in stages.</summary>
+    public IReadOnlyList<DrillingCycleRow> Cycles { get; init; } = [];
+
+    /// <summary>The row of drilling cycles for a cutter family, a work-material group and a coolant; null where the chart has none.</summary>
+    public DrillingCycleRow? FindCycle(CutterFamily family, MaterialGroup group, string coolant) =>
+        Cycles.FirstOrDefault(c => c.Family == family && c.Group == group && c.Coolant == coolant);
+
     /// <summary>The row for a situation, or null where the chart has none.</summary>
     public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, string subGroup, string operation)
     {
@@ -82,6 +90,12 @@ public sealed record SpeedChart
     {
         InputCheck check = new InputCheck().Named("name", "The name", Name);
         HashSet<(CutterFamily, CuttingMaterial, string, string)> seen = [];
+        for (int i = 0; i < Cycles.Count; i++)
+        {
+            Cycles[i].Check(check, $"cycles[{i}]", i + 1);
+            check.Holds(FindCycle(Cycles[i].Family, Cycles[i].Group, Cycles[i].Coolant) == Cycles[i], $"cycles[{i}]", i + 1, $"Drilling cycle {i + 1} repeats an earlier one for the same cutter, group and coolant; change or remove one.");
+        }
+
         for (int i = 0; i < Rows.Count; i++)
         {
             SpeedRow row = Rows[i];
@@ -91,7 +105,7 @@ public sealed record SpeedChart
                 .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
                 .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
                 .Holds(Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN, $"Row {i + 1} is for no known operation; choose one from the list.")
-                .Holds(row.Feeds.Count is >= 1 and <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
+                .Holds(row.Feeds.Count >= (Operations.Find(row.Operation)?.Description.FeedInStep == true ? 0 : 1) && row.Feeds.Count <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
                 .Holds(
                     seen.Add((row.Family, row.CuttingMaterial, row.SubGroup.ToUpperInvariant(), row.Operation)),
                     at,

@@ -33,6 +33,15 @@ public sealed record Machine
     /// <summary>Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.</summary>
     public double SynchronousLimit { get; init; }
 
+    /// <summary>Time to run the spindle up to its highest speed, s; 0 where nobody has measured it.</summary>
+    public double RunUpTime { get; init; }
+
+    /// <summary>Largest thrust of the axis along the spindle, N; 0 where it is not known.</summary>
+    public double AxisThrust { get; init; }
+
+    /// <summary>Least step of a feed in mm/min where the control taps by feed rate; 0 where it taps by feed per revolution.</summary>
+    public double FeedStep { get; init; }
+
     /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
     public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
 
@@ -54,6 +63,9 @@ public sealed record Machine
             .Within("largestFeed", "The largest axis feed", LargestFeed, 1, 200000, Quantity.FeedRate)
             .Within("rapidFeed", "The rapid traverse", RapidFeed, 1, 300000, Quantity.FeedRate)
             .Within("efficiency", "The efficiency η", Efficiency, 0.2, 1, Quantity.Ratio)
+            .Within("runUpTime", "The time to run up", RunUpTime, 0, 120, Quantity.Duration)
+            .Within("axisThrust", "The largest thrust of the axis", AxisThrust, 0, 1_000_000, Quantity.Force)
+            .Within("feedStep", "The least step of a feed", FeedStep, 0, 100, Quantity.FeedRate)
             .Within("synchronousLimit", "The synchronous tapping limit", SynchronousLimit, 0, 20000, Quantity.SpindleSpeed)
             .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
         Store.Check(check);

@@ -1,23 +1,9 @@
+global using MillingField = Incisura.Core.Calculation.InputField<Incisura.Core.Milling.MillingInput>;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
-
-/// <summary>A number one milling operation asks for.</summary>
-/// <param name="Input">Which.</param>
-/// <param name="Symbol">Its symbol.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Group">Heading it stands under.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="Least">Least value that can be computed with, base unit.</param>
-/// <param name="Most">Largest such value, base unit.</param>
-/// <param name="Default">Value taken where none was typed; NaN where it follows others or the speed chart.</param>
-public sealed record MillingField(MillingInput Input, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most, double Default = double.NaN)
-{
-    /// <summary>Code of the field.</summary>
-    public string Code { get; } = Codes.Of(Input);
-}
 
 /// <summary>A milling operation in words and fields.</summary>
 /// <param name="Code">Stable code.</param>

@@ -36,7 +36,7 @@ internal static class MillingFields
             };
             MillingInputs fixedFeed = x.With(MillingInput.FeedPerTooth, x[MillingInput.FeedPerTooth]);
             double low = Math.Max(least ?? 0, 1e-4);
-            double most = MillingProposal.LargestWithin(low, Math.Max(low, hardMost), v => Over(v) is null);
+            double most = Search.LargestWithin(low, Math.Max(low, hardMost), v => Over(v) is null);
             LimitKind? by = double.IsNaN(most) ? Over(low) : Over(most * (1 + 1e-6));
             bool held = !typed && proposal.Holds.Any(h => h.Input == f.Input);
             return new(f.Code, x[f.Input], typed ? Origin.Typed : held ? Origin.Held : Origin.Proposed, Proposed(f, typed), least, double.IsNaN(most) ? null : most, by, Note(f));

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 
@@ -233,8 +232,7 @@ public static class MillingFigures
 /// <summary>Everything a milling operation yields, with its limits, in one value so that nothing is allocated.</summary>
 public struct MillingResult
 {
-    private Room room;
-    private ulong given;
+    private Numbers<MillingFigure> figures;
 
     /// <summary>Passes across with the width of each, mm.</summary>
     public Passes Across { get; internal set; }
@@ -254,20 +252,10 @@ public struct MillingResult
     /// <summary>A figure, base unit; 0 where the operation does not yield it.</summary>
     public double this[MillingFigure figure]
     {
-        readonly get => room[(int)figure];
-        internal set
-        {
-            room[(int)figure] = value;
-            given |= 1UL << (int)figure;
-        }
+        readonly get => figures[figure];
+        internal set => figures.Mark(figure, value);
     }
 
     /// <summary>Whether the operation yields a figure.</summary>
-    public readonly bool Has(MillingFigure figure) => (given & (1UL << (int)figure)) != 0;
-
-    [InlineArray((int)MillingFigure.StockLeft + 1)]
-    private struct Room
-    {
-        private double first;
-    }
+    public readonly bool Has(MillingFigure figure) => figures.IsMarked(figure);
 }

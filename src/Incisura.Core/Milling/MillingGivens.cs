@@ -12,11 +12,7 @@ internal static class MillingGivens
     {
         MillingSetup setup = given.Setup;
         SpeedRow? row = setup.Row;
-        string cutter = $"cutter {situation.Cutter.Value.Number}, revision {situation.Cutter.Number}";
-        string material = $"material {situation.Material.Value.Name}, revision {situation.Material.Number}";
-        string machine = $"machine {situation.Machine.Value.Name}, revision {situation.Machine.Number}";
-        string assembly = $"assembly {situation.Assembly.Value.Number}, revision {situation.Assembly.Number}, with holder {situation.Holder.Value.Number}, revision {situation.Holder.Number}";
-        string chart = $"{situation.Chart.Value.Name}, revision {situation.Chart.Number}" + (row is { Source.Length: > 0 } ? $"; {row.Source}" : "");
+        (string cutter, string material, string machine, string assembly, string chart) = Footing.Of(situation, setup);
         List<Given> givens =
         [
             new("DC", "Cutting diameter", Quantity.Length, setup.Diameter, cutter),

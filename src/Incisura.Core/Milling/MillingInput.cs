@@ -1,4 +1,4 @@
-using System.Runtime.CompilerServices;
+using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Milling;
 
@@ -124,8 +124,7 @@ public enum SurfaceForm
 /// <summary>The numbers of one milling calculation, typed or proposed, in one value so that nothing is allocated.</summary>
 public struct MillingInputs
 {
-    private Room room;
-    private ulong typed;
+    private Numbers<MillingInput> numbers;
 
     /// <summary>Whether passes go to and fro; otherwise the cutter returns in rapid and every pass cuts the same way.</summary>
     public bool BothWays { get; set; }
@@ -148,28 +147,26 @@ public struct MillingInputs
     /// <summary>The value of an input, base unit.</summary>
     public double this[MillingInput input]
     {
-        readonly get => room[(int)input];
-        set => room[(int)input] = value;
+        readonly get => numbers[input];
+        set => numbers[input] = value;
     }
 
     /// <summary>Whether a value was typed, rather than proposed.</summary>
-    public readonly bool IsTyped(MillingInput input) => (typed & (1UL << (int)input)) != 0;
+    public readonly bool IsTyped(MillingInput input) => numbers.IsMarked(input);
 
     /// <summary>Sets a value as typed: nothing that follows changes it.</summary>
-    public void Type(MillingInput input, double value)
-    {
-        this[input] = value;
-        typed |= 1UL << (int)input;
-    }
+    public void Type(MillingInput input, double value) => numbers.Mark(input, value);
 
     /// <summary>Sets a value unless it was typed.</summary>
-    public void Propose(MillingInput input, double value)
-    {
-        if (!IsTyped(input)) this[input] = value;
-    }
+    public void Propose(MillingInput input, double value) => numbers.SetUnmarked(input, value);
 
     /// <summary>The same inputs with one value given back to be proposed.</summary>
-    public readonly MillingInputs Without(MillingInput input) => this with { typed = typed & ~(1UL << (int)input) };
+    public readonly MillingInputs Without(MillingInput input)
+    {
+        MillingInputs x = this;
+        x.numbers.Unmark(input);
+        return x;
+    }
 
     /// <summary>The same inputs with one value typed.</summary>
     public readonly MillingInputs With(MillingInput input, double value)
@@ -177,11 +174,5 @@ public struct MillingInputs
         MillingInputs x = this;
         x.Type(input, value);
         return x;
-    }
-
-    [InlineArray((int)MillingInput.ChangeTime + 1)]
-    private struct Room
-    {
-        private double first;
     }
 }

@@ -7,18 +7,21 @@ namespace Incisura.Core.Milling;
 
 /// <summary>A milling operation as the interface, the API and the exports use it.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public sealed class MillingOperation<TKind> : IOperation
+public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
     where TKind : struct, IMillingKind
 {
+    private static readonly string WidthCode = Codes.Of(MillingInput.WidthOfCut);
+
     /// <inheritdoc/>
     public OperationDescription Description { get; } = new(
         TKind.Description.Code,
         TKind.Description.Name,
         TKind.Description.Families,
-        [.. TKind.Description.Fields.Select(f => new FieldDescription(f.Code, f.Symbol, f.Name, f.Group, f.Quantity, f.Least, f.Most))],
+        [.. TKind.Description.Fields.Select(f => f.Described)],
         TKind.Description.Options)
     {
         Picture = TKind.Description.Picture,
+        LoadOverTurn = true,
         Free = [.. MillingWindow.FreeOf<TKind>().Select(i => Codes.Of(i))],
     };
 
@@ -86,7 +89,7 @@ public sealed class MillingOperation<TKind> : IOperation
     }
 
     // What was typed, with everything else proposed.
-    private static (MillingCase Given, MillingInputs Inputs) Proposed(Situation situation, Choices choices)
+    private (MillingCase Given, MillingInputs Inputs) Proposed(Situation situation, Choices choices)
     {
         MillingCase given = Take(situation, choices);
         NoTrace none = default;
@@ -99,7 +102,7 @@ public sealed class MillingOperation<TKind> : IOperation
     {
         IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
         new InputCheck()
-            .Holds(Codes.TryInput(code, out MillingInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .Holds(Codes<MillingInput>.TryMember(code, out MillingInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
             .ThrowIfAny();
         return input;
     }
@@ -112,46 +115,20 @@ public sealed class MillingOperation<TKind> : IOperation
     }
 
     // Checks everything once at the door.
-    private static MillingCase Take(Situation situation, Choices choices)
+    private MillingCase Take(Situation situation, Choices choices)
     {
         MillingDescription d = TKind.Description;
-        Cutter cutter = situation.Cutter.Value;
-        InputCheck check = new();
-        check.Holds(d.Families.Contains(cutter.Family), "assembly", double.NaN, $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a {string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
-        foreach (InputFault fault in cutter.Check().Faults)
-            check.Holds(false, $"cutter.{fault.Field}", fault.Given, $"{fault.Sentence} Correct it on the page of cutter {cutter.Number}.");
-
+        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) =
+            Door.Take(Description, situation.Cutter.Value, choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
         MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
-        foreach ((string code, double value) in choices.Numbers)
-        {
-            MillingField? field = d.Fields.FirstOrDefault(f => f.Code == code);
-            if (field is null)
-            {
-                check.Holds(false, code, value, $"This operation has no field named {code}; leave it out.");
-                continue;
-            }
-
-            check.Within(code, field.Name, value, field.Least, field.Input == MillingInput.WidthOfCut ? Math.Min(field.Most, cutter.CuttingDiameter) : field.Most, field.Quantity);
-            wish.Type(field.Input, value);
-        }
-
-        Dictionary<string, string> options = [];
-        foreach (OptionDescription option in d.Options)
-        {
-            string picked = choices.Options.GetValueOrDefault(option.Code, option.Default);
-            check.Holds(option.Picks.Any(p => p.Code == picked), option.Code, double.NaN, $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
-            options[option.Code] = picked;
-        }
-
-        foreach (string code in choices.Options.Keys)
-            check.Holds(options.ContainsKey(code), code, double.NaN, $"This operation has no option named {code}; leave it out.");
-        check.ThrowIfAny();
+        foreach ((string code, double value) in values)
+            if (Codes<MillingInput>.TryMember(code, out MillingInput input)) wish.Type(input, value);
 
         MillingWords.Pick(options, ref wish);
         if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
         SpeedRow? row = RowOf(situation, d);
         MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
-        if (row is null) RefuseUntyped(d, wish);
+        if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => Description.Fields.First(f => f.Code == Codes.Of(i))));
         return new(setup, wish, options, choices.Leftover);
     }
 
@@ -162,19 +139,6 @@ public sealed class MillingOperation<TKind> : IOperation
         foreach (string code in (string[])[d.Code, .. d.ChartedAs])
             if (situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, code) is { } row) return row;
         return null;
-    }
-
-    private static void RefuseUntyped(MillingDescription d, in MillingInputs wish)
-    {
-        InputCheck check = new();
-        foreach (MillingInput input in MillingWindow.FreeOf<TKind>())
-        {
-            MillingField field = d.Fields.First(f => f.Input == input);
-            string name = char.ToLowerInvariant(field.Name[0]) + field.Name[1..].Replace(", at most", "", StringComparison.Ordinal);
-            check.Holds(wish.IsTyped(input), field.Code, double.NaN, $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can be proposed; type it, or add the row.");
-        }
-
-        check.ThrowIfAny();
     }
 }
 

@@ -68,36 +68,6 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         }
     }
 
-    /// <summary>
-    /// Largest value of a range up to which a condition holds; NaN when even the least fails. The load of helical edges does not
-    /// rise evenly with depth, so the range is walked in steps to the first failure, which is then closed in on.
-    /// </summary>
-    /// <param name="least">Lower end, above 0.</param>
-    /// <param name="most">Upper end.</param>
-    /// <param name="holds">The condition.</param>
-    public static double LargestWithin(double least, double most, Func<double, bool> holds)
-    {
-        const int steps = 16;
-        if (!holds(least)) return double.NaN;
-        double inside = least, outside = double.NaN;
-        for (int i = 1; i <= steps && double.IsNaN(outside); i++)
-        {
-            double at = i == steps ? most : least + ((most - least) * i / steps);
-            if (holds(at)) inside = at;
-            else outside = at;
-        }
-
-        if (double.IsNaN(outside)) return most;
-        while (outside - inside > 1e-8 * most)
-        {
-            double middle = (inside + outside) / 2;
-            if (holds(middle)) inside = middle;
-            else outside = middle;
-        }
-
-        return inside;
-    }
-
     /// <summary>Inputs with width or depth of one pass set, and all that follows them: one pass of that size, and the feed where it is proposed.</summary>
     internal static MillingInputs At<TKind>(MillingSetup setup, in MillingInputs inputs, MillingInput input, double value)
         where TKind : struct, IMillingKind
@@ -184,7 +154,7 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
             if (x.IsTyped(input) || least >= from) return;
             if (Tightest<TKind>(setup, x) is not { } binding) return;
             MillingInputs at = x;
-            double to = LargestWithin(least, from, value => Tightest<TKind>(setup, At<TKind>(setup, at, input, value)) is null);
+            double to = Search.LargestWithin(least, from, value => Tightest<TKind>(setup, At<TKind>(setup, at, input, value)) is null);
             to = double.IsNaN(to) ? least : ShopRounding.Down(to);
             holds.Add(new(binding, input, quantity, from, to));
             x = At<TKind>(setup, x, input, to);

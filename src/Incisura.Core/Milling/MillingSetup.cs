@@ -8,7 +8,7 @@ using Incisura.Core.Materials;
 namespace Incisura.Core.Milling;
 
 /// <summary>All that stays the same while the choices of a milling operation change, drawn together once.</summary>
-public sealed class MillingSetup
+public sealed class MillingSetup : CuttingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>
@@ -16,17 +16,13 @@ public sealed class MillingSetup
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     public MillingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row = null)
+        : base(built, material, machine, row)
     {
-        Cutter cutter = built.Cutter;
-        Row = row;
-        Cutter = cutter;
+        Cutter cutter = Cutter;
         Geometry.Profile profile = cutter.Profile();
-        Whole = built.Profile();
         Contact = new(profile);
         Barrel = cutter.Family == CutterFamily.BarrelMill ? BarrelArc.Of(profile, cutter[Dimension.ProfileRadius]) : null;
         Flat = profile.Elements is [{ FromZ: 0, ToZ: 0 } end, ..] ? end.ToR : 0;
-        Diameter = cutter.CuttingDiameter;
-        Teeth = cutter.Teeth;
         HelixAngle = cutter.HelixAngle;
         LagPerDepth = ChipSection.Lag(1, cutter.HelixAngle, cutter.CuttingDiameter);
         FluteLength = cutter.FluteLength > 0 ? cutter.FluteLength : Contact.Length;
@@ -38,44 +34,19 @@ public sealed class MillingSetup
         LargestWidth = cutter[Dimension.LargestWidthRatio] * cutter.CuttingDiameter;
         LeastChip = cutter[Dimension.LeastChip] is var h && h > 0 ? h : 0;
         LargestChip = cutter[Dimension.LargestChip];
-        MaterialForce11 = material.SpecificCuttingForce;
-        RakeFactor = cutter[Dimension.Rake] is var rake && double.IsFinite(rake) && rake != 0 ? 1 - (RakePerDegree * (rake - ReferenceRake)) : 1;
-        SpecificForce11 = MaterialForce11 * RakeFactor;
-        ChipExponent = material.ChipExponent;
-        RadialRatio = material.RadialRatio;
-        Curve = new(machine.Curve);
-        LeastSpeed = machine.LeastSpeed;
-        LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
-        LargestFeed = machine.LargestFeed;
-        RapidFeed = machine.RapidFeed;
-        Efficiency = machine.Efficiency;
-        Tip = TipCompliance.Of(Whole, cutter, built.Holder.SeatCompliance);
-        Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
-        LeastGrip = built.Joints[0].In.LeastGrip;
         if (row is not null)
         {
             NoTrace none = default;
             double width = Math.Min(row.WidthRatio, 1) * Diameter, depth = Math.Min(row.DepthRatio * Diameter, LargestDepth);
             Charted = Engagement.Of(ContactAt(depth), width, depth, ArcOfEngagement.Side(Diameter, width, ref none));
         }
-
-        Reach = cutter.ShankSize > cutter.CuttingDiameter ? Math.Min(cutter.UsableLength > 0 ? cutter.UsableLength : Contact.Length, built.Definition.Projection) : built.Definition.Projection;
     }
 
     /// <summary>Share of a solid end mill's section that its flutes leave free, over all flutes.</summary>
     public const double FluteShareOfSection = 0.4;
 
-    /// <summary>The cutter.</summary>
-    public Cutter Cutter { get; }
-
-    /// <summary>Row of the speed chart proposals start from; null where there is none.</summary>
-    public SpeedRow? Row { get; }
-
     /// <summary>The cutting part of the profile.</summary>
     public ContactProfile Contact { get; }
-
-    /// <summary>Cutting diameter the cutter is called by, mm.</summary>
-    public double Diameter { get; }
 
     /// <summary>Engagement the row's feeds are stated for: a side cut of its own width and depth.</summary>
     public Engagement Charted { get; }
@@ -85,9 +56,6 @@ public sealed class MillingSetup
 
     /// <summary>Largest ramp angle of the cutter, degrees; NaN where none is given.</summary>
     public double LargestRamp { get; }
-
-    /// <summary>Profile of the whole assembly, from the tip to the gauge line.</summary>
-    public Geometry.Profile Whole { get; }
 
     /// <summary>The large arc of a barrel; null for any other cutter.</summary>
     public BarrelArc? Barrel { get; }
@@ -103,9 +71,6 @@ public sealed class MillingSetup
 
     /// <summary>Section of one flute, mm², in which the chips of one turn find room.</summary>
     public double FluteSection { get; }
-
-    /// <summary>Number of teeth z.</summary>
-    public int Teeth { get; }
 
     /// <summary>Helix angle λ, degrees.</summary>
     public double HelixAngle { get; }
@@ -127,54 +92,6 @@ public sealed class MillingSetup
 
     /// <summary>Largest chip thickness, mm.</summary>
     public double LargestChip { get; }
-
-    /// <summary>Rake the force coefficients of materials are stated for, degrees, and the fall of the force for each degree more (Kienzle &amp; Victor 1952).</summary>
-    public const double ReferenceRake = 6, RakePerDegree = 0.015;
-
-    /// <summary>k_c1.1 of the material, MPa.</summary>
-    public double MaterialForce11 { get; }
-
-    /// <summary>Factor K_γ for the rake of the cutter; 1 where it is not known.</summary>
-    public double RakeFactor { get; }
-
-    /// <summary>k_c1.1 for the rake of the cutter, MPa.</summary>
-    public double SpecificForce11 { get; }
-
-    /// <summary>m_c.</summary>
-    public double ChipExponent { get; }
-
-    /// <summary>Ratio k_r of radial to tangential force.</summary>
-    public double RadialRatio { get; }
-
-    /// <summary>Power and torque of the machine over speed.</summary>
-    public SpindleCurve Curve { get; }
-
-    /// <summary>Lowest spindle speed, rev/min.</summary>
-    public double LeastSpeed { get; }
-
-    /// <summary>Highest spindle speed of machine, holder and cutter, rev/min.</summary>
-    public double LargestSpeed { get; }
-
-    /// <summary>Largest axis feed, mm/min.</summary>
-    public double LargestFeed { get; }
-
-    /// <summary>Rapid traverse, mm/min.</summary>
-    public double RapidFeed { get; }
-
-    /// <summary>Efficiency η of the machine.</summary>
-    public double Efficiency { get; }
-
-    /// <summary>Compliance of the assembly at its tip.</summary>
-    public TipCompliance Tip { get; }
-
-    /// <summary>Length of shank gripped, mm; NaN where the cutter seats flush and nothing is gripped.</summary>
-    public double Grip { get; }
-
-    /// <summary>Least length the holder must grip, mm.</summary>
-    public double LeastGrip { get; }
-
-    /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
-    public double Reach { get; }
 
     /// <summary>Contact as far as a depth. Speeds of a face mill are stated for its cutting diameter, whatever its flank widens to.</summary>
     /// <param name="depth">Depth a_p, mm, above 0.</param>

@@ -56,46 +56,13 @@ public static class MillingWindow
     internal static OperatingWindow Of<TKind>(MillingSetup setup, in MillingInputs inputs, MillingInput across, MillingInput up, int size, CancellationToken cancel)
         where TKind : struct, IMillingKind
     {
-        new InputCheck()
-            .Within("size", "The number of points on a side", size, 8, 512, Quantities.Quantity.Count)
-            .Holds(across != up, "up", double.NaN, "The window needs two different values; choose another for one of them.")
-            .ThrowIfAny();
+        OperatingWindow.Check(size, across != up);
         int points = size * size, limits = MillingSolver.Solve<TKind>(setup, inputs).Limits.Count;
         double endAcross = EndOf<TKind>(setup, inputs, across), endUp = EndOf<TKind>(setup, inputs, up);
         float[] uses = new float[limits * points], rates = new float[points];
         IReadOnlyList<LimitKind> kinds = Evaluate<TKind>(setup, inputs, (across, endAcross), (up, endUp), size, uses, rates, cancel);
 
-        byte[] tightest = new byte[points], use = new byte[points];
-        int best = -1;
-        for (int at = 0; at < points; at++)
-        {
-            int kind = 0;
-            for (int k = 1; k < limits; k++)
-                if (uses[(k * points) + at] > uses[(kind * points) + at]) kind = k;
-            float most = uses[(kind * points) + at];
-            tightest[at] = (byte)kind;
-            use[at] = most > 1 ? (byte)Math.Clamp(most * OperatingWindow.UseScale, OperatingWindow.UseScale + 1, 255) : (byte)(most * OperatingWindow.UseScale);
-            if (most <= 1 && (best < 0 || rates[at] > rates[best])) best = at;
-        }
-
-        return new()
-        {
-            Across = Codes.Of(across),
-            Up = Codes.Of(up),
-            AcrossEnd = endAcross,
-            UpEnd = endUp,
-            Size = size,
-            Use = use,
-            Tightest = tightest,
-            Kinds = kinds,
-            Lines =
-            [
-                .. kinds.Select((kind, k) => new WindowLine(kind, LimitCatalogue.NameOf(kind), Contour.Lines(uses.AsSpan(k * points, points), size))).Where(l => l.Lines.Count > 0),
-            ],
-            BestAcross = best < 0 ? 0 : endAcross * ((best % size) + 1) / size,
-            BestUp = best < 0 ? 0 : endUp * ((best / size) + 1) / size,
-            BestRemovalRate = best < 0 ? 0 : rates[best],
-        };
+        return OperatingWindow.Draw((Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, kinds, uses, rates);
     }
 
     /// <summary>The inputs with one pass of the width and depth in use: totals follow them.</summary>

@@ -7,10 +7,7 @@ namespace Incisura.Core.Milling;
 internal static class MillingWords
 {
     /// <summary>Codes of the options.</summary>
-    public const string Chip = "chip", Ways = "ways", Steadiness = "steadiness", Edge = "edge", Bend = "bend", Surface = "surface", Coolant = "coolant";
-
-    /// <summary>Factor on the specific force for a worn edge; Kienzle and Victor give 1.3 to 1.5.</summary>
-    public const double WornFactor = 1.3;
+    public const string Chip = "chip", Ways = "ways", Steadiness = "steadiness", Bend = "bend", Surface = "surface";
 
     /// <summary>Figures every operation gives for pictures, comparison and records, shown or not.</summary>
     public static readonly MillingFigure[] Behind =
@@ -39,14 +36,8 @@ internal static class MillingWords
 
     public static readonly OptionDescription PassWays = new(Ways, "Passes", [new("one-way", "one way, climb"), new("both-ways", "to and fro")], "one-way") { Group = "Along" };
     public static readonly OptionDescription WorkHeld = new(Steadiness, "Work held", [new("steady", "steadily"), new("fair", "fairly"), new("weak", "weakly")], "steady");
-    public static readonly OptionDescription EdgeWear = new(Edge, "Edge", [new("fresh", "fresh"), new("worn", "worn, force × 1.3")], "fresh") { Group = "Held to" };
-
-    public static readonly OptionDescription CoolantBy = new(
-        Coolant, "Coolant", [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood")
-    { Group = "Held to" };
-
     /// <summary>Takes the picks over into the inputs.</summary>
-    public static void Pick(Dictionary<string, string> options, ref MillingInputs x)
+    public static void Pick(IReadOnlyDictionary<string, string> options, ref MillingInputs x)
     {
         string Of(string code) => options.GetValueOrDefault(code, "");
         x.BothWays = Of(Ways) == "both-ways";
@@ -54,7 +45,7 @@ internal static class MillingWords
         x.ChipKept = Of(Chip) switch { "largest" => Milling.ChipKept.Largest, "mean" => Milling.ChipKept.Mean, _ => Milling.ChipKept.None };
         x.Surface = Of(Surface) switch { "concave" => SurfaceForm.Concave, "convex" => SurfaceForm.Convex, _ => SurfaceForm.Flat };
         x.Steadiness = Of(Steadiness) switch { "fair" => 0.75, "weak" => 0.5, _ => 1 };
-        x.Wear = Of(Edge) == "worn" ? WornFactor : 1;
+        x.Wear = Of(ShopOptions.Edge) == "worn" ? ShopOptions.WornFactor : 1;
     }
 
     /// <summary>What a step before left stands in for what was not typed.</summary>

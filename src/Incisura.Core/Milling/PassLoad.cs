@@ -1,5 +1,4 @@
 using Incisura.Core.Calculation;
-using Incisura.Core.Machines;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
@@ -88,15 +87,7 @@ internal static class PassLoad
     public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
     {
         MillingLoad load = r.Load;
-        double motorPower = r[MillingFigure.MotorPower];
-        SpindlePoint gives = setup.Curve.At(load.SpindleSpeed);
-        limits.Add(LimitKind.HighestSpeed, load.SpindleSpeed, setup.LargestSpeed);
-        limits.Add(LimitKind.LowestSpeed, load.SpindleSpeed, setup.LeastSpeed);
-        limits.Add(LimitKind.PowerContinuous, motorPower, gives.Power);
-        limits.Add(LimitKind.PowerShortTime, motorPower, gives.ShortPower);
-        limits.Add(LimitKind.TorqueContinuous, load.Torque, gives.Torque);
-        limits.Add(LimitKind.TorqueShortTime, load.Torque, gives.ShortTorque);
-        limits.Add(LimitKind.AxisFeed, load.FeedRate, setup.LargestFeed);
+        setup.JudgeDrive(load.SpindleSpeed, r[MillingFigure.MotorPower], load.Torque, load.FeedRate, ref limits);
         limits.Add(LimitKind.FluteLength, axialDepth, setup.FluteLength);
         limits.Add(LimitKind.DepthOfCutter, axialDepth, setup.LargestDepth);
         limits.Add(LimitKind.WidthOfCutter, radialWidth, setup.LargestWidth);

@@ -56,6 +56,9 @@ public enum Quantity
 
     /// <summary>Mass, base unit kg.</summary>
     Mass,
+
+    /// <summary>Short time such as a dwell or a run-up, base unit s.</summary>
+    Duration,
 }
 
 /// <summary>How one unit system shows a quantity.</summary>
@@ -107,6 +110,7 @@ public static class Units
         new(Quantity.Compliance, new("µm/N", 1, 3), new("µm/N", 1, 3)),
         new(Quantity.Hardness, new("HB", 1, 0), new("HB", 1, 0)),
         new(Quantity.Mass, new("kg", 1, 2), new("lb", 0.45359237, 2)),
+        new(Quantity.Duration, new("s", 1, 1), new("s", 1, 1)),
     ];
 
     /// <summary>The units of one quantity.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Holes;
 using Incisura.Core.Quantities;
 using Incisura.Web.Hosting;
 
@@ -13,11 +14,27 @@ namespace Incisura.Web.Calculate;
 /// <param name="Options">Picked options by code.</param>
 /// <param name="Leftover">What was taken over from the record of a step before.</param>
 /// <param name="Method">The method that was applied, in words.</param>
-public sealed record CalculationRequest(
+public record CalculationRequest(
     int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, TakenLeftover? Leftover = null, string? Method = null)
 {
+    /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
+    public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
+
+    /// <summary>Stages whose speed, feed or coolant was changed.</summary>
+    public IReadOnlyList<StageEdit>? Edits { get; init; }
+
+    /// <summary>Depth of the hole before the drawing changed, mm.</summary>
+    public double? DepthBefore { get; init; }
+
     [JsonIgnore]
-    public Choices Choices => new(Numbers ?? [], Options ?? []) { Leftover = Leftover?.Whole, Method = Method is { Length: <= 200 } m ? m : "" };
+    public Choices Choices => new(Numbers ?? [], Options ?? [])
+    {
+        Leftover = Leftover?.Whole,
+        Method = Method is { Length: <= 200 } m ? m : "",
+        CrossHoles = CrossHoles ?? [],
+        Edits = Edits ?? [],
+        DepthBefore = DepthBefore,
+    };
 }
 
 /// <summary>What was taken over from a step before, as it was then.</summary>
@@ -43,7 +60,9 @@ public static class CalculateEndpoints
         calculations.MapPost("/{operation}/best", async (string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), AimOf(aim), cancel));
         calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
-            OperationOf(operation).Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db)));
+            OperationOf(operation) is ITurningLoad turning
+                ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db))
+                : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
         calculations.MapPost("/{operation}/methods/{id:int}", async (string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);

@@ -73,7 +73,12 @@ public static class RecordEndpoints
         {
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
             Act(revision, RecordAct.Edit, context, null, clock);
-            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note, change.Leftover, change.Method);
+            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note, change.Leftover, change.Method)
+            {
+                CrossHoles = change.CrossHoles,
+                Edits = change.Edits,
+                DepthBefore = change.DepthBefore ?? EarlierDepth(record, revision, change.Numbers),
+            };
             (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
             revision.Choices = DefinitionFormat.Write(choices);
             revision.Situation = DefinitionFormat.Write(situation);
@@ -130,10 +135,18 @@ public static class RecordEndpoints
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(DraftRequest request, ShelfView view, IncisuraDb db)
     {
         IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
-        CalculationRequest about = new(request.MaterialId, request.AssemblyId, request.MachineId, request.Numbers, request.Options, request.Leftover, request.Method);
-        Situation situation = CalculateEndpoints.SituationOf(about, view);
-        Choices choices = await CalculateEndpoints.ChoicesOf(about, db);
+        Situation situation = CalculateEndpoints.SituationOf(request, view);
+        Choices choices = await CalculateEndpoints.ChoicesOf(request, db);
         return (situation, choices, operation.Calculate(situation, choices, explain: true));
+    }
+
+    // The depth the drawing had before: that of the revision approved last, or else what this draft said until now.
+    private static double? EarlierDepth(RecordRow record, RecordRevisionRow revision, Dictionary<string, double>? numbers)
+    {
+        if (numbers is null || !numbers.TryGetValue("depth", out double depth)) return null;
+        RecordRevisionRow before = RecordViews.InForce(record) ?? revision;
+        double? earlier = DefinitionFormat.Read<Choices>(before.Choices).Numbers.TryGetValue("depth", out double was) ? was : null;
+        return before == revision && earlier == depth ? DefinitionFormat.Read<Choices>(revision.Choices).DepthBefore : earlier == depth ? null : earlier;
     }
 
     private static string CheckedNote(string? note)

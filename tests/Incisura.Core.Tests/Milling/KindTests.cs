@@ -77,7 +77,7 @@ public class KindTests
     public void The_mean_of_the_forces_over_a_turn_is_the_power_of_the_mean_chip_within_five_per_cent(string code, CutterFamily family)
     {
         (IOperation operation, Situation situation) = Of(code, family);
-        RevolutionLoad load = operation.Revolution(situation, Choices.None);
+        RevolutionLoad load = ((ITurningLoad)operation).Revolution(situation, Choices.None);
         Assert.InRange(load.MeanPower / load.MeanChipPower, 0.95, 1.05);
         Assert.True(load.OfResultant.Peak >= load.OfResultant.Mean && load.LargestDeflection > 0);
     }

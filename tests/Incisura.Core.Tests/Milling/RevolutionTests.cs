@@ -51,7 +51,7 @@ public class RevolutionTests
     public void The_axial_resultant_changes_sign_with_the_hand_of_the_helix()
     {
         Situation Handed(double helix) => Sample.Situation with { Cutter = new(1, 1, Sample.Cutter.With(Dimension.HelixAngle, helix)) };
-        RevolutionLoad right = Rough.Revolution(Handed(38), Choices.None), left = Rough.Revolution(Handed(-38), Choices.None), straight = Rough.Revolution(Handed(0), Choices.None);
+        RevolutionLoad right = ((ITurningLoad)Rough).Revolution(Handed(38), Choices.None), left = ((ITurningLoad)Rough).Revolution(Handed(-38), Choices.None), straight = ((ITurningLoad)Rough).Revolution(Handed(0), Choices.None);
         Assert.True(right.OfAxial.Mean < 0, "a right-hand helix draws the cutter out of its holder");
         Assert.Equal(-right.OfAxial.Mean, left.OfAxial.Mean, 1e-9 * Math.Abs(left.OfAxial.Mean));
         Assert.Equal(0, straight.OfAxial.Mean, 9);
@@ -91,7 +91,7 @@ public class RevolutionTests
         {
             Choices typed = Sample.Typed(("widthOfCut", width), ("feedPerTooth", 0.05), ("depthOfCut", 10));
             double judged = Rough.Calculate(Sample.Situation, typed, explain: false).Figure("peakForce");
-            Assert.InRange(Rough.Revolution(Sample.Situation, typed).OfResultant.Peak, 0.5 * judged, 1.03 * judged);
+            Assert.InRange(((ITurningLoad)Rough).Revolution(Sample.Situation, typed).OfResultant.Peak, 0.5 * judged, 1.03 * judged);
         }
     }
 }

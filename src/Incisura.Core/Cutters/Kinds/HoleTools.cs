@@ -90,7 +90,8 @@ internal static class HoleTools
 
     public static Family FineBoring { get; } = Bar(CutterFamily.FineBoringHead, "fine-boring head", 25, 1);
 
-    private static double Bevel(Cutter c) => Math.Min(c.CuttingDiameter * 0.1, c.FluteLength / 4);
+    /// <summary>Length of the lead of a reamer, mm.</summary>
+    public static double Bevel(Cutter c) => Math.Min(c.CuttingDiameter * 0.1, c.FluteLength / 4);
 
     private static double Least(Cutter c) => double.IsNaN(c[LeastDiameter]) ? 0 : c[LeastDiameter];
 

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
+using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;

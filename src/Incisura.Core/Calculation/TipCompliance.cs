@@ -3,7 +3,7 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Milling;
+namespace Incisura.Core.Calculation;
 
 /// <summary>A cylinder of a stepped cantilever.</summary>
 /// <param name="Length">Length, mm, above 0.</param>

@@ -1,0 +1,126 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>What every operation needs of an assembly, a work material and a machine, drawn together once; it stays the same while choices change.</summary>
+public abstract class CuttingSetup
+{
+    /// <summary>Draws the setup together. The objects are taken as checked.</summary>
+    /// <param name="built">The assembly.</param>
+    /// <param name="material">The work material.</param>
+    /// <param name="machine">The machine.</param>
+    /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
+    protected CuttingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row)
+    {
+        Row = row;
+        Cutter = built.Cutter;
+        Whole = built.Profile();
+        Diameter = Cutter.CuttingDiameter;
+        Teeth = Cutter.Teeth;
+        MaterialForce11 = material.SpecificCuttingForce;
+        RakeFactor = Cutter[Dimension.Rake] is var rake && double.IsFinite(rake) && rake != 0 ? 1 - (RakePerDegree * (rake - ReferenceRake)) : 1;
+        SpecificForce11 = MaterialForce11 * RakeFactor;
+        ChipExponent = material.ChipExponent;
+        RadialRatio = material.RadialRatio;
+        Curve = new(machine.Curve);
+        LeastSpeed = machine.LeastSpeed;
+        LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
+        LargestFeed = machine.LargestFeed;
+        RapidFeed = machine.RapidFeed;
+        Efficiency = machine.Efficiency;
+        Tip = TipCompliance.Of(Whole, Cutter, built.Holder.SeatCompliance);
+        Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
+        LeastGrip = built.Joints[0].In.LeastGrip;
+        Projection = built.Definition.Projection;
+        double usable = Cutter.UsableLength > 0 ? Cutter.UsableLength : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();
+        Reach = Cutter.ShankSize > Diameter ? Math.Min(usable, Projection) : Projection;
+    }
+
+    /// <summary>Rake the force coefficients of materials are stated for, degrees, and the fall of the force for each degree more (Kienzle &amp; Victor 1952).</summary>
+    public const double ReferenceRake = 6, RakePerDegree = 0.015;
+
+    /// <summary>The cutter.</summary>
+    public Cutter Cutter { get; }
+
+    /// <summary>Row of the speed chart proposals start from; null where there is none.</summary>
+    public SpeedRow? Row { get; }
+
+    /// <summary>Profile of the whole assembly, from the tip to the gauge line.</summary>
+    public Geometry.Profile Whole { get; }
+
+    /// <summary>Cutting diameter the cutter is called by, mm.</summary>
+    public double Diameter { get; }
+
+    /// <summary>Number of teeth z.</summary>
+    public int Teeth { get; }
+
+    /// <summary>k_c1.1 of the material, MPa.</summary>
+    public double MaterialForce11 { get; }
+
+    /// <summary>Factor K_γ for the rake of the cutter; 1 where it is not known.</summary>
+    public double RakeFactor { get; }
+
+    /// <summary>k_c1.1 for the rake of the cutter, MPa.</summary>
+    public double SpecificForce11 { get; }
+
+    /// <summary>m_c.</summary>
+    public double ChipExponent { get; }
+
+    /// <summary>Ratio k_r of radial to tangential force.</summary>
+    public double RadialRatio { get; }
+
+    /// <summary>Power and torque of the machine over speed.</summary>
+    public SpindleCurve Curve { get; }
+
+    /// <summary>Lowest spindle speed, rev/min.</summary>
+    public double LeastSpeed { get; }
+
+    /// <summary>Highest spindle speed of machine, holder and cutter, rev/min.</summary>
+    public double LargestSpeed { get; }
+
+    /// <summary>Largest axis feed, mm/min.</summary>
+    public double LargestFeed { get; }
+
+    /// <summary>Rapid traverse, mm/min.</summary>
+    public double RapidFeed { get; }
+
+    /// <summary>Efficiency η of the machine.</summary>
+    public double Efficiency { get; }
+
+    /// <summary>Compliance of the assembly at its tip.</summary>
+    public TipCompliance Tip { get; }
+
+    /// <summary>Length of shank gripped, mm; NaN where the cutter seats flush and nothing is gripped.</summary>
+    public double Grip { get; }
+
+    /// <summary>Least length the holder must grip, mm.</summary>
+    public double LeastGrip { get; }
+
+    /// <summary>Length outside the holder, mm.</summary>
+    public double Projection { get; }
+
+    /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
+    public double Reach { get; }
+
+    /// <summary>Judges what the spindle and the axes can do.</summary>
+    /// <param name="speed">n, rev/min.</param>
+    /// <param name="motorPower">Power at the motor, kW.</param>
+    /// <param name="torque">Torque at the spindle nose, N·m.</param>
+    /// <param name="feedRate">v_f, mm/min.</param>
+    /// <param name="limits">Receives the limits.</param>
+    protected internal void JudgeDrive(double speed, double motorPower, double torque, double feedRate, ref LimitSet limits)
+    {
+        SpindlePoint gives = Curve.At(speed);
+        limits.Add(LimitKind.HighestSpeed, speed, LargestSpeed);
+        limits.Add(LimitKind.LowestSpeed, speed, LeastSpeed);
+        limits.Add(LimitKind.PowerContinuous, motorPower, gives.Power);
+        limits.Add(LimitKind.PowerShortTime, motorPower, gives.ShortPower);
+        limits.Add(LimitKind.TorqueContinuous, torque, gives.Torque);
+        limits.Add(LimitKind.TorqueShortTime, torque, gives.ShortTorque);
+        limits.Add(LimitKind.AxisFeed, feedRate, LargestFeed);
+    }
+}

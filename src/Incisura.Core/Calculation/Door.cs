@@ -1,0 +1,65 @@
+using Incisura.Core.Cutters;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>What came through the door: checked values by field code, and every option with its pick.</summary>
+internal readonly record struct Admitted(IReadOnlyList<(string Code, double Value)> Values, IReadOnlyDictionary<string, string> Options);
+
+/// <summary>Checks once, at the door, what is given to an operation.</summary>
+internal static class Door
+{
+    /// <summary>Takes the typed values and picks that an operation asks for.</summary>
+    /// <param name="d">The operation.</param>
+    /// <param name="cutter">The cutter.</param>
+    /// <param name="choices">What was typed and picked.</param>
+    /// <param name="most">Largest value of a field with this cutter.</param>
+    /// <exception cref="InputException">Something was refused; each fault names its field.</exception>
+    public static Admitted Take(OperationDescription d, Cutter cutter, Choices choices, Func<FieldDescription, double> most)
+    {
+        InputCheck check = new();
+        check.Holds(d.Families.Contains(cutter.Family), "assembly", double.NaN, $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a {string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
+        foreach (InputFault fault in cutter.Check().Faults)
+            check.Holds(false, $"cutter.{fault.Field}", fault.Given, $"{fault.Sentence} Correct it on the page of cutter {cutter.Number}.");
+
+        List<(string, double)> values = [];
+        foreach ((string code, double value) in choices.Numbers)
+        {
+            FieldDescription? field = d.Fields.FirstOrDefault(f => f.Code == code);
+            if (field is null)
+            {
+                check.Holds(false, code, value, $"This operation has no field named {code}; leave it out.");
+                continue;
+            }
+
+            check.Within(code, field.Name, value, field.Least, most(field), field.Quantity);
+            values.Add((code, value));
+        }
+
+        Dictionary<string, string> options = [];
+        foreach (OptionDescription option in d.Options)
+        {
+            string picked = choices.Options.GetValueOrDefault(option.Code, option.Default);
+            check.Holds(option.Picks.Any(p => p.Code == picked), option.Code, double.NaN, $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
+            options[option.Code] = picked;
+        }
+
+        foreach (string code in choices.Options.Keys)
+            check.Holds(options.ContainsKey(code), code, double.NaN, $"This operation has no option named {code}; leave it out.");
+        check.ThrowIfAny();
+        return new(values, options);
+    }
+
+    /// <summary>Refuses to go on where the chart proposes nothing and something it would propose was not typed.</summary>
+    /// <param name="missing">The fields that would be proposed and were not typed.</param>
+    public static void RefuseUntyped(IEnumerable<FieldDescription> missing)
+    {
+        InputCheck check = new();
+        foreach (FieldDescription field in missing)
+        {
+            string name = char.ToLowerInvariant(field.Name[0]) + field.Name[1..].Replace(", at most", "", StringComparison.Ordinal);
+            check.Holds(false, field.Code, double.NaN, $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can be proposed; type it, or add the row.");
+        }
+
+        check.ThrowIfAny();
+    }
+}

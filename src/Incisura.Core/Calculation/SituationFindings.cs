@@ -1,0 +1,58 @@
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>What any operation gives reason to say: proposals held back, limits exceeded or not judged, and parts that do not go together.</summary>
+internal static class SituationFindings
+{
+    /// <summary>That a proposal was held back by a limit.</summary>
+    public static Finding Held(string symbol, LimitKind kind, Quantity quantity, double from, double to) => new(
+        "held", Severity.Info, new($"Proposed {symbol} was held from {{0}} to {{1}} by: {Lower(LimitCatalogue.NameOf(kind))}.", new(from, quantity), new Measure(to, quantity)), "");
+
+    /// <summary>That the chart's row of another operation served.</summary>
+    public static Finding ChartedAs(string operation, string row) => new(
+        "charted-as",
+        Severity.Info,
+        new($"The speed chart has no row for {Lower(operation)}; it was started from the row for {Lower(Operations.Find(row)!.Description.Name)}."),
+        "Add a row in Shop once this has proved itself.");
+
+    /// <summary>Limits exceeded or not judged, and parts that do not go together.</summary>
+    public static void Add(Situation situation, IReadOnlyDictionary<string, string> options, in LimitSet limits, List<Finding> findings)
+    {
+        for (int i = 0; i < limits.Count; i++)
+        {
+            Limit limit = limits[i];
+            Quantity quantity = LimitCatalogue.QuantityOf(limit.Kind);
+            if (limit.Exceeded)
+                findings.Add(new(
+                    "over-limit",
+                    LimitCatalogue.SeverityOf(limit.Kind),
+                    new(
+                        LimitCatalogue.IsLeast(limit.Kind)
+                            ? $"{LimitCatalogue.NameOf(limit.Kind)}: {{0}}, and at least {{1}} is needed."
+                            : $"{LimitCatalogue.NameOf(limit.Kind)}: {{0}} is asked for and {{1}} is allowed.",
+                        new(limit.Used, quantity),
+                        new Measure(limit.Allowed, quantity)),
+                    LimitCatalogue.CureOf(limit.Kind)));
+        }
+
+        if (!limits.Of(LimitKind.PowerContinuous).Judged)
+            findings.Add(new("not-judged", Severity.Caution, new($"{situation.Machine.Value.Name} has no power and torque curve, so neither could be judged."), "Enter the curve on the machine's page in Shop."));
+        if (situation.Holder.Value.Interface != situation.Machine.Value.Interface)
+            findings.Add(new(
+                "interface",
+                Severity.Stop,
+                new($"Holder {situation.Holder.Value.Number} has {situation.Holder.Value.Interface} and {situation.Machine.Value.Name} takes {situation.Machine.Value.Interface}."),
+                "Choose an assembly with the machine's interface, or another machine."));
+        if (!situation.Cutter.Value.Groups.Contains(situation.Material.Value.Group))
+            findings.Add(new(
+                "material-group",
+                Severity.Caution,
+                new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
+                "Choose a cutter meant for this group, or add the group on the cutter's page."));
+        if (options.GetValueOrDefault(ShopOptions.Coolant) == "through" && !situation.Cutter.Value.ThroughCoolant)
+            findings.Add(new("coolant", Severity.Caution, new($"Cutter {situation.Cutter.Value.Number} has no channels for coolant."), "Pick flood, or a cutter with coolant through it."));
+    }
+
+    private static string Lower(string name) => char.ToLowerInvariant(name[0]) + name[1..];
+}

@@ -1,0 +1,178 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+
+namespace Incisura.Core.Holes;
+
+/// <summary>A hole operation as the interface, the API and the exports use it.</summary>
+/// <typeparam name="TKind">Which operation.</typeparam>
+public sealed class HoleOperation<TKind> : IOperation
+    where TKind : struct, IHoleKind
+{
+    private static readonly HoleInput[] Charted = TKind.Description.InStep ? [HoleInput.CuttingSpeed] : [HoleInput.CuttingSpeed, HoleInput.FeedPerRevolution];
+
+    /// <inheritdoc/>
+    public OperationDescription Description { get; } = new(
+        TKind.Description.Code,
+        TKind.Description.Name,
+        TKind.Description.Families,
+        [.. TKind.Description.Fields.Select(f => f.Described)],
+        TKind.Description.Options)
+    {
+        Picture = TKind.Description.Picture,
+        Free = TKind.Description.InStep ? [] : [.. Charted.Select(i => Codes.Of(i))],
+        FeedInStep = TKind.Description.InStep,
+    };
+
+    /// <inheritdoc/>
+    public CalculationResult Calculate(Situation situation, Choices choices, bool explain)
+    {
+        HoleCase given = Take(situation, choices);
+        DerivationTrace derivation = new();
+        HoleProposal proposal;
+        HoleResult result;
+        if (explain)
+        {
+            proposal = HoleProposal.Propose<TKind, DerivationTrace>(given.Setup, given.Wish, ref derivation);
+            RefuseTogether(given.Setup, proposal.Inputs);
+            HoleSolver.Solve<TKind, DerivationTrace>(given.Setup, proposal.Inputs, out result, ref derivation);
+        }
+        else
+        {
+            NoTrace none = default;
+            proposal = HoleProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none);
+            RefuseTogether(given.Setup, proposal.Inputs);
+            result = HoleSolver.Solve<TKind>(given.Setup, proposal.Inputs);
+        }
+
+        HoleDescription d = TKind.Description;
+        HoleResult r = result;
+        IEnumerable<HoleFigure> behind = Enum.GetValues<HoleFigure>().Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f));
+        return new()
+        {
+            Operation = d.Code,
+            EngineVersion = Operations.EngineVersion,
+            Fields = HoleFields.StatesOf<TKind>(given, proposal),
+            Options = given.Options,
+            Figures =
+            [
+                .. d.Large.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Large, r[f])),
+                .. d.Rows.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Row, r[f])),
+                .. behind.Select(f => HoleFigures.Of(f, FigureRank.Behind, r[f])),
+            ],
+            Limits = result.Limits.Judged(),
+            Findings = HoleFindings.Of<TKind>(situation, given, proposal, result),
+            Givens = explain ? HoleGivens.Of<TKind>(situation, given, proposal) : [],
+            Steps = explain ? derivation.Steps : [],
+            Stages = TKind.Stages(given.Setup, proposal.Inputs, result),
+        };
+    }
+
+    /// <inheritdoc/>
+    public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
+    {
+        (HoleCase given, HoleInputs x) = Proposed(situation, choices);
+        HoleInput across = InputOf(request.Across, "across"), up = InputOf(request.Up, "up");
+        int size = request.Size;
+        OperatingWindow.Check(size, across != up);
+        double endAcross = EndOf(given.Setup, x, across), endUp = EndOf(given.Setup, x, up);
+        LimitSet first = HoleSolver.Solve<TKind>(given.Setup, x).Limits;
+        int points = size * size;
+        float[] uses = new float[first.Count * points], rates = new float[points];
+        for (int at = 0; at < points; at++)
+        {
+            if (at % size == 0) cancel.ThrowIfCancellationRequested();
+            x[across] = endAcross * ((at % size) + 1) / size;
+            x[up] = endUp * ((at / size) + 1) / size;
+            HoleResult r = HoleSolver.Solve<TKind>(given.Setup, x);
+            LimitSet limits = r.Limits;
+            for (int k = 0; k < limits.Count; k++)
+                uses[(k * points) + at] = limits[k] is { Judged: true } limit ? (float)Math.Min(limit.Use, LimitCatalogue.LargestUse) : 0;
+            rates[at] = (float)r[HoleFigure.RemovalRate];
+        }
+
+        return OperatingWindow.Draw((Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, [.. Enumerable.Range(0, first.Count).Select(k => first[k].Kind)], uses, rates);
+    }
+
+    /// <inheritdoc/>
+    /// <remarks>Speed and feed are never raised above the chart: nothing else says what the lips stand. Within it the proposal is the fastest point.</remarks>
+    public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
+    {
+        // Without a row of the chart there is nothing to go by but what was typed.
+        Choices free = RowOf(situation) is null ? choices : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
+        (HoleCase given, HoleInputs x) = Proposed(situation, free);
+        HoleResult r = HoleSolver.Solve<TKind>(given.Setup, x);
+        LimitSet limits = r.Limits;
+        IReadOnlyList<Limit> all = [.. Enumerable.Range(0, limits.Count).Select(i => limits[i])];
+        bool found = all.All(l => !l.Exceeded);
+        return new(
+            found,
+            [.. Charted.Select(i => new BestValue(Codes.Of(i), x[i]))],
+            found ? r[HoleFigure.RemovalRate] : 0,
+            found ? r[HoleFigure.Time] : 0,
+            [.. all.Where(l => l.Judged && l.Use > 0.995).Select(l => l.Kind)],
+            [.. all.Where(l => !l.Judged).Select(l => l.Kind)],
+            found
+                ? "Neither speed nor feed goes above the speed chart."
+                : $"No speed or feed cures it: {string.Join(", ", all.Where(l => l.Exceeded).Select(l => LimitCatalogue.NameOf(l.Kind).ToLowerInvariant()))}.");
+    }
+
+    // What was typed, with everything else proposed.
+    private (HoleCase Given, HoleInputs Inputs) Proposed(Situation situation, Choices choices)
+    {
+        HoleCase given = Take(situation, choices);
+        NoTrace none = default;
+        HoleInputs inputs = HoleProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none).Inputs;
+        RefuseTogether(given.Setup, inputs);
+        return (given, inputs);
+    }
+
+    private static HoleInput InputOf(string code, string field)
+    {
+        IEnumerable<HoleInput> free = TKind.Description.InStep ? [] : Charted;
+        new InputCheck()
+            .Holds(Codes<HoleInput>.TryMember(code, out HoleInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .ThrowIfAny();
+        return input;
+    }
+
+    private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input)
+    {
+        double charted = setup.Row is { } row ? input == HoleInput.CuttingSpeed ? row.CuttingSpeed : HoleProposal.ChartedFeed(setup, row) : x[input];
+        return 1.15 * Math.Max(x[input], 1.6 * charted);
+    }
+
+    private static void RefuseTogether(HoleSetup setup, in HoleInputs inputs)
+    {
+        InputCheck check = new();
+        TKind.Refuse(setup, inputs, check);
+        check.ThrowIfAny();
+    }
+
+    // Checks everything once at the door.
+    private HoleCase Take(Situation situation, Choices choices)
+    {
+        HoleDescription d = TKind.Description;
+        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Cutter.Value, choices, f => f.Most);
+        HoleInputs wish = new() { Wear = 1, CrossHoles = [.. choices.CrossHoles], Edits = [.. choices.Edits] };
+        foreach ((string code, double value) in values)
+            if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);
+        HoleWords.Pick(options, ref wish);
+        SpeedRow? row = RowOf(situation);
+        DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
+        if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.First(f => f.Input == i).Described));
+        return new(new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle), wish, options, choices.DepthBefore);
+    }
+
+    // The row of this operation, or of the nearest one it can be started from.
+    private static SpeedRow? RowOf(Situation situation)
+    {
+        Cutter cutter = situation.Cutter.Value;
+        foreach (string code in (string[])[TKind.Description.Code, .. TKind.Description.ChartedAs])
+            if (situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, code) is { } row) return row;
+        return null;
+    }
+}
+
+/// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>
+internal sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore);

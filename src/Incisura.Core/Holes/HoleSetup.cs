@@ -1,0 +1,67 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Core.Holes;
+
+/// <summary>All that stays the same while the choices of a hole operation change, drawn together once.</summary>
+public sealed class HoleSetup : CuttingSetup
+{
+    /// <summary>Draws the setup together. The objects are taken as checked.</summary>
+    /// <param name="built">The assembly.</param>
+    /// <param name="material">The work material.</param>
+    /// <param name="machine">The machine.</param>
+    /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
+    /// <param name="cycle">How the shop drills with this family in this group; null where nobody has said.</param>
+    public HoleSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row = null, DrillingCycleRow? cycle = null)
+        : base(built, material, machine, row)
+    {
+        CycleCharted = cycle is not null;
+        Cycles = cycle ?? DrillingCycleRow.Cautious;
+        PointAngle = Cutter[Dimension.PointAngle] is var sigma && sigma > 0 ? sigma : 180;
+        FluteLength = Cutter.FluteLength > 0 ? Cutter.FluteLength : Reach;
+        SynchronousLimit = machine.SynchronousLimit;
+        RunUp = machine.RunUpTime > 0 ? machine.LargestSpeed / machine.RunUpTime : double.NaN;
+        AxisThrust = machine.AxisThrust > 0 ? machine.AxisThrust : double.NaN;
+        FeedStep = machine.FeedStep;
+        TensileStrength = material.TensileStrength;
+        Slender = SlenderDrill.Of(Cutter);
+        Tap = Cutter[Dimension.Pitch] > 0 ? new(Cutter) : null;
+    }
+
+    /// <summary>From which depth over diameter which cycle applies, and the pecks.</summary>
+    public DrillingCycleRow Cycles { get; }
+
+    /// <summary>Whether the chart had a row of cycles; otherwise they are the cautious ones.</summary>
+    public bool CycleCharted { get; }
+
+    /// <summary>Point angle σ, degrees; 180 for a flat end.</summary>
+    public double PointAngle { get; }
+
+    /// <summary>Length of flute, mm.</summary>
+    public double FluteLength { get; }
+
+    /// <summary>Highest speed at which the machine taps in step, rev/min; 0 where it cannot.</summary>
+    public double SynchronousLimit { get; }
+
+    /// <summary>Rise of the spindle speed α, rev/min in a second; NaN where nobody has measured it.</summary>
+    public double RunUp { get; }
+
+    /// <summary>Largest thrust of the feed axis, N; NaN where it is not known.</summary>
+    public double AxisThrust { get; }
+
+    /// <summary>Step to which the control rounds a feed when tapping, mm/min; 0 where it taps by feed per revolution.</summary>
+    public double FeedStep { get; }
+
+    /// <summary>R_m of the work material, MPa.</summary>
+    public double TensileStrength { get; }
+
+    /// <summary>The cutter as a slender column.</summary>
+    public SlenderDrill Slender { get; }
+
+    /// <summary>The tap's own geometry; null for any other cutter.</summary>
+    public TapGeometry? Tap { get; }
+}

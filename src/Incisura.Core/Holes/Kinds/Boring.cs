@@ -1,0 +1,124 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Calculation.ShopOptions;
+using static Incisura.Core.Holes.HoleWords;
+
+namespace Incisura.Core.Holes.Kinds;
+
+/// <summary>Rough boring with two edges that balance each other.</summary>
+public readonly struct Boring : IHoleKind
+{
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = BarWork.Describe("bore", "Boring", CutterFamily.BoringTool, 100);
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x) => BarWork.Follow(setup, 3, ref x);
+
+    /// <inheritdoc/>
+    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => BarWork.Uses(x, input);
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => BarWork.Refuse(setup, x, check);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => BarWork.Solve(setup, x, ref r, ref trace);
+
+    /// <inheritdoc/>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => BarWork.Judge(x, r, ref limits);
+}
+
+/// <summary>Fine boring to size with one edge, back out at feed rate.</summary>
+public readonly struct FineBoring : IHoleKind
+{
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = BarWork.Describe("fine-bore", "Fine boring", CutterFamily.FineBoringHead, 10);
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x) => BarWork.Follow(setup, 0.4, ref x);
+
+    /// <inheritdoc/>
+    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => BarWork.Uses(x, input);
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => BarWork.Refuse(setup, x, check);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => BarWork.Solve(setup, x, ref r, ref trace);
+
+    /// <inheritdoc/>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => BarWork.Judge(x, r, ref limits);
+
+    /// <inheritdoc/>
+    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: true);
+}
+
+/// <summary>What rough and fine boring have in common.</summary>
+internal static class BarWork
+{
+    private static readonly Formula StockFormula = new("s", "Stock on a side", Quantity.Length, "(D_b - d_0)/2", "half the difference of the diameters");
+    private static readonly Formula RoughnessFormula = new("R_th", "Peak to valley", Quantity.Deviation, "1000*f_z^2/(8*r_ε)", "feed of one edge over the corner radius");
+    private static readonly Formula DeflectionFormula = new("δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0", "tangential and radial force of the one edge at the tip of the bar");
+
+    public static HoleDescription Describe(string code, string name, CutterFamily family, double deflection) => new(
+        code,
+        name,
+        [family],
+        [
+            new(HoleInput.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
+            Depth, Breakthrough, Before, Feed, CuttingSpeed,
+            new(HoleInput.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, deflection),
+            .. Planes,
+        ],
+        [EndOption, EdgeWear, CoolantBy],
+        [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.PeakToValley, HoleFigure.Time],
+        [HoleFigure.Stock, HoleFigure.ProgrammedDepth, HoleFigure.ProgrammedHeight, HoleFigure.Deflection, .. LoadRows, HoleFigure.RemovalRate]);
+
+    public static void Follow(HoleSetup setup, double stock, ref HoleInputs x)
+    {
+        x.Propose(HoleInput.BoreDiameter, setup.Diameter);
+        x.Propose(HoleInput.HoleBefore, Math.Max(0, x[HoleInput.BoreDiameter] - (2 * stock)));
+        x.Propose(HoleInput.Depth, Math.Min(1.5 * x[HoleInput.BoreDiameter], 0.9 * setup.Reach));
+    }
+
+    public static bool Uses(in HoleInputs x, HoleInput input) => input != HoleInput.Breakthrough || x.Through;
+
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    {
+        double body = setup.Cutter[Dimension.BodyDiameter], hole = x[HoleInput.HoleBefore];
+        check.Within("boreDiameter", "The diameter to bore", x[HoleInput.BoreDiameter], setup.Cutter[Dimension.LeastDiameter], setup.Cutter[Dimension.LargestDiameter], Quantity.Length)
+            .Holds(hole < x[HoleInput.BoreDiameter], "holeBefore", hole, $"The hole that is there, Ø{hole:0.###} mm, leaves nothing to bore at Ø{x[HoleInput.BoreDiameter]:0.###} mm; give a smaller hole or a larger bore.")
+            .Holds(hole >= body, "holeBefore", hole, $"The bar of Ø{body:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole first, or take a thinner bar.");
+    }
+
+    public static void Solve<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double bore = x[HoleInput.BoreDiameter], hole = x[HoleInput.HoleBefore], stock = (bore - hole) / 2, feed = x[HoleInput.FeedPerRevolution], edge = feed / setup.Teeth;
+        double corner = setup.Cutter[Dimension.CornerRadius], roughness = 1000 * edge * edge / (8 * corner);
+        HoleWork.Ratio(setup, x, ref r, ref trace);
+        AxisDepth.OfDrill(bore, 180, x, ref r, ref trace);
+        HoleWork.Load(setup, x, bore, hole, 90, ref r, ref trace);
+        HoleWork.Time(setup, x, setup.Teeth == 1, ref r, ref trace);
+        r[HoleFigure.Stock] = stock;
+        r[HoleFigure.PeakToValley] = roughness;
+        if (TTrace.Listens)
+        {
+            trace.Take(StockFormula, stock, new("D_b", bore), new("d_0", hole));
+            trace.Take(RoughnessFormula, roughness, new("f_z", edge), new("r_ε", corner));
+        }
+
+        // Two edges opposite each other push in no direction.
+        if (setup.Teeth > 1) return;
+        double deflection = r[HoleFigure.SpecificForce] * stock * feed * Math.Sqrt(1 + (setup.RadialRatio * setup.RadialRatio)) * setup.Tip.AtTip;
+        r[HoleFigure.Deflection] = deflection;
+        if (TTrace.Listens) trace.Take(DeflectionFormula, deflection, new("k_c", r[HoleFigure.SpecificForce]), new("s", stock), new("f", feed), new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
+    }
+
+    public static void Judge(in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    {
+        if (r.Has(HoleFigure.Deflection)) limits.Add(LimitKind.Deflection, r[HoleFigure.Deflection], x[HoleInput.DeflectionAllowed]);
+    }
+}

@@ -1,0 +1,115 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Calculation.ShopOptions;
+using static Incisura.Core.Holes.HoleWords;
+
+namespace Incisura.Core.Holes.Kinds;
+
+/// <summary>Centre drilling: a pilot and a cone that bears a centre, by the diameter at the surface.</summary>
+public readonly struct CentreDrilling : IHoleKind
+{
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = new(
+        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill], [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
+    { ChartedAs = ["spot", "drill"] };
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x) => x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check.Within("chamferDiameter", "The diameter at the surface", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        AxisDepth.OfCone(setup.Diameter, setup.PointAngle, setup.Cutter[Dimension.PilotLength], x, ref r, ref trace);
+        HoleWork.Load(setup, x, x[HoleInput.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
+        HoleWork.Time(setup, x, false, ref r, ref trace);
+    }
+}
+
+/// <summary>Spot drilling: the depth follows from the chamfer wanted, and from the flat the web leaves.</summary>
+public readonly struct SpotDrilling : IHoleKind
+{
+    private const double Shallow = 0.05;
+
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = new(
+        "spot",
+        "Spot drilling",
+        [CutterFamily.SpotDrill],
+        [Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0), Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, .. Planes],
+        [EdgeWear, CoolantBy],
+        Large,
+        [HoleFigure.ProgrammedHeight, .. LoadRows])
+    { ChartedAs = ["drill"] };
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x) => x.Propose(HoleInput.ChamferDiameter, x[HoleInput.HoleBefore] > 0 ? Math.Min(x[HoleInput.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
+        .Within("chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], 0.05, setup.Diameter, Quantity.Length)
+        .Within("webFlat", "The flat left by the web", x[HoleInput.WebFlat], 0, Math.Max(0, x[HoleInput.ChamferDiameter] - 0.01), Quantity.Length);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        AxisDepth.OfCone(x[HoleInput.WebFlat], setup.PointAngle, 0, x, ref r, ref trace);
+        HoleWork.Load(setup, x, x[HoleInput.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
+        HoleWork.Time(setup, x, false, ref r, ref trace);
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth], setup.FluteLength);
+
+    /// <inheritdoc/>
+    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    {
+        double after = x[HoleInput.HoleBefore], left = (x[HoleInput.ChamferDiameter] - after) / 2;
+        if (after <= 0) return;
+        findings.Add(left > Shallow
+            ? new("chamfer-left", Severity.Info, new("The hole of {0} leaves a chamfer of {1} on a side.", new(after, Quantity.Length), new Measure(left, Quantity.Length)), "")
+            : new("chamfer-lost", Severity.Caution, new("The hole of {0} takes the whole spot of {1} away: no chamfer is left.", new(after, Quantity.Length), new Measure(x[HoleInput.ChamferDiameter], Quantity.Length)), "Spot wider, with a larger spot drill if need be, or chamfer after drilling."));
+    }
+}
+
+/// <summary>Countersinking a hole that is there to a diameter at the surface.</summary>
+public readonly struct Countersinking : IHoleKind
+{
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = new(
+        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill], [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
+    { ChartedAs = ["spot"] };
+
+    private static readonly Formula EdgeFormula = new("b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    {
+        x.Propose(HoleInput.HoleBefore, Math.Max(0.5 * setup.Diameter, Least(setup)));
+        x.Propose(HoleInput.ChamferDiameter, Math.Min(setup.Diameter, x[HoleInput.HoleBefore] + 1));
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
+        .Within("holeBefore", "The hole that is there", x[HoleInput.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
+        .Within("chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], x[HoleInput.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double chamfer = x[HoleInput.ChamferDiameter], hole = x[HoleInput.HoleBefore];
+        AxisDepth.OfCone(Least(setup), setup.PointAngle, 0, x, ref r, ref trace);
+        HoleWork.Load(setup, x, chamfer, hole, setup.PointAngle / 2, ref r, ref trace);
+        HoleWork.Time(setup, x, false, ref r, ref trace);
+        r[HoleFigure.EdgeLength] = (chamfer - hole) / 2 / Math.Sin(double.DegreesToRadians(setup.PointAngle / 2));
+        if (TTrace.Listens) trace.Take(EdgeFormula, r[HoleFigure.EdgeLength], new("d_c", chamfer), new("d_0", hole), new("σ", setup.PointAngle));
+    }
+
+    private static double Least(HoleSetup setup) => setup.Cutter[Dimension.LeastDiameter] is var least && least > 0 ? least : 0;
+}

@@ -1,0 +1,63 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Quantities;
+using static Incisura.Core.Calculation.ShopOptions;
+using static Incisura.Core.Holes.HoleWords;
+
+namespace Incisura.Core.Holes.Kinds;
+
+/// <summary>Counterboring a flat seat around a hole that is there, with a piloted counterbore or a flat-bottomed drill.</summary>
+public readonly struct Counterboring : IHoleKind
+{
+    private const double PilotPlay = 0.02;
+
+    /// <inheritdoc/>
+    public static HoleDescription Description { get; } = new(
+        "counterbore",
+        "Counterboring",
+        [CutterFamily.Counterbore, CutterFamily.FlatDrill],
+        [Depth with { Name = "Depth of the seat" }, Dwell with { Default = 2 }, Before, DepthBefore, Feed, CuttingSpeed, .. Planes],
+        [EdgeWear, CoolantBy],
+        Large,
+        [HoleFigure.Stock, HoleFigure.ProgrammedHeight, .. LoadRows])
+    { ChartedAs = ["drill"] };
+
+    /// <inheritdoc/>
+    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    {
+        double pilot = Pilot(setup);
+        x.Propose(HoleInput.Depth, 0.6 * setup.Diameter);
+        x.Propose(HoleInput.HoleBefore, pilot > 0 ? pilot : 0.6 * setup.Diameter);
+        x.Propose(HoleInput.DepthOfHoleBefore, x[HoleInput.Depth] + PilotLength(setup));
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    {
+        double pilot = Pilot(setup), hole = x[HoleInput.HoleBefore];
+        check.Holds(hole < setup.Diameter, "holeBefore", hole, $"The hole that is there, Ø{hole:0.###} mm, leaves no seat for Ø{setup.Diameter:0.###} mm; give a smaller hole or take a larger counterbore.")
+            .Holds(pilot <= hole + PilotPlay, "holeBefore", hole, $"The pilot of Ø{pilot:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole, or take a counterbore with a smaller pilot.");
+    }
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        HoleWork.Ratio(setup, x, ref r, ref trace);
+        AxisDepth.OfDrill(setup.Diameter, 180, x, ref r, ref trace);
+        HoleWork.Load(setup, x, setup.Diameter, x[HoleInput.HoleBefore], 90, ref r, ref trace);
+        HoleWork.Time(setup, x, false, ref r, ref trace);
+        r[HoleFigure.Stock] = (setup.Diameter - x[HoleInput.HoleBefore]) / 2;
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    {
+        limits.Add(LimitKind.FluteLength, x[HoleInput.Depth], setup.FluteLength);
+        if (PilotLength(setup) > 0) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], x[HoleInput.Depth] + PilotLength(setup));
+    }
+
+    private static double Pilot(HoleSetup setup) => setup.Cutter[Dimension.PilotDiameter] is var d && d > 0 ? d : 0;
+
+    private static double PilotLength(HoleSetup setup) => setup.Cutter[Dimension.PilotLength] is var l && l > 0 ? l : 0;
+}
