@@ -20,6 +20,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<StoredMethod> Methods => Set<StoredMethod>();
 
+    public DbSet<StoredHoleGroup> HoleGroups => Set<StoredHoleGroup>();
+
     public DbSet<StoredMaterial> Materials => Set<StoredMaterial>();
 
     public DbSet<StoredMachine> Machines => Set<StoredMachine>();
@@ -94,6 +96,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         MapStored<StoredCutter, Core.Cutters.Cutter>(builder, "Cutters");
         MapStored<StoredHolder, Core.Holders.Holder>(builder, "Holders");
         MapStored<StoredMethod, Core.Methods.Method>(builder, "Methods");
+        MapStored<StoredHoleGroup, Core.Holes.Groups.HoleGroup>(builder, "HoleGroups");
         MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
         MapStored<StoredMachine, Core.Machines.Machine>(builder, "Machines");
         MapStored<StoredChart, Core.Charts.SpeedChart>(builder, "Charts");

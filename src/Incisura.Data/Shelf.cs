@@ -41,6 +41,8 @@ public sealed class ShelfView
 
     public required IReadOnlyDictionary<int, StoredMethod> Methods { get; init; }
 
+    public required IReadOnlyDictionary<int, StoredHoleGroup> HoleGroups { get; init; }
+
     /// <summary>How many approved records rest on each assembly.</summary>
     public required IReadOnlyDictionary<int, int> Approved { get; init; }
 
@@ -134,6 +136,7 @@ public sealed class Shelf
             Machines = await Read(db.Machines),
             Charts = await Read(db.Charts),
             Methods = await Read(db.Methods),
+            HoleGroups = await Read(db.HoleGroups),
             Approved = await ApprovedAsync(db),
         };
 
@@ -177,6 +180,7 @@ public sealed class Shelf
             Machines = With(kept.Machines),
             Charts = With(kept.Charts),
             Methods = With(kept.Methods),
+            HoleGroups = With(kept.HoleGroups),
             Approved = approved,
         };
 

@@ -1,6 +1,7 @@
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
+using Incisura.Core.Holes.Groups;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
@@ -111,6 +112,11 @@ public sealed class StoredChart : Stored<SpeedChart>
 public sealed class StoredMethod : Stored<Method>
 {
     public override string Kind => "method";
+}
+
+public sealed class StoredHoleGroup : Stored<HoleGroup>
+{
+    public override string Kind => "hole group";
 }
 
 /// <summary>Many things changed at once, so that one undo takes all of it back.</summary>

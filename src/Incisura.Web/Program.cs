@@ -115,6 +115,8 @@ api.MapLibrary();
 api.MapShop();
 api.MapCalculate();
 api.MapLeftovers();
+api.MapTapDrills();
+api.MapHoleGroups();
 api.MapComparisons();
 api.MapRecords();
 api.MapEditions();

@@ -41,8 +41,8 @@ internal static class HoleFindings
                 $"The depth went from {{0}} to {{1}}, from {{2}} to {{3}} × D: {HoleWords.NameOf(was)} would take {{4}}, and {HoleWords.NameOf(result.Cycle)} takes {{5}}.",
                 new(before, Quantity.Length),
                 new(x[HoleInput.Depth], Quantity.Length),
-                new(before / setup.Diameter, Quantity.Ratio),
-                new(x[HoleInput.Depth] / setup.Diameter, Quantity.Ratio),
+                new(Math.Round(before / setup.Diameter, 1), Quantity.Ratio),
+                new(Math.Round(x[HoleInput.Depth] / setup.Diameter, 1), Quantity.Ratio),
                 new(60 * HoleSolver.Solve<TKind>(setup, kept)[HoleFigure.Time], Quantity.Duration),
                 new Measure(60 * result[HoleFigure.Time], Quantity.Duration)),
             "Look at the cycle anew, tell the programmer, and propose the record again."));

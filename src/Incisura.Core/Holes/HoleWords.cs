@@ -11,7 +11,7 @@ internal static class HoleWords
 
     public static readonly HoleFigure[] Large = [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.ProgrammedDepth, HoleFigure.Time];
 
-    public static readonly HoleFigure[] LoadRows = [HoleFigure.Chip, HoleFigure.SpecificForce, HoleFigure.Power, HoleFigure.Torque, HoleFigure.Thrust];
+    public static readonly HoleFigure[] LoadRows = [HoleFigure.Chip, HoleFigure.Power, HoleFigure.Torque, HoleFigure.Thrust];
 
     public static readonly HoleField CuttingSpeed = new(HoleInput.CuttingSpeed, "v_c", "Cutting speed", "Fast", Quantity.CuttingSpeed, 0.5, 5000);
     public static readonly HoleField Feed = new(HoleInput.FeedPerRevolution, "f", "Feed per revolution", "Per turn", Quantity.Chip, 0.0005, 10);

@@ -13,7 +13,8 @@ public sealed class TapGeometry
     // Shear strength of high-speed steel, powder steel and carbide, MPa.
     private const double SteelShear = 900, PowderShear = 1000, CarbideShear = 700;
 
-    internal TapGeometry(Cutter cutter)
+    /// <summary>The geometry of a tap; the cutter is taken as checked.</summary>
+    public TapGeometry(Cutter cutter)
     {
         Diameter = cutter[Dimension.ThreadDiameter];
         Pitch = cutter[Dimension.Pitch];

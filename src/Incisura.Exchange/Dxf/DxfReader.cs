@@ -16,7 +16,14 @@ public readonly record struct DxfPiece(double FromX, double FromY, double ToX, d
 /// <param name="Pieces">Lines and arcs.</param>
 /// <param name="MillimetresPerUnit">From $INSUNITS; 0 where the file does not say.</param>
 /// <param name="LeftOut">Kinds of entities that were passed over, with how many.</param>
-public sealed record DxfDrawing(IReadOnlyList<DxfPiece> Pieces, double MillimetresPerUnit, IReadOnlyDictionary<string, int> LeftOut);
+public sealed record DxfDrawing(IReadOnlyList<DxfPiece> Pieces, double MillimetresPerUnit, IReadOnlyDictionary<string, int> LeftOut)
+{
+    /// <summary>The circles among them, once more as circles.</summary>
+    public IReadOnlyList<DxfCircle> Circles { get; init; } = [];
+}
+
+/// <summary>A circle of a drawing.</summary>
+public readonly record struct DxfCircle(double X, double Y, double Radius, string Layer);
 
 /// <summary>Reads lines, arcs, circles and polylines of ASCII DXF.</summary>
 public static class DxfReader
@@ -31,6 +38,7 @@ public static class DxfReader
         List<(int Code, string Value)> pairs = Pairs(text);
         if (!pairs.Any(p => p is (2, "ENTITIES"))) throw new DxfException("The file has no ENTITIES section, so it is no DXF drawing; save the profile as ASCII DXF.");
         List<DxfPiece> pieces = [];
+        List<DxfCircle> circles = [];
         Dictionary<string, int> leftOut = [];
         double perUnit = 0;
         int at = 0;
@@ -48,7 +56,7 @@ public static class DxfReader
             if (pieces.Count > MostPieces) throw new DxfException($"The drawing has more than {MostPieces} lines and arcs; save the profile alone.");
         }
 
-        return new(pieces, perUnit, leftOut);
+        return new(pieces, perUnit, leftOut) { Circles = circles };
 
         void ReadEntity(string kind, List<(int Code, string Value)> body)
         {
@@ -62,6 +70,7 @@ public static class DxfReader
                     AddArc(Number(body, 10), Number(body, 20), Positive(body), Number(body, 50), Number(body, 51), layer);
                     break;
                 case "CIRCLE":
+                    circles.Add(new(Number(body, 10), Number(body, 20), Positive(body), layer));
                     AddArc(Number(body, 10), Number(body, 20), Positive(body), 0, 180, layer);
                     AddArc(Number(body, 10), Number(body, 20), Positive(body), 180, 360, layer);
                     break;

@@ -3,6 +3,8 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Groups;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
@@ -13,6 +15,9 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Demo;
 
+/// <summary>A hole group of the demo, with material and machine by name.</summary>
+public sealed record DemoHoleGroup(string Material, string Machine, HoleGroup Group);
+
 /// <summary>An assembly of the demo, naming its parts by number.</summary>
 public sealed record DemoAssembly(
     string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace, IReadOnlyList<DemoExtension>? Extensions, Dictionary<string, int>? Places);
@@ -21,7 +26,7 @@ public sealed record DemoAssembly(
 public sealed record DemoExtension(string Holder, double Projection);
 
 /// <summary>A record of the demo: who proposed it and how far it came.</summary>
-public sealed record DemoRecord(string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options, string Note, RecordState State, bool Published);
+public sealed record DemoRecord(string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options, string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null);
 
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
@@ -65,6 +70,12 @@ public static class DemoWorkshop
             db.Add(Stamp(new StoredAssembly { Definition = d }, d, d.Number, parts.Build(d)!.Check()));
         }
 
+        foreach (DemoHoleGroup g in Read<DemoHoleGroup>("groups"))
+        {
+            HoleGroup d = g.Group with { MaterialId = parts.Materials.Values.Single(m => m.Name == g.Material).Id, MachineId = machines[g.Machine] };
+            db.Add(Stamp(new StoredHoleGroup { Definition = d }, d, d.Name, d.Check()));
+        }
+
         await db.SaveChangesAsync(cancel);
         await AddRecordsAsync();
         await transaction.CommitAsync(cancel);
@@ -78,7 +89,7 @@ public static class DemoWorkshop
                 DemoRecord d = records[i];
                 Situation situation = view.SituationOf(
                     view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id, view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
-                Choices choices = new(d.Numbers, d.Options);
+                Choices choices = new(d.Numbers, d.Options) { CrossHoles = d.CrossHoles ?? [] };
                 DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);
                 RecordRevisionRow revision = new()
                 {

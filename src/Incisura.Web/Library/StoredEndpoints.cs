@@ -116,6 +116,15 @@ public static class StoredEndpoints
             new($"{current.ChangedBy} saved revision {current.Revision} of this {kind.Word} while you worked. Yours was not saved; compare both and save again.", kind.SheetOf(current, view));
     }
 
+    /// <summary>Maps a list that is short and always read whole.</summary>
+    public static void MapAll<TStored, T>(this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
+        where TStored : Stored<T>
+        where T : class => api.MapGet(path, async (IncisuraDb db, Shelf shelf) =>
+    {
+        ShelfView view = await shelf.ViewAsync(db);
+        return all(view).Values.OrderBy(s => s.Name, StringComparer.OrdinalIgnoreCase).Select(s => kind.SheetOf(s, view)).ToList();
+    }).WithTags(path.Trim('/'));
+
     /// <summary>Takes over a definition in the name of whoever calls.</summary>
     internal static void Write<T>(Stored<T> stored, T definition, string name, HttpContext context, TimeProvider clock)
         where T : class

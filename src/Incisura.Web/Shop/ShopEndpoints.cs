@@ -29,13 +29,4 @@ public static class ShopEndpoints
         shop.MapAll("/methods", Methods, view => view.Methods);
         shop.MapAll("/charts", Charts, view => view.Charts);
     }
-
-    // The shop's lists are short and always read whole.
-    private static void MapAll<TStored, T>(this IEndpointRouteBuilder shop, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
-        where TStored : Stored<T>
-        where T : class => shop.MapGet(path, async (IncisuraDb db, Shelf shelf) =>
-    {
-        ShelfView view = await shelf.ViewAsync(db);
-        return all(view).Values.OrderBy(s => s.Name, StringComparer.OrdinalIgnoreCase).Select(s => kind.SheetOf(s, view)).ToList();
-    }).WithTags(path.Trim('/'));
 }

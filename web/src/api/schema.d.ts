@@ -3074,6 +3074,103 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/tap/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfDrill"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHoleGroup"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HoleGroup"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHoleGroup"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lookup": {
         parameters: {
             query?: never;
@@ -3352,6 +3449,224 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["AppliedMethod"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHoleGroup"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HoleGroup"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfHoleGroup"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HoleGroup"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfHoleGroup"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups/solve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HoleGroup"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GroupView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/hole-groups/positions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FoundHoles"];
                     };
                 };
             };
@@ -4008,6 +4323,10 @@ export interface components {
             };
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
+            crossHoles?: null | components["schemas"]["CrossHole"][];
+            edits?: null | components["schemas"]["StageEdit"][];
+            /** Format: double */
+            depthBefore?: null | number;
         };
         /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
         CalculationResult: {
@@ -4031,6 +4350,8 @@ export interface components {
             givens: components["schemas"]["Given"][];
             /** @description The derivation; empty unless it was asked for. */
             steps: components["schemas"]["DerivationStep"][];
+            /** @description What the tool does along its axis, stage by stage; empty where the operation does not move along it alone. */
+            stages?: components["schemas"]["HoleStage"][];
         };
         /** @description What was typed and picked, by the codes of the operation's description. */
         Choices: {
@@ -4045,12 +4366,46 @@ export interface components {
             leftover?: null | components["schemas"]["Leftover"];
             /** @description The method that was applied, in words; empty for none. */
             method?: string;
+            /** @description Holes that cross the bore, for a hole drilled in stages. */
+            crossHoles?: components["schemas"]["CrossHole"][];
+            /** @description Stages whose speed, feed or coolant was changed. */
+            edits?: components["schemas"]["StageEdit"][];
+            /**
+             * Format: double
+             * @description Depth the hole had before the drawing changed; null where it did not.
+             */
+            depthBefore?: null | number;
         };
         ComparedAlternative: {
             name: string;
             operation: string;
             result: null | components["schemas"]["CalculationResult"];
             faults: components["schemas"]["Fault"][];
+        };
+        /** @description A hole that crosses the bore. */
+        CrossHole: {
+            /**
+             * Format: double
+             * @description Depth x below the surface at which the axes meet, or pass nearest, mm.
+             */
+            distance: number;
+            /**
+             * Format: double
+             * @description Its diameter d_x, mm, above 0.
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description Angle θ between the axes, degrees, 10 to 170; 90 is square.
+             * @default 90
+             */
+            angle: number;
+            /**
+             * Format: double
+             * @description Least distance of the axes, mm; 0 where they meet.
+             * @default 0
+             */
+            offset: number;
         };
         /** @description A cutter: its family, and the dimensions the family asks for by their symbols. Lengths in mm, measured from the tip. */
         Cutter: {
@@ -4152,9 +4507,14 @@ export interface components {
             note: null | string;
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
+            crossHoles?: null | components["schemas"]["CrossHole"][];
+            edits?: null | components["schemas"]["StageEdit"][];
+            /** Format: double */
+            depthBefore?: null | number;
         };
         DraftRequest: {
             operation: string;
+            note: null | string;
             /** Format: int32 */
             materialId: number;
             /** Format: int32 */
@@ -4167,9 +4527,53 @@ export interface components {
             options: null | {
                 [key: string]: string;
             };
-            note: null | string;
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
+            crossHoles?: null | components["schemas"]["CrossHole"][];
+            edits?: null | components["schemas"]["StageEdit"][];
+            /** Format: double */
+            depthBefore?: null | number;
+        };
+        /** @description How the shop drills with one family of cutter in one group of work material with one coolant, by depth over diameter. */
+        DrillingCycleRow: {
+            /** @description Cutter family the row is for. */
+            family: components["schemas"]["CutterFamily"];
+            /** @description Group of work material the row is for. */
+            group: components["schemas"]["MaterialGroup"];
+            /** @description Code of the coolant the row is for, such as through. */
+            coolant: string;
+            /**
+             * Format: double
+             * @description Depth over diameter above which the chip is broken, 0.1 to 200.
+             */
+            chipBreaking: number;
+            /**
+             * Format: double
+             * @description Depth over diameter above which the drill clears the hole at every peck, at least double DrillingCycleRow.ChipBreaking.
+             */
+            fullRetract: number;
+            /**
+             * Format: double
+             * @description Depth over diameter above which the hole is drilled in stages behind a pilot, at least double DrillingCycleRow.FullRetract.
+             */
+            staged: number;
+            /**
+             * Format: double
+             * @description First peck over diameter, 0.05 to 20.
+             */
+            firstPeck: number;
+            /**
+             * Format: double
+             * @description Each further peck over the one before, 0.2 to 1.
+             */
+            peckRatio: number;
+            /**
+             * Format: double
+             * @description Least peck over diameter, up to double DrillingCycleRow.FirstPeck.
+             */
+            leastPeck: number;
+            /** @description Where the row comes from. */
+            source?: string;
         };
         DuplicateGroup: {
             cutters: components["schemas"]["SheetOfCutter"][];
@@ -4462,6 +4866,18 @@ export interface components {
             about: string;
             path: string;
         };
+        FoundHole: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            diameter: number;
+        };
+        FoundHoles: {
+            holes: components["schemas"]["FoundHole"][];
+            notes: string[];
+        };
         /** @description A value that went into the derivation from outside, with where it came from. */
         Given: {
             symbol: string;
@@ -4470,6 +4886,25 @@ export interface components {
             /** Format: double */
             value: number;
             from: string;
+        };
+        GroupView: {
+            steps: components["schemas"]["StepView"][];
+            positions: components["schemas"]["Position"][];
+            order: number[];
+            /** Format: double */
+            travel: number;
+            /** Format: double */
+            travelAsGiven: number;
+            orderKept: boolean;
+            /** Format: double */
+            making: number;
+            /** Format: double */
+            travelling: number;
+            /** Format: double */
+            changing: number;
+            /** Format: double */
+            time: number;
+            complete: boolean;
         };
         /**
          * @description Hand of a cutter, seen along its feed or its turning.
@@ -4554,6 +4989,169 @@ export interface components {
          * @enum {unknown}
          */
         HolderRole: "holder" | "extension" | "sleeve";
+        /** @description Holes that are alike: what each is to become, where they are, and how they are made. A change is a change of all of them. */
+        HoleGroup: {
+            /** @description Name, such as flange bolts. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Identity of the work material.
+             */
+            materialId: number;
+            /**
+             * Format: int32
+             * @description Identity of the machine.
+             */
+            machineId: number;
+            /** @description What each hole is to become. */
+            target?: components["schemas"]["HoleTarget"];
+            /** @description Where they are. */
+            pattern?: components["schemas"]["HolePattern"];
+            /** @description In which order they are made. */
+            order?: components["schemas"]["HoleOrder"];
+            /**
+             * Format: double
+             * @description Time to change a tool, min.
+             */
+            changeTime?: number;
+            /** @description Assemblies chosen by hand, by the code of the operation. */
+            picked?: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * @description In which order the holes are made.
+         * @enum {unknown}
+         */
+        HoleOrder: "asGiven" | "nearestNext" | "rows";
+        /** @description Where the holes of a group are. Which values count depends on the form. */
+        HolePattern: {
+            /** @description The form. */
+            form?: components["schemas"]["PatternForm"];
+            /** @description Centre of a circle or arc, first hole of a grid or line. */
+            start?: components["schemas"]["Position"];
+            /**
+             * Format: double
+             * @description Diameter of the circle or arc, mm.
+             */
+            diameter?: number;
+            /**
+             * Format: int32
+             * @description Number of holes on a circle, an arc or a line; columns of a grid.
+             */
+            count?: number;
+            /**
+             * Format: int32
+             * @description Rows of a grid.
+             */
+            rows?: number;
+            /**
+             * Format: double
+             * @description Angle of the first hole, or of the line or grid against x, degrees.
+             */
+            angle?: number;
+            /**
+             * Format: double
+             * @description Angle of the last hole of an arc, degrees.
+             */
+            lastAngle?: number;
+            /**
+             * Format: double
+             * @description Step along the line or the row, mm.
+             */
+            step?: number;
+            /**
+             * Format: double
+             * @description Step between rows, mm.
+             */
+            rowStep?: number;
+            /** @description Typed positions. */
+            typed?: components["schemas"]["Position"][];
+            /**
+             * Format: int32
+             * @description Number of holes.
+             */
+            total: number;
+        };
+        /** @description A stretch of the tool's way along its axis, or a stand, with one speed, one feed and coolant on or off. */
+        HoleStage: {
+            /** @description Stable code, such as full or cross-1. */
+            code: string;
+            /** @description Plain words. */
+            name: string;
+            /**
+             * Format: double
+             * @description Depth of the tip below the surface at its beginning, mm; negative above it.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Depth of the tip at its end, mm.
+             */
+            to: number;
+            /**
+             * Format: double
+             * @description Spindle speed, rev/min; negative to the left.
+             */
+            speed: number;
+            /**
+             * Format: double
+             * @description Feed rate, mm/min; 0 while the tool stands.
+             */
+            feedRate: number;
+            /** @description Whether it moves in rapid. */
+            rapid: boolean;
+            /** @description Whether coolant is on. */
+            coolant: boolean;
+            /**
+             * Format: double
+             * @description Time, min.
+             */
+            time: number;
+            /** @description Whether its speed, feed and coolant can be changed. */
+            editable?: boolean;
+        };
+        /** @description A hole as the drawing of the part asks for it. */
+        HoleTarget: {
+            /** @description What it is to become. */
+            kind?: components["schemas"]["TargetKind"];
+            /**
+             * Format: double
+             * @description Diameter, mm; of a thread its nominal one.
+             */
+            diameter?: number;
+            /**
+             * Format: double
+             * @description Pitch of the thread, mm.
+             */
+            pitch?: number;
+            /** @description Whether the thread is left-hand. */
+            leftHand?: boolean;
+            /**
+             * Format: double
+             * @description Depth at full diameter or of full thread, mm; of a through hole the thickness of the work.
+             */
+            depth?: number;
+            /** @description Whether it goes through. */
+            through?: boolean;
+            /** @description Tolerance in the words of the drawing, such as H7. */
+            tolerance?: string;
+            /**
+             * Format: double
+             * @description Chamfer on a side, mm; 0 for none.
+             */
+            chamfer?: number;
+            /**
+             * Format: double
+             * @description Diameter of the seat, mm.
+             */
+            seatDiameter?: number;
+            /**
+             * Format: double
+             * @description Depth of the seat, mm.
+             */
+            seatDepth?: number;
+        };
         ImportApply: {
             goodRowsOnly: boolean;
         };
@@ -4709,7 +5307,7 @@ export interface components {
             changed?: string;
         };
         /** @enum {unknown} */
-        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | null;
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "tapStrength" | "holeDepth" | "whirl" | "buckling" | null;
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */
@@ -4850,6 +5448,21 @@ export interface components {
              * @description Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.
              */
             synchronousLimit?: number;
+            /**
+             * Format: double
+             * @description Time to run the spindle up to its highest speed, s; 0 where nobody has measured it.
+             */
+            runUpTime?: number;
+            /**
+             * Format: double
+             * @description Largest thrust of the axis along the spindle, N; 0 where it is not known.
+             */
+            axisThrust?: number;
+            /**
+             * Format: double
+             * @description Least step of a feed in mm/min where the control taps by feed rate; 0 where it taps by feed per revolution.
+             */
+            feedStep?: number;
             /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
             curve?: components["schemas"]["SpindlePoint"][];
             /** @description Its turret or magazine. */
@@ -5008,6 +5621,10 @@ export interface components {
             picture: string;
             /** @description Codes of the fields the operating window can be drawn over and the best point is looked for in. */
             free: string[];
+            /** @description Whether the load changes within a turn and can be drawn over it. */
+            loadOverTurn?: boolean;
+            /** @description Whether the feed is the lead of the thread, so that the speed chart holds none for it. */
+            feedInStep?: boolean;
         };
         /** @description A choice between words. */
         OptionDescription: {
@@ -5032,6 +5649,11 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "typed" | "proposed" | "held" | "default";
+        /**
+         * @description How the holes of a group lie to each other.
+         * @enum {unknown}
+         */
+        PatternForm: "typed" | "circle" | "arc" | "grid" | "line";
         PendingEntry: {
             record: string;
             /** Format: int32 */
@@ -5046,6 +5668,19 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
+        };
+        /** @description A point of the plan of a part. */
+        Position: {
+            /**
+             * Format: double
+             * @description x, mm.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description y, mm.
+             */
+            y: number;
         };
         ProblemDetails: {
             type?: null | string;
@@ -5135,7 +5770,7 @@ export interface components {
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
          * @enum {unknown}
          */
-        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass";
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration";
         /** @description A quantity with the units of both systems. */
         QuantityUnits: {
             /** @description The quantity. */
@@ -5189,6 +5824,10 @@ export interface components {
             };
             leftover: null | components["schemas"]["Leftover"];
             method: string;
+            crossHoles: components["schemas"]["CrossHole"][];
+            edits: components["schemas"]["StageEdit"][];
+            /** Format: double */
+            depthBefore: null | number;
             result: components["schemas"]["CalculationResult"];
             snapshot: components["schemas"]["Situation"];
             note: string;
@@ -5454,6 +6093,17 @@ export interface components {
             definition: components["schemas"]["Holder"];
             looks: components["schemas"]["Looks"];
         };
+        SheetOfHoleGroup: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["HoleGroup"];
+            looks: components["schemas"]["Looks"];
+        };
         SheetOfMachine: {
             /** Format: int32 */
             id: number;
@@ -5526,6 +6176,14 @@ export interface components {
             at: string;
             definition: components["schemas"]["Holder"];
         };
+        SheetRevisionOfHoleGroup: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["HoleGroup"];
+        };
         SheetRevisionOfMachine: {
             /** Format: int32 */
             revision: number;
@@ -5557,6 +6215,20 @@ export interface components {
             /** Format: date-time */
             at: string;
             definition: components["schemas"]["WorkMaterial"];
+        };
+        ShelfDrill: {
+            /** Format: int32 */
+            cutterId: number;
+            number: string;
+            family: string;
+            /** Format: double */
+            diameter: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            minor: number;
+            class: string;
+            assemblies: string[];
         };
         /** @description How one unit system shows a quantity. */
         ShownUnit: {
@@ -5624,6 +6296,8 @@ export interface components {
             name: string;
             /** @description Its rows. */
             rows: components["schemas"]["SpeedRow"][];
+            /** @description From which depth over diameter a drill breaks its chip, clears the hole, or drills in stages. */
+            cycles?: components["schemas"]["DrillingCycleRow"][];
         };
         /**
          * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is
@@ -5711,6 +6385,48 @@ export interface components {
             /** @description Whether it cuts; only free profiles of cutters do. */
             cuts: boolean;
         };
+        /** @description A change of one stage. */
+        StageEdit: {
+            /** @description Code of the stage. */
+            stage: string;
+            /**
+             * Format: double
+             * @description Spindle speed, rev/min, negative to the left; null to leave it.
+             */
+            speed: null | number;
+            /**
+             * Format: double
+             * @description Feed rate, mm/min; null to leave it.
+             */
+            feedRate: null | number;
+            /** @description Whether coolant is on; null to leave it. */
+            coolant: null | boolean;
+        };
+        StepTool: {
+            /** Format: int32 */
+            assemblyId: number;
+            assembly: string;
+            cutter: string;
+            family: string;
+            /** Format: double */
+            diameter: number;
+        };
+        StepView: {
+            operation: string;
+            operationName: string;
+            tool: null | components["schemas"]["StepTool"];
+            others: components["schemas"]["StepTool"][];
+            reason: string;
+            numbers: {
+                [key: string]: number;
+            };
+            options: {
+                [key: string]: string;
+            };
+            result: null | components["schemas"]["CalculationResult"];
+            /** Format: double */
+            time: number;
+        };
         TakenLeftover: {
             record: string;
             /** Format: int32 */
@@ -5724,6 +6440,11 @@ export interface components {
             /** Format: double */
             cutterDiameter: number;
         };
+        /**
+         * @description What a hole is to become.
+         * @enum {unknown}
+         */
+        TargetKind: "plain" | "tolerance" | "threaded" | "counterbored";
         /** @description One symbol with its value, as it goes into a formula. */
         Term: {
             symbol: string;

@@ -13,14 +13,21 @@ export interface StoredCalls<T, S> {
 }
 
 type Paths =
-  'library/cutters' | 'library/holders' | 'library/assemblies' | 'shop/materials' | 'shop/machines' | 'shop/charts' | 'shop/methods';
+  | 'library/cutters'
+  | 'library/holders'
+  | 'library/assemblies'
+  | 'shop/materials'
+  | 'shop/machines'
+  | 'shop/charts'
+  | 'shop/methods'
+  | 'hole-groups';
 
 /** Calls for the kind at a path. The paths differ only in the definition they carry, so one of them lends its type to all. */
 export function storedCalls<T, S>(path: Paths): StoredCalls<T, S> {
   const one = `/api/v1/${path}/{id}` as '/api/v1/library/cutters/{id}';
   const all = `/api/v1/${path}` as '/api/v1/library/cutters';
   return {
-    list: path.split('/')[1]!,
+    list: path.split('/').at(-1)!,
     get: (id) => data(client.GET(one, { params: { path: { id } } })) as Promise<S>,
     create: (definition) => data(client.POST(all, { body: definition as never })) as Promise<S>,
     change: ({ id, revision }, definition) =>

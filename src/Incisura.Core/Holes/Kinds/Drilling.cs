@@ -28,12 +28,12 @@ public readonly struct Drilling : IHoleKind
             new(HoleInput.PeckRatio, "k_q", "Each over the one before", "Cycle", Quantity.Ratio, 0.2, 1),
             new(HoleInput.LeastPeck, "q_min", "Least peck", "Cycle", Quantity.Length, 0.01, 500),
             new(HoleInput.ChipBreakLift, "s_b", "Lift that breaks the chip", "Cycle", Quantity.Length, 0.01, 20, 0.3),
-            new(HoleInput.PeckClearance, "s", "Clear way above the bottom", "Cycle", Quantity.Length, 0.05, 20, 0.5),
+            new(HoleInput.PeckClearance, "s", "Clear above the bottom", "Cycle", Quantity.Length, 0.05, 20, 0.5),
             .. Planes,
         ],
         [EndOption, MeaningOption, CycleOption, EdgeWear, CoolantBy],
         Large,
-        [HoleFigure.DepthRatio, HoleFigure.PointLength, HoleFigure.FullDepth, HoleFigure.ProgrammedHeight, HoleFigure.Pecks, .. LoadRows, HoleFigure.RemovalRate]);
+        [HoleFigure.DepthRatio, HoleFigure.ProgrammedHeight, HoleFigure.Pecks, .. LoadRows, HoleFigure.RemovalRate]);
 
     /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref HoleInputs x)

@@ -33,17 +33,17 @@ public readonly struct StagedDrilling : IHoleKind
             Feed,
             CuttingSpeed,
             new(HoleInput.CoolantDelay, "τ_c", "Coolant comes after", "Stages", Quantity.Duration, 0, 60, 2),
-            new(HoleInput.StartShare, "k_s", "Feed at the start, share", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(HoleInput.StartShare, "k_s", "Feed at the start", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
             new(HoleInput.StartLength, "l_s", "Length of the start", "Stages", Quantity.Length, 0, 200),
-            new(HoleInput.SlowShare, "k_x", "Feed across a hole, share", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(HoleInput.SlowShare, "k_x", "Feed across a hole", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
             new(HoleInput.SlowMargin, "m_x", "Way before and after it", "Stages", Quantity.Length, 0, 50, 1),
-            new(HoleInput.BreakShare, "k_b", "Feed at breakthrough, share", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(HoleInput.BreakShare, "k_b", "Feed breaking through", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
             new(HoleInput.WithdrawFeed, "v_w", "Feed rate out", "Stages", Quantity.FeedRate, 10, 60_000, 4000),
             .. Planes,
         ],
         [EndOption, MeaningOption, EdgeWear, CoolantBy with { Default = "through" }],
         Large,
-        [HoleFigure.DepthRatio, HoleFigure.PointLength, HoleFigure.FullDepth, HoleFigure.ProgrammedHeight, HoleFigure.FreeLength, HoleFigure.WhirlSpeed, HoleFigure.FreeSpeed, HoleFigure.BucklingForce, .. LoadRows, HoleFigure.RemovalRate])
+        [HoleFigure.DepthRatio, HoleFigure.ProgrammedHeight, HoleFigure.FreeLength, HoleFigure.WhirlSpeed, HoleFigure.FreeSpeed, .. LoadRows])
     { ChartedAs = ["drill"], Picture = "deep" };
 
     /// <inheritdoc/>
@@ -121,7 +121,7 @@ public readonly struct StagedDrilling : IHoleKind
         if (r[HoleFigure.SpindleSpeed] > r[HoleFigure.FreeSpeed])
             findings.Add(new("outside-slow", Severity.Info, new("Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[HoleFigure.FreeSpeed], Quantity.SpindleSpeed), new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)), ""));
         if (r[HoleFigure.DepthRatio] <= setup.Cycles.Staged)
-            findings.Add(new("needs-no-stages", Severity.Info, new("{0} × D would not need stages: the shop drills in stages above {1} × D.", new(r[HoleFigure.DepthRatio], Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)), ""));
+            findings.Add(new("needs-no-stages", Severity.Info, new("{0} × D would not need stages: the shop drills in stages above {1} × D.", new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)), ""));
         if (!setup.Cutter.ThroughCoolant && setup.Cutter.Family == CutterFamily.GunDrill)
             findings.Add(new("no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."), "Take one with coolant through it, or mark it on the cutter's page."));
         foreach (CrossHole hole in x.CrossHoles)

@@ -62,8 +62,8 @@ public readonly struct Tapping : IHoleKind
         [EndOption, TurningOption, EdgeWear, CoolantBy],
         [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.ProgrammedDepth, HoleFigure.Time],
         [
-            HoleFigure.FeedInUse, HoleFigure.SpeedInUse, HoleFigure.ReturnSpeed, HoleFigure.ReturnFeed, HoleFigure.HoleForHeight, HoleFigure.HeightGot, HoleFigure.MinorDiameter, HoleFigure.LeadLength,
-            HoleFigure.RoomForChips, HoleFigure.DepthNeeded, HoleFigure.ProgrammedHeight, HoleFigure.RunUpWay, HoleFigure.Torque, HoleFigure.BreakingTorque, HoleFigure.Power, HoleFigure.Drift,
+            HoleFigure.FeedInUse, HoleFigure.SpeedInUse, HoleFigure.ReturnSpeed, HoleFigure.ReturnFeed, HoleFigure.HeightGot, HoleFigure.MinorDiameter, HoleFigure.ProgrammedHeight, HoleFigure.Torque,
+            HoleFigure.BreakingTorque, HoleFigure.Power, HoleFigure.Drift,
         ])
     { InStep = true, Picture = "tap" };
 

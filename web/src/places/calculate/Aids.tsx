@@ -113,6 +113,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
         ]}
       />
       <Link to={methodAddress}>save as method</Link>
+      <Link to="/calculate/groups">hole groups</Link>
       {followsStep && (
         <Select
           size="small"
@@ -133,15 +134,19 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
             }))}
         />
       )}
-      <span className="best">
-        best point:
-        <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('removal')}>
-          most removal
-        </Button>
-        <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('time')}>
-          least time
-        </Button>
-      </span>
+      {operation.free.length > 0 && (
+        <span className="best">
+          best point:
+          {operation.loadOverTurn && (
+            <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('removal')}>
+              most removal
+            </Button>
+          )}
+          <Button size="small" type="link" loading={best.isPending} onClick={() => best.mutate('time')}>
+            least time
+          </Button>
+        </span>
+      )}
       <span role="status" className={said?.grave ? 'said grave' : 'said'} title={said?.text}>
         {said?.text}
       </span>

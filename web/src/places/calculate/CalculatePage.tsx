@@ -18,12 +18,17 @@ import { Passes } from './Passes';
 import { Load } from './Load';
 import { Pictures } from './pictures/Pictures';
 import { Tray } from './Tray';
+import { turnsOf, type Turn } from './turns';
 import { useTray } from './useTray';
 import { Sentence } from './Sentence';
 import { OperatingWindow } from './Window';
+import { CrossHoles } from './holes/CrossHoles';
+import { HoleSection } from './holes/HoleSection';
+import { ON_SECTION } from './holes/section';
+import { Stages } from './holes/Stages';
+import { TapDrills } from './holes/TapDrills';
+import { isHolePicture, useHole } from './holes/useHole';
 import { useCalculation, useChoices, type Inputs, type Situation } from './useCalculation';
-
-type Tab = 'window' | 'load' | 'bend' | 'passes' | 'tray' | 'derivation';
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
 export function CalculatePage() {
@@ -37,7 +42,6 @@ export function CalculatePage() {
   const machines = useMachines();
   const wanted = useSheet('assemblies', Number(chosen.assembly) || undefined);
   const [why, setWhy] = useState<string | null>(null);
-  const tab = (chosen.show ?? 'window') as Tab;
   const leftover = readLeftover(chosen.leftover);
   const note = chosen.note ?? '';
   const record = chosen.record;
@@ -53,6 +57,10 @@ export function CalculatePage() {
     operations.data?.find((o) => o.code === chosen.op) ??
     operations.data?.find((o) => family && o.families.includes(family)) ??
     operations.data?.[0];
+  const hole = useHole(operation, chosen, choose);
+  const tabs = turnsOf(operation, hole.isHole, tray.pinned.length);
+  // A turn that the operation does not have gives way to its first one.
+  const tab = tabs.some(([key]) => key === chosen.show) ? (chosen.show as Turn) : tabs[0]![0];
   const situation: Partial<Situation> = {};
   if (operation) situation.operation = operation.code;
   const [m, x] = [id('material', materials.data), id('machine', machines.data)];
@@ -88,6 +96,7 @@ export function CalculatePage() {
     tab === 'derivation',
     leftover,
     chosen.method,
+    hole.body,
   );
   const result = query.data;
   const assembly = wanted.data;
@@ -138,7 +147,10 @@ export function CalculatePage() {
     setWhy(symbol);
     choose('show', 'derivation');
   };
-  const general = query.error && Object.keys(refused).every((f) => !operation?.fields.some((o) => o.code === f)) ? query.error : null;
+  const general =
+    query.error && Object.keys(refused).every((f) => !operation?.fields.some((o) => o.code === f) && !/^(edits|crossHoles)/.test(f))
+      ? query.error
+      : null;
 
   return (
     <div className="calculate">
@@ -172,33 +184,47 @@ export function CalculatePage() {
             refused={refused}
             type={(code, t) => type({ [code]: t })}
             pick={pick}
-          />
+            elsewhere={hole.isHole ? ON_SECTION : undefined}
+          >
+            {hole.staged && (
+              <CrossHoles
+                holes={hole.crossHoles}
+                start={{ distance: Math.round((typed.depth?.base ?? 60) / 2), diameter: 10, angle: 90, offset: 0 }}
+                refused={refused}
+                onHoles={hole.onHoles}
+              />
+            )}
+          </Choices>
         )}
         <section className="centre" aria-label="Picture">
           <Problem error={general ?? operations.error ?? materials.error ?? wanted.error ?? machines.error} />
           {result && cutter && assembly && (
             <>
-              <Pictures
-                result={result}
-                cutter={cutter}
-                picture={picture}
-                profile={assembly.looks.profile}
-                projection={assembly.definition.projection}
-                number={assembly.definition.number}
-              />
+              {hole.isHole && operation!.code === result.operation ? (
+                <HoleSection
+                  operation={operation!}
+                  result={result}
+                  cutter={cutter}
+                  profile={assembly.looks.profile}
+                  crossHoles={hole.crossHoles}
+                  typed={typed}
+                  refused={refused}
+                  type={(code, t) => type({ [code]: t })}
+                />
+              ) : (
+                !isHolePicture(picture) && (
+                  <Pictures
+                    result={result}
+                    cutter={cutter}
+                    picture={picture}
+                    profile={assembly.looks.profile}
+                    projection={assembly.definition.projection}
+                    number={assembly.definition.number}
+                  />
+                )
+              )}
               <div className="turns" role="tablist" aria-label="Below the picture">
-                {(
-                  [
-                    ['window', 'Operating window'],
-                    ['load', 'Load over a turn'],
-                    ...(operation!.fields.some((f) => f.code === 'cornerRadius') && operation!.picture !== 'corner'
-                      ? [['bend', 'Bend'] as const]
-                      : []),
-                    ['passes', 'Passes'],
-                    ['derivation', 'Derivation'],
-                    ['tray', tray.pinned.length > 0 ? `Tray · ${tray.pinned.length}` : 'Tray'],
-                  ] as const
-                ).map(([key, words]) => (
+                {tabs.map(([key, words]) => (
                   <button key={key} role="tab" aria-selected={tab === key} onClick={() => choose('show', key)}>
                     {words}
                   </button>
@@ -218,6 +244,8 @@ export function CalculatePage() {
                 )}
                 {tab === 'load' && complete && <Load situation={complete} body={body} />}
                 {tab === 'bend' && <Bend result={result} cutter={cutter} picture={picture} />}
+                {tab === 'stages' && <Stages result={result} edits={hole.edits} refused={refused} onEdits={hole.onEdits} />}
+                {tab === 'drills' && <TapDrills body={body} onTake={(d) => typeBase({ holeBefore: d })} />}
                 {tab === 'tray' && <Tray tray={tray} goOn={restore} />}
                 {tab === 'passes' && <Passes result={result} />}
                 {tab === 'derivation' && <Derivation result={result} symbol={why} />}

@@ -1,4 +1,5 @@
 import { Select } from 'antd';
+import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
@@ -11,12 +12,16 @@ interface Props {
   refused: Record<string, string>;
   type: (code: string, t: Typed | undefined) => void;
   pick: (code: string, value: string) => void;
+  /** Fields that stand elsewhere on the page. */
+  elsewhere?: ReadonlySet<string> | undefined;
+  children?: ReactNode;
 }
 
 /** The choices of the operation, read from its description and grouped by what they are. */
-export function Choices({ operation, result, typed, refused, type, pick }: Props) {
+export function Choices({ operation, result, typed, refused, type, pick, elsewhere, children }: Props) {
   const units = useUnits();
-  const groups = [...new Set(operation.fields.map((f) => f.group))];
+  const fields = operation.fields.filter((f) => !elsewhere?.has(f.code));
+  const groups = [...new Set([...fields.map((f) => f.group), ...operation.options.map((o) => o.group!)])].filter(Boolean);
   const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]));
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
@@ -42,7 +47,7 @@ export function Choices({ operation, result, typed, refused, type, pick }: Props
       {groups.map((group) => (
         <div key={group}>
           <h4>{group}</h4>
-          {operation.fields
+          {fields
             .filter((f) => f.group === group)
             .map((f) => {
               const state = result?.fields.find((s) => s.code === f.code);
@@ -80,6 +85,7 @@ export function Choices({ operation, result, typed, refused, type, pick }: Props
             ))}
         </div>
       ))}
+      {children}
     </section>
   );
 }

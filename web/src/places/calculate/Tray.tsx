@@ -16,6 +16,8 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
   ['removalRate', 'more'],
   ['peakForce', 'less'],
   ['deflection', 'less'],
+  ['torque', 'less'],
+  ['thrust', 'less'],
   ['power', 'less'],
   ['ridge', 'less'],
   ['peakToValley', 'less'],
@@ -26,6 +28,8 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
   ['feedRate', null],
   ['largestChip', null],
   ['arc', null],
+  ['programmedDepth', null],
+  ['pecks', null],
 ];
 
 /** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */

@@ -73,6 +73,7 @@ export function useCalculation(
   explain: boolean,
   leftover: Schemas['TakenLeftover'] | null,
   method: string | undefined,
+  hole: Partial<Schemas['CalculationRequest']>,
 ) {
   const numbers = Object.fromEntries(Object.entries(typed).map(([code, t]) => [code, t.base]));
   const body: Schemas['CalculationRequest'] = {
@@ -83,6 +84,7 @@ export function useCalculation(
     options,
     ...(leftover && { leftover }),
     ...(method && { method }),
+    ...hole,
   };
   const query = useQuery({
     queryKey: ['calculation', situation?.operation, body, explain],

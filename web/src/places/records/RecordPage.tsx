@@ -11,7 +11,9 @@ import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
+import { writeEdits, writeHoles } from '../calculate/holes/address';
 import { writeLeftover } from '../calculate/leftover';
+import { AlongTheAxis } from './AlongTheAxis';
 import { Figures } from '../calculate/Figures';
 
 type View = Schemas['RecordView'];
@@ -102,6 +104,7 @@ export function RecordPage() {
           <LimitLadder limits={revision.result.limits} />
         </section>
       </div>
+      <AlongTheAxis revision={revision} />
       <details className="how">
         <summary>
           How every figure came about: {revision.result.steps.length} steps, engine {revision.result.engineVersion}
@@ -249,6 +252,11 @@ function Decide({ record, revision }: { record: View; revision: RevisionView }) 
     ...(revision.method && { method: revision.method }),
     ...Object.fromEntries(Object.entries(revision.options).map(([k, v]) => [`o.${k}`, v])),
   });
+  // A hole is an existing one: a change of its depth is measured against what stands here.
+  const [cross, edits, was] = [writeHoles(revision.crossHoles), writeEdits(revision.edits), revision.depthBefore ?? revision.numbers.depth];
+  if (cross) query.set('cross', cross);
+  if (edits) query.set('edits', edits);
+  if (was !== undefined) query.set('was', String(was));
   if (revision.state === 'draft') {
     query.set('record', record.number);
     query.set('version', String(revision.version));

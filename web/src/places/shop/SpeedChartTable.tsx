@@ -1,4 +1,4 @@
-import { Button, Input, Select, Table } from 'antd';
+import { Button, Input, Select, Table, type TableColumnsType } from 'antd';
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
@@ -7,6 +7,7 @@ import { SheetFrame } from '../../parts/SheetFrame';
 import { cuttingMaterialWords, useFamilies } from '../../parts/shelf';
 import { storedCalls } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
+import { DrillingCycles } from './DrillingCycles';
 import type { Quantity } from '../../parts/units';
 
 type Chart = Schemas['SpeedChart'];
@@ -60,6 +61,18 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       disabled={!mayWork}
     />
   );
+  // Width and depth of a hole tool are the hole's own.
+  const mills = families.data?.find((f) => f.code === family)?.use === 'milling';
+  const ratios: TableColumnsType<Row & { at: number }> = [
+    {
+      title: 'Width / D',
+      render: (_, r) => box(r.at, 'widthRatio', 'Width over diameter', 'ratio', r.widthRatio, (v) => ({ ...rows[r.at]!, widthRatio: v })),
+    },
+    {
+      title: 'Depth / D',
+      render: (_, r) => box(r.at, 'depthRatio', 'Depth over diameter', 'ratio', r.depthRatio, (v) => ({ ...rows[r.at]!, depthRatio: v })),
+    },
+  ];
   const able = operations.filter((o) => family && o.families.includes(family));
   const operationNames = able.map((o) => ({ value: o.code, label: o.name }));
 
@@ -70,11 +83,13 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       sheet={chart}
       form={form}
       fields={[]}
-      names={{ rows: 'Rows' }}
+      names={{ rows: 'Rows', cycles: 'Drilling cycles' }}
     >
       <p className="muted">
-        The feed per tooth is stated for the row's own width. A change makes every record that rests on the chart stale; none is changed by
-        it.
+        {mills
+          ? "The feed per tooth is stated for the row's own width."
+          : 'The feed per tooth counts for each lip; a tap follows its pitch.'}{' '}
+        A change makes every record that rests on the chart stale; none is changed by it.
       </p>
       <div className="inline">
         <label>
@@ -90,6 +105,13 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
           />
         </label>
       </div>
+      <DrillingCycles
+        cycles={form.definition.cycles ?? []}
+        family={family!}
+        disabled={!mayWork}
+        refused={form.refused}
+        onCycles={(cycles, step) => form.set('cycles', cycles, undefined, step)}
+      />
       <Table<Row & { at: number }>
         size="small"
         rowKey="at"
@@ -146,16 +168,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             render: (_, r) =>
               box(r.at, 'cuttingSpeed', 'Cutting speed', 'cuttingSpeed', r.cuttingSpeed, (v) => ({ ...rows[r.at]!, cuttingSpeed: v })),
           },
-          {
-            title: 'Width / D',
-            render: (_, r) =>
-              box(r.at, 'widthRatio', 'Width over diameter', 'ratio', r.widthRatio, (v) => ({ ...rows[r.at]!, widthRatio: v })),
-          },
-          {
-            title: 'Depth / D',
-            render: (_, r) =>
-              box(r.at, 'depthRatio', 'Depth over diameter', 'ratio', r.depthRatio, (v) => ({ ...rows[r.at]!, depthRatio: v })),
-          },
+          ...(mills ? ratios : []),
           ...diameters.map((diameter) => ({
             title: `f_z at Ø${diameter}`.replace('_', ''),
             render: (_: unknown, r: Row & { at: number }) => {
@@ -206,11 +219,16 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                     subGroup: '',
                     operation: able[0]?.code ?? '',
                     cuttingSpeed: 100,
-                    feeds: (diameters.length > 0 ? diameters : [6, 12, 20]).map((diameter) => ({
+                    feeds: (operations.find((o) => o.code === able[0]?.code)?.feedInStep
+                      ? []
+                      : diameters.length > 0
+                        ? diameters
+                        : [6, 12, 20]
+                    ).map((diameter) => ({
                       diameter,
                       feedPerTooth: Number((diameter * 0.005).toFixed(4)),
                     })),
-                    widthRatio: 0.2,
+                    widthRatio: mills ? 0.2 : 1,
                     depthRatio: 1,
                     source: 'added here, not yet tried',
                   },

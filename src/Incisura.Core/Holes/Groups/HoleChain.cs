@@ -1,0 +1,237 @@
+using System.Globalization;
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holes.Kinds;
+using Incisura.Core.Threads;
+
+namespace Incisura.Core.Holes.Groups;
+
+/// <summary>One step of a chain: an operation with a cutter of the library, or what is missing for it.</summary>
+/// <param name="Operation">Code of the operation.</param>
+/// <param name="Situation">Its situation; null where nothing serves.</param>
+/// <param name="Choices">What was chosen in it.</param>
+/// <param name="Result">What it comes to; null where nothing serves.</param>
+/// <param name="Reason">Why this cutter, or what is missing and what would come nearest.</param>
+/// <param name="Others">Other assemblies that could do the step.</param>
+public sealed record ChainStep(string Operation, Situation? Situation, Choices Choices, CalculationResult? Result, string Reason, IReadOnlyList<Situation> Others)
+{
+    /// <summary>Whether a cutter was found.</summary>
+    public bool Found => Result is not null;
+
+    /// <summary>Time for one hole, min.</summary>
+    public double Time => Result?.Figures.FirstOrDefault(f => f.Code == "time")?.Value ?? 0;
+}
+
+/// <summary>Proposes the chain of operations that makes a hole, out of cutters that the library really has.</summary>
+public static class HoleChain
+{
+    // A drill that is this near to the diameter asked for makes it; half the rounding of a drawing.
+    private const double SameSize = 0.005;
+
+    /// <summary>Proposes a chain.</summary>
+    /// <param name="target">The hole.</param>
+    /// <param name="shelf">Situations of every assembly that can be used, in the work material and on the machine.</param>
+    /// <param name="picked">Assemblies chosen by hand, by the code of the operation.</param>
+    public static IReadOnlyList<ChainStep> Propose(HoleTarget target, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked)
+    {
+        Builder b = new(target, shelf, picked);
+        return target.Kind switch
+        {
+            TargetKind.Threaded => b.Threaded(),
+            TargetKind.Tolerance => b.ToTolerance(),
+            TargetKind.Counterbored => b.Counterbored(),
+            _ => b.Plain(),
+        };
+    }
+
+    private sealed class Builder(HoleTarget t, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked)
+    {
+        private readonly List<ChainStep> steps = [];
+
+        public List<ChainStep> Plain() => Chain(t.Diameter, t.Depth, null);
+
+        public List<ChainStep> Counterbored()
+        {
+            Dictionary<string, double> seat = new() { ["depth"] = t.SeatDepth, ["holeBefore"] = t.Diameter };
+            ChainStep step = Choose(
+                "counterbore", [CutterFamily.Counterbore, CutterFamily.FlatDrill], s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.SeatDiameter) <= SameSize, _ => new(seat, Nothing), s => s.Assembly.Value.Projection,
+                s => $"Makes the seat of Ø{Mm(t.SeatDiameter)}.", t.SeatDiameter, $"No counterbore of Ø{Mm(t.SeatDiameter)} with a pilot that enters Ø{Mm(t.Diameter)}");
+            return Chain(t.Diameter, t.Depth, step);
+        }
+
+        public List<ChainStep> ToTolerance()
+        {
+            // Its stock is asked of the reamer; how deep the drill goes, too.
+            ChainStep reamer = Choose(
+                "ream", [CutterFamily.Reamer], s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter) < 1e-6, _ => new(DepthOnly, Ends), s => s.Assembly.Value.Projection,
+                s => $"Reams Ø{Mm(t.Diameter)} {t.Tolerance}.", t.Diameter, $"No reamer of Ø{Mm(t.Diameter)}");
+            if (reamer.Found)
+            {
+                double wanted = Field(reamer, "holeBefore"), stock = (t.Diameter - wanted) / 2;
+                return Chain(wanted, t.Through ? t.Depth : Figure(reamer, "depthNeeded"), reamer, Math.Max(0.05, 0.6 * stock * 2), "ream");
+            }
+
+            ChainStep bore = Choose(
+                "fine-bore", [CutterFamily.FineBoringHead], s => s.Cutter.Value[Dimension.LeastDiameter] <= t.Diameter && s.Cutter.Value[Dimension.LargestDiameter] >= t.Diameter,
+                _ => new(new Dictionary<string, double>(DepthOnly) { ["boreDiameter"] = t.Diameter }, Ends), s => s.Assembly.Value.Projection,
+                s => $"No reamer of Ø{Mm(t.Diameter)}: the head is set to it and bores {t.Tolerance}.", t.Diameter, $"No reamer of Ø{Mm(t.Diameter)}, and no fine-boring head that reaches it");
+            return bore.Found ? Chain(Field(bore, "holeBefore"), t.Depth, bore, 1, "fine-bore") : Chain(t.Diameter - 0.3, t.Depth, bore, 0.3, "ream");
+        }
+
+        public List<ChainStep> Threaded()
+        {
+            bool Fits(Situation s) => Math.Abs(s.Cutter.Value[Dimension.ThreadDiameter] - t.Diameter) < 1e-6 && Math.Abs(s.Cutter.Value[Dimension.Pitch] - t.Pitch) < 1e-6 && s.Cutter.Value.Hand == (t.LeftHand ? Hand.Left : Hand.Right);
+            ChainStep tap = Choose(
+                "tap", [CutterFamily.CuttingTap, CutterFamily.FormingTap], Fits, _ => new(DepthOnly, Ends), s => Unfit(s) + (0.001 * s.Assembly.Value.Projection), WhyTap,
+                t.Diameter, $"No {(t.LeftHand ? "left-hand " : "")}tap for {Mm(t.Diameter)} × {Mm(t.Pitch)}");
+            if (tap.Situation is not { } situation) return Chain(ThreadHole.MinorFor(t.Diameter, t.Pitch, 75), t.Depth + (3 * t.Pitch), tap, 0.1 * t.Pitch, "tap");
+
+            TapGeometry geometry = new(situation.Cutter.Value);
+            return Chain(Figure(tap, "holeForHeight"), t.Through ? t.Depth : Figure(tap, "depthNeeded"), tap, 0.35 * t.Pitch, "tap", d => TapDrill.Of(geometry, d));
+        }
+
+        // Spot, drill, chamfer where the spot did not leave it, and what finishes the hole.
+        private List<ChainStep> Chain(double hole, double depth, ChainStep? last, double within = SameSize, string before = "", Func<double, TapDrill?>? thread = null)
+        {
+            double chamfer = (t.Kind == TargetKind.Plain ? hole : t.Diameter) + (2 * t.Chamfer);
+            ChainStep drill = Drill(hole, depth, within, before, thread);
+            double drilled = drill.Situation?.Cutter.Value.CuttingDiameter ?? hole;
+            (ChainStep spot, bool chamfered) = Spot(chamfer, drilled);
+            steps.Add(spot);
+            steps.Add(drill);
+            if (t.Chamfer > 0 && !chamfered && t.Kind != TargetKind.Counterbored) steps.Add(Countersink(chamfer, drilled));
+            if (last is null) return steps;
+            steps.Add(drill.Found && last.Situation is { } s && last.Operation is "tap" or "ream" or "fine-bore" ? Again(last, drilled, depth) : last);
+            return steps;
+        }
+
+        // The finishing step once more, into the hole that the drill really leaves.
+        private ChainStep Again(ChainStep step, double drilled, double depth)
+        {
+            if (step.Situation is null) return step;
+            Dictionary<string, double> numbers = new(step.Choices.Numbers) { ["holeBefore"] = drilled };
+            if (!t.Through && step.Operation != "fine-bore") numbers["depthOfHoleBefore"] = Math.Ceiling((10 * depth) - 1e-9) / 10;
+            Choices choices = step.Choices with { Numbers = numbers };
+            return Try(step.Operation, step.Situation, choices) is { } result ? step with { Choices = choices, Result = result } : step;
+        }
+
+        private (ChainStep Step, bool Chamfered) Spot(double chamfer, double drilled)
+        {
+            bool Wide(Situation s) => s.Cutter.Value.CuttingDiameter >= chamfer && s.Cutter.Value[Dimension.PointAngle] <= 100;
+            bool chamfers = t.Chamfer > 0 && t.Kind != TargetKind.Counterbored && shelf.Any(s => s.Cutter.Value.Family == CutterFamily.SpotDrill && Wide(s));
+            double wide = chamfers ? chamfer : Math.Round(8 * drilled) / 10;
+            Dictionary<string, double> numbers = new() { ["chamferDiameter"] = wide };
+            if (chamfers) numbers["holeBefore"] = drilled;
+            ChainStep step = Choose(
+                "spot", [CutterFamily.SpotDrill], s => chamfers ? Wide(s) : s.Cutter.Value.CuttingDiameter >= wide, _ => new(numbers, Nothing), s => s.Cutter.Value.CuttingDiameter,
+                s => chamfers ? $"The smallest spot drill that leaves the chamfer to Ø{Mm(chamfer)}." : t.Chamfer > 0 && t.Kind != TargetKind.Counterbored ? $"Guides the drill; the chamfer to Ø{Mm(chamfer)} comes after." : "Guides the drill.",
+                wide, $"No spot drill of at least Ø{Mm(wide)}");
+            return (step, chamfers && step.Found);
+        }
+
+        private ChainStep Countersink(double chamfer, double drilled)
+        {
+            Dictionary<string, double> numbers = new() { ["chamferDiameter"] = chamfer, ["holeBefore"] = drilled };
+            return Choose(
+                "countersink", [CutterFamily.Countersink], s => s.Cutter.Value.CuttingDiameter >= chamfer && !(s.Cutter.Value[Dimension.LeastDiameter] > drilled), _ => new(numbers, Nothing), s => s.Cutter.Value.CuttingDiameter,
+                s => $"No spot drill is wide enough for the chamfer to Ø{Mm(chamfer)}.", chamfer, $"No countersink from Ø{Mm(drilled)} to Ø{Mm(chamfer)}");
+        }
+
+        private ChainStep Drill(double hole, double depth, double within, string before, Func<double, TapDrill?>? thread)
+        {
+            Dictionary<string, double> numbers = new() { ["depth"] = t.Through ? t.Depth : Math.Ceiling((10 * depth) - 1e-9) / 10 };
+            bool Fits(Situation s)
+            {
+                double d = s.Cutter.Value.CuttingDiameter;
+                return s.Cutter.Value.Family != CutterFamily.StepDrill && Math.Abs(d - hole) <= within && (thread is null || thread(d) is { Class.Length: > 0 }) && (before is not ("ream" or "fine-bore") || d < t.Diameter - 0.02);
+            }
+
+            string Why(Situation s)
+            {
+                double d = s.Cutter.Value.CuttingDiameter;
+                string depthWords = $"its flutes clear {Mm(numbers["depth"])} mm";
+                if (thread?.Invoke(d) is { } got) return $"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}; {depthWords}.";
+                return before switch
+                {
+                    "ream" or "fine-bore" => $"Leaves {Mm((t.Diameter - d) / 2)} mm on a side for the step after; {depthWords}.",
+                    _ => $"Has the diameter of the hole; {depthWords}.",
+                };
+            }
+
+            return Choose(
+                "drill", [CutterFamily.TwistDrill, CutterFamily.IndexableDrill, CutterFamily.FlatDrill], Fits, _ => new(numbers, Through), s => (thread is null ? 0 : Math.Abs(s.Cutter.Value.CuttingDiameter - hole)) + (0.001 * s.Assembly.Value.Projection), Why,
+                hole, $"No drill of Ø{Mm(hole)}{(within > SameSize ? $" or within {Mm(within)} mm of it" : "")}");
+        }
+
+        // A tap for a blind hole draws its chips back or makes none; one for a through hole drives them ahead.
+        private int Unfit(Situation s)
+        {
+            TapGeometry tap = new(s.Cutter.Value);
+            return tap.Forming ? 1 : t.Through == (tap.Flutes == "point") ? 0 : 2;
+        }
+
+        private string WhyTap(Situation s)
+        {
+            TapGeometry tap = new(s.Cutter.Value);
+            return tap.Forming ? "Forms the thread: no chips." : tap.Flutes switch
+            {
+                "point" => t.Through ? "Its spiral point drives the chips ahead, out of the far side." : "Drives the chips ahead; the hole is drilled deeper for them.",
+                "spiral" => t.Through ? "No tap with a spiral point stands ready; spiral flutes draw the chips back." : "Its spiral flutes draw the chips out of the blind hole.",
+                _ => "Straight flutes keep the chips; the hole is drilled deeper for them.",
+            };
+        }
+
+        // The first by rank among those that can be calculated and run; one picked by hand goes before all others.
+        private ChainStep Choose(
+            string operation, CutterFamily[] families, Func<Situation, bool> fits, Func<Situation, Choices> choose, Func<Situation, double> rank, Func<Situation, string> why, double size, string missing)
+        {
+            List<Situation> family = [.. shelf.Where(s => families.Contains(s.Cutter.Value.Family))];
+            List<Situation> fitting = [.. family.Where(fits).OrderBy(rank).ThenBy(s => s.Assembly.Value.Number, StringComparer.Ordinal)];
+            if (picked.TryGetValue(operation, out int by) && shelf.FirstOrDefault(s => s.Assembly.Id == by) is { } hand && Try(operation, hand, choose(hand)) is { } own)
+                return new(operation, hand, choose(hand), own, "Picked by hand.", [.. fitting.Where(s => s != hand)]);
+
+            string refused = "";
+            foreach (Situation s in fitting)
+            {
+                Choices choices = choose(s);
+                CalculationResult? result = Try(operation, s, choices, out string reason);
+                Finding? stop = result?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop);
+                if (result is not null && stop is null) return new(operation, s, choices, result, why(s), [.. fitting.Where(o => o != s)]);
+                if (refused.Length == 0) refused = $" {s.Assembly.Value.Number} has the size but cannot do it: {(stop is null ? reason : stop.Text.ToString())}";
+            }
+
+            string nearest = refused.Length > 0 ? refused : family.Count == 0 ? " Nothing of this kind is set up for this machine and material." : $" {(family.Count == 1 ? "There is" : "There are")} {string.Join(", ", family.Select(s => s.Cutter.Value.CuttingDiameter).Distinct().OrderBy(d => Math.Abs(d - size)).Take(4).Select(d => "Ø" + Mm(d)))}.";
+            return new(operation, null, new(new Dictionary<string, double>(), Nothing), null, $"{missing}.{nearest}", fitting);
+        }
+
+        private static CalculationResult? Try(string operation, Situation s, Choices choices) => Try(operation, s, choices, out _);
+
+        private static CalculationResult? Try(string operation, Situation s, Choices choices, out string reason)
+        {
+            reason = "";
+            try
+            {
+                return Operations.Find(operation)!.Calculate(s, choices, explain: false);
+            }
+            catch (InputException refused)
+            {
+                reason = refused.Faults[0].Sentence;
+                return null;
+            }
+        }
+
+        private Dictionary<string, double> DepthOnly => new() { ["depth"] = t.Depth };
+
+        private Dictionary<string, string> Ends => new() { [HoleWords.End] = t.Through ? "through" : "blind" };
+
+        private Dictionary<string, string> Through => t.Through ? Ends : Nothing;
+
+        private static Dictionary<string, string> Nothing => [];
+
+        private static double Figure(ChainStep step, string code) => step.Result!.Figures.First(f => f.Code == code).Value;
+
+        private static double Field(ChainStep step, string code) => step.Result!.Fields.First(f => f.Code == code).Value;
+
+        private static string Mm(double mm) => mm.ToString("0.###", CultureInfo.InvariantCulture);
+    }
+}

@@ -1,0 +1,67 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Holes.Groups;
+
+/// <summary>What a hole is to become.</summary>
+public enum TargetKind
+{
+    /// <summary>A drilled hole.</summary>
+    Plain,
+
+    /// <summary>A hole to a tolerance: reamed or fine bored.</summary>
+    Tolerance,
+
+    /// <summary>A tapped hole.</summary>
+    Threaded,
+
+    /// <summary>A drilled hole with a flat seat around it.</summary>
+    Counterbored,
+}
+
+/// <summary>A hole as the drawing of the part asks for it.</summary>
+public sealed record HoleTarget
+{
+    /// <summary>What it is to become.</summary>
+    public TargetKind Kind { get; init; }
+
+    /// <summary>Diameter, mm; of a thread its nominal one.</summary>
+    public double Diameter { get; init; } = 8.5;
+
+    /// <summary>Pitch of the thread, mm.</summary>
+    public double Pitch { get; init; } = 1.5;
+
+    /// <summary>Whether the thread is left-hand.</summary>
+    public bool LeftHand { get; init; }
+
+    /// <summary>Depth at full diameter or of full thread, mm; of a through hole the thickness of the work.</summary>
+    public double Depth { get; init; } = 20;
+
+    /// <summary>Whether it goes through.</summary>
+    public bool Through { get; init; }
+
+    /// <summary>Tolerance in the words of the drawing, such as H7.</summary>
+    public string Tolerance { get; init; } = "H7";
+
+    /// <summary>Chamfer on a side, mm; 0 for none.</summary>
+    public double Chamfer { get; init; } = 0.5;
+
+    /// <summary>Diameter of the seat, mm.</summary>
+    public double SeatDiameter { get; init; } = 15;
+
+    /// <summary>Depth of the seat, mm.</summary>
+    public double SeatDepth { get; init; } = 9;
+
+    internal void Check(InputCheck check)
+    {
+        check.Holds(Enum.IsDefined(Kind), "target.kind", double.NaN, "The kind of hole is unknown; choose one from the list.")
+            .Within("target.diameter", "The diameter of the hole", Diameter, 0.3, 500, Quantity.Length)
+            .Within("target.depth", "The depth", Depth, 0.1, 2000, Quantity.Length)
+            .Within("target.chamfer", "The chamfer", Chamfer, 0, 20, Quantity.Length)
+            .Holds(Tolerance.Length <= 24, "target.tolerance", Tolerance.Length, "The tolerance holds at most 24 characters.");
+        if (Kind == TargetKind.Threaded) check.Within("target.pitch", "The pitch", Pitch, 0.15, Math.Max(0.15, Diameter * 0.5), Quantity.Length);
+        if (Kind == TargetKind.Counterbored)
+            check.Within("target.seatDiameter", "The diameter of the seat", SeatDiameter, Diameter + 0.1, 500, Quantity.Length)
+                .Within("target.seatDepth", "The depth of the seat", SeatDepth, 0.05, Math.Max(0.05, Depth), Quantity.Length);
+    }
+}

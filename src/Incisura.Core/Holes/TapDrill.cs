@@ -1,0 +1,28 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Threads;
+
+namespace Incisura.Core.Holes;
+
+/// <summary>A drill and the thread its hole would give.</summary>
+/// <param name="Diameter">Its diameter, mm.</param>
+/// <param name="Height">Thread height over the full one, %.</param>
+/// <param name="Minor">Minor diameter of the thread, mm.</param>
+/// <param name="Class">Tightest class whose limits hold it; empty for none.</param>
+public readonly record struct TapDrill(double Diameter, double Height, double Minor, string Class)
+{
+    /// <summary>What a drill would give before a tap; null where the tap cannot use its hole.</summary>
+    /// <param name="tap">The tap.</param>
+    /// <param name="diameter">Diameter of the drill, mm.</param>
+    public static TapDrill? Of(TapGeometry tap, double diameter)
+    {
+        NoTrace none = default;
+        double height = ThreadHole.HeightOf(tap.Diameter, tap.Pitch, diameter, tap.Forming, ref none);
+        if (height is > 100 or < 30) return null;
+        double minor = ThreadHole.MinorFor(tap.Diameter, tap.Pitch, height);
+        return new(diameter, height, minor, MinorLimits.Of(tap.Diameter, tap.Pitch).FirstOrDefault(c => c.Holds(minor)).Name ?? "");
+    }
+
+    /// <summary>Families whose hole a tap can follow.</summary>
+    public static IReadOnlyList<CutterFamily> Families { get; } = [CutterFamily.TwistDrill, CutterFamily.StepDrill, CutterFamily.FlatDrill];
+}

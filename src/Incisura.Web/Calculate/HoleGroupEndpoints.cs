@@ -1,0 +1,79 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Holes.Groups;
+using Incisura.Exchange.Positions;
+using Incisura.Web.Hosting;
+using Incisura.Web.Library;
+using Microsoft.AspNetCore.Mvc;
+
+namespace Incisura.Web.Calculate;
+
+/// <summary>An assembly a step could be done with.</summary>
+public sealed record StepTool(int AssemblyId, string Assembly, string Cutter, string Family, double Diameter);
+
+/// <summary>One step of a chain as people see it.</summary>
+/// <param name="Operation">Code of the operation.</param>
+/// <param name="OperationName">Its name.</param>
+/// <param name="Tool">What it is done with; null where nothing serves.</param>
+/// <param name="Others">What else could do it.</param>
+/// <param name="Reason">Why this one, or what is missing.</param>
+/// <param name="Numbers">Values chosen for it.</param>
+/// <param name="Options">Picks for it.</param>
+/// <param name="Result">What it comes to; null where nothing serves.</param>
+/// <param name="Time">Time for one hole, min.</param>
+public sealed record StepView(
+    string Operation, string OperationName, StepTool? Tool, IReadOnlyList<StepTool> Others, string Reason, IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options, CalculationResult? Result, double Time);
+
+/// <summary>A group worked out, as people see it.</summary>
+public sealed record GroupView(
+    IReadOnlyList<StepView> Steps, IReadOnlyList<Position> Positions, IReadOnlyList<int> Order, double Travel, double TravelAsGiven, bool OrderKept, double Making, double Travelling, double Changing, double Time, bool Complete);
+
+/// <summary>Groups of alike holes: chain, pattern, order and time.</summary>
+public static class HoleGroupEndpoints
+{
+    private const int LargestFile = 8 * 1024 * 1024;
+
+    public static StoredKind<StoredHoleGroup, HoleGroup> Groups { get; } = new("hole group", g => g.Name, Check, (_, _, _) => Looks.None, () => new() { Definition = null! });
+
+    public static void MapHoleGroups(this IEndpointRouteBuilder api)
+    {
+        api.MapStored("/hole-groups", Groups);
+        api.MapAll("/hole-groups", Groups, view => view.HoleGroups);
+        RouteGroupBuilder group = api.MapGroup("/hole-groups").WithTags("hole-groups").RequireAuthorization(Access.Engineers);
+
+        group.MapPost("/solve", async (HoleGroup definition, IncisuraDb db, Shelf shelf) =>
+        {
+            ShelfView view = await shelf.ViewAsync(db);
+            Check(definition, view, 0).ThrowIfAny();
+            return ViewOf(definition.Solve(Usable(definition, view), view.Machines[definition.MachineId].Definition.RapidFeed));
+        });
+
+        group.MapPost("/positions", async (HttpContext context) =>
+        {
+            using MemoryStream content = new();
+            await context.Request.Body.CopyToAsync(content, context.RequestAborted);
+            return PositionFile.Read(content.ToArray());
+        }).WithMetadata(new RequestSizeLimitAttribute(LargestFile)).Accepts<byte[]>("application/octet-stream");
+    }
+
+    private static InputCheck Check(HoleGroup group, ShelfView view, int id) => group.Check()
+        .Holds(view.Materials.ContainsKey(group.MaterialId), "materialId", group.MaterialId, "The work material does not exist; choose one.")
+        .Holds(view.Machines.ContainsKey(group.MachineId), "machineId", group.MachineId, "The machine does not exist; choose one.")
+        .Holds(view.Charts.Count > 0, "chart", double.NaN, "The shop has no speed chart; add one in Shop.");
+
+    // Every assembly in use that the machine takes and whose cutter is meant for the material.
+    private static IReadOnlyList<Situation> Usable(HoleGroup group, ShelfView view) =>
+    [
+        .. view.Assemblies.Values
+            .Where(a => !a.Definition.Retired && view.Cutters[a.Definition.CutterId].Definition is { Retired: false } cutter && cutter.Groups.Contains(view.Materials[group.MaterialId].Definition.Group)
+                && view.Holders[a.Definition.HolderId].Definition.Interface == view.Machines[group.MachineId].Definition.Interface)
+            .Select(a => view.SituationOf(group.MaterialId, a.Id, group.MachineId)!),
+    ];
+
+    private static GroupView ViewOf(GroupResult r) => new(
+        [.. r.Steps.Select(StepOf)], r.Positions, r.Route.Order, r.Route.Travel, r.Route.AsGiven, r.Route.Kept, r.Making, r.Travelling, r.Changing, r.Time, r.Complete);
+
+    private static StepView StepOf(ChainStep s) => new(
+        s.Operation, Operations.Find(s.Operation)!.Description.Name, s.Situation is { } situation ? ToolOf(situation) : null, [.. s.Others.Select(ToolOf)], s.Reason, s.Choices.Numbers, s.Choices.Options, s.Result, s.Time);
+
+    private static StepTool ToolOf(Situation s) => new(s.Assembly.Id, s.Assembly.Value.Number, s.Cutter.Value.Number, s.Cutter.Value.Described.Name, s.Cutter.Value.CuttingDiameter);
+}

@@ -1,0 +1,66 @@
+import { Checkbox, Input, Select } from 'antd';
+import { NumberField } from '../../../parts/NumberField';
+import type { useSheetForm } from '../../../parts/useSheetForm';
+import type { Schemas } from '../../../api/client';
+import { KINDS, type Group, type Target } from './words';
+
+type Form = ReturnType<typeof useSheetForm<Group, Schemas['SheetOfHoleGroup']>>;
+type Numbers = 'diameter' | 'pitch' | 'depth' | 'chamfer' | 'seatDiameter' | 'seatDepth';
+
+/** What each hole is to become. */
+export function TargetFields(props: { target: Target; form: Form; refused: Record<string, string>; disabled: boolean }) {
+  const { target, form, refused, disabled } = props;
+  const put = (change: Partial<Target>) => form.setMany({ target: { ...target, ...change } });
+  const number = (code: Numbers, label: string, symbol: string) => (
+    <NumberField
+      label={label}
+      symbol={symbol}
+      quantity="length"
+      value={target[code]}
+      typed={form.typed[`target.${code}`]}
+      onTyped={(t) => t && form.set('target', { ...target, [code]: t.base }, t, `target.${code}`)}
+      refused={refused[`target.${code}`]}
+      disabled={disabled}
+    />
+  );
+  const threaded = target.kind === 'threaded';
+  return (
+    <>
+      <label className="line">
+        Becomes a
+        <Select
+          aria-label="Becomes a"
+          value={target.kind}
+          disabled={disabled}
+          onChange={(kind) => put({ kind })}
+          options={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
+        />
+      </label>
+      {number('diameter', threaded ? 'Nominal diameter' : 'Diameter', 'D')}
+      {threaded && number('pitch', 'Pitch', 'P')}
+      {target.kind === 'tolerance' && (
+        <label className="line">
+          Tolerance
+          <Input value={target.tolerance} maxLength={24} disabled={disabled} onChange={(e) => put({ tolerance: e.target.value })} />
+        </label>
+      )}
+      {number('depth', target.through ? 'Thickness of the work' : threaded ? 'Depth of thread' : 'Depth', 't')}
+      {target.kind === 'counterbored' ? (
+        <>
+          {number('seatDiameter', 'Diameter of the seat', 'D_s')}
+          {number('seatDepth', 'Depth of the seat', 't_s')}
+        </>
+      ) : (
+        number('chamfer', 'Chamfer on a side', 'c')
+      )}
+      <Checkbox checked={target.through!} disabled={disabled} onChange={(e) => put({ through: e.target.checked })}>
+        goes through
+      </Checkbox>
+      {threaded && (
+        <Checkbox checked={target.leftHand!} disabled={disabled} onChange={(e) => put({ leftHand: e.target.checked })}>
+          left-hand
+        </Checkbox>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Schemas } from '../../../api/client';
+
+export type Group = Schemas['HoleGroup'];
+export type Target = Schemas['HoleTarget'];
+export type Pattern = Schemas['HolePattern'];
+export type Solved = Schemas['GroupView'];
+
+export const KINDS: Record<Schemas['TargetKind'], string> = {
+  plain: 'drilled hole',
+  tolerance: 'hole to a tolerance',
+  threaded: 'tapped hole',
+  counterbored: 'counterbored hole',
+};
+
+export const FORMS: Record<Schemas['PatternForm'], string> = {
+  typed: 'typed positions',
+  circle: 'on a circle',
+  arc: 'on an arc',
+  grid: 'in rows and columns',
+  line: 'on a line',
+};
+
+export const ORDERS: Record<Schemas['HoleOrder'], string> = {
+  asGiven: 'as given',
+  nearestNext: 'nearest next',
+  rows: 'row by row',
+};
+
+const size = (mm: number) => String(+mm.toFixed(3));
+
+/** A hole as the drawing of a part says it. */
+export function targetWords(t: Target): string {
+  const depth = t.through ? `through ${size(t.depth!)}` : `${size(t.depth!)} deep`;
+  switch (t.kind) {
+    case 'threaded':
+      return `M${size(t.diameter!)} × ${size(t.pitch!)}${t.leftHand ? ' left-hand' : ''}, ${depth}`;
+    case 'tolerance':
+      return `Ø${size(t.diameter!)} ${t.tolerance}, ${depth}`;
+    case 'counterbored':
+      return `Ø${size(t.diameter!)}, ${depth}, seat Ø${size(t.seatDiameter!)} × ${size(t.seatDepth!)}`;
+    default:
+      return `Ø${size(t.diameter!)}, ${depth}`;
+  }
+}
+
+export const countOf = (p: Pattern): number =>
+  p.form === 'typed' ? (p.typed?.length ?? 0) : p.form === 'grid' ? p.count! * p.rows! : p.count!;

@@ -1,0 +1,37 @@
+import type { Schemas } from '../../../api/client';
+
+export type Stage = Schemas['HoleStage'];
+
+export interface Row {
+  stage: Stage;
+  number: number;
+  time: number;
+  colour: string;
+}
+
+const COLOUR: Record<string, string> = {
+  entry: '#E9C46A',
+  start: '#B9722E',
+  full: '#0F6E6E',
+  cross: '#6B3F7A',
+  break: '#27457C',
+  withdraw: '#9AA3A8',
+  in: '#0F6E6E',
+  out: '#9AA3A8',
+};
+
+export const kindOf = (code: string): string => (code.startsWith('full') ? 'full' : code.startsWith('cross') ? 'cross' : code);
+
+/** Colour of a stretch that feeds; one that is moved in rapid or stands has none. */
+export const colourOf = (stage: Stage): string => (stage.rapid || stage.feedRate === 0 ? '' : (COLOUR[kindOf(stage.code)] ?? '#0F6E6E'));
+
+/** The stages as they are called out: what only lifts and comes back between two pecks counts with the peck before it. */
+export function rowsOf(stages: readonly Stage[]): Row[] {
+  const rows: Row[] = [];
+  for (const stage of stages) {
+    const last = rows[rows.length - 1];
+    if (last && /^(lift|back)-/.test(stage.code)) last.time += stage.time;
+    else rows.push({ stage, number: rows.length + 1, time: stage.time, colour: colourOf(stage) });
+  }
+  return rows;
+}
