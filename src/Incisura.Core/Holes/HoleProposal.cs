@@ -51,6 +51,7 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         foreach (HoleField f in d.Fields)
             if (double.IsFinite(f.Default)) x.Propose(f.Input, f.Default);
         TKind.Follow(setup, ref x);
+        x.Propose(HoleInput.Retract, Math.Max(HoleWords.UsualRetract, x[HoleInput.Approach]));
 
         // A tap is held to its speed while it is worked out, so that its feed can never leave it.
         if (d.InStep) return new(x, holds);

@@ -25,7 +25,7 @@ internal static class HoleWords
     public static readonly HoleField[] Planes =
     [
         new(HoleInput.Approach, "a", "Approach plane", "Planes", Quantity.Length, 0, 200, 2),
-        new(HoleInput.Retract, "r", "Retract plane", "Planes", Quantity.Length, 0, 500, 10),
+        new(HoleInput.Retract, "r", "Retract plane", "Planes", Quantity.Length, 0, 500),
         new(HoleInput.Surface, "z_0", "Height of the surface", "Planes", Quantity.Length, -2000, 2000, 0),
     ];
 
@@ -37,6 +37,9 @@ internal static class HoleWords
     { Group = "Cycle" };
 
     public static readonly OptionDescription TurningOption = new(Turning, "Spindle", [new("hand", "with the hand of the tap"), new("right", "to the right"), new("left", "to the left")], "hand") { Group = "Fast" };
+
+    /// <summary>Height of the retract plane where none is typed, mm; never below the approach plane.</summary>
+    public const double UsualRetract = 10;
 
     /// <summary>A cycle in words.</summary>
     public static string NameOf(DrillingCycle cycle) => cycle switch

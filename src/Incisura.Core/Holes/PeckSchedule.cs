@@ -33,7 +33,7 @@ public readonly record struct PeckSchedule(double First, double Ratio, double Le
     {
         private readonly PeckSchedule schedule;
         private double next;
-        private bool halved;
+        private bool shared;
 
         internal Walk(PeckSchedule schedule)
         {
@@ -53,11 +53,11 @@ public readonly record struct PeckSchedule(double First, double Ratio, double Le
             double rest = schedule.Total - Current;
             if (rest <= 0) return false;
             Before = Current;
-            if (halved || rest <= next * (1 + 1e-12)) Current = schedule.Total;
+            if (shared || rest <= next * (1 + 1e-12)) Current = schedule.Total;
             else if (rest < next + (schedule.Least / 2))
             {
-                Current += rest / 2;
-                halved = true;
+                Current += rest - Math.Min(Math.Max(schedule.Least, next * schedule.Ratio), rest / 2);
+                shared = true;
             }
             else Current += next;
 

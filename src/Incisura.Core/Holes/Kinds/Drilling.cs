@@ -38,6 +38,7 @@ public readonly struct Drilling : IHoleKind
     /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref HoleInputs x)
     {
+        x.Propose(HoleInput.ChipRoom, setup.Diameter);
         if (IsStep(setup))
         {
             // The step sits at a fixed length, so depth and chamfer are one choice: the one typed leads.
@@ -45,13 +46,15 @@ public readonly struct Drilling : IHoleKind
             double step = setup.Cutter[Dimension.StepLength], angle = setup.Cutter[Dimension.StepAngle], widest = setup.Cutter[Dimension.LargestDiameter];
             if (x.IsTyped(HoleInput.Depth) && !x.IsTyped(HoleInput.ChamferDiameter))
                 x[HoleInput.ChamferDiameter] = Math.Clamp(setup.Diameter + (2 * (x[HoleInput.Depth] + beyond - step) * Math.Tan(Parts.Half(angle))), setup.Diameter, widest);
-            x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.6 * (widest - setup.Diameter)));
+            else x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.6 * (widest - setup.Diameter)));
             x.Propose(HoleInput.Depth, AxisDepth.ForChamfer(x[HoleInput.ChamferDiameter], setup.Diameter, angle, step) - beyond);
         }
+        else
+        {
+            double room = setup.FluteLength - x[HoleInput.ChipRoom] - AxisDepth.PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[HoleInput.Breakthrough] : 0);
+            x.Propose(HoleInput.Depth, Math.Min(2 * setup.Diameter, Math.Max(room, 0.5 * setup.Diameter)));
+        }
 
-        x.Propose(HoleInput.ChipRoom, setup.Diameter);
-        double room = setup.FluteLength - x[HoleInput.ChipRoom] - AxisDepth.PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[HoleInput.Breakthrough] : 0);
-        x.Propose(HoleInput.Depth, Math.Min(2 * setup.Diameter, Math.Max(room, 0.5 * setup.Diameter)));
         CycleChoice.FollowPecks(setup, ref x);
     }
 

@@ -147,15 +147,16 @@ public readonly struct StagedDrilling : IHoleKind
             string code = StagedPlan.CodeOf(stage.Part, stage.Number), name = StagedPlan.NameOf(stage.Part, stage.Number), at = $"edits.{code}";
             if (StagedPlan.Editable(stage.Part)) Known.Add(code);
             if (!StagedPlan.Editable(stage.Part)) return;
+            bool changed = x.Edits.Any(e => e.Stage == code);
             double free = Math.Min(r[HoleFigure.FreeSpeed], setup.LargestSpeed), guide = x[HoleInput.PilotDepth] - x[HoleInput.PilotClearance];
             bool outside = Math.Min(stage.From, stage.To) < 0, drills = stage.To > Math.Max(guide, stage.From);
             string Show(double v) => v.ToString("0", CultureInfo.InvariantCulture);
-            if (outside) check.Holds(Math.Abs(stage.Speed) <= free, stage.Part == StagePart.Entry && x.Edits.Length == 0 ? "entrySpeed" : at, stage.Speed, $"{name}: at {Show(Math.Abs(stage.Speed))} rev/min outside the bore the drill would whirl; give at most {Show(Math.Floor(free))} rev/min until the pilot guides it.");
-            check.Holds(stage.FeedRate > 0 && stage.FeedRate <= setup.LargestFeed, at, stage.FeedRate, $"{name}: the feed rate is {Show(stage.FeedRate)} mm/min; give more than 0 and at most {Show(setup.LargestFeed)} mm/min.");
+            if (outside) check.Holds(Math.Abs(stage.Speed) <= free, stage.Part == StagePart.Entry && !changed ? "entrySpeed" : at, stage.Speed, $"{name}: at {Show(Math.Abs(stage.Speed))} rev/min outside the bore the drill would whirl; give at most {Show(Math.Floor(free))} rev/min until the pilot guides it.");
+            check.Holds(stage.FeedRate > 0 && (!changed || stage.FeedRate <= setup.LargestFeed), at, stage.FeedRate, $"{name}: the feed rate is {Show(stage.FeedRate)} mm/min; give more than 0 and at most {Show(setup.LargestFeed)} mm/min.");
             if (!drills) return;
             check.Holds(stage.Coolant, at, 0, $"{name}: without coolant at this depth the chips stay in the bore and the drill breaks; leave the coolant on until the drill stops.")
                 .Holds(stage.Speed > 0, at, stage.Speed, $"{name}: the drill cuts only while it turns to the right; give a speed above 0.")
-                .Holds(stage.Speed <= Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed), at, stage.Speed, $"{name}: {Show(stage.Speed)} rev/min is more than drill and spindle stand; give at most {Show(Math.Floor(Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
+                .Holds(!changed || stage.Speed <= Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed), at, stage.Speed, $"{name}: {Show(stage.Speed)} rev/min is more than drill and spindle stand; give at most {Show(Math.Floor(Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
                 .Holds(stage.FeedRate <= r[HoleFigure.FeedRate] * (1 + 1e-9), at, stage.FeedRate, $"{name}: {Show(stage.FeedRate)} mm/min is more than the full feed of {Show(r[HoleFigure.FeedRate])} mm/min; give less, or raise the feed per revolution.");
         }
     }

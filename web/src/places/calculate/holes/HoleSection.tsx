@@ -166,7 +166,7 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
             </g>
           )}
           <g clipPath="url(#hc)" opacity=".93">
-            <g transform={`translate(${x(tip)} ${axis}) scale(${-scale} ${scale})`}>
+            <g transform={`translate(${x(tip + section.beyond)} ${axis}) scale(${-scale} ${scale})`}>
               <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
             </g>
           </g>

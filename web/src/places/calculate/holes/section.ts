@@ -33,6 +33,8 @@ export interface Section {
   through: boolean;
   /** Largest radius in it. */
   radius: number;
+  /** How far the tool reaches beyond the depth programmed: the pilot of a counterbore. */
+  beyond: number;
   /** Major radius and depth of a thread; 0 for none. */
   thread: [radius: number, depth: number];
 }
@@ -135,12 +137,13 @@ export function sectionOf(result: Result, cutter: Schemas['Cutter']): Section {
   }
 
   const deepest = Math.max(...[...hole, ...before].map(([x]) => (x < 1e6 ? x : 0)), tip);
-  const closed = result.operation === 'countersink' ? Math.max(tip * 2.2, wide * 1.2) : through ? thickness : deepest * 1.12 + radius * 0.5;
+  const closed = result.operation === 'countersink' ? tip * 9 : through ? thickness : deepest * 1.12 + radius * 0.5;
   return {
     hole: hole.map(([x, r]) => [Math.min(x, closed), Math.max(r, 0)]),
     before: before.map(([x, r]) => [Math.min(x, closed), Math.max(r, 0)]),
     end: closed,
     through,
+    beyond: result.operation === 'counterbore' ? (d.LPIL ?? 0) : 0,
     radius: Math.max(...hole.map(([, r]) => r), thread[0], radius),
     thread: [thread[0], Math.min(thread[1], closed)],
   };

@@ -1,0 +1,95 @@
+using CsCheck;
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
+using static Incisura.Core.Tests.Holes.HoleSample;
+
+namespace Incisura.Core.Tests.Holes;
+
+public sealed class StagedTests
+{
+    private static readonly IOperation Deep = Operations.Find("deep-hole")!;
+    private static readonly Situation Usual = With(CutterFamily.GunDrill, "deep-hole").Changed(c => c with { ThroughCoolant = true });
+
+    private static Choices Crossed(params CrossHole[] holes) => (Sample.Typed(("depth", 160)) with { CrossHoles = holes }).Picked("end", "through");
+
+    [Fact]
+    public void The_stages_follow_each_other_from_the_pilot_to_the_withdrawal()
+    {
+        CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10), new CrossHole(120, 12, 60)), false);
+        Assert.Equal(["approach", "entry", "spin-up", "coolant", "start", "full", "cross-1", "full-2", "cross-2", "full-3", "break", "stop", "withdraw", "clear"], r.Stages.Select(s => s.Code));
+        HoleStage entry = r.Stages[1], cross = r.Stages[6], full = r.Stages[5];
+        Assert.True(entry.Speed < 0 && !entry.Coolant && entry.To < r.Field("pilotDepth").Value);
+        Assert.Equal(full.FeedRate / 2, cross.FeedRate, 9);
+        Assert.All(r.Stages.Where(s => s.To > r.Field("pilotDepth").Value && s.To > s.From), s => Assert.True(s.Coolant && s.Speed > 0));
+        Assert.Equal(0, r.Stages[^2].Speed);
+    }
+
+    [Fact]
+    public void The_slow_window_is_where_the_point_meets_the_open_wall()
+    {
+        CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10)), false);
+        HoleStage cross = r.Stages.Single(s => s.Code == "cross-1");
+        Assert.Equal(60 - 5 - 1, cross.From, 9);
+        Assert.Equal(60 + 5 + r.Figure("pointLength") + 1, cross.To, 9);
+
+        // A slanted hole opens the wall further, the same way to either side.
+        Assert.Equal((5 / Math.Sin(Math.PI / 3)) + (4 / Math.Tan(Math.PI / 3)), new CrossHole(60, 10, 60).HalfLength(8), 9);
+        Assert.Equal(new CrossHole(60, 10, 60).HalfLength(8), new CrossHole(60, 10, 120).HalfLength(8), 9);
+    }
+
+    [Fact]
+    public void Wherever_the_holes_lie_the_stages_cover_the_way_once() =>
+        Gen.Select(Gen.Double[20, 150], Gen.Double[2, 20], Gen.Double[40, 140], Gen.Double[20, 150], Gen.Double[2, 20]).Sample((x1, d1, angle, x2, d2) =>
+        {
+            CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(x1, d1, angle), new CrossHole(x2, d2)), false);
+            HoleStage[] down = [.. r.Stages.Where(s => s.To > s.From && !s.Rapid)];
+            return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To - p.Second.From) < 1e-9) && Math.Abs(down[^1].To - r.Figure("programmedDepth")) < 1e-9;
+        });
+
+    [Fact]
+    public void A_longer_drill_whirls_sooner_and_buckles_under_less()
+    {
+        NoTrace none = default;
+        SlenderDrill drill = SlenderDrill.Of(Usual.Cutter.Value);
+        Assert.Equal(drill.GuidedSpeed(200, ref none) / 4, drill.GuidedSpeed(400, ref none), 6);
+        Assert.Equal(drill.BucklingForce(200, ref none) / 4, drill.BucklingForce(400, ref none), 6);
+        Assert.True(drill.FreeSpeed(300, ref none) < drill.GuidedSpeed(300, ref none));
+        CalculationResult r = Deep.Calculate(Usual, Sample.Typed(("cuttingSpeed", 2000)), false);
+        Assert.Contains(r.Limits, l => l.Kind == LimitKind.Whirl && l.Use > 1);
+    }
+
+    [Fact]
+    public void A_stage_can_be_changed_and_the_time_follows()
+    {
+        CalculationResult before = Deep.Calculate(Usual, Crossed(), false);
+        Choices slower = Crossed() with { Edits = [new("full", null, before.Stages.Single(s => s.Code == "full").FeedRate / 2, null)] };
+        Assert.True(Deep.Calculate(Usual, slower, false).Figure("time") > before.Figure("time") * 1.5);
+    }
+
+    [Theory]
+    [InlineData("entry", 2900.0, null, null, "outside the bore")]
+    [InlineData("withdraw", 2900.0, null, null, "outside the bore")]
+    [InlineData("full", null, null, false, "without coolant")]
+    [InlineData("full", null, 9000.0, null, "more than the full feed")]
+    [InlineData("full", -500.0, null, null, "turns to the right")]
+    [InlineData("cross-4", null, 20.0, null, "no stage")]
+    public void An_unsafe_change_is_refused_with_the_reason(string stage, double? speed, double? feed, bool? coolant, string reason)
+    {
+        Situation slow = Usual.Changed(c => c.With(Dimension.FluteLength, 290).With(Dimension.OverallLength, 350)) with { };
+        slow = slow with { Assembly = slow.Assembly with { Value = slow.Assembly.Value with { Projection = 320 } } };
+        InputFault fault = Assert.Single(Refused(() => Deep.Calculate(slow, Crossed() with { Edits = [new(stage, speed, feed, coolant)] }, false)));
+        Assert.Equal($"edits.{stage}", fault.Field);
+        Assert.Contains(reason, fault.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_cross_hole_outside_the_bore_and_a_pilot_smaller_than_the_drill_are_refused()
+    {
+        Assert.Equal("crossHoles[0].distance", Assert.Single(Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(180, 10)), false))).Field);
+        Assert.Equal("crossHoles[1].offset", Assert.Single(Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 10), new CrossHole(90, 6, 90, 8)), false))).Field);
+        InputFault pilot = Assert.Single(Refused(() => Deep.Calculate(Usual, Sample.Typed(("pilotDiameter", 7.9)), false)));
+        Assert.Contains("smaller than the drill", pilot.Sentence, StringComparison.Ordinal);
+        Assert.Equal("pilotDepth", Assert.Single(Refused(() => Deep.Calculate(Usual, Sample.Typed(("pilotDepth", 0.6)), false))).Field);
+    }
+}
