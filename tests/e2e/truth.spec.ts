@@ -54,9 +54,15 @@ test('every step of the derivation, worked out again by another program, gives t
       if (options.some((o) => o.code === 'bend')) await again(code, { ...body, numbers: { cornerRadius: 40 }, options: { bend: 'outer' } });
       if (options.some((o) => o.code === 'surface'))
         for (const surface of ['concave', 'convex']) await again(code, { ...body, numbers: { surfaceRadius: 500 }, options: { surface } });
+      if (options.some((o) => o.code === 'end')) await again(code, { ...body, options: { end: 'through' } });
+      if (options.some((o) => o.code === 'meaning')) await again(code, { ...body, options: { meaning: 'point' } });
+      if (options.some((o) => o.code === 'cycle')) await again(code, { ...body, options: { cycle: 'full-retract' } });
       seen.add(code);
     }
-  expect([...seen]).toHaveLength(14);
+  // A tap on a control that rounds its feed, held by its machine.
+  const tap = await (await request.get('/api/v1/library/assemblies?q=A-1316&take=1')).json();
+  await again('tap', { materialId: 2, assemblyId: tap.rows[0].sheet.id, machineId: 4, numbers: { cuttingSpeed: 60 } });
+  expect([...seen]).toHaveLength(24);
   expect(steps).toBeGreaterThan(500);
 });
 
@@ -105,6 +111,11 @@ for (const path of [
   '/calculate?op=side-rough&material=1&assembly=6&machine=1',
   '/records',
   '/records/R-0010',
+  '/records/R-0017',
+  '/calculate/groups',
+  '/calculate/groups/1',
+  '/calculate?op=drill&material=2&machine=1&n.depth=60',
+  '/calculate?op=deep-hole&material=2&machine=1&cross=60~10~90~0',
   '/editions',
   '/editions/1',
   '/lookup?q=A-1042',

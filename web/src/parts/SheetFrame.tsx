@@ -26,11 +26,23 @@ interface Props<T extends object> {
   fields: readonly string[];
   names: Partial<Record<string, string>>;
   extra?: ReactNode;
+  /** Words of the button that keeps a new thing. */
+  add?: string;
   children: ReactNode;
 }
 
 /** The page around one stored thing: heading, revision, undo, save, and what happens when two people save. */
-export function SheetFrame<T extends object>({ title, back, sheet, form, fields, names, extra, children }: Props<T>) {
+export function SheetFrame<T extends object>({
+  title,
+  back,
+  sheet,
+  form,
+  fields,
+  names,
+  extra,
+  add = 'Add to the library',
+  children,
+}: Props<T>) {
   const mayWork = useMayWork();
   const { changed, canUndo, undo, save, theirs, refused } = form;
 
@@ -79,7 +91,7 @@ export function SheetFrame<T extends object>({ title, back, sheet, form, fields,
               Undo
             </Button>
             <Button type="primary" disabled={!changed} loading={save.isPending} onClick={() => save.mutate()}>
-              {sheet ? `Save as revision ${sheet.revision + 1}` : 'Add to the library'}
+              {sheet ? `Save as revision ${sheet.revision + 1}` : add}
             </Button>
           </>
         )}

@@ -89,7 +89,7 @@ export function CalculatePage() {
     } else if (a) localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
   }, [m, a, x, materials.data, machines.data, chosen.assembly, wanted.isError, fitting.data, choose]);
 
-  const { query, body, refused } = useCalculation(
+  const { query, result, body, refused } = useCalculation(
     complete,
     asked(typed, operation),
     offered(options, operation),
@@ -98,7 +98,6 @@ export function CalculatePage() {
     chosen.method,
     hole.body,
   );
-  const result = query.data;
   const assembly = wanted.data;
   const cutter = assembly?.looks.built?.cutter;
   const stale = query.isError;

@@ -20,7 +20,10 @@ interface Props {
 /** The choices of the operation, read from its description and grouped by what they are. */
 export function Choices({ operation, result, typed, refused, type, pick, elsewhere, children }: Props) {
   const units = useUnits();
-  const fields = operation.fields.filter((f) => !elsewhere?.has(f.code));
+  // What does not matter here stays out of the way, unless something was typed there.
+  const fields = operation.fields.filter(
+    (f) => !elsewhere?.has(f.code) && (result?.fields.find((s) => s.code === f.code)?.used !== false || typed[f.code]),
+  );
   const groups = [...new Set([...fields.map((f) => f.group), ...operation.options.map((o) => o.group!)])].filter(Boolean);
   const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]));
 
@@ -51,8 +54,6 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
             .filter((f) => f.group === group)
             .map((f) => {
               const state = result?.fields.find((s) => s.code === f.code);
-              // What does not matter here stays out of the way, unless something was typed there.
-              if (state?.used === false && !typed[f.code]) return null;
               return (
                 <NumberField
                   key={f.code}

@@ -102,6 +102,11 @@ export function useCalculation(
     staleTime: 0,
     gcTime: 30_000,
   });
+  // A refused value takes no figures away: the last good ones of the same situation stay.
+  const about = situation && `${situation.operation}/${situation.materialId}/${situation.assemblyId}/${situation.machineId}`;
+  const [good, setGood] = useState<{ about: string | null; result: Schemas['CalculationResult'] } | null>(null);
+  if (query.data && !query.isPlaceholderData && query.data !== good?.result) setGood({ about, result: query.data });
+  const result = query.data ?? (good?.about === about ? good?.result : undefined);
   const refused = query.error instanceof ApiError ? query.error.byField : {};
-  return { query, body, refused };
+  return { query, result, body, refused };
 }

@@ -96,6 +96,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       back={{ to: '/shop/machines', words: 'Machines' }}
       sheet={sheet}
       form={form}
+      add="Add to the shop"
       fields={[...NUMBERS.map(([key]) => key as string), 'store', 'name', 'kind', 'interface']}
       names={NAMES}
     >

@@ -70,6 +70,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
       back={{ to: '/shop/materials', words: 'Work materials' }}
       sheet={sheet}
       form={form}
+      add="Add to the shop"
       fields={NUMBERS.map(([key]) => key)}
       names={NAMES}
     >

@@ -64,6 +64,7 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
       back={{ to: '/shop/methods', words: 'Methods' }}
       sheet={sheet}
       form={form}
+      add="Add to the shop"
       fields={['choices', 'options', 'operation']}
       names={NAMES}
     >

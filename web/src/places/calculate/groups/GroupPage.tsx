@@ -118,6 +118,7 @@ function Editor(props: {
       back={{ to: '/calculate/groups', words: 'Hole groups' }}
       sheet={sheet}
       form={form}
+      add="Keep this group"
       fields={shown}
       names={NAMES}
     >

@@ -93,7 +93,7 @@ export function Stages(props: {
                   {editable && stage.editable ? (
                     <Checkbox
                       aria-label={`Coolant in stage ${number}`}
-                      checked={stage.coolant}
+                      checked={edit?.coolant ?? stage.coolant}
                       onChange={(e) => change(stage.code, { coolant: e.target.checked })}
                     />
                   ) : stage.coolant ? (

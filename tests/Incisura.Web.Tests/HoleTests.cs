@@ -1,0 +1,99 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json;
+
+namespace Incisura.Web.Tests;
+
+/// <summary>Hole operations, drills for a tap, hole groups and changed depths, over the wire.</summary>
+public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
+{
+    private static async Task<int> IdAsync(Caller caller, string assembly) =>
+        (await caller.GetAsync($"/library/assemblies?q={assembly}&take=1")).Expect(HttpStatusCode.OK)["rows"][0].GetProperty("sheet").GetProperty("id").GetInt32();
+
+    [Fact]
+    public async Task A_tap_on_an_old_machine_is_held_and_its_feed_follows()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer r = (await maren.PostAsync("/calculations/tap", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 4, numbers = new { cuttingSpeed = 40 } })).Expect(HttpStatusCode.OK);
+        double Figure(string code) => r["figures"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
+        Assert.Equal(800, Figure("spindleSpeed"), 6);
+        Assert.Equal(1.5, Figure("feedRate") / Figure("spindleSpeed"));
+        Assert.Contains(r["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "held");
+    }
+
+    [Fact]
+    public async Task Drills_of_the_library_are_offered_nearest_first()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer drills = (await maren.PostAsync("/calculations/tap/drills", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, numbers = new { holeBefore = 1 } })).Expect(HttpStatusCode.OK);
+        JsonElement first = drills.Json[0];
+        Assert.Equal(8.5, first.GetProperty("diameter").GetDouble());
+        Assert.NotEmpty(first.GetProperty("class").GetString()!);
+        Assert.Contains("A-1305", first.GetProperty("assemblies").EnumerateArray().Select(a => a.GetString()));
+    }
+
+    [Fact]
+    public async Task Cross_holes_and_changed_stages_are_kept_with_the_record()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object body = new
+        {
+            operation = "deep-hole", materialId = 2, assemblyId = await IdAsync(maren, "A-1308"), machineId = 1, note = "manifold", numbers = new { depth = 150 }, options = new { end = "through" },
+            crossHoles = new[] { new { distance = 50, diameter = 10, angle = 90, offset = 0 } }, edits = new[] { new { stage = "withdraw", feedRate = 2000 } },
+        };
+        Answer made = (await maren.PostAsync("/records", body)).Expect(HttpStatusCode.Created);
+        JsonElement revision = made["revisions"][0];
+        Assert.Equal(50, revision.GetProperty("crossHoles")[0].GetProperty("distance").GetDouble());
+        Assert.Equal(2000, revision.GetProperty("edits")[0].GetProperty("feedRate").GetDouble());
+        Assert.Contains(revision.GetProperty("result").GetProperty("stages").EnumerateArray(), s => s.GetProperty("code").GetString() == "cross-1");
+        Answer refused = (await maren.PostAsync("/calculations/deep-hole", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1308"), machineId = 1, numbers = new { depth = 40 }, crossHoles = new[] { new { distance = 80, diameter = 10, angle = 90, offset = 0 } } })).Expect(HttpStatusCode.UnprocessableEntity);
+        Assert.Equal(["crossHoles[0].distance"], refused.FaultFields);
+    }
+
+    [Fact]
+    public async Task A_draft_whose_depth_crosses_a_threshold_says_so_by_itself()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        int assembly = await IdAsync(maren, "A-1323");
+        Answer made = (await maren.PostAsync("/records", new { operation = "drill", materialId = 2, assemblyId = assembly, machineId = 1, numbers = new { depth = 20 } })).Expect(HttpStatusCode.Created);
+        string number = made["number"].GetString()!;
+        Answer changed = (await maren.PutAsync($"/records/{number}", new { numbers = new { depth = 60 } }, made["revisions"][0].GetProperty("version").GetInt32())).Expect(HttpStatusCode.OK);
+        JsonElement revision = changed["revisions"][0];
+        Assert.Equal(20, revision.GetProperty("depthBefore").GetDouble());
+        Assert.Contains(revision.GetProperty("result").GetProperty("findings").EnumerateArray(), f => f.GetProperty("code").GetString() == "cycle-crossed");
+    }
+
+    [Fact]
+    public async Task A_group_is_solved_kept_and_protected_from_lost_races()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object Group(double depth, int count) => new
+        {
+            name = "Cover bolts", materialId = 1, machineId = 1, target = new { kind = "threaded", diameter = 10, pitch = 1.5, depth, chamfer = 0.5 },
+            pattern = new { form = "circle", diameter = 200, count }, order = "nearestNext",
+        };
+        Answer solved = (await maren.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.OK);
+        Assert.True(solved["complete"].GetBoolean());
+        Assert.Equal(["spot", "drill", "tap"], solved["steps"].EnumerateArray().Select(s => s.GetProperty("operation").GetString()));
+        Answer kept = (await maren.PostAsync("/hole-groups", Group(18, 8))).Expect(HttpStatusCode.Created);
+        int id = kept["id"].GetInt32();
+        (await maren.PutAsync($"/hole-groups/{id}", Group(20, 8), 1)).Expect(HttpStatusCode.OK);
+        (await maren.PutAsync($"/hole-groups/{id}", Group(22, 8), 1)).Expect(HttpStatusCode.PreconditionFailed);
+        Assert.Equal(["pattern.count"], (await maren.PostAsync("/hole-groups/solve", Group(18, 0))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Caller jory = await workshop.SignInAsync("jory");
+        (await jory.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.Forbidden);
+    }
+
+    private static Task<Answer> SendFileAsync(Caller caller, string text) =>
+        caller.SendAsync(HttpMethod.Post, "/hole-groups/positions", new ByteArrayContent(Encoding.UTF8.GetBytes(text)) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } });
+
+    [Fact]
+    public async Task Positions_come_from_a_table_and_bad_files_are_refused()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer found = (await SendFileAsync(maren, "x;y;d\n1;2;8\n3;4;9\n")).Expect(HttpStatusCode.OK);
+        Assert.Equal(2, found["holes"].GetArrayLength());
+        (await SendFileAsync(maren, "nothing here")).Expect(HttpStatusCode.UnprocessableEntity);
+    }
+}
