@@ -229,7 +229,7 @@ export function CalculatePage() {
                   </button>
                 ))}
               </div>
-              <div className="turned">
+              <div className="turned" tabIndex={0} role="tabpanel" aria-label={tabs.find(([key]) => key === tab)?.[1]}>
                 {tab === 'window' && complete && (
                   <OperatingWindow
                     situation={complete}
