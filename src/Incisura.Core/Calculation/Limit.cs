@@ -75,8 +75,8 @@ public enum LimitKind
     /// <summary>Highest speed the spindle reaches and leaves again within the depth of the thread, rev/min.</summary>
     SpeedReached,
 
-    /// <summary>Torque the core of a tap stands, N·m.</summary>
-    TapStrength,
+    /// <summary>Torque the core of a drill or tap stands, with its margin, N·m.</summary>
+    ToolStrength,
 
     /// <summary>Depth of the hole that a tap, a reamer or a bar needs, mm.</summary>
     HoleDepth,
@@ -155,7 +155,7 @@ public static class LimitCatalogue
         LimitKind.Thrust => "Thrust of the axis",
         LimitKind.SpeedInStep => "Speed in step",
         LimitKind.SpeedReached => "Speed within the depth",
-        LimitKind.TapStrength => "Strength of the tap",
+        LimitKind.ToolStrength => "Strength of the tool",
         LimitKind.HoleDepth => "Depth of the hole",
         LimitKind.Whirl => "Whirling of the drill",
         LimitKind.Buckling => "Buckling of the drill",
@@ -167,7 +167,7 @@ public static class LimitCatalogue
     {
         LimitKind.HighestSpeed or LimitKind.LowestSpeed or LimitKind.SpeedInStep or LimitKind.SpeedReached or LimitKind.Whirl => Quantity.SpindleSpeed,
         LimitKind.PowerContinuous or LimitKind.PowerShortTime => Quantity.Power,
-        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.TapStrength => Quantity.Torque,
+        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.ToolStrength => Quantity.Torque,
         LimitKind.Thrust or LimitKind.Buckling => Quantity.Force,
         LimitKind.AxisFeed => Quantity.FeedRate,
         LimitKind.LargestChip or LimitKind.LeastChip or LimitKind.Ridge => Quantity.Chip,
@@ -207,7 +207,7 @@ public static class LimitCatalogue
         LimitKind.Thrust => "Lower the feed, or drill a pilot first.",
         LimitKind.SpeedInStep => "Lower the cutting speed, or take a machine that taps faster.",
         LimitKind.SpeedReached => "Lower the cutting speed, or raise the approach plane.",
-        LimitKind.TapStrength => "Open the hole for less thread height, take a fresh tap, or mill the thread.",
+        LimitKind.ToolStrength => "Lower the feed of a drill; open the hole for a tap, take a fresh one, or mill the thread.",
         LimitKind.HoleDepth => "Drill deeper, take a shorter lead, or thread less deep.",
         LimitKind.Whirl => "Lower the speed, shorten the projection, or deepen the pilot.",
         LimitKind.Buckling => "Lower the feed, shorten the projection, or deepen the pilot.",

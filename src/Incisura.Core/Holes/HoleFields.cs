@@ -9,7 +9,7 @@ internal static class HoleFields
     private static readonly Dictionary<HoleInput, LimitKind[]> Bounds = new()
     {
         [HoleInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Whirl],
-        [HoleInput.FeedPerRevolution] = [LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.Buckling, LimitKind.Deflection],
+        [HoleInput.FeedPerRevolution] = [LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection],
         [HoleInput.Depth] = [LimitKind.FluteLength, LimitKind.Reach],
     };
 

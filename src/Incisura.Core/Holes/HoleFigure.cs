@@ -108,7 +108,7 @@ public enum HoleFigure
     /// <summary>Feed rate out, mm/min.</summary>
     ReturnFeed,
 
-    /// <summary>Torque that breaks the tap, N·m.</summary>
+    /// <summary>Torque that breaks the tool, N·m.</summary>
     BreakingTorque,
 
     /// <summary>Way the spindle takes to run up and to stop again, mm.</summary>
@@ -175,7 +175,7 @@ public static class HoleFigures
         (HoleFigure.DepthNeeded, "t_n", "Depth the hole must have", Quantity.Length),
         (HoleFigure.ReturnSpeed, "n_r", "Spindle speed out", Quantity.SpindleSpeed),
         (HoleFigure.ReturnFeed, "v_r", "Feed rate out", Quantity.FeedRate),
-        (HoleFigure.BreakingTorque, "M_B", "Torque that breaks the tap", Quantity.Torque),
+        (HoleFigure.BreakingTorque, "M_B", "Torque that breaks the tool", Quantity.Torque),
         (HoleFigure.RunUpWay, "l_u", "Way to run up and to stop", Quantity.Length),
         (HoleFigure.Drift, "Δ", "Drift by rounding of the feed", Quantity.Chip),
         (HoleFigure.WhirlSpeed, "n_w", "Speed before it whirls", Quantity.SpindleSpeed),

@@ -22,7 +22,7 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
     private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
     private static readonly Formula ChartFeed = new("f", "Feed per revolution proposed", Quantity.Chip, "z*f_zchart", "speed chart of the shop, for all lips");
     private static readonly LimitKind[] Speeds = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.Whirl];
-    private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.Buckling, LimitKind.Deflection];
+    private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection];
 
     /// <summary>Proposes every value that was not typed: speed held to spindle, axis and whirling, then feed to power, torque and thrust. Typed values are never changed.</summary>
     /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>

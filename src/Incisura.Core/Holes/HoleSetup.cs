@@ -29,6 +29,7 @@ public sealed class HoleSetup : CuttingSetup
         FeedStep = machine.FeedStep;
         TensileStrength = material.TensileStrength;
         Slender = SlenderDrill.Of(Cutter);
+        Torsion = ToolTorsion.Of(Cutter, Diameter);
         Tap = Cutter[Dimension.Pitch] > 0 ? new(Cutter) : null;
     }
 
@@ -61,6 +62,9 @@ public sealed class HoleSetup : CuttingSetup
 
     /// <summary>The cutter as a slender column.</summary>
     public SlenderDrill Slender { get; }
+
+    /// <summary>What the core of a drill stands.</summary>
+    public ToolTorsion Torsion { get; }
 
     /// <summary>The tap's own geometry; null for any other cutter.</summary>
     public TapGeometry? Tap { get; }

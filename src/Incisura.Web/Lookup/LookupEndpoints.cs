@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Holes;
 using Incisura.Core.Materials;
 using Incisura.Core.Records;
 using Incisura.Web.Records;
@@ -21,6 +22,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="DiameterRegister">Diameter offset register; 0 for none.</param>
 /// <param name="StockPlace">Where the assembly is kept.</param>
 /// <param name="Figures">The figures.</param>
+/// <param name="Stages">What the tool does along its axis; empty where it does not move along it alone.</param>
 /// <param name="Warning">The one warning that matters, or null.</param>
 /// <param name="Withdrawn">Whether the record was withdrawn after it was published; its figures must not be used.</param>
 /// <param name="Note">The proposer's note.</param>
@@ -34,6 +36,7 @@ public sealed record LookupEntry(
     int DiameterRegister,
     string StockPlace,
     IReadOnlyList<Figure> Figures,
+    IReadOnlyList<HoleStage> Stages,
     Sentence? Warning,
     bool Withdrawn,
     string Note,
@@ -70,7 +73,7 @@ public static class LookupEndpoints
             ? new("Withdrawn since this edition: do not use these figures, ask the tooling engineer.")
             : result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
         List<Figure> figures = [.. result.Figures];
-        figures.AddRange(result.Fields.Where(f => f.Code is "feedPerTooth" or "cuttingSpeed").Select(f => FieldAsFigure(result.Operation, f)));
+        figures.AddRange(result.Fields.Where(f => f.Used && f.Value > 0 && f.Code is "feedPerTooth" or "cuttingSpeed" or "holeBefore" or "depthOfHoleBefore").Select(f => FieldAsFigure(result.Operation, f)));
         return new(
             e.RecordNumber,
             e.Revision,
@@ -80,6 +83,7 @@ public static class LookupEndpoints
             situation.Assembly.Value.DiameterRegister,
             situation.Assembly.Value.StockPlace,
             figures,
+            result.Stages,
             warning,
             withdrawn,
             e.Note,

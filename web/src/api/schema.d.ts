@@ -5405,6 +5405,7 @@ export interface components {
             diameterRegister: number;
             stockPlace: string;
             figures: components["schemas"]["Figure"][];
+            stages: components["schemas"]["HoleStage"][];
             warning: null | components["schemas"]["Sentence"];
             withdrawn: boolean;
             note: string;

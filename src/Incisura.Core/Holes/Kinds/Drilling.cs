@@ -93,6 +93,7 @@ public readonly struct Drilling : IHoleKind
         AxisDepth.OfDrill(setup.Diameter, setup.PointAngle, x, ref r, ref trace);
         double outer = IsStep(setup) ? Math.Max(setup.Diameter, x[HoleInput.ChamferDiameter]) : setup.Diameter;
         HoleWork.Load(setup, x, outer, x[HoleInput.HoleBefore], setup.PointAngle / 2, ref r, ref trace);
+        r[HoleFigure.BreakingTorque] = setup.Torsion.Breaking(ref trace);
         (r.Cycle, double from) = CycleOf(setup, x);
         NoTrace none = default;
         DrillingCycle cycle = r.Cycle;
@@ -106,8 +107,11 @@ public readonly struct Drilling : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) =>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    {
         limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth] + x[HoleInput.ChipRoom], setup.FluteLength);
+        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
+    }
 
     /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)

@@ -27,7 +27,7 @@ public readonly struct StagedDrilling : IHoleKind
             new(HoleInput.ChipRoom, "k", "Flute left open above", "Deep", Quantity.Length, 0, 200),
             new(HoleInput.PilotDiameter, "d_p", "Diameter of the pilot", "Pilot", Quantity.Length, 0.1, 100),
             new(HoleInput.PilotDepth, "t_p0", "Depth of the pilot", "Pilot", Quantity.Length, 0.5, 500),
-            new(HoleInput.PilotClearance, "s_p", "Clear way above its bottom", "Pilot", Quantity.Length, 0.1, 50, 1),
+            new(HoleInput.PilotClearance, "s_p", "Clear above its bottom", "Pilot", Quantity.Length, 0.1, 50, 1),
             new(HoleInput.EntrySpeed, "n_e", "Speed in, reversed", "Pilot", Quantity.SpindleSpeed, 1, 2000, 200),
             new(HoleInput.EntryFeed, "v_e", "Feed rate in", "Pilot", Quantity.FeedRate, 1, 10_000, 500),
             Feed,
@@ -93,6 +93,7 @@ public readonly struct StagedDrilling : IHoleKind
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(setup.Diameter, setup.PointAngle, x, ref r, ref trace);
         HoleWork.Load(setup, x, setup.Diameter, 0, setup.PointAngle / 2, ref r, ref trace);
+        r[HoleFigure.BreakingTorque] = setup.Torsion.Breaking(ref trace);
         r.Cycle = DrillingCycle.Staged;
         r[HoleFigure.Cycle] = (int)DrillingCycle.Staged;
         double guided = Math.Max(0, x[HoleInput.PilotDepth] - x[HoleInput.PilotClearance]), free = Math.Max(setup.Projection - guided, 1);
@@ -111,6 +112,7 @@ public readonly struct StagedDrilling : IHoleKind
     public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
     {
         limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth] + x[HoleInput.ChipRoom], setup.FluteLength);
+        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
         limits.Add(LimitKind.Whirl, r[HoleFigure.SpindleSpeed], r[HoleFigure.WhirlSpeed]);
         limits.Add(LimitKind.Buckling, r[HoleFigure.Thrust], SlenderDrill.ForceShare * r[HoleFigure.BucklingForce]);
     }

@@ -19,9 +19,6 @@ public readonly struct Tapping : IHoleKind
     /// <summary>Torque of forming a thread over that of cutting it to the full height: the flow of the material and its friction on the lobes.</summary>
     private const double FormingOverCutting = 1.8;
 
-    /// <summary>Share of the breaking torque that may be used, so that a worn edge or a packed flute does not break the tap.</summary>
-    private const double StrengthShare = 0.5;
-
     private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_s", "pitch times starts: in step, always");
     private static readonly Formula WantedFormula = new("n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D)", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula AxisFormula = new("n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
@@ -34,7 +31,6 @@ public readonly struct Tapping : IHoleKind
     private static readonly Formula SectionFormula = new("A", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))", "trapezium of the 60° thread from its crest flat; ISO 68-1");
     private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + d_0)/4/1000", "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
-    private static readonly Formula BreakingFormula = new("M_B", "Torque that breaks the tap", Quantity.Torque, "τ*pi*d_k^3/16/1000", "torsion of the core");
     private static readonly Formula RoomFormula = new("l_c", "Room for chips below", Quantity.Length, "k_l*A*i_s*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)", "loose chips of the whole thread over the section of the hole");
     private static readonly Formula OutFormula = new("n_r", "Spindle speed out", Quantity.SpindleSpeed, "1*n_o", "speed in times the ratio wanted, held by the same limits");
     private static readonly Formula WayFormula = new("l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α)", "even rise and fall of the speed, in step");
@@ -137,7 +133,7 @@ public readonly struct Tapping : IHoleKind
         double n = r[HoleFigure.SpindleSpeed];
         limits.Add(LimitKind.SpeedInStep, Math.Max(n, r[HoleFigure.ReturnSpeed]), setup.SynchronousLimit > 0 ? setup.SynchronousLimit : double.NaN);
         limits.Add(LimitKind.SpeedReached, n, InStep.SpeedWithin(x[HoleInput.Approach] + r[HoleFigure.ProgrammedDepth], r[HoleFigure.FeedInUse], setup.RunUp));
-        limits.Add(LimitKind.TapStrength, r[HoleFigure.Torque], StrengthShare * r[HoleFigure.BreakingTorque]);
+        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
         if (!x.Through) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], r[HoleFigure.DepthNeeded]);
     }
 
@@ -235,18 +231,16 @@ public readonly struct Tapping : IHoleKind
         double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength), force = k11 * Math.Pow(chip, -setup.ChipExponent);
         double ratio = tap.Forming ? FormingOverCutting : 1, hole = r[HoleFigure.MinorDiameter], n = r[HoleFigure.SpindleSpeed];
         double torque = ratio * force * section * x[HoleInput.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
-        double breaking = tap.Shear * Math.PI * Math.Pow(tap.CoreDiameter, 3) / 16 / 1000;
         r[HoleFigure.Chip] = chip;
         r[HoleFigure.SpecificForce] = force;
         r[HoleFigure.Torque] = torque;
-        r[HoleFigure.BreakingTorque] = breaking;
+        r[HoleFigure.BreakingTorque] = tap.Torsion.Breaking(ref trace);
         if (TTrace.Listens)
         {
             trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
             trace.Take(TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter), new("d_0", hole));
             trace.Take(PowerFormula, power, new("M", torque), new("n", n));
-            trace.Take(BreakingFormula, breaking, new("τ", tap.Shear), new("d_k", tap.CoreDiameter));
         }
 
         HoleWork.Power(setup, power, ref r, ref trace);

@@ -243,7 +243,7 @@ export function CalculatePage() {
                 )}
                 {tab === 'load' && complete && <Load situation={complete} body={body} />}
                 {tab === 'bend' && <Bend result={result} cutter={cutter} picture={picture} />}
-                {tab === 'stages' && <Stages result={result} edits={hole.edits} refused={refused} onEdits={hole.onEdits} />}
+                {tab === 'stages' && <Stages stages={result.stages ?? []} edits={hole.edits} refused={refused} onEdits={hole.onEdits} />}
                 {tab === 'drills' && <TapDrills body={body} onTake={(d) => typeBase({ holeBefore: d })} />}
                 {tab === 'tray' && <Tray tray={tray} goOn={restore} />}
                 {tab === 'passes' && <Passes result={result} />}

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
+import { Stages } from '../calculate/holes/Stages';
 import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
@@ -11,8 +12,20 @@ import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
 
 type Entry = Schemas['LookupEntry'];
-const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width'];
-const MORE = ['feedPerTooth', 'cuttingSpeed', 'passesAcross', 'passesDown', 'teethInCut'];
+// What is read first: of a cut with width and depth, or of a hole.
+const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width', 'programmedDepth', 'feedInUse'];
+const MORE = [
+  'feedPerTooth',
+  'cuttingSpeed',
+  'passesAcross',
+  'passesDown',
+  'teethInCut',
+  'pecks',
+  'returnSpeed',
+  'returnFeed',
+  'holeBefore',
+  'depthOfHoleBefore',
+];
 
 /** For gloved hands and a phone: type a shop number, read four big figures and the one warning that matters. */
 export function LookupPage() {
@@ -140,6 +153,12 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
               </div>
             )}
           </div>
+          {entry.stages.length > 0 && (
+            <details>
+              <summary>Stage by stage</summary>
+              <Stages stages={entry.stages} />
+            </details>
+          )}
           {entry.note && <p>{entry.note}</p>}
         </>
       )}

@@ -18,7 +18,7 @@ export function AlongTheAxis({ revision }: { revision: Schemas['RecordRevisionVi
           .
         </p>
       )}
-      <Stages result={revision.result} edits={revision.edits} refused={{}} />
+      <Stages stages={revision.result.stages!} edits={revision.edits} />
     </section>
   );
 }

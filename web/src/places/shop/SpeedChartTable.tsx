@@ -98,6 +98,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             aria-label="Family of cutter"
             value={family}
             onChange={setFamily}
+            showSearch={{ optionFilterProp: 'label' }}
             popupMatchSelectWidth={280}
             options={(families.data ?? [])
               .filter((f) => operations.some((o) => o.families.includes(f.code)))

@@ -252,7 +252,7 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
           </g>
           {tell.map((l, i) => {
             const at = floor + (lengths.length + i) * ROW + 17;
-            const wide = l.words.length * 6.7 + 34;
+            const wide = l.words.length * 6.6 + 16;
             const after = x(l.to) + 8 + wide < width;
             return (
               <text

@@ -3,21 +3,21 @@ import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../app/session';
 import { NumberField } from '../../../parts/NumberField';
 import { clock } from '../../../parts/units';
-import { rowsOf } from './stages';
+import { rowsOf, type Stage } from './stages';
 
 type Edit = Schemas['StageEdit'];
 
 /** What the tool does along its axis, stage by stage; where it may be, speed, feed and coolant of a stage can be changed. */
 export function Stages(props: {
-  result: Schemas['CalculationResult'];
-  edits: Edit[];
-  refused: Record<string, string>;
+  stages: readonly Stage[];
+  edits?: Edit[];
+  refused?: Record<string, string>;
   /** Left out where the stages are only read. */
   onEdits?: (edits: Edit[]) => void;
 }) {
-  const { result, edits, refused, onEdits } = props;
+  const { stages, edits = [], refused = {}, onEdits } = props;
   const units = useUnits();
-  const rows = rowsOf(result.stages ?? []);
+  const rows = rowsOf(stages);
   const whole = rows.reduce((sum, r) => sum + r.time, 0);
   const editable = onEdits !== undefined && rows.some((r) => r.stage.editable);
   const change = (stage: string, values: Partial<Edit>) => {
