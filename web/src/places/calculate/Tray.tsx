@@ -107,6 +107,7 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
               <tr key={code}>
                 <th>
                   {any.name} <Sym text={any.symbol} />
+                  {units.unit(any.quantity) && <small>, {units.unit(any.quantity)}</small>}
                 </th>
                 {figures.map((f, i) => {
                   if (!f) return <td key={i}>–</td>;
@@ -114,10 +115,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
                   const unlike = values.length > 1 && Math.max(...values) - Math.min(...values) > 1e-9 * Math.abs(best || 1);
                   return (
                     <td key={i} className={unlike && f.value === best ? 'best' : ''}>
-                      {f.quantity === 'time' ? clock(f.value) : units.text(f.value, f.quantity)}
+                      {f.quantity === 'time' ? clock(f.value) : units.number(f.value, f.quantity)}
                       {Math.abs(apart) > 0.0005 && (
                         <small>
-                          {' '}
                           {apart > 0 ? '+' : '−'}
                           {Math.abs(apart * 100).toFixed(Math.abs(apart) < 0.1 ? 1 : 0)} %
                         </small>
@@ -131,7 +131,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
           <tr>
             <th>Tightest limit</th>
             {columns.map((c, i) => (
-              <td key={i}>{tightest(c.got)}</td>
+              <td key={i} className="words">
+                {tightest(c.got)}
+              </td>
             ))}
           </tr>
         </tbody>
