@@ -39,8 +39,15 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller maren = await workshop.SignInAsync("maren");
         object body = new
         {
-            operation = "deep-hole", materialId = 2, assemblyId = await IdAsync(maren, "A-1308"), machineId = 1, note = "manifold", numbers = new { depth = 150 }, options = new { end = "through" },
-            crossHoles = new[] { new { distance = 50, diameter = 10, angle = 90, offset = 0 } }, edits = new[] { new { stage = "withdraw", feedRate = 2000 } },
+            operation = "deep-hole",
+            materialId = 2,
+            assemblyId = await IdAsync(maren, "A-1308"),
+            machineId = 1,
+            note = "manifold",
+            numbers = new { depth = 150 },
+            options = new { end = "through" },
+            crossHoles = new[] { new { distance = 50, diameter = 10, angle = 90, offset = 0 } },
+            edits = new[] { new { stage = "withdraw", feedRate = 2000 } },
         };
         Answer made = (await maren.PostAsync("/records", body)).Expect(HttpStatusCode.Created);
         JsonElement revision = made["revisions"][0];
@@ -70,8 +77,12 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller maren = await workshop.SignInAsync("maren");
         object Group(double depth, int count) => new
         {
-            name = "Cover bolts", materialId = 1, machineId = 1, target = new { kind = "threaded", diameter = 10, pitch = 1.5, depth, chamfer = 0.5 },
-            pattern = new { form = "circle", diameter = 200, count }, order = "nearestNext",
+            name = "Cover bolts",
+            materialId = 1,
+            machineId = 1,
+            target = new { kind = "threaded", diameter = 10, pitch = 1.5, depth, chamfer = 0.5 },
+            pattern = new { form = "circle", diameter = 200, count },
+            order = "nearestNext",
         };
         Answer solved = (await maren.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.OK);
         Assert.True(solved["complete"].GetBoolean());

@@ -59,18 +59,21 @@ internal static class StagedPlan
         double breaks = x.Through ? Math.Max(started, Math.Min(tip, x[HoleInput.Depth] - x[HoleInput.SlowMargin])) : tip;
         Put(x, new(StagePart.Start, 0, at, started, n, feed * x[HoleInput.StartShare], true, 0), ref sink);
         at = started;
-        for (int i = 0; i < x.CrossHoles.Length && at < breaks; i++)
+        uint passed = 0;
+        int full = 0;
+        for (int met = 0; met < x.CrossHoles.Length && at < breaks; met++)
         {
+            int i = Next(setup, x, r, ref passed);
             (double from, double to) = Window(x, r, x.CrossHoles[i], setup.Diameter);
             if (to <= at) continue;
-            if (Math.Min(from, breaks) > at) Put(x, new(StagePart.Full, i, at, Math.Min(from, breaks), n, feed, true, 0), ref sink);
+            if (Math.Min(from, breaks) > at) Put(x, new(StagePart.Full, full++, at, Math.Min(from, breaks), n, feed, true, 0), ref sink);
             at = Math.Max(at, Math.Min(from, breaks));
             double end = Math.Min(to, breaks);
             if (end > at) Put(x, new(StagePart.Cross, i + 1, at, end, n, feed * x[HoleInput.SlowShare], true, 0), ref sink);
             at = Math.Max(at, end);
         }
 
-        if (breaks > at) Put(x, new(StagePart.Full, x.CrossHoles.Length, at, breaks, n, feed, true, 0), ref sink);
+        if (breaks > at) Put(x, new(StagePart.Full, full, at, breaks, n, feed, true, 0), ref sink);
         if (tip > breaks) Put(x, new(StagePart.Break, 0, breaks, tip, n, feed * x[HoleInput.BreakShare], true, 0), ref sink);
         Put(x, new(StagePart.Stop, 0, tip, tip, 0, 0, false, ramp), ref sink);
         Put(x, new(StagePart.Withdraw, 0, tip, -a, 0, x[HoleInput.WithdrawFeed], false, 0), ref sink);
@@ -111,6 +114,17 @@ internal static class StagedPlan
 
     /// <summary>Whether a part's speed, feed and coolant can be changed.</summary>
     public static bool Editable(StagePart part) => part is StagePart.Entry or StagePart.Start or StagePart.Full or StagePart.Cross or StagePart.Break or StagePart.Withdraw;
+
+    // The hole met next; they may be given in any order, and keep the numbers they were given with.
+    private static int Next(HoleSetup setup, in HoleInputs x, in HoleResult r, ref uint passed)
+    {
+        int next = -1;
+        double least = double.PositiveInfinity;
+        for (int i = 0; i < x.CrossHoles.Length; i++)
+            if ((passed & (1u << i)) == 0 && Window(x, r, x.CrossHoles[i], setup.Diameter).From is var from && from < least) (next, least) = (i, from);
+        passed |= 1u << next;
+        return next;
+    }
 
     private static void Put<TSink>(in HoleInputs x, Stage stage, ref TSink sink)
         where TSink : struct, IStageSink

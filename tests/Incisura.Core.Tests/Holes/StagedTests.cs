@@ -44,6 +44,8 @@ public sealed class StagedTests
         {
             CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(x1, d1, angle), new CrossHole(x2, d2)), false);
             HoleStage[] down = [.. r.Stages.Where(s => s.To > s.From && !s.Rapid)];
+            foreach (CrossHole hole in (CrossHole[])[new(x1, d1, angle), new(x2, d2)])
+                if (hole.Distance > 25 && down.Single(s => s.From <= hole.Distance && hole.Distance < s.To).Code is var at && !at.StartsWith("cross", StringComparison.Ordinal)) return false;
             return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To - p.Second.From) < 1e-9) && Math.Abs(down[^1].To - r.Figure("programmedDepth")) < 1e-9;
         });
 

@@ -13,6 +13,9 @@ public readonly struct StagedDrilling : IHoleKind
     // A pilot wider than this over the drill no longer guides it.
     private const double WidestPilot = 1.05;
 
+    // Speed into the pilot, rev/min, where the free drill stands it.
+    private const double UsualEntry = 200;
+
     private static readonly Formula FreeLengthFormula = new("l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
     private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "1*t_Σ", "sum of the stages");
 
@@ -28,7 +31,7 @@ public readonly struct StagedDrilling : IHoleKind
             new(HoleInput.PilotDiameter, "d_p", "Diameter of the pilot", "Pilot", Quantity.Length, 0.1, 100),
             new(HoleInput.PilotDepth, "t_p0", "Depth of the pilot", "Pilot", Quantity.Length, 0.5, 500),
             new(HoleInput.PilotClearance, "s_p", "Clear above its bottom", "Pilot", Quantity.Length, 0.1, 50, 1),
-            new(HoleInput.EntrySpeed, "n_e", "Speed in, reversed", "Pilot", Quantity.SpindleSpeed, 1, 2000, 200),
+            new(HoleInput.EntrySpeed, "n_e", "Speed in, reversed", "Pilot", Quantity.SpindleSpeed, 1, 2000),
             new(HoleInput.EntryFeed, "v_e", "Feed rate in", "Pilot", Quantity.FeedRate, 1, 10_000, 500),
             Feed,
             CuttingSpeed,
@@ -55,6 +58,8 @@ public readonly struct StagedDrilling : IHoleKind
         x.Propose(HoleInput.PilotDiameter, d + 0.02);
         x.Propose(HoleInput.PilotDepth, Math.Min(1.5 * d, x[HoleInput.Depth]));
         x.Propose(HoleInput.StartLength, d);
+        NoTrace none = default;
+        x.Propose(HoleInput.EntrySpeed, Math.Max(1, Math.Min(UsualEntry, Math.Floor(setup.Slender.FreeSpeed(setup.Projection, ref none)))));
     }
 
     /// <inheritdoc/>
