@@ -28,8 +28,8 @@ public class HoleBench
         PrepareOne<Countersinking>(CutterFamily.Countersink);
         PrepareOne<Counterboring>(CutterFamily.Counterbore);
         PrepareOne<Reaming>(CutterFamily.Reamer);
-        PrepareOne<Boring>(CutterFamily.BoringTool);
-        PrepareOne<FineBoring>(CutterFamily.FineBoringHead);
+        PrepareOne<Boring<RoughBar>>(CutterFamily.BoringTool);
+        PrepareOne<Boring<FineBar>>(CutterFamily.FineBoringHead);
         PrepareOne<Tapping>(CutterFamily.CuttingTap);
 
         // Low-discrepancy, so that every run orders the same holes.
@@ -50,9 +50,9 @@ public class HoleBench
 
     [Benchmark] public double Ream() => One<Reaming>();
 
-    [Benchmark] public double Bore() => One<Boring>();
+    [Benchmark] public double Bore() => One<Boring<RoughBar>>();
 
-    [Benchmark] public double FineBore() => One<FineBoring>();
+    [Benchmark] public double FineBore() => One<Boring<FineBar>>();
 
     [Benchmark] public double Tap() => One<Tapping>();
 

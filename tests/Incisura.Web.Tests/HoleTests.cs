@@ -107,4 +107,45 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(2, found["holes"].GetArrayLength());
         (await SendFileAsync(maren, "nothing here")).Expect(HttpStatusCode.UnprocessableEntity);
     }
+
+    [Fact]
+    public async Task A_method_for_drilling_is_measured_by_the_drill()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer made = (await maren.PostAsync("/shop/methods", new
+        {
+            name = "Three deep, through the drill",
+            operation = "drill",
+            choices = new object[] { new { field = "depth", basis = "ofDiameter", amount = 3 }, new { field = "holeBefore", basis = "ofDiameter", amount = 1.2 } },
+            options = new { coolant = "through" },
+        })).Expect(HttpStatusCode.Created);
+        Answer applied = (await maren.PostAsync($"/calculations/drill/methods/{made["id"].GetInt32()}", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1 })).Expect(HttpStatusCode.OK);
+        Assert.Equal(25.5, applied["choices"].GetProperty("numbers").GetProperty("depth").GetDouble(), 9);
+        Assert.Equal("through", applied["choices"].GetProperty("options").GetProperty("coolant").GetString());
+        Assert.Equal("holeBefore", applied["notApplied"][0].GetProperty("field").GetString());
+    }
+
+    [Fact]
+    public async Task A_published_hole_is_looked_up_with_its_depth_and_its_stages()
+    {
+        Caller tobiah = await workshop.SignInAsync("tobiah");
+        (await tobiah.PostAsync("/editions", new { note = "with holes" })).Expect(HttpStatusCode.Created);
+        Caller jory = await workshop.SignInAsync("jory");
+        JsonElement entry = (await jory.GetAsync("/lookup?q=A-1305")).Expect(HttpStatusCode.OK)["entries"][0];
+        Assert.Contains(entry.GetProperty("figures").EnumerateArray(), f => f.GetProperty("code").GetString() == "programmedDepth");
+        Assert.Equal("approach", entry.GetProperty("stages")[0].GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task The_load_over_a_turn_is_not_offered_and_the_window_of_a_tap_is_refused()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object body = new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1 };
+        (await maren.PostAsync("/calculations/tap/revolution", body)).Expect(HttpStatusCode.NotFound);
+        Assert.Equal(["across", "up"], (await maren.PostAsync("/calculations/tap/window?across=cuttingSpeed&up=depth", body)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields.Union(["up"]));
+        object drill = new { materialId = 2, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1 };
+        Answer best = (await maren.PostAsync("/calculations/drill/best?aim=time", drill)).Expect(HttpStatusCode.OK);
+        Assert.True(best["found"].GetBoolean());
+        Assert.Equal(64, (await maren.PostAsync("/calculations/drill/window?across=cuttingSpeed&up=feedPerRevolution&size=8", drill)).Expect(HttpStatusCode.OK)["use"].GetBytesFromBase64().Length);
+    }
 }

@@ -220,8 +220,8 @@ public static class Operations
         new HoleOperation<Countersinking>(),
         new HoleOperation<Counterboring>(),
         new HoleOperation<Reaming>(),
-        new HoleOperation<Boring>(),
-        new HoleOperation<FineBoring>(),
+        new HoleOperation<Boring<RoughBar>>(),
+        new HoleOperation<Boring<FineBar>>(),
         new HoleOperation<Tapping>(),
     ];
 

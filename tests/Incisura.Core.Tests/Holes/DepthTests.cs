@@ -26,6 +26,13 @@ public sealed class DepthTests
     }
 
     [Fact]
+    public void Every_figure_has_the_words_of_its_own_row()
+    {
+        foreach (HoleFigure f in Enum.GetValues<HoleFigure>())
+            Assert.Equal(f.ToString(), HoleFigures.Of(f, FigureRank.Row, 1).Code, ignoreCase: true);
+    }
+
+    [Fact]
     public void A_blind_hole_is_drilled_deeper_by_the_point_and_a_depth_to_the_point_is_not()
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");

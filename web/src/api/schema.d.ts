@@ -5307,7 +5307,7 @@ export interface components {
             changed?: string;
         };
         /** @enum {unknown} */
-        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "tapStrength" | "holeDepth" | "whirl" | "buckling" | null;
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "toolStrength" | "holeDepth" | "whirl" | "buckling" | null;
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */

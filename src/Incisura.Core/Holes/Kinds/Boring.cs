@@ -6,86 +6,96 @@ using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
-/// <summary>Rough boring with two edges that balance each other.</summary>
-public readonly struct Boring : IHoleKind
+/// <summary>What tells one bar from another.</summary>
+public interface IBar
 {
-    /// <inheritdoc/>
-    public static HoleDescription Description { get; } = BarWork.Describe("bore", "Boring", CutterFamily.BoringTool, 100);
+    /// <summary>Code of the operation.</summary>
+    static abstract string Code { get; }
 
-    /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) => BarWork.Follow(setup, 3, ref x);
+    /// <summary>Name of the operation.</summary>
+    static abstract string Name { get; }
 
-    /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => BarWork.Uses(x, input);
+    /// <summary>Family of the bar.</summary>
+    static abstract CutterFamily Family { get; }
 
-    /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => BarWork.Refuse(setup, x, check);
+    /// <summary>Stock on a side that is proposed, mm.</summary>
+    static abstract double Stock { get; }
 
-    /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => BarWork.Solve(setup, x, ref r, ref trace);
-
-    /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => BarWork.Judge(x, r, ref limits);
+    /// <summary>Deflection allowed where none is typed, µm.</summary>
+    static abstract double DeflectionAllowed { get; }
 }
 
-/// <summary>Fine boring to size with one edge, back out at feed rate.</summary>
-public readonly struct FineBoring : IHoleKind
+/// <summary>A bar with two edges that balance each other, for roughing.</summary>
+public readonly struct RoughBar : IBar
 {
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = BarWork.Describe("fine-bore", "Fine boring", CutterFamily.FineBoringHead, 10);
+    public static string Code => "bore";
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) => BarWork.Follow(setup, 0.4, ref x);
+    public static string Name => "Boring";
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => BarWork.Uses(x, input);
+    public static CutterFamily Family => CutterFamily.BoringTool;
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => BarWork.Refuse(setup, x, check);
+    public static double Stock => 3;
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => BarWork.Solve(setup, x, ref r, ref trace);
-
-    /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => BarWork.Judge(x, r, ref limits);
-
-    /// <inheritdoc/>
-    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: true);
+    public static double DeflectionAllowed => 100;
 }
 
-/// <summary>What rough and fine boring have in common.</summary>
-internal static class BarWork
+/// <summary>A head with one edge that is set to size.</summary>
+public readonly struct FineBar : IBar
+{
+    /// <inheritdoc/>
+    public static string Code => "fine-bore";
+
+    /// <inheritdoc/>
+    public static string Name => "Fine boring";
+
+    /// <inheritdoc/>
+    public static CutterFamily Family => CutterFamily.FineBoringHead;
+
+    /// <inheritdoc/>
+    public static double Stock => 0.4;
+
+    /// <inheritdoc/>
+    public static double DeflectionAllowed => 10;
+}
+
+/// <summary>Boring a hole to a diameter: with two edges straight out again, with one edge back out at feed rate.</summary>
+/// <typeparam name="TBar">Which bar.</typeparam>
+public readonly struct Boring<TBar> : IHoleKind
+    where TBar : struct, IBar
 {
     private static readonly Formula StockFormula = new("s", "Stock on a side", Quantity.Length, "(D_b - d_0)/2", "half the difference of the diameters");
     private static readonly Formula RoughnessFormula = new("R_th", "Peak to valley", Quantity.Deviation, "1000*f_z^2/(8*r_ε)", "feed of one edge over the corner radius");
     private static readonly Formula DeflectionFormula = new("δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0", "tangential and radial force of the one edge at the tip of the bar");
 
-    public static HoleDescription Describe(string code, string name, CutterFamily family, double deflection) => new(
-        code,
-        name,
-        [family],
+    static HoleDescription IHoleKind.Description { get; } = new(
+        TBar.Code,
+        TBar.Name,
+        [TBar.Family],
         [
             new(HoleInput.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
             Depth, Breakthrough, Before, Feed, CuttingSpeed,
-            new(HoleInput.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, deflection),
+            new(HoleInput.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
             .. Planes,
         ],
         [EndOption, EdgeWear, CoolantBy],
         [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.PeakToValley, HoleFigure.Time],
         [HoleFigure.Stock, HoleFigure.ProgrammedDepth, HoleFigure.ProgrammedHeight, HoleFigure.Deflection, .. LoadRows, HoleFigure.RemovalRate]);
 
-    public static void Follow(HoleSetup setup, double stock, ref HoleInputs x)
+    static void IHoleKind.Follow(HoleSetup setup, ref HoleInputs x)
     {
         x.Propose(HoleInput.BoreDiameter, setup.Diameter);
-        x.Propose(HoleInput.HoleBefore, Math.Max(0, x[HoleInput.BoreDiameter] - (2 * stock)));
+        x.Propose(HoleInput.HoleBefore, Math.Max(0, x[HoleInput.BoreDiameter] - (2 * TBar.Stock)));
         x.Propose(HoleInput.Depth, Math.Min(1.5 * x[HoleInput.BoreDiameter], 0.9 * setup.Reach));
     }
 
-    public static bool Uses(in HoleInputs x, HoleInput input) => input != HoleInput.Breakthrough || x.Through;
+    static bool IHoleKind.Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input != HoleInput.Breakthrough || x.Through;
 
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    static void IHoleKind.Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
     {
         double body = setup.Cutter[Dimension.BodyDiameter], hole = x[HoleInput.HoleBefore];
         check.Within("boreDiameter", "The diameter to bore", x[HoleInput.BoreDiameter], setup.Cutter[Dimension.LeastDiameter], setup.Cutter[Dimension.LargestDiameter], Quantity.Length)
@@ -93,8 +103,7 @@ internal static class BarWork
             .Holds(hole >= body, "holeBefore", hole, $"The bar of Ø{body:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole first, or take a thinner bar.");
     }
 
-    public static void Solve<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
-        where TTrace : struct, ITrace
+    static void IHoleKind.Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
     {
         double bore = x[HoleInput.BoreDiameter], hole = x[HoleInput.HoleBefore], stock = (bore - hole) / 2, feed = x[HoleInput.FeedPerRevolution], edge = feed / setup.Teeth;
         double corner = setup.Cutter[Dimension.CornerRadius], roughness = 1000 * edge * edge / (8 * corner);
@@ -117,8 +126,10 @@ internal static class BarWork
         if (TTrace.Listens) trace.Take(DeflectionFormula, deflection, new("k_c", r[HoleFigure.SpecificForce]), new("s", stock), new("f", feed), new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
     }
 
-    public static void Judge(in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    static void IHoleKind.Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
     {
         if (r.Has(HoleFigure.Deflection)) limits.Add(LimitKind.Deflection, r[HoleFigure.Deflection], x[HoleInput.DeflectionAllowed]);
     }
+
+    static IReadOnlyList<HoleStage> IHoleKind.Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: setup.Teeth == 1);
 }

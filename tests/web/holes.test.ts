@@ -1,0 +1,202 @@
+import { describe, expect, test } from 'vitest';
+import type { Schemas } from '../../web/src/api/client';
+import { readEdits, readHoles, writeEdits, writeHoles } from '../../web/src/places/calculate/holes/address';
+import { halfLength, sectionOf } from '../../web/src/places/calculate/holes/section';
+import { colourOf, rowsOf, type Stage } from '../../web/src/places/calculate/holes/stages';
+import { countOf, targetWords, type Pattern } from '../../web/src/places/calculate/groups/words';
+import { turnsOf } from '../../web/src/places/calculate/turns';
+
+const stage = (code: string, from: number, to: number, change: Partial<Stage> = {}): Stage => ({
+  code,
+  name: code,
+  from,
+  to,
+  speed: 3000,
+  feedRate: 400,
+  rapid: false,
+  coolant: true,
+  time: 0.01,
+  editable: false,
+  ...change,
+});
+
+describe('stages', () => {
+  test('what lifts and comes back between pecks counts with the peck before it', () => {
+    const rows = rowsOf([
+      stage('approach', -10, -2, { rapid: true }),
+      stage('peck-1', -2, 8),
+      stage('lift-1', 8, -2, { rapid: true }),
+      stage('back-1', -2, 7.5, { rapid: true }),
+      stage('peck-2', 7.5, 14),
+      stage('retract', 14, -10, { rapid: true }),
+    ]);
+    expect(rows.map((r) => r.stage.code)).toEqual(['approach', 'peck-1', 'peck-2', 'retract']);
+    expect(rows.map((r) => r.number)).toEqual([1, 2, 3, 4]);
+    expect(rows[1]!.time).toBeCloseTo(0.03);
+    expect(rows.reduce((sum, r) => sum + r.time, 0)).toBeCloseTo(0.06);
+  });
+
+  test('only what feeds has a colour, and what is slowed another one than full feed', () => {
+    expect(colourOf(stage('approach', -10, -2, { rapid: true }))).toBe('');
+    expect(colourOf(stage('spin-up', 11, 11, { feedRate: 0 }))).toBe('');
+    expect(colourOf(stage('full-2', 20, 50))).toBe(colourOf(stage('full', 20, 50)));
+    expect(colourOf(stage('cross-1', 50, 60))).not.toBe(colourOf(stage('full', 20, 50)));
+  });
+});
+
+describe('what the address keeps', () => {
+  test.each([
+    [[], undefined],
+    [[{ distance: 60, diameter: 10, angle: 90, offset: 0 }], '60~10~90~0'],
+    [
+      [
+        { distance: 60.5, diameter: 10, angle: 90, offset: 0 },
+        { distance: 130, diameter: 12, angle: 60, offset: 1.5 },
+      ],
+      '60.5~10~90~0!130~12~60~1.5',
+    ],
+  ])('crossing holes %j', (holes, text) => {
+    expect(writeHoles(holes)).toBe(text);
+    expect(readHoles(text)).toEqual(holes);
+  });
+
+  test.each([
+    [[], undefined],
+    [[{ stage: 'entry', speed: -150, feedRate: null, coolant: null }], 'entry~-150~~'],
+    [
+      [
+        { stage: 'full', speed: null, feedRate: 40.5, coolant: false },
+        { stage: 'break', speed: 0, feedRate: null, coolant: true },
+      ],
+      'full~~40.5~off!break~0~~on',
+    ],
+  ])('changed stages %j', (edits, text) => {
+    expect(writeEdits(edits)).toBe(text);
+    expect(readEdits(text)).toEqual(edits);
+  });
+
+  test.each(['x~1~2~3', '1~2~3', '', '!', 'a!b'])('a broken address %j gives no hole', (text) => {
+    expect(readHoles(text)).toEqual([]);
+  });
+});
+
+const result = (operation: string, fields: Record<string, number>, figures: Record<string, number>, options: Record<string, string> = {}) =>
+  ({
+    operation,
+    options,
+    fields: Object.entries(fields).map(([code, value]) => ({ code, value })),
+    figures: Object.entries(figures).map(([code, value]) => ({ code, value })),
+  }) as unknown as Schemas['CalculationResult'];
+const cutter = (family: string, dimensions: Record<string, number>) => ({ family, dimensions }) as unknown as Schemas['Cutter'];
+
+describe('the section of a hole', () => {
+  test('a blind hole ends in its point, a through hole at the far face', () => {
+    const drill = cutter('twistDrill', { DC: 10, SIG: 140 });
+    const blind = sectionOf(result('drill', { depth: 20 }, { programmedDepth: 21.82, fullDepth: 20 }), drill);
+    expect(blind.hole.at(-1)).toEqual([21.82, 0]);
+    expect(blind.end).toBeGreaterThan(21.82);
+    const through = sectionOf(result('drill', { depth: 20 }, { programmedDepth: 22.8, fullDepth: 20 }, { end: 'through' }), drill);
+    expect(through.hole.at(-1)).toEqual([20, 5]);
+    expect(through.end).toBe(20);
+  });
+
+  test('a tapped hole keeps its bore and carries the thread around it', () => {
+    const tap = sectionOf(
+      result('tap', { depth: 15, holeBefore: 8.5, depthOfHoleBefore: 21 }, { programmedDepth: 18.75, fullDepth: 15 }),
+      cutter('cuttingTap', { TDZ: 10, TP: 1.5 }),
+    );
+    expect(tap.hole).toEqual(tap.before);
+    expect(tap.thread).toEqual([5, 15]);
+  });
+
+  test('a counterbore reaches beyond its seat by its pilot', () => {
+    const seat = sectionOf(
+      result('counterbore', { depth: 8, holeBefore: 11, depthOfHoleBefore: 20 }, { programmedDepth: 8, fullDepth: 8 }),
+      cutter('counterbore', { DC: 18, DPIL: 11, LPIL: 10 }),
+    );
+    expect(seat.beyond).toBe(10);
+    expect(seat.hole.slice(0, 3)).toEqual([
+      [0, 9],
+      [8, 9],
+      [8, 5.5],
+    ]);
+  });
+
+  test('a spot comes to the web’s flat and a pilot is wider than what follows', () => {
+    const spot = sectionOf(
+      result('spot', { chamferDiameter: 10, webFlat: 0.5 }, { programmedDepth: 4.75 }),
+      cutter('spotDrill', { DC: 16, SIG: 90 }),
+    );
+    expect(spot.hole).toEqual([
+      [0, 5],
+      [4.75, 0.25],
+      [4.75, 0],
+    ]);
+    const deep = sectionOf(
+      result('deep-hole', { depth: 90, pilotDiameter: 8.02, pilotDepth: 12 }, { programmedDepth: 91.9, fullDepth: 90 }),
+      cutter('gunDrill', { DC: 8, SIG: 130 }),
+    );
+    expect(deep.hole.slice(0, 3)).toEqual([
+      [0, 4.01],
+      [12, 4.01],
+      [12, 4],
+    ]);
+  });
+
+  test('a slanted hole opens the wall further, the same way to either side', () => {
+    const hole = (angle: number) => ({ distance: 50, diameter: 10, angle, offset: 0 });
+    expect(halfLength(hole(90), 8)).toBe(5);
+    expect(halfLength(hole(60), 8)).toBeCloseTo(halfLength(hole(120), 8));
+    expect(halfLength(hole(60), 8)).toBeGreaterThan(5);
+  });
+});
+
+describe('a group in words', () => {
+  test.each([
+    [{ kind: 'threaded', diameter: 10, pitch: 1.5, depth: 20 }, 'M10 × 1.5, 20 deep'],
+    [{ kind: 'threaded', diameter: 12, pitch: 1.75, depth: 18, through: true, leftHand: true }, 'M12 × 1.75 left-hand, through 18'],
+    [{ kind: 'tolerance', diameter: 12, depth: 25, tolerance: 'H7', through: true }, 'Ø12 H7, through 25'],
+    [{ kind: 'counterbored', diameter: 9, depth: 24, seatDiameter: 15, seatDepth: 8.5 }, 'Ø9, 24 deep, seat Ø15 × 8.5'],
+    [{ kind: 'plain', diameter: 8.5, depth: 17 }, 'Ø8.5, 17 deep'],
+  ] as const)('%j is %s', (target, words) => {
+    expect(targetWords(target)).toBe(words);
+  });
+
+  test('a pattern knows how many holes it has', () => {
+    expect(countOf({ form: 'grid', count: 5, rows: 3 } as Pattern)).toBe(15);
+    expect(countOf({ form: 'circle', count: 24 } as Pattern)).toBe(24);
+    expect(countOf({ form: 'typed', typed: [{ x: 1, y: 2 }] } as Pattern)).toBe(1);
+  });
+});
+
+describe('what can be looked at below the picture', () => {
+  const operation = (change: Partial<Schemas['OperationDescription']>) =>
+    ({
+      code: 'x',
+      picture: 'hole',
+      fields: [],
+      options: [],
+      free: ['a', 'b'],
+      loadOverTurn: false,
+      ...change,
+    }) as unknown as Schemas['OperationDescription'];
+  const names = (turns: [string, string][]) => turns.map(([turn]) => turn);
+
+  test('a hole has stages and no load over a turn, a tap has drills and no window', () => {
+    expect(names(turnsOf(operation({}), true, 0))).toEqual(['stages', 'window', 'derivation', 'tray']);
+    expect(names(turnsOf(operation({ picture: 'tap', free: [] }), true, 0))).toEqual(['stages', 'drills', 'derivation', 'tray']);
+  });
+
+  test('milling has its window first, and a bend where there is one', () => {
+    const fields = [{ code: 'cornerRadius' }] as never;
+    expect(names(turnsOf(operation({ picture: 'side', loadOverTurn: true, fields }), false, 0))).toEqual([
+      'window',
+      'load',
+      'bend',
+      'passes',
+      'derivation',
+      'tray',
+    ]);
+    expect(turnsOf(operation({}), true, 3).at(-1)).toEqual(['tray', 'Tray · 3']);
+  });
+});
