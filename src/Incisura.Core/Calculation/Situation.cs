@@ -37,6 +37,11 @@ public sealed record Situation
     /// <summary>The speed chart proposals start from.</summary>
     public required Revised<SpeedChart> Chart { get; init; }
 
+    /// <summary>The chart's row for the first of some operations that it has one for; null where it has none.</summary>
+    /// <param name="operations">Codes of the operations, the nearest first.</param>
+    internal SpeedRow? RowFor(params IEnumerable<string> operations) =>
+        operations.Select(o => Chart.Value.Find(Cutter.Value.Family, Cutter.Value.Material, Material.Value.SubGroup, o)).FirstOrDefault(r => r is not null);
+
     /// <summary>The assembly put together.</summary>
     public BuiltAssembly Built() => new(Assembly.Value, Cutter.Value, Holder.Value, [.. Extensions.Select(e => e.Value)]);
 }

@@ -99,7 +99,7 @@ public sealed class HoleOperation<TKind> : IOperation
     public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
     {
         // Without a row of the chart there is nothing to go by but what was typed.
-        Choices free = RowOf(situation) is null ? choices : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
+        Choices free = situation.RowFor([TKind.Description.Code, .. TKind.Description.ChartedAs]) is null ? choices : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
         (HoleCase given, HoleInputs x) = Proposed(situation, free);
         HoleResult r = HoleSolver.Solve<TKind>(given.Setup, x);
         LimitSet limits = r.Limits;
@@ -158,19 +158,10 @@ public sealed class HoleOperation<TKind> : IOperation
         foreach ((string code, double value) in values)
             if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);
         HoleWords.Pick(options, ref wish);
-        SpeedRow? row = RowOf(situation);
+        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
         DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
         if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.First(f => f.Input == i).Described));
         return new(new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle), wish, options, choices.DepthBefore);
-    }
-
-    // The row of this operation, or of the nearest one it can be started from.
-    private static SpeedRow? RowOf(Situation situation)
-    {
-        Cutter cutter = situation.Cutter.Value;
-        foreach (string code in (string[])[TKind.Description.Code, .. TKind.Description.ChartedAs])
-            if (situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, code) is { } row) return row;
-        return null;
     }
 }
 

@@ -126,19 +126,10 @@ public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
 
         MillingWords.Pick(options, ref wish);
         if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
-        SpeedRow? row = RowOf(situation, d);
+        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
         MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
         if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => Description.Fields.First(f => f.Code == Codes.Of(i))));
         return new(setup, wish, options, choices.Leftover);
-    }
-
-    // The row of this operation, or of the nearest one it can be started from.
-    private static SpeedRow? RowOf(Situation situation, MillingDescription d)
-    {
-        Cutter cutter = situation.Cutter.Value;
-        foreach (string code in (string[])[d.Code, .. d.ChartedAs])
-            if (situation.Chart.Value.Find(cutter.Family, cutter.Material, situation.Material.Value.SubGroup, code) is { } row) return row;
-        return null;
     }
 }
 

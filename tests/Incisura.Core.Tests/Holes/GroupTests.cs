@@ -83,6 +83,20 @@ public sealed class GroupTests
     }
 
     [Fact]
+    public void A_hole_too_deep_for_pecks_gets_a_pilot_and_a_deep_hole_drill_behind_it()
+    {
+        HoleTarget deep = new() { Kind = TargetKind.Plain, Diameter = 8, Depth = 150, Chamfer = 0.5 };
+        IReadOnlyList<Situation> shelf = [.. Shelf((CutterFamily.GunDrill, []), (CutterFamily.FlatDrill, [(Dimension.CuttingDiameter, 8)])).Select(s => s.Changed(c => c with { ThroughCoolant = true }))];
+        IReadOnlyList<ChainStep> chain = Propose(deep, shelf);
+        Assert.Equal(["spot", "drill", "deep-hole"], chain.Select(s => s.Operation));
+        Assert.All(chain, s => Assert.True(s.Found, s.Reason));
+        Assert.Equal(8, chain[2].Choices.Numbers["pilotDiameter"]);
+        Assert.Equal(chain[1].Choices.Numbers["depth"], chain[2].Choices.Numbers["pilotDepth"]);
+        Assert.Contains("in stages", chain[2].Reason, StringComparison.Ordinal);
+        Assert.Equal(["spot", "drill"], Propose(deep with { Depth = 20 }, shelf).Select(s => s.Operation));
+    }
+
+    [Fact]
     public void A_counterbored_hole_ends_with_the_seat_and_a_cutter_picked_by_hand_goes_first()
     {
         IReadOnlyList<Situation> shelf = Shelf((CutterFamily.Counterbore, []), (CutterFamily.TwistDrill, [(Dimension.CuttingDiameter, 11)]));

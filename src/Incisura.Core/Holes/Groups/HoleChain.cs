@@ -98,7 +98,7 @@ public static class HoleChain
             double drilled = drill.Situation?.Cutter.Value.CuttingDiameter ?? hole;
             (ChainStep spot, bool chamfered) = Spot(chamfer, drilled);
             steps.Add(spot);
-            steps.Add(drill);
+            steps.AddRange(InStages(drill, hole, depth) ?? [drill]);
             if (t.Chamfer > 0 && !chamfered && t.Kind != TargetKind.Counterbored) steps.Add(Countersink(chamfer, drilled));
             if (last is null) return steps;
             steps.Add(drill.Found && last.Situation is { } s && last.Operation is "tap" or "ream" or "fine-bore" ? Again(last, drilled, depth) : last);
@@ -161,6 +161,25 @@ public static class HoleChain
             return Choose(
                 "drill", [CutterFamily.TwistDrill, CutterFamily.IndexableDrill, CutterFamily.FlatDrill], Fits, _ => new(numbers, Through), s => (thread is null ? 0 : Math.Abs(s.Cutter.Value.CuttingDiameter - hole)) + (0.001 * s.Assembly.Value.Projection), Why,
                 hole, $"No drill of Ø{Mm(hole)}{(within > SameSize ? $" or within {Mm(within)} mm of it" : "")}");
+        }
+
+        // Too deep for the drills there are, or deeper than the shop drills without stages: a pilot, and a deep-hole drill behind it.
+        private ChainStep[]? InStages(ChainStep drill, double hole, double depth)
+        {
+            if (drill.Result is { } result && result.Findings.All(f => f.Code != "staged")) return null;
+            double pilotDepth = Math.Round(15 * hole) / 10;
+            Dictionary<string, double> pilotNumbers = new() { ["depth"] = pilotDepth };
+            ChainStep pilot = Choose(
+                "drill", [CutterFamily.TwistDrill, CutterFamily.FlatDrill], s => s.Cutter.Value.CuttingDiameter >= hole - 1e-9 && s.Cutter.Value.CuttingDiameter <= hole * StagedDrilling.WidestPilot, _ => new(pilotNumbers, Nothing),
+                s => s.Cutter.Value.CuttingDiameter + (0.001 * s.Assembly.Value.Projection), s => $"Drills the pilot that guides the deep-hole drill, {Mm(pilotDepth)} mm deep.", hole, $"No drill from Ø{Mm(hole)} to Ø{Mm(hole * StagedDrilling.WidestPilot)} for a pilot");
+            Dictionary<string, double> numbers = new() { ["depth"] = t.Through ? t.Depth : Math.Ceiling((10 * depth) - 1e-9) / 10, ["pilotDepth"] = pilotDepth };
+            if (pilot.Situation is { } guide) numbers["pilotDiameter"] = guide.Cutter.Value.CuttingDiameter;
+            ChainStep deep = Choose(
+                "deep-hole", [CutterFamily.GunDrill], s => Math.Abs(s.Cutter.Value.CuttingDiameter - hole) <= SameSize, _ => new(numbers, Through), s => s.Assembly.Value.Projection,
+                _ => $"{Mm(Math.Round(t.Depth / hole, 1))} × D is drilled in stages behind the pilot.", hole, $"No deep-hole drill of Ø{Mm(hole)}");
+
+            // Without a deep-hole drill a drill that pecks is better than none.
+            return deep.Found ? [pilot, deep] : null;
         }
 
         // A tap for a blind hole draws its chips back or makes none; one for a through hole drives them ahead.

@@ -10,8 +10,8 @@ namespace Incisura.Core.Holes.Kinds;
 /// <summary>A deep hole in stages behind a pilot, slowed where other holes cross it.</summary>
 public readonly struct StagedDrilling : IHoleKind
 {
-    // A pilot wider than this over the drill no longer guides it.
-    private const double WidestPilot = 1.05;
+    /// <summary>A pilot wider than this over the drill no longer guides it.</summary>
+    public const double WidestPilot = 1.05;
 
     // Speed into the pilot, rev/min, where the free drill stands it.
     private const double UsualEntry = 200;

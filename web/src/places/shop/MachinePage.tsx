@@ -43,7 +43,7 @@ const NAMES: Record<string, string> = {
   rapidFeed: 'Rapid traverse',
   efficiency: 'Efficiency, motor to edge',
   synchronousLimit: 'Taps in step to',
-  runUpTime: 'Runs up to it in',
+  runUpTime: 'Runs up to its highest speed in',
   axisThrust: 'Largest thrust of the axis',
   feedStep: 'Taps by feed rate, in steps of',
   curve: 'Power and torque',
