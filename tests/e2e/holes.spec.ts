@@ -30,7 +30,7 @@ test('a threaded hole by a chain out of what the library has, on a whole flange 
   await test.step('a thread nobody has a tap for says what is missing', async () => {
     await maren.getByLabel(/^Pitch/).fill('1.25');
     await expect(maren.getByText(/The library lacks a cutter for .*tapping in step/)).toBeVisible();
-    await expect(chain).toContainText('No tap for 10 × 1.25');
+    await expect(chain).toContainText('No tap for 10.00 mm × 1.25 mm');
     await maren.getByLabel(/^Pitch/).fill('1.5');
     await expect(maren.getByText(/The library lacks a cutter/)).toBeHidden();
   });

@@ -20,6 +20,11 @@ public sealed partial record Sentence(string Template, params IReadOnlyList<Meas
         return $"{Math.Round(measure.Value, unit.Decimals).ToString(CultureInfo.InvariantCulture)} {unit.Unit}".TrimEnd();
     });
 
+    /// <summary>The sentence with another one after it.</summary>
+    public Sentence Then(Sentence next) => new(
+        Template + Slot().Replace(next.Template, m => $"{{{int.Parse(m.Groups[1].ValueSpan, CultureInfo.InvariantCulture) + Measures.Count}}}"),
+        [.. Measures, .. next.Measures]);
+
     [GeneratedRegex(@"\{(\d)\}")]
     private static partial Regex Slot();
 }

@@ -21,7 +21,7 @@ public sealed record StepTool(int AssemblyId, string Assembly, string Cutter, st
 /// <param name="Result">What it comes to; null where nothing serves.</param>
 /// <param name="Time">Time for one hole, min.</param>
 public sealed record StepView(
-    string Operation, string OperationName, StepTool? Tool, IReadOnlyList<StepTool> Others, string Reason, IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options, CalculationResult? Result, double Time);
+    string Operation, string OperationName, StepTool? Tool, IReadOnlyList<StepTool> Others, Sentence Reason, IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options, CalculationResult? Result, double Time);
 
 /// <summary>A group worked out, as people see it.</summary>
 public sealed record GroupView(

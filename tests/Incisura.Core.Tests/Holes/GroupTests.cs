@@ -41,7 +41,7 @@ public sealed class GroupTests
     {
         IReadOnlyList<ChainStep> chain = Propose(Thread, Shelf());
         Assert.Equal(["spot", "drill", "tap"], chain.Select(s => s.Operation));
-        Assert.All(chain, s => Assert.True(s.Found, s.Reason));
+        Assert.All(chain, s => Assert.True(s.Found, s.Reason.ToString()));
         Assert.Equal(16, chain[0].Situation!.Cutter.Value.CuttingDiameter);
         Assert.Equal(8.5, chain[1].Situation!.Cutter.Value.CuttingDiameter);
         Assert.Equal(8.5, chain[2].Choices.Numbers["holeBefore"]);
@@ -49,7 +49,7 @@ public sealed class GroupTests
         // The drill goes as deep as the tap needs it to.
         Assert.True(chain[1].Choices.Numbers["depth"] >= chain[2].Result!.Figure("depthNeeded") - 1e-9);
         Assert.All(chain, s => Assert.DoesNotContain(s.Result!.Findings, f => f.Severity == Severity.Stop));
-        Assert.Contains("77 % thread height", chain[1].Reason, StringComparison.Ordinal);
+        Assert.Contains("77 % thread height", chain[1].Reason.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -58,9 +58,9 @@ public sealed class GroupTests
         IReadOnlyList<ChainStep> chain = Propose(Thread with { Diameter = 12, Pitch = 1.75 }, Shelf());
         ChainStep tap = chain.Single(s => s.Operation == "tap");
         Assert.False(tap.Found);
-        Assert.Contains("No tap for 12 × 1.75", tap.Reason, StringComparison.Ordinal);
-        Assert.Contains("Ø10", tap.Reason, StringComparison.Ordinal);
-        Assert.Contains("left-hand", Propose(Thread with { LeftHand = true }, Shelf()).Single(s => s.Operation == "tap").Reason, StringComparison.Ordinal);
+        Assert.Contains("No tap for 12 mm × 1.75 mm", tap.Reason.ToString(), StringComparison.Ordinal);
+        Assert.Contains("Ø10 mm", tap.Reason.ToString(), StringComparison.Ordinal);
+        Assert.Contains("left-hand", Propose(Thread with { LeftHand = true }, Shelf()).Single(s => s.Operation == "tap").Reason.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -79,7 +79,7 @@ public sealed class GroupTests
         Assert.Equal(9.7, reamed[1].Situation!.Cutter.Value.CuttingDiameter);
         IReadOnlyList<ChainStep> bored = Propose(new() { Kind = TargetKind.Tolerance, Diameter = 25, Depth = 30, Through = true, Chamfer = 0 }, shelf);
         Assert.Equal("fine-bore", bored[^1].Operation);
-        Assert.Contains("No reamer of Ø25", bored[^1].Reason, StringComparison.Ordinal);
+        Assert.Contains("No reamer of Ø25 mm", bored[^1].Reason.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -89,10 +89,10 @@ public sealed class GroupTests
         IReadOnlyList<Situation> shelf = [.. Shelf((CutterFamily.GunDrill, []), (CutterFamily.FlatDrill, [(Dimension.CuttingDiameter, 8)])).Select(s => s.Changed(c => c with { ThroughCoolant = true }))];
         IReadOnlyList<ChainStep> chain = Propose(deep, shelf);
         Assert.Equal(["spot", "drill", "deep-hole"], chain.Select(s => s.Operation));
-        Assert.All(chain, s => Assert.True(s.Found, s.Reason));
+        Assert.All(chain, s => Assert.True(s.Found, s.Reason.ToString()));
         Assert.Equal(8, chain[2].Choices.Numbers["pilotDiameter"]);
         Assert.Equal(chain[1].Choices.Numbers["depth"], chain[2].Choices.Numbers["pilotDepth"]);
-        Assert.Contains("in stages", chain[2].Reason, StringComparison.Ordinal);
+        Assert.Contains("in stages", chain[2].Reason.ToString(), StringComparison.Ordinal);
         Assert.Equal(["spot", "drill"], Propose(deep with { Depth = 20 }, shelf).Select(s => s.Operation));
     }
 
@@ -105,7 +105,7 @@ public sealed class GroupTests
         int other = shelf.First(s => s.Cutter.Value.CuttingDiameter == 8.2).Assembly.Id;
         ChainStep picked = HoleChain.Propose(Thread, shelf, new Dictionary<string, int> { ["drill"] = other }).Single(s => s.Operation == "drill");
         Assert.Equal(other, picked.Situation!.Assembly.Id);
-        Assert.Equal("Picked by hand.", picked.Reason);
+        Assert.Equal("Picked by hand.", picked.Reason.ToString());
     }
 
     [Fact]

@@ -6417,7 +6417,7 @@ export interface components {
             operationName: string;
             tool: null | components["schemas"]["StepTool"];
             others: components["schemas"]["StepTool"][];
-            reason: string;
+            reason: components["schemas"]["Sentence"];
             numbers: {
                 [key: string]: number;
             };

@@ -2,6 +2,7 @@ using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes.Kinds;
+using Incisura.Core.Quantities;
 using Incisura.Core.Threads;
 
 namespace Incisura.Core.Holes.Groups;
@@ -13,7 +14,7 @@ namespace Incisura.Core.Holes.Groups;
 /// <param name="Result">What it comes to; null where nothing serves.</param>
 /// <param name="Reason">Why this cutter, or what is missing and what would come nearest.</param>
 /// <param name="Others">Other assemblies that could do the step.</param>
-public sealed record ChainStep(string Operation, Situation? Situation, Choices Choices, CalculationResult? Result, string Reason, IReadOnlyList<Situation> Others)
+public sealed record ChainStep(string Operation, Situation? Situation, Choices Choices, CalculationResult? Result, Sentence Reason, IReadOnlyList<Situation> Others)
 {
     /// <summary>Whether a cutter was found.</summary>
     public bool Found => Result is not null;
@@ -55,7 +56,7 @@ public static class HoleChain
             Dictionary<string, double> seat = new() { ["depth"] = t.SeatDepth, ["holeBefore"] = t.Diameter };
             ChainStep step = Choose(
                 "counterbore", [CutterFamily.Counterbore, CutterFamily.FlatDrill], s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.SeatDiameter) <= SameSize, _ => new(seat, Nothing), s => s.Assembly.Value.Projection,
-                s => $"Makes the seat of Ø{Mm(t.SeatDiameter)}.", t.SeatDiameter, $"No counterbore of Ø{Mm(t.SeatDiameter)} with a pilot that enters Ø{Mm(t.Diameter)}");
+                _ => new("Makes the seat of Ø{0}.", Mm(t.SeatDiameter)), t.SeatDiameter, new("No counterbore of Ø{0} with a pilot that enters Ø{1}.", Mm(t.SeatDiameter), Mm(t.Diameter)));
             return Chain(t.Diameter, t.Depth, step);
         }
 
@@ -64,7 +65,7 @@ public static class HoleChain
             // Its stock is asked of the reamer; how deep the drill goes, too.
             ChainStep reamer = Choose(
                 "ream", [CutterFamily.Reamer], s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter) < 1e-6, _ => new(DepthOnly, Ends), s => s.Assembly.Value.Projection,
-                s => $"Reams Ø{Mm(t.Diameter)} {t.Tolerance}.", t.Diameter, $"No reamer of Ø{Mm(t.Diameter)}");
+                _ => new($"Reams Ø{{0}} {t.Tolerance}.", Mm(t.Diameter)), t.Diameter, new("No reamer of Ø{0}.", Mm(t.Diameter)));
             if (reamer.Found)
             {
                 double wanted = Field(reamer, "holeBefore"), stock = (t.Diameter - wanted) / 2;
@@ -74,7 +75,7 @@ public static class HoleChain
             ChainStep bore = Choose(
                 "fine-bore", [CutterFamily.FineBoringHead], s => s.Cutter.Value[Dimension.LeastDiameter] <= t.Diameter && s.Cutter.Value[Dimension.LargestDiameter] >= t.Diameter,
                 _ => new(new Dictionary<string, double>(DepthOnly) { ["boreDiameter"] = t.Diameter }, Ends), s => s.Assembly.Value.Projection,
-                s => $"No reamer of Ø{Mm(t.Diameter)}: the head is set to it and bores {t.Tolerance}.", t.Diameter, $"No reamer of Ø{Mm(t.Diameter)}, and no fine-boring head that reaches it");
+                _ => new($"No reamer of Ø{{0}}: the head is set to it and bores {t.Tolerance}.", Mm(t.Diameter)), t.Diameter, new("No reamer of Ø{0}, and no fine-boring head that reaches it.", Mm(t.Diameter)));
             return bore.Found ? Chain(Field(bore, "holeBefore"), t.Depth, bore, 1, "fine-bore") : Chain(t.Diameter - 0.3, t.Depth, bore, 0.3, "ream");
         }
 
@@ -83,7 +84,7 @@ public static class HoleChain
             bool Fits(Situation s) => Math.Abs(s.Cutter.Value[Dimension.ThreadDiameter] - t.Diameter) < 1e-6 && Math.Abs(s.Cutter.Value[Dimension.Pitch] - t.Pitch) < 1e-6 && s.Cutter.Value.Hand == (t.LeftHand ? Hand.Left : Hand.Right);
             ChainStep tap = Choose(
                 "tap", [CutterFamily.CuttingTap, CutterFamily.FormingTap], Fits, _ => new(DepthOnly, Ends), s => Unfit(s) + (0.001 * s.Assembly.Value.Projection), WhyTap,
-                t.Diameter, $"No {(t.LeftHand ? "left-hand " : "")}tap for {Mm(t.Diameter)} × {Mm(t.Pitch)}");
+                t.Diameter, new($"No {(t.LeftHand ? "left-hand " : "")}tap for {{0}} × {{1}}.", Mm(t.Diameter), Mm(t.Pitch)));
             if (tap.Situation is not { } situation) return Chain(ThreadHole.MinorFor(t.Diameter, t.Pitch, 75), t.Depth + (3 * t.Pitch), tap, 0.1 * t.Pitch, "tap");
 
             TapGeometry geometry = new(situation.Cutter.Value);
@@ -124,8 +125,8 @@ public static class HoleChain
             if (chamfers) numbers["holeBefore"] = drilled;
             ChainStep step = Choose(
                 "spot", [CutterFamily.SpotDrill], s => chamfers ? Wide(s) : s.Cutter.Value.CuttingDiameter >= wide, _ => new(numbers, Nothing), s => s.Cutter.Value.CuttingDiameter,
-                s => chamfers ? $"The smallest spot drill that leaves the chamfer to Ø{Mm(chamfer)}." : t.Chamfer > 0 && t.Kind != TargetKind.Counterbored ? $"Guides the drill; the chamfer to Ø{Mm(chamfer)} comes after." : "Guides the drill.",
-                wide, $"No spot drill of at least Ø{Mm(wide)}");
+                _ => chamfers ? new("The smallest spot drill that leaves the chamfer to Ø{0}.", Mm(chamfer)) : t.Chamfer > 0 && t.Kind != TargetKind.Counterbored ? new("Guides the drill; the chamfer to Ø{0} comes after.", Mm(chamfer)) : new("Guides the drill."),
+                wide, new("No spot drill of at least Ø{0}.", Mm(wide)));
             return (step, chamfers && step.Found);
         }
 
@@ -134,7 +135,7 @@ public static class HoleChain
             Dictionary<string, double> numbers = new() { ["chamferDiameter"] = chamfer, ["holeBefore"] = drilled };
             return Choose(
                 "countersink", [CutterFamily.Countersink], s => s.Cutter.Value.CuttingDiameter >= chamfer && !(s.Cutter.Value[Dimension.LeastDiameter] > drilled), _ => new(numbers, Nothing), s => s.Cutter.Value.CuttingDiameter,
-                s => $"No spot drill is wide enough for the chamfer to Ø{Mm(chamfer)}.", chamfer, $"No countersink from Ø{Mm(drilled)} to Ø{Mm(chamfer)}");
+                _ => new("No spot drill is wide enough for the chamfer to Ø{0}.", Mm(chamfer)), chamfer, new("No countersink from Ø{0} to Ø{1}.", Mm(drilled), Mm(chamfer)));
         }
 
         private ChainStep Drill(double hole, double depth, double within, string before, Func<double, TapDrill?>? thread)
@@ -146,21 +147,18 @@ public static class HoleChain
                 return s.Cutter.Value.Family != CutterFamily.StepDrill && Math.Abs(d - hole) <= within && (thread is null || thread(d) is { Class.Length: > 0 }) && (before is not ("ream" or "fine-bore") || d < t.Diameter - 0.02);
             }
 
-            string Why(Situation s)
+            Sentence Why(Situation s)
             {
                 double d = s.Cutter.Value.CuttingDiameter;
-                string depthWords = $"its flutes clear {Mm(numbers["depth"])} mm";
-                if (thread?.Invoke(d) is { } got) return $"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}; {depthWords}.";
-                return before switch
-                {
-                    "ream" or "fine-bore" => $"Leaves {Mm((t.Diameter - d) / 2)} mm on a side for the step after; {depthWords}.",
-                    _ => $"Has the diameter of the hole; {depthWords}.",
-                };
+                if (thread?.Invoke(d) is { } got) return new($"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}; its flutes clear {{0}}.", Mm(numbers["depth"]));
+                return before is "ream" or "fine-bore"
+                    ? new("Leaves {0} on a side for the step after; its flutes clear {1}.", Mm((t.Diameter - d) / 2), Mm(numbers["depth"]))
+                    : new("Has the diameter of the hole; its flutes clear {0}.", Mm(numbers["depth"]));
             }
 
             return Choose(
                 "drill", [CutterFamily.TwistDrill, CutterFamily.IndexableDrill, CutterFamily.FlatDrill], Fits, _ => new(numbers, Through), s => (thread is null ? 0 : Math.Abs(s.Cutter.Value.CuttingDiameter - hole)) + (0.001 * s.Assembly.Value.Projection), Why,
-                hole, $"No drill of Ø{Mm(hole)}{(within > SameSize ? $" or within {Mm(within)} mm of it" : "")}");
+                hole, within > SameSize ? new("No drill of Ø{0} or within {1} of it.", Mm(hole), Mm(within)) : new("No drill of Ø{0}.", Mm(hole)));
         }
 
         // Too deep for the drills there are, or deeper than the shop drills without stages: a pilot, and a deep-hole drill behind it.
@@ -171,12 +169,12 @@ public static class HoleChain
             Dictionary<string, double> pilotNumbers = new() { ["depth"] = pilotDepth };
             ChainStep pilot = Choose(
                 "drill", [CutterFamily.TwistDrill, CutterFamily.FlatDrill], s => s.Cutter.Value.CuttingDiameter >= hole - 1e-9 && s.Cutter.Value.CuttingDiameter <= hole * StagedDrilling.WidestPilot, _ => new(pilotNumbers, Nothing),
-                s => s.Cutter.Value.CuttingDiameter + (0.001 * s.Assembly.Value.Projection), s => $"Drills the pilot that guides the deep-hole drill, {Mm(pilotDepth)} mm deep.", hole, $"No drill from Ø{Mm(hole)} to Ø{Mm(hole * StagedDrilling.WidestPilot)} for a pilot");
+                s => s.Cutter.Value.CuttingDiameter + (0.001 * s.Assembly.Value.Projection), _ => new("Drills the pilot that guides the deep-hole drill, {0} deep.", Mm(pilotDepth)), hole, new("No drill from Ø{0} to Ø{1} for a pilot.", Mm(hole), Mm(hole * StagedDrilling.WidestPilot)));
             Dictionary<string, double> numbers = new() { ["depth"] = t.Through ? t.Depth : Math.Ceiling((10 * depth) - 1e-9) / 10, ["pilotDepth"] = pilotDepth };
             if (pilot.Situation is { } guide) numbers["pilotDiameter"] = guide.Cutter.Value.CuttingDiameter;
             ChainStep deep = Choose(
                 "deep-hole", [CutterFamily.GunDrill], s => Math.Abs(s.Cutter.Value.CuttingDiameter - hole) <= SameSize, _ => new(numbers, Through), s => s.Assembly.Value.Projection,
-                _ => $"{Mm(Math.Round(t.Depth / hole, 1))} × D is drilled in stages behind the pilot.", hole, $"No deep-hole drill of Ø{Mm(hole)}");
+                _ => new("{0} × D is drilled in stages behind the pilot.", new Measure(Math.Round(t.Depth / hole, 1), Quantity.Ratio)), hole, new("No deep-hole drill of Ø{0}.", Mm(hole)));
 
             // Without a deep-hole drill a drill that pecks is better than none.
             return deep.Found ? [pilot, deep] : null;
@@ -189,38 +187,41 @@ public static class HoleChain
             return tap.Forming ? 1 : t.Through == (tap.Flutes == "point") ? 0 : 2;
         }
 
-        private string WhyTap(Situation s)
+        private Sentence WhyTap(Situation s)
         {
             TapGeometry tap = new(s.Cutter.Value);
-            return tap.Forming ? "Forms the thread: no chips." : tap.Flutes switch
+            return new(tap.Forming ? "Forms the thread: no chips." : tap.Flutes switch
             {
                 "point" => t.Through ? "Its spiral point drives the chips ahead, out of the far side." : "Drives the chips ahead; the hole is drilled deeper for them.",
                 "spiral" => t.Through ? "No tap with a spiral point stands ready; spiral flutes draw the chips back." : "Its spiral flutes draw the chips out of the blind hole.",
                 _ => "Straight flutes keep the chips; the hole is drilled deeper for them.",
-            };
+            });
         }
 
         // The first by rank among those that can be calculated and run; one picked by hand goes before all others.
         private ChainStep Choose(
-            string operation, CutterFamily[] families, Func<Situation, bool> fits, Func<Situation, Choices> choose, Func<Situation, double> rank, Func<Situation, string> why, double size, string missing)
+            string operation, CutterFamily[] families, Func<Situation, bool> fits, Func<Situation, Choices> choose, Func<Situation, double> rank, Func<Situation, Sentence> why, double size, Sentence missing)
         {
             List<Situation> family = [.. shelf.Where(s => families.Contains(s.Cutter.Value.Family))];
             List<Situation> fitting = [.. family.Where(fits).OrderBy(rank).ThenBy(s => s.Assembly.Value.Number, StringComparer.Ordinal)];
             if (picked.TryGetValue(operation, out int by) && shelf.FirstOrDefault(s => s.Assembly.Id == by) is { } hand && Try(operation, hand, choose(hand)) is { } own)
-                return new(operation, hand, choose(hand), own, "Picked by hand.", [.. fitting.Where(s => s != hand)]);
+                return new(operation, hand, choose(hand), own, new("Picked by hand."), [.. fitting.Where(s => s != hand)]);
 
-            string refused = "";
+            Sentence? refused = null;
             foreach (Situation s in fitting)
             {
                 Choices choices = choose(s);
                 CalculationResult? result = Try(operation, s, choices, out string reason);
                 Finding? stop = result?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop);
                 if (result is not null && stop is null) return new(operation, s, choices, result, why(s), [.. fitting.Where(o => o != s)]);
-                if (refused.Length == 0) refused = $" {s.Assembly.Value.Number} has the size but cannot do it: {(stop is null ? reason : stop.Text.ToString())}";
+                refused ??= new Sentence($" {s.Assembly.Value.Number} has the size but cannot do it: ").Then(stop?.Text ?? new(reason));
             }
 
-            string nearest = refused.Length > 0 ? refused : family.Count == 0 ? " Nothing of this kind is set up for this machine and material." : $" {(family.Count == 1 ? "There is" : "There are")} {string.Join(", ", family.Select(s => s.Cutter.Value.CuttingDiameter).Distinct().OrderBy(d => Math.Abs(d - size)).Take(4).Select(d => "Ø" + Mm(d)))}.";
-            return new(operation, null, new(new Dictionary<string, double>(), Nothing), null, $"{missing}.{nearest}", fitting);
+            double[] nearest = [.. family.Select(s => s.Cutter.Value.CuttingDiameter).Distinct().OrderBy(d => Math.Abs(d - size)).Take(4)];
+            Sentence instead = refused ?? (nearest.Length == 0
+                ? new(" Nothing of this kind is set up for this machine and material.")
+                : new($" There {(nearest.Length == 1 ? "is" : "are")} {string.Join(", ", nearest.Select((_, i) => $"Ø{{{i}}}"))}.", [.. nearest.Select(Mm)]));
+            return new(operation, null, new(new Dictionary<string, double>(), Nothing), null, missing.Then(instead), fitting);
         }
 
         private static CalculationResult? Try(string operation, Situation s, Choices choices) => Try(operation, s, choices, out _);
@@ -251,6 +252,6 @@ public static class HoleChain
 
         private static double Field(ChainStep step, string code) => step.Result!.Fields.First(f => f.Code == code).Value;
 
-        private static string Mm(double mm) => mm.ToString("0.###", CultureInfo.InvariantCulture);
+        private static Measure Mm(double mm) => new(mm, Quantity.Length);
     }
 }

@@ -82,7 +82,7 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
                 <td>{value(s, 'programmedDepth', 'length')}</td>
                 <td>{s.tool ? clock(s.time) : '–'}</td>
                 <td className="reason">
-                  {s.reason} {grave && <em>{units.sentence(grave.text)}</em>}
+                  {units.sentence(s.reason)} {grave && <em>{units.sentence(grave.text)}</em>}
                 </td>
               </tr>
             );

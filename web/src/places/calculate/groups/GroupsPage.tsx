@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { client, data } from '../../../api/client';
-import { useMayWork } from '../../../app/session';
+import { useMayWork, useUnits } from '../../../app/session';
 import { Problem } from '../../../parts/Problem';
 import { useMachines, useMaterials } from '../../../parts/shelf';
 import { day } from '../../../parts/units';
@@ -12,6 +12,7 @@ import { countOf, FORMS, targetWords } from './words';
 export function GroupsPage() {
   const navigate = useNavigate();
   const mayWork = useMayWork();
+  const units = useUnits();
   const groups = useQuery({ queryKey: ['hole-groups'], queryFn: () => data(client.GET('/api/v1/hole-groups')) });
   const materials = useMaterials().data ?? [];
   const machines = useMachines().data ?? [];
@@ -48,7 +49,7 @@ export function GroupsPage() {
                 <th>
                   <Link to={`/calculate/groups/${g.id}`}>{g.definition.name}</Link>
                 </th>
-                <td>{targetWords(g.definition.target!)}</td>
+                <td>{targetWords(g.definition.target!, (mm) => units.size(mm))}</td>
                 <td>
                   {countOf(g.definition.pattern!)} {FORMS[g.definition.pattern!.form!]}
                 </td>

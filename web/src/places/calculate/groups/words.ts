@@ -26,14 +26,12 @@ export const ORDERS: Record<Schemas['HoleOrder'], string> = {
   rows: 'row by row',
 };
 
-const size = (mm: number) => String(+mm.toFixed(3));
-
-/** A hole as the drawing of a part says it. */
-export function targetWords(t: Target): string {
+/** A hole as the drawing of a part says it, in the reader's unit; a metric thread keeps its designation. */
+export function targetWords(t: Target, size: (mm: number) => string): string {
   const depth = t.through ? `through ${size(t.depth!)}` : `${size(t.depth!)} deep`;
   switch (t.kind) {
     case 'threaded':
-      return `M${size(t.diameter!)} × ${size(t.pitch!)}${t.leftHand ? ' left-hand' : ''}, ${depth}`;
+      return `M${+t.diameter!.toFixed(3)} × ${+t.pitch!.toFixed(3)}${t.leftHand ? ' left-hand' : ''}, ${depth}`;
     case 'tolerance':
       return `Ø${size(t.diameter!)} ${t.tolerance}, ${depth}`;
     case 'counterbored':
