@@ -86,7 +86,7 @@ public sealed class GroupTests
     public void A_hole_too_deep_for_pecks_gets_a_pilot_and_a_deep_hole_drill_behind_it()
     {
         HoleTarget deep = new() { Kind = TargetKind.Plain, Diameter = 8, Depth = 150, Chamfer = 0.5 };
-        IReadOnlyList<Situation> shelf = [.. Shelf((CutterFamily.GunDrill, []), (CutterFamily.FlatDrill, [(Dimension.CuttingDiameter, 8)])).Select(s => s.Changed(c => c with { ThroughCoolant = true }))];
+        IReadOnlyList<Situation> shelf = [.. Shelf((CutterFamily.GunDrill, []), (CutterFamily.FlatDrill, [(Dimension.CuttingDiameter, 8)]), (CutterFamily.Counterbore, [(Dimension.PilotDiameter, 7.9)])).Select(s => s.Changed(c => c with { ThroughCoolant = true }))];
         IReadOnlyList<ChainStep> chain = Propose(deep, shelf);
         Assert.Equal(["spot", "drill", "deep-hole"], chain.Select(s => s.Operation));
         Assert.All(chain, s => Assert.True(s.Found, s.Reason.ToString()));
@@ -94,6 +94,10 @@ public sealed class GroupTests
         Assert.Equal(chain[1].Choices.Numbers["depth"], chain[2].Choices.Numbers["pilotDepth"]);
         Assert.Contains("in stages", chain[2].Reason.ToString(), StringComparison.Ordinal);
         Assert.Equal(["spot", "drill"], Propose(deep with { Depth = 20 }, shelf).Select(s => s.Operation));
+
+        // What finishes such a hole is worked out in the hole that the deep-hole drill leaves.
+        ChainStep seat = Propose(new() { Kind = TargetKind.Counterbored, Diameter = 8, Depth = 150, Through = true, SeatDiameter = 18, SeatDepth = 9, Chamfer = 0 }, shelf)[^1];
+        Assert.Equal(8, seat.Choices.Numbers["holeBefore"]);
     }
 
     [Fact]

@@ -96,13 +96,13 @@ public static class HoleChain
         {
             double chamfer = (t.Kind == TargetKind.Plain ? hole : t.Diameter) + (2 * t.Chamfer);
             ChainStep drill = Drill(hole, depth, within, before, thread);
-            double drilled = drill.Situation?.Cutter.Value.CuttingDiameter ?? hole;
+            ChainStep[] opening = InStages(drill, hole, depth) ?? [drill];
+            double drilled = opening[^1].Situation?.Cutter.Value.CuttingDiameter ?? hole;
             (ChainStep spot, bool chamfered) = Spot(chamfer, drilled);
             steps.Add(spot);
-            steps.AddRange(InStages(drill, hole, depth) ?? [drill]);
+            steps.AddRange(opening);
             if (t.Chamfer > 0 && !chamfered && t.Kind != TargetKind.Counterbored) steps.Add(Countersink(chamfer, drilled));
-            if (last is null) return steps;
-            steps.Add(drill.Found && last.Situation is { } s && last.Operation is "tap" or "ream" or "fine-bore" ? Again(last, drilled, depth) : last);
+            if (last is not null) steps.Add(opening[^1].Found ? Again(last, drilled, depth) : last);
             return steps;
         }
 
