@@ -24,17 +24,32 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
         return (Diameter / 2 / Math.Sin(angle)) + (Angle == 90 ? 0 : bore / 2 / Math.Abs(Math.Tan(angle)));
     }
 
+    /// <summary>Refuses holes that no bore could have, before anything is worked out with them.</summary>
+    internal static void CheckAll(IReadOnlyList<CrossHole> holes, InputCheck check)
+    {
+        check.Holds(holes.Count <= Most, "crossHoles", holes.Count, $"A bore takes at most {Most} crossing holes; leave some out.");
+        for (int i = 0; i < holes.Count && i < Most; i++)
+        {
+            string at = $"crossHoles[{i}]";
+            if (holes[i] is not { } hole)
+            {
+                check.Holds(false, at, double.NaN, $"Crossing hole {i + 1} is empty; give its depth and diameter, or leave it out.");
+                continue;
+            }
+
+            check.Within($"{at}.distance", $"The depth of crossing hole {i + 1}", hole.Distance, -1000, 5000, Quantity.Length)
+                .Within($"{at}.diameter", $"The diameter of crossing hole {i + 1}", hole.Diameter, 0.1, 500, Quantity.Length)
+                .Within($"{at}.angle", $"The angle of crossing hole {i + 1}", hole.Angle, 10, 170, Quantity.Angle)
+                .Within($"{at}.offset", $"The offset of crossing hole {i + 1}", hole.Offset, 0, 500, Quantity.Length);
+        }
+    }
+
     /// <summary>Refuses a hole that does not cross the bore.</summary>
     internal void Check(double bore, double depth, int number, InputCheck check)
     {
         string at = $"crossHoles[{number - 1}]";
-        int before = check.Faults.Count;
-        check.Within($"{at}.diameter", $"The diameter of crossing hole {number}", Diameter, 0.1, 500, Quantity.Length)
-            .Within($"{at}.angle", $"The angle of crossing hole {number}", Angle, 10, 170, Quantity.Angle)
-            .Within($"{at}.offset", $"The offset of crossing hole {number}", Offset, 0, 500, Quantity.Length);
-        if (check.Faults.Count > before) return;
         double half = HalfLength(bore);
-        check.Holds(double.IsFinite(Distance) && Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.")
+        check.Holds(Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.")
             .Holds(Offset < (bore + Diameter) / 2, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
     }
 }

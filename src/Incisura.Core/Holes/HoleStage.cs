@@ -1,3 +1,6 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Holes;
 
 /// <summary>A stretch of the tool's way along its axis, or a stand, with one speed, one feed and coolant on or off.</summary>
@@ -21,7 +24,22 @@ public sealed record HoleStage(string Code, string Name, double From, double To,
 /// <param name="Speed">Spindle speed, rev/min, negative to the left; null to leave it.</param>
 /// <param name="FeedRate">Feed rate, mm/min; null to leave it.</param>
 /// <param name="Coolant">Whether coolant is on; null to leave it.</param>
-public sealed record StageEdit(string Stage, double? Speed, double? FeedRate, bool? Coolant);
+public sealed record StageEdit(string Stage, double? Speed, double? FeedRate, bool? Coolant)
+{
+    /// <summary>Most changes of one calculation.</summary>
+    public const int Most = 64;
+
+    /// <summary>Refuses changes that no stage could take, before anything is worked out with them.</summary>
+    internal static void CheckAll(IReadOnlyList<StageEdit> edits, InputCheck check)
+    {
+        check.Holds(edits.Count <= Most, "edits", edits.Count, $"At most {Most} stages can be changed; take some changes back.");
+        for (int i = 0; i < edits.Count && i < Most; i++)
+            if (edits[i] is not { Stage.Length: > 0 } edit) check.Holds(false, $"edits[{i}]", double.NaN, $"Change {i + 1} names no stage; name one, or leave it out.");
+            else
+                check.Within($"edits.{edit.Stage}", "The speed of the stage", edit.Speed ?? 0, -200_000, 200_000, Quantity.SpindleSpeed)
+                    .Within($"edits.{edit.Stage}", "The feed rate of the stage", edit.FeedRate ?? 1, 0, 300_000, Quantity.FeedRate);
+    }
+}
 
 /// <summary>Writes the stages of plain and pecked cycles.</summary>
 internal static class HoleStages

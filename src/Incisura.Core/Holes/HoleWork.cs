@@ -99,8 +99,8 @@ internal static class HoleWork
         int count = 0;
         foreach (double at in ScheduleOf(x, tip))
         {
-            count++;
-            if (at >= tip) break;
+            // More pecks than are taken are refused once everything is known; until then they are not walked to the end.
+            if (++count > PeckSchedule.Most || at >= tip) break;
             if (cycle == DrillingCycle.ChipBreaking) moved += 2 * lift;
             else
             {

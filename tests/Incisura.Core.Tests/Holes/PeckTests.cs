@@ -88,5 +88,7 @@ public sealed class PeckTests
     {
         IReadOnlyList<InputFault> faults = Refused(() => Calculate("drill", With(CutterFamily.TwistDrill, "drill"), ("depth", 40), ("firstPeck", 0.05), ("leastPeck", 0.05)));
         Assert.Equal("leastPeck", Assert.Single(faults).Field);
+        Choices absurd = Sample.Typed(("depth", 30)) with { DepthBefore = 1e12 };
+        Assert.Equal("depthBefore", Assert.Single(Refused(() => Operations.Find("drill")!.Calculate(With(CutterFamily.TwistDrill, "drill"), absurd, false))).Field);
     }
 }

@@ -94,4 +94,13 @@ public sealed class StagedTests
         Assert.Contains("smaller than the drill", pilot.Sentence, StringComparison.Ordinal);
         Assert.Equal("pilotDepth", Assert.Single(Refused(() => Deep.Calculate(Usual, Sample.Typed(("pilotDepth", 0.6)), false))).Field);
     }
+
+    [Fact]
+    public void What_no_bore_could_have_is_refused_before_anything_is_worked_out()
+    {
+        Assert.Equal(["crossHoles[0].diameter", "crossHoles[0].angle"], Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, -5, 0)), false)).Select(f => f.Field));
+        Assert.Equal(["crossHoles"], Refused(() => Deep.Calculate(Usual, Crossed([.. Enumerable.Repeat(new CrossHole(60, 5), 40)]), false)).Select(f => f.Field));
+        Assert.Equal(["crossHoles[1]"], Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 5), null!), false)).Select(f => f.Field));
+        Assert.Equal(["edits[0]", "edits.full"], Refused(() => Deep.Calculate(Usual, Crossed() with { Edits = [null!, new("full", double.NaN, null, null)] }, false)).Select(f => f.Field));
+    }
 }
