@@ -1,8 +1,14 @@
-import { expect, type Browser, type Page } from '@playwright/test';
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+
+// Windows of tests that are over only take time from the next one.
+let windows: { of: string; context: BrowserContext }[] = [];
 
 /** Opens a window of their own for one of the demo people, the way they come in: one click on their name. */
 export async function comeInAs(browser: Browser, fullName: string, path = '/', viewport = { width: 1280, height: 800 }): Promise<Page> {
+  const of = test.info().testId;
+  await Promise.all(windows.filter((w) => w.of !== of).map((w) => w.context.close()));
   const context = await browser.newContext({ viewport });
+  windows = [...windows.filter((w) => w.of === of), { of, context }];
   const page = await context.newPage();
   page.on('pageerror', (error) => {
     throw error;
