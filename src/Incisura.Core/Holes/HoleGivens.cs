@@ -10,7 +10,7 @@ internal static class HoleGivens
         where TKind : struct, IHoleKind
     {
         HoleSetup setup = given.Setup;
-        (string cutter, string material, string machine, _, string chart) = Footing.Of(situation, setup);
+        (string cutter, string material, string machine, _, string chart) = Origins.Of(situation, setup);
         List<Given> givens =
         [
             new("D", "Cutting diameter", Quantity.Length, setup.Diameter, cutter),

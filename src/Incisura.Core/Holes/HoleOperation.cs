@@ -1,6 +1,5 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
-using Incisura.Core.Cutters;
 
 namespace Incisura.Core.Holes;
 
@@ -142,10 +141,11 @@ public sealed class HoleOperation<TKind> : IOperation
         return 1.15 * Math.Max(x[input], 1.6 * charted);
     }
 
-    private static void RefuseTogether(HoleSetup setup, in HoleInputs inputs)
+    private static void RefuseTogether(HoleSetup setup, in HoleInputs x)
     {
         InputCheck check = new();
-        TKind.Refuse(setup, inputs, check);
+        check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+        TKind.Refuse(setup, x, check);
         check.ThrowIfAny();
     }
 

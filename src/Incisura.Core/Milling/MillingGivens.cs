@@ -12,7 +12,7 @@ internal static class MillingGivens
     {
         MillingSetup setup = given.Setup;
         SpeedRow? row = setup.Row;
-        (string cutter, string material, string machine, string assembly, string chart) = Footing.Of(situation, setup);
+        (string cutter, string material, string machine, string assembly, string chart) = Origins.Of(situation, setup);
         List<Given> givens =
         [
             new("DC", "Cutting diameter", Quantity.Length, setup.Diameter, cutter),

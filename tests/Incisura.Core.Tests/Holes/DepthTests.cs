@@ -118,6 +118,13 @@ public sealed class DepthTests
     }
 
     [Fact]
+    public void No_hole_operation_takes_a_retract_plane_below_its_approach_plane()
+    {
+        foreach ((string code, CutterFamily family) in All)
+            Assert.Contains("retract", Refused(() => Calculate(code, With(family, code), ("approach", 12), ("retract", 3))).Select(f => f.Field));
+    }
+
+    [Fact]
     public void Without_a_row_of_the_chart_speed_and_feed_are_asked_for_by_name()
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");

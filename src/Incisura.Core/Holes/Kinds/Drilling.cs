@@ -78,8 +78,7 @@ public readonly struct Drilling : IHoleKind
     {
         check.Holds(x[HoleInput.HoleBefore] < setup.Diameter, "holeBefore", x[HoleInput.HoleBefore], $"The hole that is there, Ø{x[HoleInput.HoleBefore]:0.###} mm, leaves nothing for a drill of Ø{setup.Diameter:0.###} mm; give a smaller one, 0 for none, or take a larger drill.")
             .Holds(!x.ToPoint || x.Through || x[HoleInput.Depth] >= AxisDepth.PointLength(setup.Diameter, setup.PointAngle), "depth", x[HoleInput.Depth], $"A depth of {x[HoleInput.Depth]:0.##} mm to the point is shorter than the point itself, {AxisDepth.PointLength(setup.Diameter, setup.PointAngle):0.##} mm; go deeper, or spot the hole.")
-            .Holds(x[HoleInput.LeastPeck] <= x[HoleInput.FirstPeck], "leastPeck", x[HoleInput.LeastPeck], $"The least peck of {x[HoleInput.LeastPeck]:0.###} mm is larger than the first, {x[HoleInput.FirstPeck]:0.###} mm; make it smaller.")
-            .Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+            .Holds(x[HoleInput.LeastPeck] <= x[HoleInput.FirstPeck], "leastPeck", x[HoleInput.LeastPeck], $"The least peck of {x[HoleInput.LeastPeck]:0.###} mm is larger than the first, {x[HoleInput.FirstPeck]:0.###} mm; make it smaller.");
         if (IsStep(setup)) check.Within("chamferDiameter", "The chamfer by the step", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter[Dimension.LargestDiameter], Quantity.Length);
         if (CycleOf(setup, x).Cycle != DrillingCycle.Plain && x[HoleInput.LeastPeck] > 0)
             check.Holds(HoleWork.ScheduleOf(x, x[HoleInput.Depth]).Count <= PeckSchedule.Most, "leastPeck", x[HoleInput.LeastPeck], $"These pecks would be more than {PeckSchedule.Most}; raise the least peck or the ratio.");

@@ -78,8 +78,7 @@ public readonly struct StagedDrilling : IHoleKind
         check.Holds(pilot >= d, "pilotDiameter", pilot, $"A pilot of Ø{pilot:0.###} mm is smaller than the drill of Ø{d:0.###} mm, which would not enter it; give {d:0.###} to {d * WidestPilot:0.###} mm.")
             .Holds(pilot <= d * WidestPilot, "pilotDiameter", pilot, $"A pilot of Ø{pilot:0.###} mm is too wide to guide a drill of Ø{d:0.###} mm; give {d:0.###} to {d * WidestPilot:0.###} mm.")
             .Holds(x[HoleInput.PilotDepth] > x[HoleInput.PilotClearance], "pilotDepth", x[HoleInput.PilotDepth], $"A pilot of {x[HoleInput.PilotDepth]:0.##} mm leaves no guidance above the clear way of {x[HoleInput.PilotClearance]:0.##} mm; deepen the pilot.")
-            .Holds(x[HoleInput.PilotDepth] <= x[HoleInput.Depth], "pilotDepth", x[HoleInput.PilotDepth], $"The pilot of {x[HoleInput.PilotDepth]:0.##} mm is deeper than the hole of {x[HoleInput.Depth]:0.##} mm; make it shallower, or drill the hole in one cycle.")
-            .Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+            .Holds(x[HoleInput.PilotDepth] <= x[HoleInput.Depth], "pilotDepth", x[HoleInput.PilotDepth], $"The pilot of {x[HoleInput.PilotDepth]:0.##} mm is deeper than the hole of {x[HoleInput.Depth]:0.##} mm; make it shallower, or drill the hole in one cycle.");
         for (int i = 0; i < x.CrossHoles.Length; i++) x.CrossHoles[i].Check(d, x[HoleInput.Depth], i + 1, check);
         if (check.Faults.Count > 0) return;
 

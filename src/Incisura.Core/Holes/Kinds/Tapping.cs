@@ -96,8 +96,7 @@ public readonly struct Tapping : IHoleKind
         check.Holds(hole >= least - 1e-9, "holeBefore", hole, $"A hole of Ø{hole:0.###} mm is smaller than the full height of a thread {tap.Diameter:0.###} × {tap.Pitch:0.###} allows: the tap would jam. Give {least:0.##} to {most:0.##} mm, or take a smaller tap.")
             .Holds(hole <= most, "holeBefore", hole, $"A hole of Ø{hole:0.###} mm leaves no thread for {tap.Diameter:0.###} × {tap.Pitch:0.###}. Give {least:0.##} to {most:0.##} mm, or take a larger tap.")
             .Holds(x.Turning == 0 || (x.Turning < 0) == tap.Left, Turning, x.Turning, tap.Left ? "A left-hand tap does not cut with the spindle turning to the right; turn it to the left, or take a right-hand tap." : "A right-hand tap does not cut with the spindle turning to the left; turn it to the right, or take a left-hand tap.")
-            .Holds(x[HoleInput.Starts] == Math.Floor(x[HoleInput.Starts]), "starts", x[HoleInput.Starts], $"A thread has a whole number of starts, not {x[HoleInput.Starts]:0.###}; give 1, 2, 3 …")
-            .Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+            .Holds(x[HoleInput.Starts] == Math.Floor(x[HoleInput.Starts]), "starts", x[HoleInput.Starts], $"A thread has a whole number of starts, not {x[HoleInput.Starts]:0.###}; give 1, 2, 3 …");
     }
 
     /// <inheritdoc/>

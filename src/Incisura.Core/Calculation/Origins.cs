@@ -6,10 +6,10 @@ namespace Incisura.Core.Calculation;
 /// <param name="Machine">The machine with its revision.</param>
 /// <param name="Assembly">The assembly and its holder with their revisions.</param>
 /// <param name="Chart">The speed chart with its revision, and the source of the row.</param>
-internal sealed record Footing(string Cutter, string Material, string Machine, string Assembly, string Chart)
+internal sealed record Origins(string Cutter, string Material, string Machine, string Assembly, string Chart)
 {
     /// <summary>The words of a situation.</summary>
-    public static Footing Of(Situation s, CuttingSetup setup) => new(
+    public static Origins Of(Situation s, CuttingSetup setup) => new(
         $"cutter {s.Cutter.Value.Number}, revision {s.Cutter.Number}",
         $"material {s.Material.Value.Name}, revision {s.Material.Number}",
         $"machine {s.Machine.Value.Name}, revision {s.Machine.Number}",
