@@ -56,6 +56,23 @@ test('what cannot be taken stays in the box with the reason, and one key gives t
   await expect.poll(() => figure(page, 'feedRate')).toBe(feed);
 });
 
+test('a proposal that changes under the cursor is replaced by what is typed, and never joins its digits', async ({ browser }) => {
+  const page = await start(browser);
+  const height = page.getByLabel('Wall height');
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => (answer = resolve));
+  await page.route('**/calculations/side-rough?*', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByLabel('Depth, at most').fill('10');
+  await height.focus();
+  answer();
+  await expect(height).toHaveValue('10');
+  await page.keyboard.type('24');
+  await expect(height).toHaveValue('24');
+});
+
 test('arrow keys step, Shift tenfold and Alt a tenth', async ({ browser }) => {
   const page = await start(browser);
   const width = page.getByLabel('Width, at most');
@@ -75,9 +92,10 @@ test('switching the units twice changes no bit of what was typed', async ({ brow
   const page = await start(browser);
   const width = page.getByLabel('Width, at most');
   const units = page.getByRole('group', { name: 'Units' });
+  const proposed = await figure(page, 'feedRate');
   await width.fill('2.3456789');
   await expect.poll(() => typedBase(page.url(), 'widthOfCut')).toBe('2.3456789');
-  await page.waitForLoadState('networkidle');
+  await expect.poll(() => figure(page, 'feedRate')).not.toBe(proposed);
   const speed = await figure(page, 'feedRate');
   await units.getByRole('button', { name: 'in' }).click();
   await expect(page.locator('[data-figure="feedRate"]')).toContainText('in/min');
@@ -85,7 +103,7 @@ test('switching the units twice changes no bit of what was typed', async ({ brow
   await units.getByRole('button', { name: 'mm' }).click();
   await expect(width).toHaveValue('2.3456789');
   expect(typedBase(page.url(), 'widthOfCut')).toBe('2.3456789');
-  expect(await figure(page, 'feedRate')).toBe(speed);
+  await expect.poll(() => figure(page, 'feedRate')).toBe(speed);
   await units.getByRole('button', { name: 'in' }).click();
   await width.fill('3/32');
   await expect.poll(() => typedBase(page.url(), 'widthOfCut')).toBe('2.38125');

@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useUnits } from '../app/session';
 import { isPlain, read } from './typed';
 import type { Quantity, UnitSystem } from './units';
@@ -42,6 +42,7 @@ export function NumberField(props: NumberFieldProps) {
   const { label, symbol, quantity, value, typed, onTyped, note, refused, meant, least, most, bare, disabled } = props;
   const units = useUnits();
   const id = useId();
+  const box = useRef<HTMLInputElement>(null);
   const [draft, setDraft] = useState<{ text: string; refusal: string } | null>(null);
 
   const shownText = typed
@@ -53,6 +54,12 @@ export function NumberField(props: NumberFieldProps) {
       : units.editable(value, quantity);
   const text = draft?.text ?? shownText;
   const refusal = draft?.refusal || refused;
+
+  // A proposal that changes under the cursor stays selected whole: what is typed next replaces it, and never joins its digits.
+  const proposal = typed || draft ? null : shownText;
+  useLayoutEffect(() => {
+    if (proposal !== null && document.activeElement === box.current) box.current?.select();
+  }, [proposal]);
 
   function take(next: string) {
     if (next.trim() === '') {
@@ -114,6 +121,7 @@ export function NumberField(props: NumberFieldProps) {
       </label>
       <input
         id={id}
+        ref={box}
         inputMode="text"
         autoComplete="off"
         spellCheck={false}
