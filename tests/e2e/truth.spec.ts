@@ -56,6 +56,14 @@ test('every step of the derivation, worked out again by another program, gives t
         for (const surface of ['concave', 'convex']) await again(code, { ...body, numbers: { surfaceRadius: 500 }, options: { surface } });
       if (options.some((o) => o.code === 'end')) await again(code, { ...body, options: { end: 'through' } });
       if (options.some((o) => o.code === 'meaning')) await again(code, { ...body, options: { meaning: 'point' } });
+      if (code === 'deep-hole')
+        await again(code, {
+          ...body,
+          crossHoles: [
+            { distance: 30, diameter: 4, angle: 90, offset: 0 },
+            { distance: 50, diameter: 6, angle: 60, offset: 2.5 },
+          ],
+        });
       if (options.some((o) => o.code === 'cycle')) await again(code, { ...body, options: { cycle: 'full-retract' } });
       seen.add(code);
     }

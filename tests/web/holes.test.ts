@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
 import { readEdits, readHoles, writeEdits, writeHoles } from '../../web/src/places/calculate/holes/address';
-import { halfLength, sectionOf } from '../../web/src/places/calculate/holes/section';
+import { sectionOf } from '../../web/src/places/calculate/holes/section';
 import { colourOf, rowsOf, type Stage } from '../../web/src/places/calculate/holes/stages';
 import { countOf, targetWords, type Pattern } from '../../web/src/places/calculate/groups/words';
 import { turnsOf } from '../../web/src/places/calculate/turns';
@@ -141,13 +141,6 @@ describe('the section of a hole', () => {
       [12, 4.01],
       [12, 4],
     ]);
-  });
-
-  test('a slanted hole opens the wall further, the same way to either side', () => {
-    const hole = (angle: number) => ({ distance: 50, diameter: 10, angle, offset: 0 });
-    expect(halfLength(hole(90), 8)).toBe(5);
-    expect(halfLength(hole(60), 8)).toBeCloseTo(halfLength(hole(120), 8));
-    expect(halfLength(hole(60), 8)).toBeGreaterThan(5);
   });
 });
 

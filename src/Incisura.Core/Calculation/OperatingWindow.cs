@@ -66,7 +66,7 @@ public sealed record OperatingWindow
     /// <param name="size">Points on a side.</param>
     /// <param name="kinds">The limits.</param>
     /// <param name="uses">Use of each limit, limit by limit, each row by row.</param>
-    /// <param name="rates">Removal rate of each point, cm³/min.</param>
+    /// <param name="rates">Removal rate of each point, cm³/min; NaN where it is not to be proposed.</param>
     internal static OperatingWindow Draw((string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitKind> kinds, float[] uses, float[] rates)
     {
         int points = size * size;
@@ -80,7 +80,7 @@ public sealed record OperatingWindow
             float most = uses[(kind * points) + at];
             tightest[at] = (byte)kind;
             use[at] = most > 1 ? (byte)Math.Clamp(most * OperatingWindow.UseScale, OperatingWindow.UseScale + 1, 255) : (byte)(most * OperatingWindow.UseScale);
-            if (most <= 1 && (best < 0 || rates[at] > rates[best])) best = at;
+            if (most <= 1 && rates[at] > (best < 0 ? double.NegativeInfinity : rates[best])) best = at;
         }
 
         return new()

@@ -148,6 +148,9 @@ public sealed record CalculationResult
 
     /// <summary>What the tool does along its axis, stage by stage; empty where the operation does not move along it alone.</summary>
     public IReadOnlyList<Holes.HoleStage> Stages { get; init; } = [];
+
+    /// <summary>Where crossing holes open the wall of the bore, in the order they were given.</summary>
+    public IReadOnlyList<Holes.OpenWall> Openings { get; init; } = [];
 }
 
 /// <summary>An operation: its description and its calculation stand together.</summary>
@@ -194,7 +197,7 @@ public interface ITurningLoad
 public static class Operations
 {
     /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "3";
+    public const string EngineVersion = "4";
 
     /// <summary>All, in the order they are offered.</summary>
     public static IReadOnlyList<IOperation> All { get; } =

@@ -3,6 +3,11 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 
+/// <summary>A length along a bore over which a crossing hole opens its wall.</summary>
+/// <param name="From">Its beginning below the surface, mm.</param>
+/// <param name="To">Its end, mm.</param>
+public readonly record struct OpenWall(double From, double To);
+
 /// <summary>A hole that crosses the bore.</summary>
 /// <param name="Distance">Depth x below the surface at which the axes meet, or pass nearest, mm.</param>
 /// <param name="Diameter">Its diameter d_x, mm, above 0.</param>
@@ -13,16 +18,57 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
     /// <summary>Most crossing holes of a bore.</summary>
     public const int Most = 12;
 
+    private static readonly Formula HalfLengthFormula = new("b_x", "Half of the open length", Quantity.Length, "(sqrt(r_x^2 - (y - e_x)^2) + abs(cos(θ*pi/180))*sqrt(R^2 - y^2))/sin(θ*pi/180)", "two cylinders that cross, where they reach furthest along the bore, y beside its axis");
+
     /// <summary>
-    /// Half of the length along the bore over which its wall is open, mm: r/sin θ for the hole itself, and R·|cot θ| because a slanted
-    /// hole meets the two sides of the bore at different depths. An offset only shortens it, so leaving it out errs on the safe side.
+    /// Half of the length b_x along the bore over which its wall is open, mm. Beside the axis of the bore by y, the crossing cylinder
+    /// reaches √(r² − (y − e)²), and being slanted it meets the two sides of the bore at different depths, √(R² − y²)·|cos θ|; the
+    /// largest sum over y, over sin θ, is what is open. It is r/sin θ + R·|cot θ| where the axes meet.
     /// </summary>
     /// <param name="bore">Diameter of the bore, mm.</param>
+    /// <param name="trace">Listens to the step.</param>
+    internal double HalfLength<TTrace>(double bore, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double angle = double.DegreesToRadians(Angle), slant = Angle == 90 ? 0 : Math.Abs(Math.Cos(angle)), radius = Diameter / 2, around = bore / 2;
+        double y = Furthest(radius, around, slant);
+        double half = (Reach(radius, y - Offset) + (slant * Reach(around, y))) / Math.Sin(angle);
+        if (TTrace.Listens) trace.Take(HalfLengthFormula, half, new("r_x", radius), new("R", around), new("e_x", Offset), new("y", y), new("θ", Angle));
+        return half;
+    }
+
+    /// <inheritdoc cref="HalfLength"/>
     public double HalfLength(double bore)
     {
-        double angle = double.DegreesToRadians(Angle);
-        return (Diameter / 2 / Math.Sin(angle)) + (Angle == 90 ? 0 : bore / 2 / Math.Abs(Math.Tan(angle)));
+        NoTrace none = default;
+        return HalfLength(bore, ref none);
     }
+
+    /// <summary>Where along the bore its wall is open, mm below the surface.</summary>
+    /// <param name="bore">Diameter of the bore, mm.</param>
+    public OpenWall Opening(double bore)
+    {
+        double half = HalfLength(bore);
+        return new(Distance - half, Distance + half);
+    }
+
+    // Both reaches curve downwards, the one highest at the axis of the bore and the other at the offset: their sum is highest between.
+    private double Furthest(double radius, double around, double slant)
+    {
+        double near = Math.Max(0, Offset - radius), far = Math.Min(Offset, around);
+        if (slant == 0) return far;
+        for (int i = 0; i < 60 && far - near > 1e-12 * around; i++)
+        {
+            double y = (near + far) / 2;
+            if ((Offset - y) / Reach(radius, Offset - y) > slant * y / Reach(around, y)) near = y;
+            else far = y;
+        }
+
+        return (near + far) / 2;
+    }
+
+    // Half of the chord of a circle beside its middle.
+    private static double Reach(double radius, double beside) => Math.Sqrt(Math.Max(0, (radius - beside) * (radius + beside)));
 
     /// <summary>Refuses holes that no bore could have, before anything is worked out with them.</summary>
     internal static void CheckAll(IReadOnlyList<CrossHole> holes, InputCheck check)
@@ -48,8 +94,9 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
     internal void Check(double bore, double depth, int number, InputCheck check)
     {
         string at = $"crossHoles[{number - 1}]";
+        check.Holds(Offset < (bore + Diameter) / 2, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
+        if (Offset >= (bore + Diameter) / 2) return;
         double half = HalfLength(bore);
-        check.Holds(Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.")
-            .Holds(Offset < (bore + Diameter) / 2, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
+        check.Holds(Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.");
     }
 }

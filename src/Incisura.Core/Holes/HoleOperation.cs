@@ -5,13 +5,13 @@ namespace Incisura.Core.Holes;
 
 /// <summary>A hole operation as the interface, the API and the exports use it.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public sealed class HoleOperation<TKind> : IOperation
+public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HoleProposal, HoleResult>
     where TKind : struct, IHoleKind
 {
     private static readonly HoleInput[] Charted = TKind.Description.InStep ? [HoleInput.CuttingSpeed] : [HoleInput.CuttingSpeed, HoleInput.FeedPerRevolution];
 
     /// <inheritdoc/>
-    public OperationDescription Description { get; } = new(
+    public override OperationDescription Description { get; } = new(
         TKind.Description.Code,
         TKind.Description.Name,
         TKind.Description.Families,
@@ -24,57 +24,15 @@ public sealed class HoleOperation<TKind> : IOperation
     };
 
     /// <inheritdoc/>
-    public CalculationResult Calculate(Situation situation, Choices choices, bool explain)
+    public override OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
     {
-        HoleCase given = Take(situation, choices);
-        DerivationTrace derivation = new();
-        HoleProposal proposal;
-        HoleResult result;
-        if (explain)
-        {
-            proposal = HoleProposal.Propose<TKind, DerivationTrace>(given.Setup, given.Wish, ref derivation);
-            RefuseTogether(given.Setup, proposal.Inputs);
-            HoleSolver.Solve<TKind, DerivationTrace>(given.Setup, proposal.Inputs, out result, ref derivation);
-        }
-        else
-        {
-            NoTrace none = default;
-            proposal = HoleProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none);
-            RefuseTogether(given.Setup, proposal.Inputs);
-            result = HoleSolver.Solve<TKind>(given.Setup, proposal.Inputs);
-        }
-
-        HoleDescription d = TKind.Description;
-        HoleResult r = result;
-        IEnumerable<HoleFigure> behind = Enum.GetValues<HoleFigure>().Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f));
-        return new()
-        {
-            Operation = d.Code,
-            EngineVersion = Operations.EngineVersion,
-            Fields = HoleFields.StatesOf<TKind>(given, proposal),
-            Options = given.Options,
-            Figures =
-            [
-                .. d.Large.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Large, r[f])),
-                .. d.Rows.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Row, r[f])),
-                .. behind.Select(f => HoleFigures.Of(f, FigureRank.Behind, r[f])),
-            ],
-            Limits = result.Limits.Judged(),
-            Findings = HoleFindings.Of<TKind>(situation, given, proposal, result),
-            Givens = explain ? HoleGivens.Of<TKind>(situation, given, proposal) : [],
-            Steps = explain ? derivation.Steps : [],
-            Stages = TKind.Stages(given.Setup, proposal.Inputs, result),
-        };
-    }
-
-    /// <inheritdoc/>
-    public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
-    {
-        (HoleCase given, HoleInputs x) = Proposed(situation, choices);
+        (HoleCase given, HoleProposal proposal) = TakeProposed(situation, choices);
+        HoleInputs x = proposal.Inputs;
         HoleInput across = InputOf(request.Across, "across"), up = InputOf(request.Up, "up");
         int size = request.Size;
         OperatingWindow.Check(size, across != up);
         double endAcross = EndOf(given.Setup, x, across), endUp = EndOf(given.Setup, x, up);
+        double mostAcross = ChartedValue(given.Setup, x, across), mostUp = ChartedValue(given.Setup, x, up);
         LimitSet first = HoleSolver.Solve<TKind>(given.Setup, x).Limits;
         int points = size * size;
         float[] uses = new float[first.Count * points], rates = new float[points];
@@ -87,7 +45,7 @@ public sealed class HoleOperation<TKind> : IOperation
             LimitSet limits = r.Limits;
             for (int k = 0; k < limits.Count; k++)
                 uses[(k * points) + at] = limits[k] is { Judged: true } limit ? (float)Math.Min(limit.Use, LimitCatalogue.LargestUse) : 0;
-            rates[at] = (float)r[HoleFigure.RemovalRate];
+            rates[at] = x[across] <= mostAcross && x[up] <= mostUp ? (float)r[HoleFigure.RemovalRate] : float.NaN;
         }
 
         return OperatingWindow.Draw((Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, [.. Enumerable.Range(0, first.Count).Select(k => first[k].Kind)], uses, rates);
@@ -95,11 +53,12 @@ public sealed class HoleOperation<TKind> : IOperation
 
     /// <inheritdoc/>
     /// <remarks>Speed and feed are never raised above the chart: nothing else says what the lips stand. Within it the proposal is the fastest point.</remarks>
-    public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
+    public override BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
     {
         // Without a row of the chart there is nothing to go by but what was typed.
         Choices free = situation.RowFor([TKind.Description.Code, .. TKind.Description.ChartedAs]) is null ? choices : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
-        (HoleCase given, HoleInputs x) = Proposed(situation, free);
+        (HoleCase given, HoleProposal proposal) = TakeProposed(situation, free);
+        HoleInputs x = proposal.Inputs;
         HoleResult r = HoleSolver.Solve<TKind>(given.Setup, x);
         LimitSet limits = r.Limits;
         IReadOnlyList<Limit> all = [.. Enumerable.Range(0, limits.Count).Select(i => limits[i])];
@@ -116,41 +75,8 @@ public sealed class HoleOperation<TKind> : IOperation
                 : $"No speed or feed cures it: {string.Join(", ", all.Where(l => l.Exceeded).Select(l => LimitCatalogue.NameOf(l.Kind).ToLowerInvariant()))}.");
     }
 
-    // What was typed, with everything else proposed.
-    private (HoleCase Given, HoleInputs Inputs) Proposed(Situation situation, Choices choices)
-    {
-        HoleCase given = Take(situation, choices);
-        NoTrace none = default;
-        HoleInputs inputs = HoleProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none).Inputs;
-        RefuseTogether(given.Setup, inputs);
-        return (given, inputs);
-    }
-
-    private static HoleInput InputOf(string code, string field)
-    {
-        IEnumerable<HoleInput> free = TKind.Description.InStep ? [] : Charted;
-        new InputCheck()
-            .Holds(Codes<HoleInput>.TryMember(code, out HoleInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
-            .ThrowIfAny();
-        return input;
-    }
-
-    private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input)
-    {
-        double charted = setup.Row is { } row ? input == HoleInput.CuttingSpeed ? row.CuttingSpeed : HoleProposal.ChartedFeed(setup, row) : x[input];
-        return 1.15 * Math.Max(x[input], 1.6 * charted);
-    }
-
-    private static void RefuseTogether(HoleSetup setup, in HoleInputs x)
-    {
-        InputCheck check = new();
-        check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
-        TKind.Refuse(setup, x, check);
-        check.ThrowIfAny();
-    }
-
-    // Checks everything once at the door.
-    private HoleCase Take(Situation situation, Choices choices)
+    /// <inheritdoc/>
+    protected override HoleCase Take(Situation situation, Choices choices)
     {
         HoleDescription d = TKind.Description;
         (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Cutter.Value, choices, f => f.Most);
@@ -168,7 +94,70 @@ public sealed class HoleOperation<TKind> : IOperation
         if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.First(f => f.Input == i).Described));
         return new(new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle), wish, options, choices.DepthBefore);
     }
+
+    /// <inheritdoc/>
+    protected override void Refuse(HoleCase given, in HoleProposal proposal, InputCheck check)
+    {
+        HoleInputs x = proposal.Inputs;
+        check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+        TKind.Refuse(given.Setup, x, check);
+    }
+
+    /// <inheritdoc/>
+    protected override HoleProposal Propose<TTrace>(HoleCase given, ref TTrace trace) => HoleProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
+
+    /// <inheritdoc/>
+    protected override HoleResult Solve<TTrace>(HoleCase given, in HoleProposal proposal, ref TTrace trace)
+    {
+        HoleSolver.Solve<TKind, TTrace>(given.Setup, proposal.Inputs, out HoleResult result, ref trace);
+        return result;
+    }
+
+    /// <inheritdoc/>
+    protected override CalculationResult Tell(Situation situation, HoleCase given, in HoleProposal proposal, in HoleResult result)
+    {
+        HoleDescription d = TKind.Description;
+        HoleResult r = result;
+        IEnumerable<HoleFigure> behind = Enum.GetValues<HoleFigure>().Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f));
+        return new()
+        {
+            Operation = d.Code,
+            EngineVersion = Operations.EngineVersion,
+            Fields = HoleFields.StatesOf<TKind>(given, proposal),
+            Options = given.Options,
+            Figures =
+            [
+                .. d.Large.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Large, r[f])),
+                .. d.Rows.Where(r.Has).Select(f => HoleFigures.Of(f, FigureRank.Row, r[f])),
+                .. behind.Select(f => HoleFigures.Of(f, FigureRank.Behind, r[f])),
+            ],
+            Limits = result.Limits.Judged(),
+            Findings = HoleFindings.Of<TKind>(situation, given, proposal, result),
+            Givens = [],
+            Steps = [],
+            Stages = TKind.Stages(given.Setup, proposal.Inputs, result),
+            Openings = TKind.Openings(given.Setup, proposal.Inputs),
+        };
+    }
+
+    /// <inheritdoc/>
+    protected override IReadOnlyList<Given> GivensOf(Situation situation, HoleCase given, in HoleProposal proposal) => HoleGivens.Of<TKind>(situation, given, proposal);
+
+    private static HoleInput InputOf(string code, string field)
+    {
+        IEnumerable<HoleInput> free = TKind.Description.InStep ? [] : Charted;
+        new InputCheck()
+            .Holds(Codes<HoleInput>.TryMember(code, out HoleInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .ThrowIfAny();
+        return input;
+    }
+
+    private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input) => 1.15 * Math.Max(x[input], 1.6 * ChartedValue(setup, x, input));
+
+    // What the chart says, above which nothing is proposed; without a row, what was typed.
+    private static double ChartedValue(HoleSetup setup, in HoleInputs x, HoleInput input) =>
+        setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? row.CuttingSpeed : HoleProposal.ChartedFeed(setup, row);
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>
-internal sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore);
+public sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore);

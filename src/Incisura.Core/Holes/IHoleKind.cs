@@ -71,6 +71,9 @@ public interface IHoleKind
 
     /// <summary>What the tool does along its axis, stage by stage.</summary>
     static virtual IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: false);
+
+    /// <summary>Where crossing holes open the wall, in the order they were given.</summary>
+    static virtual IReadOnlyList<OpenWall> Openings(HoleSetup setup, in HoleInputs x) => [];
 }
 
 /// <summary>Works a hole operation out.</summary>

@@ -1,3 +1,6 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Holes;
 
 /// <summary>Receives the stages of a plan, one after the other.</summary>
@@ -83,8 +86,8 @@ internal static class StagedPlan
     /// <summary>Where the tip is while any part of the point meets the open wall, mm, with the margin before and after.</summary>
     public static (double From, double To) Window(in HoleInputs x, in HoleResult r, CrossHole hole, double bore)
     {
-        double half = hole.HalfLength(bore), margin = x[HoleInput.SlowMargin];
-        return (hole.Distance - half - margin, hole.Distance + half + r[HoleFigure.PointLength] + margin);
+        OpenWall open = hole.Opening(bore);
+        return (open.From - x[HoleInput.SlowMargin], open.To + r[HoleFigure.PointLength] + x[HoleInput.SlowMargin]);
     }
 
     /// <summary>Code of a stage.</summary>
@@ -141,14 +144,35 @@ internal static class StagedPlan
     }
 }
 
-/// <summary>Sums the time of the stages.</summary>
+/// <summary>Sums the time of the stages by what the drill does.</summary>
 internal struct StageTime : IStageSink
 {
-    /// <summary>Sum, min.</summary>
-    public double Total { get; private set; }
+    private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "t_r + t_e + t_f + t_w + t_0", "sum of the stages: in rapid, into the pilot, drilling, out of the bore, standing");
+
+    private double rapid, entry, drilling, withdrawal, standing;
 
     /// <inheritdoc/>
-    public void Take(in Stage stage) => Total += stage.Time;
+    public void Take(in Stage stage)
+    {
+        standing += stage.Stand;
+        double moving = stage.Time - stage.Stand;
+        switch (stage.Part)
+        {
+            case StagePart.Approach or StagePart.Clear: rapid += moving; break;
+            case StagePart.Entry: entry += moving; break;
+            case StagePart.Withdraw: withdrawal += moving; break;
+            default: drilling += moving; break;
+        }
+    }
+
+    /// <summary>Time of the hole, min.</summary>
+    public readonly double Total<TTrace>(ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double total = rapid + entry + drilling + withdrawal + standing;
+        if (TTrace.Listens) trace.Take(TimeFormula, total, new("t_r", rapid), new("t_e", entry), new("t_f", drilling), new("t_w", withdrawal), new("t_0", standing));
+        return total;
+    }
 }
 
 /// <summary>Keeps the stages with their words.</summary>

@@ -7,13 +7,13 @@ namespace Incisura.Core.Milling;
 
 /// <summary>A milling operation as the interface, the API and the exports use it.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
+public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, MillingProposal, MillingResult>, ITurningLoad
     where TKind : struct, IMillingKind
 {
     private static readonly string WidthCode = Codes.Of(MillingInput.WidthOfCut);
 
     /// <inheritdoc/>
-    public OperationDescription Description { get; } = new(
+    public override OperationDescription Description { get; } = new(
         TKind.Description.Code,
         TKind.Description.Name,
         TKind.Description.Families,
@@ -26,26 +26,60 @@ public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
     };
 
     /// <inheritdoc/>
-    public CalculationResult Calculate(Situation situation, Choices choices, bool explain)
+    public override OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
     {
-        MillingCase given = Take(situation, choices);
-        DerivationTrace derivation = new();
-        MillingProposal proposal;
-        MillingResult result;
-        if (explain)
-        {
-            proposal = MillingProposal.Propose<TKind, DerivationTrace>(given.Setup, given.Wish, ref derivation);
-            RefuseTogether(given.Setup, proposal.Inputs);
-            MillingSolver.Solve<TKind, DerivationTrace>(given.Setup, proposal.Inputs, out result, ref derivation);
-        }
-        else
-        {
-            NoTrace none = default;
-            proposal = MillingProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none);
-            RefuseTogether(given.Setup, proposal.Inputs);
-            MillingSolver.Solve<TKind, NoTrace>(given.Setup, proposal.Inputs, out result, ref none);
-        }
+        (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
+        return MillingWindow.Of<TKind>(given.Setup, proposal.Inputs, InputOf(request.Across, "across"), InputOf(request.Up, "up"), request.Size, cancel);
+    }
 
+    /// <inheritdoc/>
+    public override BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
+    {
+        (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
+        return BestPointSearch.Find<TKind>(given.Setup, proposal.Inputs, aim, cancel);
+    }
+
+    /// <inheritdoc/>
+    public RevolutionLoad Revolution(Situation situation, Choices choices)
+    {
+        (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
+        return RevolutionLoad.Of(given.Setup, MillingSolver.Solve<TKind>(given.Setup, proposal.Inputs), proposal.Inputs);
+    }
+
+    /// <inheritdoc/>
+    protected override MillingCase Take(Situation situation, Choices choices)
+    {
+        MillingDescription d = TKind.Description;
+        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) =
+            Door.Take(Description, situation.Cutter.Value, choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
+        MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
+        foreach ((string code, double value) in values)
+            if (Codes<MillingInput>.TryMember(code, out MillingInput input)) wish.Type(input, value);
+
+        MillingWords.Pick(options, ref wish);
+        if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
+        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
+        MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
+        if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => Description.Fields.First(f => f.Code == Codes.Of(i))));
+        return new(setup, wish, options, choices.Leftover);
+    }
+
+    /// <inheritdoc/>
+    protected override void Refuse(MillingCase given, in MillingProposal proposal, InputCheck check) => TKind.Refuse(given.Setup, proposal.Inputs, check);
+
+    /// <inheritdoc/>
+    protected override MillingProposal Propose<TTrace>(MillingCase given, ref TTrace trace) => MillingProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
+
+    /// <inheritdoc/>
+    protected override MillingResult Solve<TTrace>(MillingCase given, in MillingProposal proposal, ref TTrace trace)
+    {
+        MillingSolver.Solve<TKind, TTrace>(given.Setup, proposal.Inputs, out MillingResult result, ref trace);
+        return result;
+    }
+
+    /// <inheritdoc/>
+    protected override CalculationResult Tell(Situation situation, MillingCase given, in MillingProposal proposal, in MillingResult result)
+    {
         MillingDescription d = TKind.Description;
         MillingResult r = result;
         return new()
@@ -62,41 +96,13 @@ public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
             ],
             Limits = result.Limits.Judged(),
             Findings = MillingFindings.Of<TKind>(situation, given, proposal, result),
-            Givens = explain ? MillingGivens.Of<TKind>(situation, given, proposal) : [],
-            Steps = explain ? derivation.Steps : [],
+            Givens = [],
+            Steps = [],
         };
     }
 
     /// <inheritdoc/>
-    public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
-    {
-        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
-        return MillingWindow.Of<TKind>(given.Setup, inputs, InputOf(request.Across, "across"), InputOf(request.Up, "up"), request.Size, cancel);
-    }
-
-    /// <inheritdoc/>
-    public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
-    {
-        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
-        return BestPointSearch.Find<TKind>(given.Setup, inputs, aim, cancel);
-    }
-
-    /// <inheritdoc/>
-    public RevolutionLoad Revolution(Situation situation, Choices choices)
-    {
-        (MillingCase given, MillingInputs inputs) = Proposed(situation, choices);
-        return RevolutionLoad.Of(given.Setup, MillingSolver.Solve<TKind>(given.Setup, inputs), inputs);
-    }
-
-    // What was typed, with everything else proposed.
-    private (MillingCase Given, MillingInputs Inputs) Proposed(Situation situation, Choices choices)
-    {
-        MillingCase given = Take(situation, choices);
-        NoTrace none = default;
-        MillingInputs inputs = MillingProposal.Propose<TKind, NoTrace>(given.Setup, given.Wish, ref none).Inputs;
-        RefuseTogether(given.Setup, inputs);
-        return (given, inputs);
-    }
+    protected override IReadOnlyList<Given> GivensOf(Situation situation, MillingCase given, in MillingProposal proposal) => MillingGivens.Of<TKind>(situation, given, proposal);
 
     private static MillingInput InputOf(string code, string field)
     {
@@ -106,32 +112,7 @@ public sealed class MillingOperation<TKind> : IOperation, ITurningLoad
             .ThrowIfAny();
         return input;
     }
-
-    private static void RefuseTogether(MillingSetup setup, in MillingInputs inputs)
-    {
-        InputCheck check = new();
-        TKind.Refuse(setup, inputs, check);
-        check.ThrowIfAny();
-    }
-
-    // Checks everything once at the door.
-    private MillingCase Take(Situation situation, Choices choices)
-    {
-        MillingDescription d = TKind.Description;
-        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) =
-            Door.Take(Description, situation.Cutter.Value, choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
-        MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
-        foreach ((string code, double value) in values)
-            if (Codes<MillingInput>.TryMember(code, out MillingInput input)) wish.Type(input, value);
-
-        MillingWords.Pick(options, ref wish);
-        if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
-        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
-        MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
-        if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => Description.Fields.First(f => f.Code == Codes.Of(i))));
-        return new(setup, wish, options, choices.Leftover);
-    }
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and what the step before left.</summary>
-internal sealed record MillingCase(MillingSetup Setup, MillingInputs Wish, IReadOnlyDictionary<string, string> Options, Leftover? Leftover);
+public sealed record MillingCase(MillingSetup Setup, MillingInputs Wish, IReadOnlyDictionary<string, string> Options, Leftover? Leftover);

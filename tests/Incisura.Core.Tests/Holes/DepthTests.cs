@@ -154,6 +154,8 @@ public sealed class DepthTests
         BestPoint best = Drill.Best(s, Choices.None, BestAim.Time, TestContext.Current.CancellationToken);
         CalculationResult at = Drill.Calculate(s, new(best.Values.ToDictionary(v => v.Code, v => v.Value), new Dictionary<string, string>()), false);
         Assert.True(best.Found);
+        Assert.InRange(window.BestRemovalRate, 0.8 * at.Figure("removalRate"), at.Figure("removalRate"));
+        Assert.All(best.Values, v => Assert.True((v.Code == window.Across ? window.BestAcross : window.BestUp) <= v.Value * (1 + 1e-9)));
         Assert.Equal(best.Time, at.Figure("time"), 12);
         Assert.All(at.Limits, l => Assert.True(l.Use is null or <= 1 + 1e-9));
         Assert.Equal(["across"], Refused(() => Drill.Window(s, Choices.None, new("depth", "cuttingSpeed", 32), TestContext.Current.CancellationToken)).Select(f => f.Field));

@@ -32,10 +32,43 @@ public sealed class StagedTests
         HoleStage cross = r.Stages.Single(s => s.Code == "cross-1");
         Assert.Equal(60 - 5 - 1, cross.From, 9);
         Assert.Equal(60 + 5 + r.Figure("pointLength") + 1, cross.To, 9);
+    }
 
-        // A slanted hole opens the wall further, the same way to either side.
-        Assert.Equal((5 / Math.Sin(Math.PI / 3)) + (4 / Math.Tan(Math.PI / 3)), new CrossHole(60, 10, 60).HalfLength(8), 9);
-        Assert.Equal(new CrossHole(60, 10, 60).HalfLength(8), new CrossHole(60, 10, 120).HalfLength(8), 9);
+    [Fact]
+    public void The_wall_is_open_where_the_two_cylinders_meet() =>
+        Gen.Select(Gen.Double[2, 40], Gen.Double[1, 40], Gen.Double[15, 165], Gen.Double[0, 0.98]).Sample((bore, diameter, angle, beside) =>
+        {
+            CrossHole hole = new(0, diameter, angle, beside * (bore + diameter) / 2);
+            double half = hole.HalfLength(bore), farthest = 0, θ = double.DegreesToRadians(angle);
+            // Points of the bore's wall are walked along; the last one inside the crossing cylinder is looked for.
+            const int around = 100_000;
+            for (int i = 0; i < around; i++)
+            {
+                double x = bore / 2 * Math.Cos(2 * Math.PI * i / around), y = bore / 2 * Math.Sin(2 * Math.PI * i / around), left = (diameter * diameter / 4) - ((y - hole.Offset) * (y - hole.Offset));
+                if (left >= 0) farthest = Math.Max(farthest, ((x * Math.Cos(θ)) + Math.Sqrt(left)) / Math.Sin(θ));
+            }
+
+            return half >= farthest - 1e-9 && half <= farthest + (1e-3 * (bore + diameter));
+        });
+
+    [Theory]
+    [InlineData(8, 10, 90, 0, 5)]
+    [InlineData(8, 10, 90, 3, 5)] // its widest still lies inside the bore
+    [InlineData(8, 10, 90, 8, 3)] // 4 mm of the bore are left: √(5² − 4²)
+    [InlineData(8, 10, 60, 0, 8.0829)] // 5/sin 60° + 4·cot 60°
+    [InlineData(8, 10, 120, 0, 8.0829)]
+    public void The_open_length_is_known_where_it_can_be_worked_out_by_hand(double bore, double diameter, double angle, double offset, double half) =>
+        Assert.Equal(half, new CrossHole(50, diameter, angle, offset).HalfLength(bore), 4);
+
+    [Fact]
+    public void A_hole_that_passes_beside_the_axis_slows_the_drill_for_less_long()
+    {
+        HoleStage Across(CrossHole hole) => Deep.Calculate(Usual, Crossed(hole), false).Stages.Single(s => s.Code == "cross-1");
+        HoleStage met = Across(new(60, 10, 60)), beside = Across(new(60, 10, 60, 7));
+        Assert.True(beside.To - beside.From < met.To - met.From);
+        CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10, 60, 7)), true);
+        Assert.Equal(60, (r.Openings.Single().From + r.Openings.Single().To) / 2, 9);
+        Assert.Equal(r.Openings.Single().To - 60, r.Steps.Single(s => s.Formula.Symbol == "b_x").Value, 12);
     }
 
     [Fact]

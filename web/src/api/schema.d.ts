@@ -4352,6 +4352,8 @@ export interface components {
             steps: components["schemas"]["DerivationStep"][];
             /** @description What the tool does along its axis, stage by stage; empty where the operation does not move along it alone. */
             stages?: components["schemas"]["HoleStage"][];
+            /** @description Where crossing holes open the wall of the bore, in the order they were given. */
+            openings?: components["schemas"]["OpenWall"][];
         };
         /** @description What was typed and picked, by the codes of the operation's description. */
         Choices: {
@@ -5559,6 +5561,19 @@ export interface components {
             field: string;
             /** @description Why not, for a person. */
             reason: string;
+        };
+        /** @description A length along a bore over which a crossing hole opens its wall. */
+        OpenWall: {
+            /**
+             * Format: double
+             * @description Its beginning below the surface, mm.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Its end, mm.
+             */
+            to: number;
         };
         /** @description Where a cut may be run, over two of its values. Point (i, j) has the values (i + 1)/size and (j + 1)/size of the two ends. */
         OperatingWindow: {

@@ -17,7 +17,6 @@ public readonly struct StagedDrilling : IHoleKind
     private const double UsualEntry = 200;
 
     private static readonly Formula FreeLengthFormula = new("l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
-    private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "1*t_Σ", "sum of the stages");
 
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
@@ -107,8 +106,9 @@ public readonly struct StagedDrilling : IHoleKind
         r[HoleFigure.BucklingForce] = setup.Slender.BucklingForce(free, ref trace);
         StageTime time = default;
         StagedPlan.Walk(setup, x, r, ref time);
-        r[HoleFigure.Time] = time.Total;
-        if (TTrace.Listens) trace.Take(TimeFormula, time.Total, new Term("t_Σ", time.Total));
+        if (TTrace.Listens)
+            foreach (CrossHole hole in x.CrossHoles) hole.HalfLength(setup.Diameter, ref trace);
+        r[HoleFigure.Time] = time.Total(ref trace);
     }
 
     /// <inheritdoc/>
@@ -140,6 +140,13 @@ public readonly struct StagedDrilling : IHoleKind
         StageList list = new();
         StagedPlan.Walk(setup, x, r, ref list);
         return list.Stages;
+    }
+
+    /// <inheritdoc/>
+    public static IReadOnlyList<OpenWall> Openings(HoleSetup setup, in HoleInputs x)
+    {
+        double bore = setup.Diameter;
+        return [.. x.CrossHoles.Select(h => h.Opening(bore))];
     }
 
     // What a stage must never be, whoever changed it.

@@ -6,7 +6,7 @@ import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
 import type { Profile } from '../../../parts/outline';
 import { fieldValue, figure, Hatch, SymbolText, type Result } from '../pictures/parts';
 import type { Inputs } from '../useCalculation';
-import { BELOW, halfLength, ON_TOP, sectionOf } from './section';
+import { BELOW, ON_TOP, sectionOf } from './section';
 import { rowsOf } from './stages';
 
 const [LEFT, RIGHT, ROW, SLOT, TALL] = [128, 26, 29, 105, 136];
@@ -213,17 +213,10 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
               </g>
             ))}
           {operation.picture === 'deep' &&
-            crossHoles.map((c, i) => (
+            result.openings?.map(({ from, to }, i) => (
               <g key={i} stroke="#6B3F7A" strokeWidth="1">
-                {[-1, 1].map((side) => (
-                  <line
-                    key={side}
-                    x1={x(c.distance + side * halfLength(c, cutter.dimensions!.DC ?? 0))}
-                    x2={x(c.distance + side * halfLength(c, cutter.dimensions!.DC ?? 0))}
-                    y1={y(section.radius) - 5}
-                    y2={y(section.radius, 1) + 5}
-                    strokeDasharray="3 2"
-                  />
+                {[from, to].map((end) => (
+                  <line key={end} x1={x(end)} x2={x(end)} y1={y(section.radius) - 5} y2={y(section.radius, 1) + 5} strokeDasharray="3 2" />
                 ))}
               </g>
             ))}

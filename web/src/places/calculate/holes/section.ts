@@ -148,9 +148,3 @@ export function sectionOf(result: Result, cutter: Schemas['Cutter']): Section {
     thread: [thread[0], Math.min(thread[1], closed)],
   };
 }
-
-/** Half of the length along the bore over which a crossing hole opens its wall. */
-export const halfLength = (hole: Schemas['CrossHole'], bore: number): number => {
-  const angle = (hole.angle! * Math.PI) / 180;
-  return hole.diameter / 2 / Math.sin(angle) + (hole.angle === 90 ? 0 : bore / 2 / Math.abs(Math.tan(angle)));
-};
