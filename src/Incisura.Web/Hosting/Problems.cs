@@ -54,6 +54,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
 
     private static ProblemDetails Describe(Exception exception) => exception switch
     {
+        DbUpdateException { InnerException: SqliteException { SqliteErrorCode: not 19 } inner } => Describe(inner),
         InputException e => With(422, "Some values cannot be taken", e.Message, ("faults", e.Faults.Select(Fault.Of))),
         RuleException { Code: "role" or "own-proposal" } e => With(403, "Not yours to do", e.Message, ("rule", e.Code)),
         RuleException e => With(409, "Not possible now", e.Message, ("rule", e.Code)),
@@ -62,7 +63,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         TableException or DxfException => With(422, "Not readable", exception.Message),
         DbUpdateConcurrencyException => With(412, "Somebody else saved first", "It was changed while you worked; load it again and repeat your change."),
         DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 19 } inner } => With(409, "Already there", Constraint(inner)),
-        SqliteException { SqliteErrorCode: 13 } or DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 13 } } =>
+        SqliteException { SqliteErrorCode: 13 } =>
             With(507, "The disk is full", "Nothing was saved: the server's disk is full. Make room and try again; what you typed is still here."),
         SqliteException { SqliteErrorCode: 5 or 6 } => With(503, "Busy", "The database is busy; try again in a moment. Nothing was saved."),
         BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", "The request is too large; send less at once."),
