@@ -22,6 +22,8 @@ help: ## list the commands
 
 $(STAMPS)/npm: web/package.json web/package-lock.json
 	cd web && npm ci --no-audit --no-fund
+	ln -sfn ../../web/node_modules ../tests/web/node_modules
+	ln -sfn ../../web/node_modules ../tests/e2e/node_modules
 	cd .. && mkdir -p $(STAMPS) && touch $@
 
 $(STAMPS)/chromium:

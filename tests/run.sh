@@ -19,13 +19,11 @@ for runner in "$@"; do
       ;;
     web)
       wanted+=("$results/web.json")
-      ln -sfn ../../web/node_modules tests/web/node_modules
       (cd tests/web && ./node_modules/.bin/vitest run --reporter=default --reporter=json --outputFile.json="../../$results/web.json")
       ;;
     e2e)
       wanted+=("$results/e2e.json")
       dotnet build src/Incisura.Web -c Release -v q --nologo
-      ln -sfn ../../web/node_modules tests/e2e/node_modules
       (cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/e2e.json" ./node_modules/.bin/playwright test)
       ;;
     *)

@@ -47,19 +47,19 @@ export function Derivation({ result, symbol }: { result: Schemas['CalculationRes
   );
 }
 
-const WORDS = new Set(['sin', 'cos', 'tan', 'acos', 'asin', 'sqrt', 'min', 'max', 'ceil']);
+const WORDS = new Set(['sin', 'cos', 'tan', 'acos', 'asin', 'sqrt', 'abs', 'min', 'max', 'ceil']);
 
 // The formula as the core wrote it, with the signs a handbook uses.
 function Expression({ text }: { text: string }) {
-  const parts = text.match(/[A-Za-zφκλψηδΣπ_][A-Za-z0-9φκλψηδΣπ_]*|[^A-Za-zφκλψηδΣπ_]+/g) ?? [];
+  const parts = text.match(/[\p{L}_][\p{L}\p{N}_]*|[^\p{L}_]+/gu) ?? [];
   return (
     <span className="expression">
       {parts.map((part, i) => {
         if (part === 'pi') return 'π';
         if (part === 'sqrt') return '√';
         if (WORDS.has(part)) return part;
-        if (/^[A-Za-zφκλψηδΣ]/.test(part)) return <Sym key={i} text={part} />;
-        return part.replace(/\*/g, '·').replace(/\^/g, '^').replace(/-/g, '−');
+        if (/^\p{L}/u.test(part)) return <Sym key={i} text={part} />;
+        return part.replace(/\*/g, '·').replace(/-/g, '−');
       })}
     </span>
   );

@@ -1,8 +1,10 @@
 import { Input, Select } from 'antd';
 import { useState } from 'react';
 import type { Schemas } from '../../../api/client';
+import { useUnits } from '../../../app/session';
 import { NumberField } from '../../../parts/NumberField';
 import type { useSheetForm } from '../../../parts/useSheetForm';
+import { lineOf, readLines } from './positions';
 import { ReadPositions } from './ReadPositions';
 import { FORMS, type Group, type Pattern } from './words';
 
@@ -53,7 +55,7 @@ export function PatternFields(props: { pattern: Pattern; form: Form; refused: Re
         />
       </label>
       {pattern.form === 'typed' ? (
-        <Positions key={JSON.stringify(pattern.typed).length} pattern={pattern} put={put} refused={refused} disabled={disabled} />
+        <Positions pattern={pattern} put={put} refused={refused} disabled={disabled} />
       ) : (
         <>
           {axis('x', round ? 'Centre' : 'First hole')}
@@ -79,47 +81,41 @@ function Positions(props: {
   disabled: boolean;
 }) {
   const { pattern, put, refused, disabled } = props;
+  const units = useUnits();
   const [text, setText] = useState<string | null>(null);
   const [said, setSaid] = useState('');
-  const lines = pattern.typed!.map((p) => `${+p.x.toFixed(4)} ; ${+p.y.toFixed(4)}`).join('\n');
-  function take() {
-    if (text === null) return;
-    const rows = text.split('\n').filter((l) => l.trim());
-    const read = rows.map((l) =>
-      l
-        .split(/[;\t]|\s*,\s+|\s+/)
-        .filter(Boolean)
-        .map((n) => Number(n.replace(',', '.'))),
-    );
-    const bad = read.findIndex((p) => p.length !== 2 || !p.every(Number.isFinite));
-    if (bad >= 0) {
-      setSaid(`Line ${bad + 1}, “${rows[bad]!.trim()}”, is not two numbers; write x ; y in mm.`);
-      return;
-    }
+  const words = `x ; y in ${units.unit('length')}, one hole a line`;
+  const take = (typed: Schemas['Position'][]) => {
     setSaid('');
     setText(null);
-    put({ typed: read.map(([x, y]) => ({ x: x!, y: y! })) });
+    put({ typed });
+  };
+  function read() {
+    if (text === null) return;
+    const reading = readLines(text, pattern.typed!, units);
+    if ('refused' in reading) setSaid(reading.refused);
+    else take(reading.positions);
   }
   const refusal = said || Object.entries(refused).find(([field]) => field.startsWith('pattern.typed'))?.[1];
   return (
     <>
       <Input.TextArea
-        aria-label="Positions, x ; y in mm, one hole a line"
-        placeholder="x ; y in mm, one hole a line"
+        aria-label={`Positions, ${words}`}
+        placeholder={words}
         rows={6}
         className="mono"
         disabled={disabled}
-        value={text ?? lines}
+        value={text ?? pattern.typed!.map((p) => lineOf(p, units)).join('\n')}
         status={refusal ? 'error' : ''}
         onChange={(e) => setText(e.target.value)}
-        onBlur={take}
+        onBlur={read}
       />
       {refusal && (
         <p className="refusal" role="alert">
           {refusal}
         </p>
       )}
-      {!disabled && <ReadPositions onTake={(typed) => put({ typed })} />}
+      {!disabled && <ReadPositions onTake={take} />}
     </>
   );
 }
