@@ -48,7 +48,7 @@ demo-reset: ## forget the demo's data and start afresh
 unit: $(STAMPS)/npm ## xUnit and the front end's own tests only
 	tests/run.sh unit web
 
-e2e: ## browser journeys only
+e2e: $(STAMPS)/npm $(STAMPS)/chromium ## browser journeys only
 	tests/run.sh e2e
 
 test: build $(STAMPS)/chromium ## every test, ending with the totals

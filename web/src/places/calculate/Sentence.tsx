@@ -135,7 +135,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
           const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
           return {
             value: String(a.id),
-            label: `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
+            label: `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
             shown: (
               <span>
                 {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
@@ -166,7 +166,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
       />
       {steadiness && (
         <>
-          <span>, held</span>
+          <span className="joined">, held</span>
           <Word
             label="Steadiness"
             value={steady}

@@ -5,7 +5,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { loadColour } from '../../app/theme';
 import { Problem } from '../../parts/Problem';
-import { fieldValue } from './pictures/parts';
+import { SymbolText, fieldValue } from './pictures/parts';
 import type { Situation } from './useCalculation';
 
 const [W, H, LEFT, TOP, BASE, RIGHT] = [640, 226, 52, 10, 196, 632];
@@ -208,9 +208,9 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
             {tick(up, t)}
           </text>
         ))}
-        <text x={RIGHT} y={H - 2} textAnchor="end" className="dim">
-          {describe(across).symbol.replace('_', ' ')} across, {units.unit(describe(across).quantity)} ·{' '}
-          {describe(up).symbol.replace('_', ' ')} up, {units.unit(describe(up).quantity)} · drag the point
+        <text x={RIGHT} y={H - 5} textAnchor="end" className="dim">
+          <SymbolText text={describe(across).symbol} /> across, {units.unit(describe(across).quantity)} ·{' '}
+          <SymbolText text={describe(up).symbol} /> up, {units.unit(describe(up).quantity)} · drag the point
           {followsFeed ? ' · beyond a line a proposed feed is lowered' : ', or use the arrow keys'}
         </text>
       </svg>

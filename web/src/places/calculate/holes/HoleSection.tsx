@@ -138,19 +138,9 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
           </clipPath>
           <rect x={x(0)} y={axis - block} width={face - x(0)} height={TALL} fill="#EFEAE0" />
           <rect x={x(0)} y={axis - block} width={face - x(0)} height={TALL} fill="url(#hs)" />
-          {crossHoles.map((c, i) => {
-            const lean = ((90 - c.angle!) * Math.PI) / 180;
-            const [w, shift] = [(c.diameter * scale) / Math.cos(lean), Math.tan(lean) * block];
-            return (
-              <path
-                key={i}
-                d={`M${x(c.distance) - shift - w / 2} ${axis + block}h${w}L${x(c.distance) + shift + w / 2} ${axis - block}h${-w}Z`}
-                fill="#FAF8F4"
-                stroke="#1D2630"
-                strokeWidth=".9"
-              />
-            );
-          })}
+          {crossHoles.map((c, i) => (
+            <Crossing key={i} hole={c} at={x(c.distance)} axis={axis} block={block} scale={scale} />
+          ))}
           {/* What this operation takes away, then what was open before it. */}
           <path d={cut(section.hole)} fill="#E4DCCB" stroke="#1D2630" strokeWidth="1" />
           {section.before.length > 0 && <path d={cut(section.before)} fill="#FAF8F4" stroke="#9C937F" strokeWidth=".7" />}
@@ -279,5 +269,34 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
           ),
       )}
     </div>
+  );
+}
+
+/** A crossing hole in the plane of the section: what is open there, and dashed what lies beside it. */
+function Crossing({
+  hole,
+  at,
+  axis,
+  block,
+  scale,
+}: {
+  hole: Schemas['CrossHole'];
+  at: number;
+  axis: number;
+  block: number;
+  scale: number;
+}) {
+  const lean = ((90 - hole.angle!) * Math.PI) / 180;
+  const shift = Math.tan(lean) * block;
+  const outline = (across: number) => {
+    const w = (across * scale) / Math.cos(lean);
+    return `M${at - shift - w / 2} ${axis + block}h${w}L${at + shift + w / 2} ${axis - block}h${-w}Z`;
+  };
+  const chord = Math.sqrt(Math.max(0, hole.diameter ** 2 - 4 * hole.offset! ** 2));
+  return (
+    <g stroke="#1D2630" strokeWidth=".9">
+      {chord > 0 && <path d={outline(chord)} fill="#FAF8F4" />}
+      {chord < hole.diameter && <path d={outline(hole.diameter)} fill="none" strokeDasharray="4 3" />}
+    </g>
   );
 }

@@ -33,18 +33,10 @@ export function AlongAxis(drawn: Drawn) {
       <Hatch id="h1" />
       {inHole ? <InHole {...drawn} /> : <Straight {...drawn} />}
       <Label x={8} y={H - 26}>
-        h
-        <tspan baselineShift="sub" fontSize="8">
-          m
-        </tspan>{' '}
-        {units.text(figure(result, 'meanChip'), 'chip')}
+        <SymbolText text="h_m" /> {units.text(figure(result, 'meanChip'), 'chip')}
       </Label>
       <Label x={8} y={H - 10}>
-        h
-        <tspan baselineShift="sub" fontSize="8">
-          max
-        </tspan>{' '}
-        {units.text(figure(result, 'largestChip'), 'chip')}
+        <SymbolText text="h_max" /> {units.text(figure(result, 'largestChip'), 'chip')}
       </Label>
       <Label x={W} y={H - 10} anchor="end">
         along the axis · chip thicker
