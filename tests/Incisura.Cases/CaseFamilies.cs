@@ -4,6 +4,7 @@ using Incisura.Core.Geometry;
 using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.Threads;
+using Incisura.Core.Wear;
 
 namespace Incisura.Cases;
 
@@ -43,14 +44,21 @@ public static class CaseFamilies
         ["spot-depth"] = c => new() { ["depth"] = AxisDepth.ForChamfer(c["chamferDiameter"], c.Or("flat", 0), c["pointAngle"]) },
         ["tapping"] = Tapping,
         ["tap-drill"] = TapDrill,
+        ["tool-life"] = ToolLife,
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
         "iso-metric", "unified", "npt", "infeed", "thread-milling",
-        "turning", "facing-time", "tool-life", "economic-life",
+        "turning", "facing-time", "economic-life",
     ];
+
+    private static CaseFigures ToolLife(CaseInputs c)
+    {
+        NoTrace none = default;
+        return new() { ["minutes"] = new TaylorLife(c["C"], 1, c["n"]).LifeAt(c["vc"], ref none) };
+    }
 
     private static CaseFigures Milling(CaseInputs c)
     {

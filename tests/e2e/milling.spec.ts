@@ -132,3 +132,26 @@ test('a method is saved, applied elsewhere, and says what it could not do', asyn
   await choose(maren, 'Method', 'Tenth of the diameter');
   await expect(maren.getByText(/Tenth of the diameter, revision 1 applied, except: Radius, 0 for none/)).toBeVisible();
 });
+
+test('the life wanted moves the speed, a typed speed says the life, and a method keeps the pace', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', WALL);
+  const [life, speed] = [maren.getByLabel('Tool life wanted'), maren.getByLabel('Cutting speed')];
+  await expect(life).toHaveValue('45');
+  await life.fill('1.5*60');
+  await expect(speed).toHaveValue('159.77');
+  await expect.poll(() => figure(maren, 'spindleSpeed')).toBe(4238);
+  await life.press('Escape');
+  await expect(speed).toHaveValue('190');
+  await speed.fill('380');
+  await expect(life).toHaveValue('2.813');
+  await life.fill('45');
+  await expect(maren.getByText(/Life of the edge: 2.81 min, and at least 45.00 min is needed/)).toBeVisible();
+  await speed.press('Escape');
+  await expect(speed).toHaveValue('190');
+
+  await choose(maren, 'Method', 'Long shift without a change');
+  await expect(life).toHaveValue('120');
+  await expect(maren.getByText('Life of the edge', { exact: true })).toBeVisible();
+  await choose(maren, 'Assembly', 'A-1043');
+  await expect(life).toHaveValue('120');
+});

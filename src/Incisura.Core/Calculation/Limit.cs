@@ -86,6 +86,9 @@ public enum LimitKind
 
     /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
     Buckling,
+
+    /// <summary>Tool life wanted, min.</summary>
+    ToolLife,
 }
 
 /// <summary>What a limit's excess means.</summary>
@@ -127,7 +130,7 @@ public static class LimitCatalogue
     public const double LargestUse = 1e6;
 
     /// <summary>Whether the limit is a least value rather than a largest one.</summary>
-    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth;
+    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth or LimitKind.ToolLife;
 
     /// <summary>The limit's name in plain words.</summary>
     public static string NameOf(LimitKind kind) => kind switch
@@ -159,6 +162,7 @@ public static class LimitCatalogue
         LimitKind.HoleDepth => "Depth of the hole",
         LimitKind.Whirl => "Whirling of the drill",
         LimitKind.Buckling => "Buckling of the drill",
+        LimitKind.ToolLife => "Life of the edge",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -174,13 +178,14 @@ public static class LimitCatalogue
         LimitKind.RampAngle => Quantity.Angle,
         LimitKind.ChipRoom => Quantity.Ratio,
         LimitKind.Deflection => Quantity.Deviation,
+        LimitKind.ToolLife => Quantity.Time,
         _ => Quantity.Length,
     };
 
     /// <summary>What exceeding the limit means: continuous ratings may be exceeded for a short time, a thin chip wears the edge early.</summary>
     public static Severity SeverityOf(LimitKind kind) => kind switch
     {
-        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection or LimitKind.ChipRoom or LimitKind.Ridge => Severity.Caution,
+        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection or LimitKind.ChipRoom or LimitKind.Ridge or LimitKind.ToolLife => Severity.Caution,
         _ => Severity.Stop,
     };
 
@@ -211,6 +216,7 @@ public static class LimitCatalogue
         LimitKind.HoleDepth => "Drill deeper, take a shorter lead, or thread less deep.",
         LimitKind.Whirl => "Lower the speed, shorten the projection, or deepen the pilot.",
         LimitKind.Buckling => "Lower the feed, shorten the projection, or deepen the pilot.",
+        LimitKind.ToolLife => "Lower the cutting speed, or ask for less life.",
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 }

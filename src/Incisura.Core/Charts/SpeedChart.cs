@@ -2,6 +2,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
+using Incisura.Core.Wear;
 
 namespace Incisura.Core.Charts;
 
@@ -40,8 +41,17 @@ public sealed record SpeedRow
     /// <summary>Starting depth of cut over diameter a_p/D, above 0 up to 10.</summary>
     public required double DepthRatio { get; init; }
 
+    /// <summary>Tool life T_chart an edge has at this speed, min, 0.5 to 1000; 0 where it is not known.</summary>
+    public double Life { get; init; }
+
+    /// <summary>Exponent n_T of the life, above 0 up to 1: how much slower for how much longer (Taylor 1907); 0 where it is not known.</summary>
+    public double LifeExponent { get; init; }
+
     /// <summary>Where the row comes from.</summary>
     public string Source { get; init; } = "";
+
+    /// <summary>How the life follows the speed.</summary>
+    internal TaylorLife Taylor => new(CuttingSpeed, Life, LifeExponent);
 
     /// <summary>Feed per tooth at a diameter: straight between two points, in proportion to the diameter outside them.</summary>
     /// <param name="diameter">Cutting diameter, mm, above 0.</param>
@@ -104,6 +114,8 @@ public sealed record SpeedChart
                 .Within($"{at}.cuttingSpeed", $"The cutting speed of row {i + 1}", row.CuttingSpeed, 1, 3000, Quantity.CuttingSpeed)
                 .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
                 .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
+                .Within($"{at}.life", $"The tool life of row {i + 1}", row.Life, row.LifeExponent > 0 ? 0.5 : 0, 1000, Quantity.Time)
+                .Within($"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
                 .Holds(Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN, $"Row {i + 1} is for no known operation; choose one from the list.")
                 .Holds(row.Feeds.Count >= (Operations.Find(row.Operation)?.Description.FeedInStep == true ? 0 : 1) && row.Feeds.Count <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
                 .Holds(

@@ -8,7 +8,7 @@ internal static class HoleFields
 {
     private static readonly Dictionary<HoleInput, LimitKind[]> Bounds = new()
     {
-        [HoleInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Whirl],
+        [HoleInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Whirl, LimitKind.ToolLife],
         [HoleInput.FeedPerRevolution] = [LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection],
         [HoleInput.Depth] = [LimitKind.FluteLength, LimitKind.Reach],
     };
@@ -24,9 +24,9 @@ internal static class HoleFields
         {
             bool typed = given.Wish.IsTyped(f.Input), held = !typed && proposal.Holds.Any(h => h.Input == f.Input);
             (double? most, LimitKind? by) = !TKind.Description.InStep || f.Input == HoleInput.Depth ? MostOf(f) : (null, null);
-            bool charted = f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution;
+            bool charted = f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution or HoleInput.ToolLife;
             Origin origin = typed ? Origin.Typed : held ? Origin.Held : charted ? Origin.Proposed : Origin.Default;
-            return new(f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), TKind.Uses(setup, x, f.Input));
+            return new(f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), f.Input == HoleInput.ToolLife ? typed || setup.Taylor.Known : TKind.Uses(setup, x, f.Input));
         }
 
         (double? Most, LimitKind? By) MostOf(HoleField f)
@@ -57,6 +57,7 @@ internal static class HoleFields
         {
             HoleInput.Depth => new("{0} × D", new Measure(x[HoleInput.Depth] / setup.Diameter, Quantity.Ratio)),
             HoleInput.CuttingSpeed when setup.Row is { } row => new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
+            HoleInput.ToolLife when setup.Row is { } row => new("chart {0}", new Measure(row.Life, Quantity.Time)),
             HoleInput.FeedPerRevolution when setup.Row is { Feeds.Count: > 0 } row => new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(setup.Teeth, Quantity.Count)),
             _ => null,
         };

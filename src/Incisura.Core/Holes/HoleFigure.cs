@@ -134,6 +134,9 @@ public enum HoleFigure
 
     /// <summary>Time the plain cycle would take, min.</summary>
     PlainTime,
+
+    /// <summary>Tool life at this speed T_e, min.</summary>
+    ToolLife,
 }
 
 /// <summary>The one table of hole figures.</summary>
@@ -184,6 +187,7 @@ public static class HoleFigures
         (HoleFigure.FreeLength, "l_0", "Length without support", Quantity.Length),
         (HoleFigure.EdgeLength, "b", "Edge in the work", Quantity.Length),
         (HoleFigure.PlainTime, "T_0", "Time without pecks", Quantity.Time),
+        (HoleFigure.ToolLife, "T_e", "Tool life at this speed", Quantity.Time),
     ];
 
     /// <summary>A figure with its words and its value.</summary>

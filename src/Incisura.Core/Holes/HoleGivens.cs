@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
+using Incisura.Core.Wear;
 
 namespace Incisura.Core.Holes;
 
@@ -27,6 +28,7 @@ internal static class HoleGivens
         if (setup.Row is { } row)
         {
             givens.Add(new("v_cchart", "Charted cutting speed", Quantity.CuttingSpeed, row.CuttingSpeed, chart));
+            if (setup.Taylor.Known) givens.AddRange(TaylorLife.Givens(row, chart));
             if (row.Feeds.Count > 0) givens.Add(new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(setup.Diameter), chart));
         }
 
@@ -38,7 +40,7 @@ internal static class HoleGivens
                 : hold is not null ? $"proposed, then held by: {LimitCatalogue.NameOf(hold.Kind)}"
                 : f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution ? "proposed"
                 : double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields";
-            if (TKind.Uses(setup, proposal.Inputs, f.Input) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
+            if ((f.Input == HoleInput.ToolLife ? setup.Taylor.Known : TKind.Uses(setup, proposal.Inputs, f.Input)) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
         }
 
         return givens;

@@ -112,6 +112,9 @@ public enum HoleInput
 
     /// <summary>Deflection allowed at the tip, µm.</summary>
     DeflectionAllowed,
+
+    /// <summary>Tool life wanted T_w, min.</summary>
+    ToolLife,
 }
 
 /// <summary>How the drill gets to its depth.</summary>

@@ -71,7 +71,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
             [.. all.Where(l => l.Judged && l.Use > 0.995).Select(l => l.Kind)],
             [.. all.Where(l => !l.Judged).Select(l => l.Kind)],
             found
-                ? "Neither speed nor feed goes above the speed chart."
+                ? "Neither speed nor feed goes above what the speed chart gives for the life wanted."
                 : $"No speed or feed cures it: {string.Join(", ", all.Where(l => l.Exceeded).Select(l => LimitCatalogue.NameOf(l.Kind).ToLowerInvariant()))}.");
     }
 
@@ -100,6 +100,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     {
         HoleInputs x = proposal.Inputs;
         check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+        given.Setup.Taylor.Refuse(x.IsTyped(HoleInput.ToolLife), check);
         TKind.Refuse(given.Setup, x, check);
     }
 
@@ -154,9 +155,9 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
 
     private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input) => 1.15 * Math.Max(x[input], 1.6 * ChartedValue(setup, x, input));
 
-    // What the chart says, above which nothing is proposed; without a row, what was typed.
+    // What the chart says for the life wanted, above which nothing is proposed; without a row, what was typed.
     private static double ChartedValue(HoleSetup setup, in HoleInputs x, HoleInput input) =>
-        setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? row.CuttingSpeed : HoleProposal.ChartedFeed(setup, row);
+        setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? HoleProposal.ChartedSpeed(setup, row, x) : HoleProposal.ChartedFeed(setup, row);
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>

@@ -19,7 +19,6 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
     /// <summary>Feed below this share of the charted one is no longer proposed.</summary>
     public const double LeastFeedShare = 0.2;
 
-    private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
     private static readonly Formula ChartFeed = new("f", "Feed per revolution proposed", Quantity.Chip, "z*f_zchart", "speed chart of the shop, for all lips");
     private static readonly LimitKind[] Speeds = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.Whirl];
     private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection];
@@ -38,13 +37,9 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         if (setup.Row is { } row)
         {
             double feed = ChartedFeed(setup, row);
-            if (TTrace.Listens)
-            {
-                if (!x.IsTyped(HoleInput.CuttingSpeed)) trace.Take(ChartSpeed, row.CuttingSpeed, new Term("v_cchart", row.CuttingSpeed));
-                if (!d.InStep && !x.IsTyped(HoleInput.FeedPerRevolution)) trace.Take(ChartFeed, feed, new("z", setup.Teeth), new("f_zchart", row.FeedPerToothAt(setup.Diameter)));
-            }
-
-            x.Propose(HoleInput.CuttingSpeed, row.CuttingSpeed);
+            if (!x.IsTyped(HoleInput.CuttingSpeed)) x[HoleInput.CuttingSpeed] = setup.PacedSpeed(row, LifeWanted(row, x), ref trace);
+            x.Propose(HoleInput.ToolLife, setup.LifeAt(x[HoleInput.CuttingSpeed]));
+            if (TTrace.Listens && !d.InStep && !x.IsTyped(HoleInput.FeedPerRevolution)) trace.Take(ChartFeed, feed, new("z", setup.Teeth), new("f_zchart", row.FeedPerToothAt(setup.Diameter)));
             x.Propose(HoleInput.FeedPerRevolution, feed);
         }
 
@@ -75,8 +70,17 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         }
     }
 
+    /// <summary>Cutting speed of the chart for the life wanted, m/min.</summary>
+    internal static double ChartedSpeed(HoleSetup setup, SpeedRow row, in HoleInputs x)
+    {
+        NoTrace none = default;
+        return setup.PacedSpeed(row, LifeWanted(row, x), ref none);
+    }
+
     /// <summary>Feed of one turn by the chart, mm: that of a tooth at this diameter, for all lips.</summary>
     internal static double ChartedFeed(HoleSetup setup, SpeedRow row) => row.Feeds.Count == 0 ? 0 : setup.Teeth * row.FeedPerToothAt(setup.Diameter);
+
+    private static double LifeWanted(SpeedRow row, in HoleInputs x) => x.IsTyped(HoleInput.ToolLife) ? x[HoleInput.ToolLife] : row.Life;
 
     /// <summary>The limit among some that is exceeded most; null while all are inside.</summary>
     internal static LimitKind? Over<TKind>(HoleSetup setup, in HoleInputs x, LimitKind[] kinds)

@@ -89,6 +89,7 @@ internal static class HoleWork
         limits.Add(LimitKind.Thrust, r[HoleFigure.Thrust], setup.AxisThrust);
         if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(LimitKind.Reach, r[HoleFigure.ProgrammedDepth], setup.Reach);
+        if (x.IsTyped(HoleInput.ToolLife)) limits.Add(LimitKind.ToolLife, r[HoleFigure.ToolLife], x[HoleInput.ToolLife]);
     }
 
     // What the pecks add: way fed again, way in rapid, and their number.

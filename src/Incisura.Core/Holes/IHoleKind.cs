@@ -90,6 +90,7 @@ public static class HoleSolver
     {
         result = default;
         TKind.Work(setup, x, ref result, ref trace);
+        if (setup.Taylor.Known) result[HoleFigure.ToolLife] = setup.Taylor.LifeAt(result[HoleFigure.SpeedInUse], ref trace);
         LimitSet limits = default;
         HoleWork.Judge(setup, x, result, ref limits);
         TKind.Judge(setup, x, result, ref limits);

@@ -11,7 +11,7 @@ internal static class MillingFields
         [MillingInput.DepthOfCut] = [LimitKind.FluteLength, LimitKind.DepthOfCutter, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
         [MillingInput.WidthOfCut] = [LimitKind.WidthOfCutter, LimitKind.LargestChip, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
         [MillingInput.FeedPerTooth] = [LimitKind.LargestChip, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
-        [MillingInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous],
+        [MillingInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.ToolLife],
     };
 
     public static IReadOnlyList<FieldState> StatesOf<TKind>(MillingCase given, MillingProposal proposal)
@@ -22,7 +22,14 @@ internal static class MillingFields
         Engagement e = MillingSolver.Engage<TKind>(setup, x);
         return [.. TKind.Description.Fields.Select(StateOf)];
 
-        FieldState StateOf(MillingField f) => Bounds.TryGetValue(f.Input, out LimitKind[]? kinds) ? Ranged(f, kinds) : Plain(f);
+        FieldState StateOf(MillingField f) => Bounds.TryGetValue(f.Input, out LimitKind[]? kinds) ? Ranged(f, kinds) : f.Input == MillingInput.ToolLife ? Paced(f) : Plain(f);
+
+        // The life goes with the speed: whichever of the two is typed, the other follows.
+        FieldState Paced(MillingField f)
+        {
+            bool typed = given.Wish.IsTyped(f.Input);
+            return new(f.Code, x[f.Input], typed ? Origin.Typed : Origin.Proposed, Proposed(f, typed), null, null, null, Note(f), typed || setup.Taylor.Known);
+        }
 
         FieldState Ranged(MillingField f, LimitKind[] kinds)
         {
@@ -58,6 +65,7 @@ internal static class MillingFields
             MillingInput.FeedPerTooth when setup.Row is { } row => new(
                 "chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(MillingProposal.ChartedFeed<TKind>(setup, x) / row.FeedPerToothAt(setup.Diameter), Quantity.Ratio)),
             MillingInput.CuttingSpeed when setup.Row is { } row => new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
+            MillingInput.ToolLife when setup.Row is { } row => new("chart {0}", new Measure(row.Life, Quantity.Time)),
             _ => null,
         };
 

@@ -158,6 +158,9 @@ public enum MillingFigure
 
     /// <summary>Stock left for the step after, mm.</summary>
     StockLeft,
+
+    /// <summary>Tool life at this speed T_e, min.</summary>
+    ToolLife,
 }
 
 /// <summary>The one table of milling figures.</summary>
@@ -216,6 +219,7 @@ public static class MillingFigures
         (MillingFigure.LowerSpeed, "v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed),
         (MillingFigure.TopWidth, "w", "Width at the top", Quantity.Length),
         (MillingFigure.StockLeft, "s", "Stock left", Quantity.Length),
+        (MillingFigure.ToolLife, "T_e", "Tool life at this speed", Quantity.Time),
     ];
 
     /// <summary>A figure with its words and its value.</summary>

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Quantities;
+using Incisura.Core.Wear;
 
 namespace Incisura.Core.Milling;
 
@@ -35,11 +36,13 @@ internal static class MillingGivens
             givens.Add(new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(setup.Diameter), chart));
             givens.Add(new("q_e", "Charted width over diameter", Quantity.Ratio, row.WidthRatio, chart));
             givens.Add(new("q_p", "Charted depth over diameter", Quantity.Ratio, row.DepthRatio, chart));
+            if (setup.Taylor.Known) givens.AddRange(TaylorLife.Givens(row, chart));
         }
 
         IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
         foreach (MillingField f in TKind.Description.Fields)
         {
+            if (f.Input == MillingInput.ToolLife && !setup.Taylor.Known) continue;
             double value = proposal.Inputs[f.Input];
             bool typed = given.Wish.IsTyped(f.Input);
             string symbol = f.Input switch { MillingInput.WidthOfCut => "a_emost", MillingInput.DepthOfCut => "a_pmost", _ => f.Symbol };

@@ -106,6 +106,9 @@ public enum MillingInput
 
     /// <summary>Time to change a cutter, min.</summary>
     ChangeTime,
+
+    /// <summary>Tool life wanted T_w, min.</summary>
+    ToolLife,
 }
 
 /// <summary>Form of a surface across the passes.</summary>

@@ -65,7 +65,11 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     }
 
     /// <inheritdoc/>
-    protected override void Refuse(MillingCase given, in MillingProposal proposal, InputCheck check) => TKind.Refuse(given.Setup, proposal.Inputs, check);
+    protected override void Refuse(MillingCase given, in MillingProposal proposal, InputCheck check)
+    {
+        given.Setup.Taylor.Refuse(given.Wish.IsTyped(MillingInput.ToolLife), check);
+        TKind.Refuse(given.Setup, proposal.Inputs, check);
+    }
 
     /// <inheritdoc/>
     protected override MillingProposal Propose<TTrace>(MillingCase given, ref TTrace trace) => MillingProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);

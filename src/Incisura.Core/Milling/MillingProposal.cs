@@ -20,7 +20,6 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
     /// <summary>Depth and width below these shares of the diameter are no longer proposed.</summary>
     public const double LeastDepthShare = 0.02, LeastWidthShare = 0.02;
 
-    private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
     private static readonly Formula ChartWidth = new("a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
     private static readonly Formula ChartDepth = new("a_pmost", "Depth proposed", Quantity.Length, "min(q_p*DC*k_s, APMX, LCF)", "speed chart of the shop, for the steadiness of the work, within the cutter's flutes");
     private static readonly Formula ChartFeed = new("f_z", "Feed per tooth proposed", Quantity.Chip, "f_zchart*k_thin", "speed chart of the shop, with the chip kept at this engagement");
@@ -109,13 +108,13 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         if (setup.Row is { } row)
         {
             double factor = row.Operation == d.Code ? 1 : d.DepthFactor;
-            x.Propose(MillingInput.CuttingSpeed, row.CuttingSpeed);
+            if (!x.IsTyped(MillingInput.CuttingSpeed)) x[MillingInput.CuttingSpeed] = setup.PacedSpeed(row, x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : row.Life, ref trace);
+            x.Propose(MillingInput.ToolLife, setup.LifeAt(x[MillingInput.CuttingSpeed]));
             x.Propose(MillingInput.FeedPerTooth, row.FeedPerToothAt(setup.Diameter));
             x.Propose(MillingInput.WidthOfCut, Math.Min(row.WidthRatio * setup.Diameter, setup.LargestWidth));
             x.Propose(MillingInput.DepthOfCut, Math.Min(row.DepthRatio * factor * setup.Diameter * x.Steadiness, Math.Min(setup.LargestDepth, setup.FluteLength)));
             if (TTrace.Listens)
             {
-                if (!x.IsTyped(MillingInput.CuttingSpeed)) trace.Take(ChartSpeed, row.CuttingSpeed, new Term("v_cchart", row.CuttingSpeed));
                 if (d.Has(MillingInput.WidthOfCut) && !x.IsTyped(MillingInput.WidthOfCut)) trace.Take(ChartWidth, x[MillingInput.WidthOfCut], new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
                 if (d.Has(MillingInput.DepthOfCut) && !x.IsTyped(MillingInput.DepthOfCut))
                     trace.Take(ChartDepth, x[MillingInput.DepthOfCut], new("q_p", row.DepthRatio * factor), new("DC", setup.Diameter), new("k_s", x.Steadiness), new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));

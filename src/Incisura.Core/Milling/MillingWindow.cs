@@ -28,6 +28,8 @@ public static class MillingWindow
         where TKind : struct, IMillingKind
     {
         MillingInputs x = OnePass<TKind>(setup, inputs);
+        // At one speed the life is the same everywhere, and being kept exactly it would only hide the other limits.
+        if (across.Input != MillingInput.CuttingSpeed && up.Input != MillingInput.CuttingSpeed && MillingSolver.Solve<TKind>(setup, x).Limits.Of(LimitKind.ToolLife) is { Exceeded: false }) x = x.Without(MillingInput.ToolLife);
         LimitSet first = MillingSolver.Solve<TKind>(setup, x).Limits;
         NoTrace none = default;
         int points = size * size;

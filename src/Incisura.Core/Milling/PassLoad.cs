@@ -59,6 +59,7 @@ internal static class PassLoad
         r[MillingFigure.Torque] = load.Torque;
         r[MillingFigure.PeakForce] = force;
         r[MillingFigure.Deflection] = deflection;
+        if (setup.Taylor.Known) r[MillingFigure.ToolLife] = setup.Taylor.LifeAt(x[MillingInput.CuttingSpeed], ref trace);
         if (!TTrace.Listens) return;
 
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
@@ -96,6 +97,7 @@ internal static class PassLoad
         limits.Add(LimitKind.Deflection, r[MillingFigure.Deflection], x[MillingInput.DeflectionAllowed]);
         if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(LimitKind.Reach, reach, setup.Reach);
+        if (x.IsTyped(MillingInput.ToolLife)) limits.Add(LimitKind.ToolLife, r[MillingFigure.ToolLife], x[MillingInput.ToolLife]);
     }
 
     /// <summary>Judges the room of a flute for the loose chip of one turn.</summary>

@@ -5309,7 +5309,7 @@ export interface components {
             changed?: string;
         };
         /** @enum {unknown} */
-        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "toolStrength" | "holeDepth" | "whirl" | "buckling" | null;
+        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "toolStrength" | "holeDepth" | "whirl" | "buckling" | "toolLife" | null;
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */
@@ -6345,6 +6345,16 @@ export interface components {
              * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
              */
             depthRatio: number;
+            /**
+             * Format: double
+             * @description Tool life T_chart an edge has at this speed, min, 0.5 to 1000; 0 where it is not known.
+             */
+            life?: number;
+            /**
+             * Format: double
+             * @description Exponent n_T of the life, above 0 up to 1: how much slower for how much longer (Taylor 1907); 0 where it is not known.
+             */
+            lifeExponent?: number;
             /** @description Where the row comes from. */
             source?: string;
         };

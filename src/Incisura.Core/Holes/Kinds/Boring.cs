@@ -78,7 +78,7 @@ public readonly struct Boring<TBar> : IHoleKind
         [TBar.Family],
         [
             new(HoleInput.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
-            Depth, Breakthrough, Before, Feed, CuttingSpeed,
+            Depth, Breakthrough, Before, Feed, CuttingSpeed, ToolLife,
             new(HoleInput.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
             .. Planes,
         ],

@@ -11,7 +11,7 @@ public readonly struct CentreDrilling : IHoleKind
 {
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
-        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill], [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
+        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill], [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
     { ChartedAs = ["spot", "drill"] };
 
     /// <inheritdoc/>
@@ -40,7 +40,7 @@ public readonly struct SpotDrilling : IHoleKind
         "spot",
         "Spot drilling",
         [CutterFamily.SpotDrill],
-        [Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0), Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, .. Planes],
+        [Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0), Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes],
         [EdgeWear, CoolantBy],
         Large,
         [HoleFigure.ProgrammedHeight, .. LoadRows])
@@ -82,7 +82,7 @@ public readonly struct Countersinking : IHoleKind
 {
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
-        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill], [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
+        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill], [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
     { ChartedAs = ["spot"] };
 
     private static readonly Formula EdgeFormula = new("b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");

@@ -16,7 +16,7 @@ public readonly struct Counterboring : IHoleKind
         "counterbore",
         "Counterboring",
         [CutterFamily.Counterbore, CutterFamily.FlatDrill],
-        [Depth with { Name = "Depth of the seat" }, Dwell with { Default = 2 }, Before, DepthBefore, Feed, CuttingSpeed, .. Planes],
+        [Depth with { Name = "Depth of the seat" }, Dwell with { Default = 2 }, Before, DepthBefore, Feed, CuttingSpeed, ToolLife, .. Planes],
         [EdgeWear, CoolantBy],
         Large,
         [HoleFigure.Stock, HoleFigure.ProgrammedHeight, .. LoadRows])

@@ -24,6 +24,7 @@ public readonly struct Drilling : IHoleKind
             Before with { Default = 0 },
             Feed,
             CuttingSpeed,
+            ToolLife,
             new(HoleInput.FirstPeck, "q_1", "First peck", "Cycle", Quantity.Length, 0.01, 500),
             new(HoleInput.PeckRatio, "k_q", "Each over the one before", "Cycle", Quantity.Ratio, 0.2, 1),
             new(HoleInput.LeastPeck, "q_min", "Least peck", "Cycle", Quantity.Length, 0.01, 500),

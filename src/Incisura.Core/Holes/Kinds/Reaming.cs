@@ -18,7 +18,7 @@ public readonly struct Reaming : IHoleKind
         "ream",
         "Reaming",
         [CutterFamily.Reamer],
-        [Depth, Breakthrough, Before, DepthBefore, Feed, CuttingSpeed, .. Planes],
+        [Depth, Breakthrough, Before, DepthBefore, Feed, CuttingSpeed, ToolLife, .. Planes],
         [EndOption, EdgeWear, CoolantBy],
         Large,
         [HoleFigure.Stock, HoleFigure.DepthRatio, HoleFigure.LeadLength, HoleFigure.DepthNeeded, HoleFigure.ProgrammedHeight, .. LoadRows]);

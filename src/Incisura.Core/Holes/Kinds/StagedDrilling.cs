@@ -34,6 +34,7 @@ public readonly struct StagedDrilling : IHoleKind
             new(HoleInput.EntryFeed, "v_e", "Feed rate in", "Pilot", Quantity.FeedRate, 1, 10_000, 500),
             Feed,
             CuttingSpeed,
+            ToolLife,
             new(HoleInput.CoolantDelay, "τ_c", "Coolant comes after", "Stages", Quantity.Duration, 0, 60, 2),
             new(HoleInput.StartShare, "k_s", "Feed at the start", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
             new(HoleInput.StartLength, "l_s", "Length of the start", "Stages", Quantity.Length, 0, 200),

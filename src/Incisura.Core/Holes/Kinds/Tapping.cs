@@ -50,6 +50,7 @@ public readonly struct Tapping : IHoleKind
             Before,
             DepthBefore,
             CuttingSpeed,
+            ToolLife,
             new(HoleInput.ReturnRatio, "k_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
             new(HoleInput.Starts, "i_s", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
             Planes[0] with { Default = double.NaN },

@@ -22,6 +22,7 @@ public readonly struct ChamferMilling : IMillingKind
             new(MillingInput.TipBelow, "t_b", "Tip below the chamfer", "Deep", Quantity.Length, 0, 100, 0.3),
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of the edge"),
             Deflection(30),
         ],

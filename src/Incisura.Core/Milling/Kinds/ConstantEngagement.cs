@@ -27,6 +27,7 @@ public readonly struct ConstantEngagement : IMillingKind
             Depth,
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of the slot"),
             Deflection(60),
         ],

@@ -32,6 +32,7 @@ public readonly struct CornerCleaning : IMillingKind
             Depth,
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             new(MillingInput.ChangeTime, "T_w", "Time to change a cutter", "Along", Quantity.Time, 0, 60, 0.2),
             Deflection(30),
         ],

@@ -23,6 +23,7 @@ public readonly struct Engraving : IMillingKind
             new(MillingInput.EngravingDepth, "t", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of all lines"),
             Deflection(30),
         ],

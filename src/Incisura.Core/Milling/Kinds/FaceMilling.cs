@@ -23,6 +23,7 @@ public readonly struct FaceMilling : IMillingKind
             Depth,
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of the face", 200),
             Deflection(60),
         ],

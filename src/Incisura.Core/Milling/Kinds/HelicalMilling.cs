@@ -88,7 +88,7 @@ public readonly struct HelicalEntry : IMillingKind
 {
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
-        "helical-entry", "Helical entry", "helix", Helix.Families, [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, Deflection(60)], [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld], Large, Helix.Rows)
+        "helical-entry", "Helical entry", "helix", Helix.Families, [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(60)], [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld], Large, Helix.Rows)
     { ChartedAs = ["slot", "side-rough"] };
 
     /// <inheritdoc/>
@@ -123,7 +123,7 @@ public readonly struct HelicalBoring : IMillingKind
         "Helical boring",
         "helix",
         Helix.Families,
-        [Helix.Hole, new(MillingInput.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, Deflection(40)],
+        [Helix.Hole, new(MillingInput.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(40)],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         Helix.Rows)

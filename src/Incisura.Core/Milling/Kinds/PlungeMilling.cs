@@ -26,6 +26,7 @@ public readonly struct PlungeMilling : IMillingKind
             new(MillingInput.WallHeight, "H", "Depth of a plunge", "Deep", Quantity.Length, 0.01, 1000),
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of the wall"),
             Deflection(60),
         ],

@@ -33,6 +33,7 @@ public readonly struct PocketMilling : IMillingKind
             new(MillingInput.CornerRadius, "R_c", "Radius of the corners", "Bend", Quantity.Length, 0.001, 10_000),
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Deflection(60),
         ],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],

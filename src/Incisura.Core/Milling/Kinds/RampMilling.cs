@@ -21,7 +21,7 @@ public readonly struct RampMilling : IMillingKind
         "Ramping",
         "ramp",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.HighFeedMill],
-        [new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth, CuttingSpeed, Length("Length of a ramp", 60), Deflection(60)],
+        [new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth, CuttingSpeed, ToolLife, Length("Length of a ramp", 60), Deflection(60)],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])

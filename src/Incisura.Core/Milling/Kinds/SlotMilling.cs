@@ -20,7 +20,7 @@ public readonly struct SlotMilling : IMillingKind
         "Slot milling",
         "slot",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.TaperedEndMill],
-        [new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth, CuttingSpeed, Length("Length of the slot"), Deflection(60)],
+        [new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth, CuttingSpeed, ToolLife, Length("Length of the slot"), Deflection(60)],
         [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Depth, .. LoadRows])

@@ -30,6 +30,7 @@ public readonly struct SurfaceFinishing : IMillingKind
             new(MillingInput.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1, 0.5),
             FeedPerTooth,
             CuttingSpeed,
+            ToolLife,
             Length("Length of a line", 100),
             Deflection(15),
         ],

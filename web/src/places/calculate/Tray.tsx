@@ -14,6 +14,7 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
   ['passesAcross', null],
   ['passesDown', null],
   ['removalRate', 'more'],
+  ['toolLife', 'more'],
   ['peakForce', 'less'],
   ['deflection', 'less'],
   ['torque', 'less'],

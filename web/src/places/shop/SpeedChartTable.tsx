@@ -1,8 +1,8 @@
 import { Button, Input, Select, Table, type TableColumnsType } from 'antd';
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
-import { NumberField, still, type Typed } from '../../parts/NumberField';
+import { useMayWork, useUnits } from '../../app/session';
+import { NumberField, still, Sym, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { cuttingMaterialWords, useFamilies } from '../../parts/shelf';
 import { storedCalls } from '../../parts/stored';
@@ -22,6 +22,7 @@ const MOST_DIAMETERS = 6;
 /** The shop's starting figures; an engineer changes a figure where it stands, and the chart is revised as a whole. */
 export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; operations: readonly Schemas['OperationDescription'][] }) {
   const mayWork = useMayWork();
+  const units = useUnits();
   const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
   const form = useSheetForm<Chart, ChartSheet>({
     sheet: chart,
@@ -87,9 +88,10 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
     >
       <p className="muted">
         {mills
-          ? "The feed per tooth is stated for the row's own width."
-          : 'The feed per tooth counts for each lip; a tap follows its pitch.'}{' '}
-        A change makes every record that rests on the chart stale; none is changed by it.
+          ? `The feed per tooth, in ${units.unit('chip')}, is stated for the row's own width.`
+          : `The feed per tooth, in ${units.unit('chip')}, counts for each lip; a tap follows its pitch.`}{' '}
+        An edge lasts so long at the speed of its row, and by the exponent longer at a lower one; 0 where it is not known. A change makes
+        every record that rests on the chart stale; none is changed by it.
       </p>
       <div className="inline">
         <label>
@@ -115,6 +117,8 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       />
       <Table<Row & { at: number }>
         size="small"
+        className="chart"
+        scroll={{ x: 'max-content' }}
         rowKey="at"
         pagination={false}
         dataSource={shown}
@@ -165,13 +169,26 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             ),
           },
           {
-            title: 'Cutting speed',
+            title: `Speed, ${units.unit('cuttingSpeed')}`,
             render: (_, r) =>
               box(r.at, 'cuttingSpeed', 'Cutting speed', 'cuttingSpeed', r.cuttingSpeed, (v) => ({ ...rows[r.at]!, cuttingSpeed: v })),
           },
+          {
+            title: 'Lasts, min',
+            render: (_, r) => box(r.at, 'life', 'Tool life at this speed', 'time', r.life ?? 0, (v) => ({ ...rows[r.at]!, life: v })),
+          },
+          {
+            title: 'Exponent',
+            render: (_, r) =>
+              box(r.at, 'lifeExponent', 'Exponent of the life', 'ratio', r.lifeExponent ?? 0, (v) => ({ ...rows[r.at]!, lifeExponent: v })),
+          },
           ...(mills ? ratios : []),
           ...diameters.map((diameter) => ({
-            title: `f_z at Ø${diameter}`.replace('_', ''),
+            title: (
+              <>
+                <Sym text="f_z" /> at Ø{units.size(diameter)}
+              </>
+            ),
             render: (_: unknown, r: Row & { at: number }) => {
               const j = r.feeds.findIndex((f) => f.diameter === diameter);
               if (j < 0) return <span className="muted">by proportion</span>;
