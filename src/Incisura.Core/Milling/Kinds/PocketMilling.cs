@@ -9,9 +9,6 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Pocket milling: in on a helix, along the middle, then outwards in loops of equal width, whose corners grow tightest at the last.</summary>
 public readonly struct PocketMilling : IMillingKind
 {
-    // Angle of the helix the pocket is entered on, degrees.
-    private const double EntryAngle = 3;
-
     private static readonly Formula LoopsFormula = new("i_e", "Loops", Quantity.Count, "ceil((B - 2*s - DC)/(2*a_emost) - 1e-9)", "equal loops outwards from a slot along the middle");
     private static readonly Formula WidthFormula = new("a_e", "Width of each loop", Quantity.Length, "(B - 2*s - DC)/(2*i_e)", "equal loops");
     private static readonly Formula WayFormula = new("l", "Way of a level", Quantity.Length, "m*(1 + 2*i_e) + 4*a_e*i_e*(i_e + 1) - i_e*(8 - 2*pi)*(R_c - r)", "a slot of length m along the middle and loops around it, their corners rounded");
@@ -30,6 +27,7 @@ public readonly struct PocketMilling : IMillingKind
             new(MillingInput.StockLeft, "s", "Left on the walls", "Across", Quantity.Length, 0, 100, 0),
             StockHeight,
             Depth,
+            new(MillingInput.RampAngle, "α_h", "Entry on a helix of", "Deep", Quantity.Angle, 0.05, 45, 3),
             new(MillingInput.CornerRadius, "R_c", "Radius of the corners", "Bend", Quantity.Length, 0.001, 10_000),
             FeedPerTooth,
             CuttingSpeed,
@@ -48,6 +46,7 @@ public readonly struct PocketMilling : IMillingKind
         x.Propose(MillingInput.PocketLength, Math.Max(6 * setup.Diameter, x[MillingInput.PocketWidth]));
         x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
         x.Propose(MillingInput.CornerRadius, 0.75 * setup.Diameter);
+        if (setup.LargestRamp > 0) x.Propose(MillingInput.RampAngle, Math.Min(3, setup.LargestRamp));
     }
 
     /// <inheritdoc/>
@@ -82,7 +81,7 @@ public readonly struct PocketMilling : IMillingKind
     {
         double loops = r.Across.Count, each = r.Across.Each, middle = x[MillingInput.PocketLength] - x[MillingInput.PocketWidth], round = Math.Max(0, x[MillingInput.CornerRadius] - (setup.Diameter / 2));
         double way = Math.Max(0, (middle * (1 + (2 * loops))) + (4 * each * loops * (loops + 1)) - (loops * (8 - (2 * Math.PI)) * round));
-        double entry = r.Down.Each / Math.Sin(double.DegreesToRadians(EntryAngle));
+        double entry = r.Down.Each / Math.Sin(double.DegreesToRadians(x[MillingInput.RampAngle]));
         double time = r.Down.Count * (((way + entry) / r.Load.FeedRate) + (2 * PassTime.Lift / setup.RapidFeed));
         r[MillingFigure.Way] = r.Down.Count * (way + entry);
         r[MillingFigure.Time] = time;
@@ -91,7 +90,7 @@ public readonly struct PocketMilling : IMillingKind
         if (TTrace.Listens)
         {
             trace.Take(WayFormula, way, new("m", middle), new("i_e", loops), new("a_e", each), new("R_c", round + (setup.Diameter / 2)), new("r", setup.Diameter / 2));
-            trace.Take(TimeFormula, time, new("i_p", r.Down.Count), new("l", way), new("v_f", r.Load.FeedRate), new("a_p", r.Down.Each), new("α_h", EntryAngle), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+            trace.Take(TimeFormula, time, new("i_p", r.Down.Count), new("l", way), new("v_f", r.Load.FeedRate), new("a_p", r.Down.Each), new("α_h", x[MillingInput.RampAngle]), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         Milling.Bend.Solve(setup, x, ref r, ref trace);
@@ -99,7 +98,11 @@ public readonly struct PocketMilling : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) => PassLoad.JudgeChipRoom(setup, x, r, ref limits);
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits)
+    {
+        PassLoad.JudgeChipRoom(setup, x, r, ref limits);
+        limits.Add(LimitKind.RampAngle, x[MillingInput.RampAngle], setup.LargestRamp);
+    }
 
     /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
