@@ -115,7 +115,7 @@ public abstract class CuttingSetup
 
     /// <summary>Cutting speed proposed: the chart's own, moved along the life of the edge where another life is wanted.</summary>
     /// <param name="row">Row of the chart.</param>
-    /// <param name="life">Tool life wanted T_w, min.</param>
+    /// <param name="life">Tool life wanted T_L, min.</param>
     /// <param name="trace">Listens to the step.</param>
     internal double PacedSpeed<TTrace>(SpeedRow row, double life, ref TTrace trace)
         where TTrace : struct, ITrace

@@ -9,6 +9,15 @@ internal static class SituationFindings
     public static Finding Held(string symbol, LimitKind kind, Quantity quantity, double from, double to) => new(
         "held", Severity.Info, new($"Proposed {symbol} was held from {{0}} to {{1}} by: {Lower(LimitCatalogue.NameOf(kind))}.", new(from, quantity), new Measure(to, quantity)), "");
 
+    /// <summary>The step of a derivation in which limits leave only a share of what was proposed; none where they left it all.</summary>
+    public static void ExplainHeld<TTrace>(string symbol, string name, Quantity quantity, double from, double to, IEnumerable<LimitKind> kinds, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        if (to == from) return;
+        string by = string.Join(", ", kinds.Distinct().Select(k => Lower(LimitCatalogue.NameOf(k))));
+        trace.Take(new(symbol, $"{name}, held", quantity, $"k_h*{symbol}", $"share k_h that keeps every limit; held by: {by}"), to, new("k_h", to / from), new(symbol, from));
+    }
+
     /// <summary>That the chart's row of another operation served.</summary>
     public static Finding ChartedAs(string operation, string row) => new(
         "charted-as",

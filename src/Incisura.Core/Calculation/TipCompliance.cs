@@ -34,8 +34,8 @@ public readonly record struct TipCompliance
         "δ",
         "Deflection at the tip",
         Quantity.Deviation,
-        "F*(K_0 - K_1*a_p/2 + 1000*(a_p/2)^3/(6*EI_1))",
-        "stepped cantilever, Euler-Bernoulli, with the tilt of the seat; force in the middle of a_p");
+        "F*(K_0 - K_1*min(a_p, 2*l_1)/2 + 1000*(min(a_p, 2*l_1)/2)^3/(6*EI_1))",
+        "stepped cantilever, Euler-Bernoulli, with the tilt of the seat; force in the middle of a_p, within the first segment of length l_1");
 
     private const int SlicesPerCone = 8;
 

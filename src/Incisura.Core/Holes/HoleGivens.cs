@@ -11,7 +11,7 @@ internal static class HoleGivens
         where TKind : struct, IHoleKind
     {
         HoleSetup setup = given.Setup;
-        (string cutter, string material, string machine, _, string chart) = Origins.Of(situation, setup);
+        (string cutter, string material, string machine, string assembly, string chart) = Origins.Of(situation, setup);
         List<Given> givens =
         [
             new("D", "Cutting diameter", Quantity.Length, setup.Diameter, cutter),
@@ -23,7 +23,14 @@ internal static class HoleGivens
             new("K_w", "Factor for wear", Quantity.Ratio, given.Wish.Wear, "picked"),
             new("η", "Efficiency", Quantity.Ratio, setup.Efficiency, machine),
             new("v_rapid", "Rapid traverse", Quantity.FeedRate, setup.RapidFeed, machine),
+            new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, setup.LargestFeed, machine),
+            new("n_max", "Highest speed of machine, holder and cutter", Quantity.SpindleSpeed, setup.LargestSpeed, $"{machine}; {assembly}"),
+            new("l_p", "Length outside the holder", Quantity.Length, setup.Projection, assembly),
+            new("k_r", "Radial force ratio", Quantity.Ratio, setup.RadialRatio, material),
+            new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
         ];
+        if (double.IsFinite(setup.RunUp)) givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, machine));
+        if (setup.SynchronousLimit > 0) givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, machine));
         if (setup.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, cutter));
         if (setup.Row is { } row)
         {
@@ -35,9 +42,7 @@ internal static class HoleGivens
         foreach (HoleField f in TKind.Description.Fields)
         {
             double value = proposal.Inputs[f.Input];
-            HoleHold? hold = proposal.Holds.LastOrDefault(h => h.Input == f.Input);
             string from = given.Wish.IsTyped(f.Input) ? "typed"
-                : hold is not null ? $"proposed, then held by: {LimitCatalogue.NameOf(hold.Kind)}"
                 : f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution ? "proposed"
                 : double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields";
             if ((f.Input == HoleInput.ToolLife ? setup.Taylor.Known : TKind.Uses(setup, proposal.Inputs, f.Input)) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));

@@ -113,7 +113,7 @@ public enum HoleInput
     /// <summary>Deflection allowed at the tip, µm.</summary>
     DeflectionAllowed,
 
-    /// <summary>Tool life wanted T_w, min.</summary>
+    /// <summary>Tool life wanted T_L, min.</summary>
     ToolLife,
 }
 

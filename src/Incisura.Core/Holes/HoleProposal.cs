@@ -36,11 +36,9 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         HoleDescription d = TKind.Description;
         if (setup.Row is { } row)
         {
-            double feed = ChartedFeed(setup, row);
-            if (!x.IsTyped(HoleInput.CuttingSpeed)) x[HoleInput.CuttingSpeed] = setup.PacedSpeed(row, LifeWanted(row, x), ref trace);
+            x.Propose(HoleInput.CuttingSpeed, ChartedSpeed(setup, row, x));
             x.Propose(HoleInput.ToolLife, setup.LifeAt(x[HoleInput.CuttingSpeed]));
-            if (TTrace.Listens && !d.InStep && !x.IsTyped(HoleInput.FeedPerRevolution)) trace.Take(ChartFeed, feed, new("z", setup.Teeth), new("f_zchart", row.FeedPerToothAt(setup.Diameter)));
-            x.Propose(HoleInput.FeedPerRevolution, feed);
+            x.Propose(HoleInput.FeedPerRevolution, ChartedFeed(setup, row));
         }
 
         foreach (HoleField f in d.Fields)
@@ -49,9 +47,13 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         x.Propose(HoleInput.Retract, Math.Max(HoleWords.UsualRetract, x[HoleInput.Approach]));
 
         // A tap is held to its speed while it is worked out, so that its feed can never leave it.
-        if (d.InStep) return new(x, holds);
-        Hold(HoleInput.CuttingSpeed, Speeds, x[HoleInput.CuttingSpeed] * 1e-3);
-        Hold(HoleInput.FeedPerRevolution, Loads, x[HoleInput.FeedPerRevolution] * LeastFeedShare);
+        if (!d.InStep)
+        {
+            Hold(HoleInput.CuttingSpeed, Speeds, x[HoleInput.CuttingSpeed] * 1e-3);
+            Hold(HoleInput.FeedPerRevolution, Loads, x[HoleInput.FeedPerRevolution] * LeastFeedShare);
+        }
+
+        if (TTrace.Listens && setup.Row is { } charted) Explain(d, setup, charted, x, holds, ref trace);
         return new(x, holds);
 
         void Hold(HoleInput input, LimitKind[] kinds, double least)
@@ -67,6 +69,22 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
             });
             x[input] = double.IsNaN(to) ? least : ShopRounding.Down(to);
             holds.Add(new(binding, input, from, x[input]));
+        }
+    }
+
+    // What the chart gave, and what the limits left of it.
+    private static void Explain<TTrace>(HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<HoleHold> holds, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        if (!x.IsTyped(HoleInput.CuttingSpeed)) Held(HoleInput.CuttingSpeed, x[HoleInput.CuttingSpeed], setup.PacedSpeed(row, LifeWanted(row, x), ref trace), ref trace);
+        if (d.InStep || x.IsTyped(HoleInput.FeedPerRevolution)) return;
+        trace.Take(ChartFeed, ChartedFeed(setup, row), new("z", setup.Teeth), new("f_zchart", row.FeedPerToothAt(setup.Diameter)));
+        Held(HoleInput.FeedPerRevolution, x[HoleInput.FeedPerRevolution], ChartedFeed(setup, row), ref trace);
+
+        void Held(HoleInput input, double to, double from, ref TTrace listener)
+        {
+            HoleField f = d.Fields.First(i => i.Input == input);
+            SituationFindings.ExplainHeld(f.Symbol, f.Name, f.Quantity, from, to, holds.Where(h => h.Input == input).Select(h => h.Kind), ref listener);
         }
     }
 

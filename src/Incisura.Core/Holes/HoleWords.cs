@@ -14,7 +14,7 @@ internal static class HoleWords
     public static readonly HoleFigure[] LoadRows = [HoleFigure.Chip, HoleFigure.Power, HoleFigure.Torque, HoleFigure.Thrust, HoleFigure.ToolLife];
 
     public static readonly HoleField CuttingSpeed = new(HoleInput.CuttingSpeed, "v_c", "Cutting speed", "Fast", Quantity.CuttingSpeed, 0.5, 5000);
-    public static readonly HoleField ToolLife = new(HoleInput.ToolLife, "T_w", "Tool life wanted", "Pace", Quantity.Time, 0.5, 1000);
+    public static readonly HoleField ToolLife = new(HoleInput.ToolLife, "T_L", "Tool life wanted", "Pace", Quantity.Time, 0.5, 1000);
     public static readonly HoleField Feed = new(HoleInput.FeedPerRevolution, "f", "Feed per revolution", "Per turn", Quantity.Chip, 0.0005, 10);
     public static readonly HoleField Depth = new(HoleInput.Depth, "t", "Depth", "Deep", Quantity.Length, 0.01, 2000);
     public static readonly HoleField Breakthrough = new(HoleInput.Breakthrough, "b", "Breakthrough", "Deep", Quantity.Length, 0, 100, 1);

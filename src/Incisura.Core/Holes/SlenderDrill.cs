@@ -22,7 +22,7 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     private static readonly Formula WhirlFormula = new(
         "n_w", "Speed that does not whirl", Quantity.SpindleSpeed, "0.75*30/pi*λ^2/(l_0/1000)^2*sqrt(E*10^6/(ρ*1000))*d_b/4000", "first bending frequency of a bar held at one end and guided at the other, λ = 3.9266, with a margin; Timoshenko");
 
-    private static readonly Formula FreeFormula = WhirlFormula with { Symbol = "n_0", Name = "Highest speed outside the bore", Source = "first bending frequency of a bar held at one end and free at the other, λ = 1.8751, with a margin; Timoshenko" };
+    private static readonly Formula FreeFormula = WhirlFormula with { Symbol = "n_0", Name = "Highest speed outside the bore", Expression = WhirlFormula.Expression.Replace("l_0", "l_p", StringComparison.Ordinal), Source = "first bending frequency of a bar held at one end and free at the other, λ = 1.8751, with a margin; Timoshenko" };
 
     private static readonly Formula BucklingFormula = new(
         "F_b", "Thrust that buckles the drill", Quantity.Force, "pi^3*E*d_b^4/64/(0.7*l_0)^2", "Euler, held at one end and guided at the other");
@@ -39,13 +39,13 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     /// <param name="length">Length without support, mm, above 0.</param>
     /// <param name="trace">Listens to the step.</param>
     public double GuidedSpeed<TTrace>(double length, ref TTrace trace)
-        where TTrace : struct, ITrace => Speed(GuidedRoot, length, WhirlFormula, ref trace);
+        where TTrace : struct, ITrace => Speed(GuidedRoot, length, WhirlFormula, "l_0", ref trace);
 
     /// <summary>Highest speed with the tip in the air, rev/min.</summary>
     /// <param name="length">Length outside the holder, mm, above 0.</param>
     /// <param name="trace">Listens to the step.</param>
     public double FreeSpeed<TTrace>(double length, ref TTrace trace)
-        where TTrace : struct, ITrace => Speed(FreeRoot, length, FreeFormula, ref trace);
+        where TTrace : struct, ITrace => Speed(FreeRoot, length, FreeFormula, "l_p", ref trace);
 
     /// <summary>Thrust at which the guided drill buckles, N.</summary>
     /// <param name="length">Length without support, mm, above 0.</param>
@@ -58,12 +58,12 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
         return force;
     }
 
-    private double Speed<TTrace>(double root, double length, Formula formula, ref TTrace trace)
+    private double Speed<TTrace>(double root, double length, Formula formula, string symbol, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double metres = length / 1000;
         double speed = SpeedShare * 30 / Math.PI * root * root / (metres * metres) * Math.Sqrt(Modulus * 1e6 / (Density * 1000)) * Bending / 4000;
-        if (TTrace.Listens) trace.Take(formula, speed, new("λ", root), new("l_0", length), new("E", Modulus), new("ρ", Density), new("d_b", Bending));
+        if (TTrace.Listens) trace.Take(formula, speed, new("λ", root), new(symbol, length), new("E", Modulus), new("ρ", Density), new("d_b", Bending));
         return speed;
     }
 }

@@ -1,3 +1,6 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Milling;
 
 /// <summary>How the teeth meet the work in one pass.</summary>
@@ -10,8 +13,13 @@ namespace Incisura.Core.Milling;
 /// <param name="Arc">Arc of engagement.</param>
 public readonly record struct Engagement(double Diameter, double Width, double Depth, double Lead, double LargestLead, double FeedFactor, ArcOfEngagement Arc)
 {
+    private static readonly Formula EvenWidth = new("a_b", "Width of the same arc on a straight wall", Quantity.Length, "r*(1 - cos(φ_b*pi/180))", "the arc tells what the teeth take, and with the feed of the centre the section removed");
+
     /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
     public bool EvenChip { get; init; }
+
+    /// <summary>Whether the width is that of the same arc on a straight wall, as in a bend or a hole.</summary>
+    public bool InArc { get; init; }
 
     /// <summary>Mean bite of an edge whose chip is equally thick over the arc, mm: the section removed over the length of the arc.</summary>
     public double MeanBite => Width * Depth / (Diameter / 2 * Arc.Length);
@@ -23,12 +31,14 @@ public readonly record struct Engagement(double Diameter, double Width, double D
     /// <param name="radius">Radius of the wall, mm, above half the diameter in contact.</param>
     /// <param name="trace">Listens to the steps.</param>
     public static Engagement InBend<TTrace>(in Contact contact, double width, double depth, double radius, ref TTrace trace)
-        where TTrace : struct, Calculation.ITrace
+        where TTrace : struct, ITrace
     {
         double r = contact.Diameter / 2, factor = CircularPath.CentreFactor(radius, r, false);
         ArcOfEngagement arc = ArcOfEngagement.Bend(contact.Diameter, width, radius, false, 90, ref trace);
         if (TTrace.Listens) trace.Take(CircularPath.InnerFactor, factor, new("R", radius), new("r", r));
-        return Of(contact, r * (1 - arc.CosExit), depth, arc) with { FeedFactor = factor };
+        double even = r * (1 - arc.CosExit);
+        if (TTrace.Listens) trace.Take(EvenWidth, even, new("r", r), new("φ_b", double.RadiansToDegrees(arc.Length)));
+        return Of(contact, even, depth, arc) with { FeedFactor = factor, InArc = true };
     }
 
     /// <summary>Engagement of an edge in contact as far as a depth, on a straight path.</summary>

@@ -33,6 +33,9 @@ public readonly record struct MillingCut(
     /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
     public bool EvenChip { get; init; }
 
+    /// <summary>Whether the width is that of the same arc on a straight wall, a_b.</summary>
+    public bool InArc { get; init; }
+
     /// <summary>Chip thickness where the feed runs along the axis.</summary>
     public static readonly Formula EvenChipFormula = new("h_m", "Chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)", "feed along the axis: the chip is equally thick over the arc");
 
@@ -60,6 +63,8 @@ public readonly record struct MillingCut(
 
     /// <summary>Q = a_p·a_e·v_f/1000.</summary>
     public static readonly Formula RemovalRateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*a_e*v_f/1000", "volume swept in a minute");
+
+    private static readonly Formula ArcRateFormula = RemovalRateFormula with { Expression = "a_p*a_b*v_f/1000" };
 
     /// <summary>P_c = Q·k_c/60000.</summary>
     public static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
@@ -108,7 +113,7 @@ public readonly record struct MillingCut(
         else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
         trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestLeadAngle), new("s_max", largestSine));
         trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
-        trace.Take(RemovalRateFormula, removalRate, new("a_p", Depth), new("a_e", Width), new("v_f", feedRate));
+        trace.Take(InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
         trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
         trace.Take(TorqueFormula, torque, new("P_c", power), new("n", n));
         trace.Take(TeethInCutFormula, teethInCut, new("z", Teeth), new("φ_1", φ1), new("φ_2", φ2));

@@ -29,6 +29,13 @@ internal static class MillingGivens
             new("η", "Efficiency", Quantity.Ratio, setup.Efficiency, machine),
             new("v_rapid", "Rapid traverse", Quantity.FeedRate, setup.RapidFeed, machine),
             new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
+            new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, setup.Tip.Fall, assembly),
+            new("l_1", "Length of the first segment", Quantity.Length, setup.Tip.FirstLength, assembly),
+            new("EI_1", "Its stiffness, N·mm²", Quantity.Ratio, setup.Tip.FirstStiffness, assembly),
+            new("a_elargest", "Largest width", Quantity.Length, setup.LargestWidth, cutter),
+            new("k_s", "Share of the depth for the steadiness", Quantity.Ratio, given.Wish.Steadiness, "picked"),
+            new("c_0", "Clear way before and after", Quantity.Length, PassTime.Clearance, "the same in every operation"),
+            new("h_s", "Lift between levels", Quantity.Length, PassTime.Lift, "the same in every operation"),
         ];
         if (row is not null)
         {
@@ -45,14 +52,14 @@ internal static class MillingGivens
             if (f.Input == MillingInput.ToolLife && !setup.Taylor.Known) continue;
             double value = proposal.Inputs[f.Input];
             bool typed = given.Wish.IsTyped(f.Input);
-            string symbol = f.Input switch { MillingInput.WidthOfCut => "a_emost", MillingInput.DepthOfCut => "a_pmost", _ => f.Symbol };
-            string name = char.ToUpperInvariant(f.Name[0]) + f.Name[1..];
-            Hold? hold = proposal.Holds.LastOrDefault(h => h.Input == f.Input);
+            string symbol = SymbolOf(f), name = char.ToUpperInvariant(f.Name[0]) + f.Name[1..];
             if (typed) givens.Add(new(symbol, name, f.Quantity, value, "typed"));
-            else if (hold is not null) givens.Add(new(symbol, name, f.Quantity, value, $"proposed, then held by: {LimitCatalogue.NameOf(hold.Kind)}"));
             else if (!free.Contains(f.Input)) givens.Add(new(symbol, name, f.Quantity, value, double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields"));
         }
 
         return givens;
     }
+
+    /// <summary>Symbol of a field in the derivation: what a pass may take at most is told apart from what it takes.</summary>
+    public static string SymbolOf(MillingField f) => f.Input switch { MillingInput.WidthOfCut => "a_emost", MillingInput.DepthOfCut => "a_pmost", _ => f.Symbol };
 }

@@ -107,7 +107,7 @@ public enum MillingInput
     /// <summary>Time to change a cutter, min.</summary>
     ChangeTime,
 
-    /// <summary>Tool life wanted T_w, min.</summary>
+    /// <summary>Tool life wanted T_L, min.</summary>
     ToolLife,
 }
 

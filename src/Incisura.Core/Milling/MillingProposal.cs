@@ -21,7 +21,7 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
     public const double LeastDepthShare = 0.02, LeastWidthShare = 0.02;
 
     private static readonly Formula ChartWidth = new("a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
-    private static readonly Formula ChartDepth = new("a_pmost", "Depth proposed", Quantity.Length, "min(q_p*DC*k_s, APMX, LCF)", "speed chart of the shop, for the steadiness of the work, within the cutter's flutes");
+    private static readonly Formula ChartDepth = new("a_pmost", "Depth proposed", Quantity.Length, "min(q_p*k_p*DC*k_s, APMX, LCF)", "speed chart of the shop, with the share k_p this operation takes of another one's row, for the steadiness of the work, within the cutter's flutes");
     private static readonly Formula ChartFeed = new("f_z", "Feed per tooth proposed", Quantity.Chip, "f_zchart*k_thin", "speed chart of the shop, with the chip kept at this engagement");
     private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom];
 
@@ -38,17 +38,11 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         where TTrace : struct, ITrace
     {
         List<Hold> holds = [];
-        MillingInputs x = Start<TKind, TTrace>(setup, wish, ref trace);
+        MillingInputs x = Start<TKind>(setup, wish);
         Hold(MillingInput.CuttingSpeed, Quantity.CuttingSpeed, HoldToSpindle<TKind>(setup, ref x));
 
         double wanted = ChartedFeed<TKind>(setup, x);
         LimitKind? chip = Refeed<TKind>(setup, ref x);
-        if (TTrace.Listens && setup.Row is { } row && !x.IsTyped(MillingInput.FeedPerTooth))
-        {
-            double charted = row.FeedPerToothAt(setup.Diameter);
-            trace.Take(ChartFeed, wanted, new("f_zchart", charted), new("k_thin", wanted / charted));
-        }
-
         if (chip is { } by) holds.Add(new(by, MillingInput.FeedPerTooth, Quantity.Chip, wanted, x[MillingInput.FeedPerTooth]));
 
         MillingLoad load = MillingSolver.Solve<TKind>(setup, x).Load;
@@ -59,7 +53,9 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
             holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, Quantity.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
         }
 
-        return new(HoldLoads<TKind>(setup, x, holds), holds);
+        x = HoldLoads<TKind>(setup, x, holds);
+        if (TTrace.Listens && setup.Row is { } row) Explain<TKind, TTrace>(setup, row, x, holds, ref trace);
+        return new(x, holds);
 
         void Hold(MillingInput input, Quantity quantity, (LimitKind Kind, double From, double To)? held)
         {
@@ -99,32 +95,69 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         return held == feed ? null : feed < held ? LimitKind.LeastChip : LimitKind.LargestChip;
     }
 
-    private static MillingInputs Start<TKind, TTrace>(MillingSetup setup, in MillingInputs wish, ref TTrace trace)
+    private static MillingInputs Start<TKind>(MillingSetup setup, in MillingInputs wish)
         where TKind : struct, IMillingKind
-        where TTrace : struct, ITrace
     {
+        NoTrace none = default;
         MillingInputs x = wish;
         MillingDescription d = TKind.Description;
         if (setup.Row is { } row)
         {
-            double factor = row.Operation == d.Code ? 1 : d.DepthFactor;
-            if (!x.IsTyped(MillingInput.CuttingSpeed)) x[MillingInput.CuttingSpeed] = setup.PacedSpeed(row, x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : row.Life, ref trace);
+            double factor = DepthFactor(d, row);
+            x.Propose(MillingInput.CuttingSpeed, setup.PacedSpeed(row, LifeWanted(row, x), ref none));
             x.Propose(MillingInput.ToolLife, setup.LifeAt(x[MillingInput.CuttingSpeed]));
             x.Propose(MillingInput.FeedPerTooth, row.FeedPerToothAt(setup.Diameter));
-            x.Propose(MillingInput.WidthOfCut, Math.Min(row.WidthRatio * setup.Diameter, setup.LargestWidth));
-            x.Propose(MillingInput.DepthOfCut, Math.Min(row.DepthRatio * factor * setup.Diameter * x.Steadiness, Math.Min(setup.LargestDepth, setup.FluteLength)));
-            if (TTrace.Listens)
-            {
-                if (d.Has(MillingInput.WidthOfCut) && !x.IsTyped(MillingInput.WidthOfCut)) trace.Take(ChartWidth, x[MillingInput.WidthOfCut], new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
-                if (d.Has(MillingInput.DepthOfCut) && !x.IsTyped(MillingInput.DepthOfCut))
-                    trace.Take(ChartDepth, x[MillingInput.DepthOfCut], new("q_p", row.DepthRatio * factor), new("DC", setup.Diameter), new("k_s", x.Steadiness), new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
-            }
+            x.Propose(MillingInput.WidthOfCut, ChartedWidth(setup, row));
+            x.Propose(MillingInput.DepthOfCut, ChartedDepth(setup, row, factor, x.Steadiness));
         }
 
         foreach (MillingField f in d.Fields)
             if (double.IsFinite(f.Default)) x.Propose(f.Input, f.Default);
         Follow<TKind>(setup, ref x);
         return x;
+    }
+
+    private static double LifeWanted(SpeedRow row, in MillingInputs x) => x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : row.Life;
+
+    private static double DepthFactor(MillingDescription d, SpeedRow row) => row.Operation == d.Code ? 1 : d.DepthFactor;
+
+    private static double ChartedWidth(MillingSetup setup, SpeedRow row) => Math.Min(row.WidthRatio * setup.Diameter, setup.LargestWidth);
+
+    private static double ChartedDepth(MillingSetup setup, SpeedRow row, double factor, double steadiness) =>
+        Math.Min(row.DepthRatio * factor * setup.Diameter * steadiness, Math.Min(setup.LargestDepth, setup.FluteLength));
+
+    // What the chart gave, and what the limits left of it, in the order in which one follows from the other.
+    private static void Explain<TKind, TTrace>(MillingSetup setup, SpeedRow row, in MillingInputs x, List<Hold> holds, ref TTrace trace)
+        where TKind : struct, IMillingKind
+        where TTrace : struct, ITrace
+    {
+        MillingDescription d = TKind.Description;
+        double factor = DepthFactor(d, row), charted = row.FeedPerToothAt(setup.Diameter), thinned = ChartedFeed<TKind>(setup, x);
+        if (Proposed(x, MillingInput.CuttingSpeed)) Held(x, MillingInput.CuttingSpeed, setup.PacedSpeed(row, LifeWanted(row, x), ref trace), ref trace);
+        if (Proposed(x, MillingInput.WidthOfCut))
+        {
+            trace.Take(ChartWidth, ChartedWidth(setup, row), new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
+            Held(x, MillingInput.WidthOfCut, ChartedWidth(setup, row), ref trace);
+        }
+
+        if (Proposed(x, MillingInput.DepthOfCut))
+        {
+            double depth = ChartedDepth(setup, row, factor, x.Steadiness);
+            trace.Take(ChartDepth, depth, new("q_p", row.DepthRatio), new("k_p", factor), new("DC", setup.Diameter), new("k_s", x.Steadiness), new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
+            Held(x, MillingInput.DepthOfCut, depth, ref trace);
+        }
+
+        if (!Proposed(x, MillingInput.FeedPerTooth)) return;
+        trace.Take(ChartFeed, thinned, new("f_zchart", charted), new("k_thin", thinned / charted));
+        Held(x, MillingInput.FeedPerTooth, thinned, ref trace);
+
+        bool Proposed(in MillingInputs inputs, MillingInput input) => d.Has(input) && !inputs.IsTyped(input);
+
+        void Held(in MillingInputs inputs, MillingInput input, double from, ref TTrace listener)
+        {
+            MillingField f = d.Fields.First(i => i.Input == input);
+            SituationFindings.ExplainHeld(MillingGivens.SymbolOf(f), f.Name, f.Quantity, from, inputs[input], holds.Where(h => h.Input == input).Select(h => h.Kind), ref listener);
+        }
     }
 
     private static (LimitKind Kind, double From, double To)? HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x)

@@ -24,7 +24,7 @@ internal static class MillingWords
 
     public static readonly MillingField FeedPerTooth = new(MillingInput.FeedPerTooth, "f_z", "Feed per tooth", "Per tooth", Quantity.Chip, 0.0001, 5);
     public static readonly MillingField CuttingSpeed = new(MillingInput.CuttingSpeed, "v_c", "Cutting speed", "Fast", Quantity.CuttingSpeed, 0.5, 5000);
-    public static readonly MillingField ToolLife = new(MillingInput.ToolLife, "T_w", "Tool life wanted", "Pace", Quantity.Time, 0.5, 1000);
+    public static readonly MillingField ToolLife = new(MillingInput.ToolLife, "T_L", "Tool life wanted", "Pace", Quantity.Time, 0.5, 1000);
     public static readonly MillingField Width = new(MillingInput.WidthOfCut, "a_e", "Width, at most", "Across", Quantity.Length, 0.001, 500);
     public static readonly MillingField Depth = new(MillingInput.DepthOfCut, "a_p", "Depth, at most", "Deep", Quantity.Length, 0.001, 500);
     public static readonly MillingField StockHeight = new(MillingInput.StockHeight, "H", "Depth to remove", "Deep", Quantity.Length, 0.001, 1000);

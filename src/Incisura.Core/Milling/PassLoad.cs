@@ -11,7 +11,7 @@ internal static class PassLoad
 
     private static readonly Formula CorrectedForce = new("k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w", "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula LeadFormula = new("κ", "Mean lead angle in contact", Quantity.Angle, "asin(min(1, a_p/b))*180/pi", "depth over length of the edge in contact");
-    private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_zrim*k_f", "feed at the rim over the path of the centre");
+    private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_z*k_f", "feed at the rim over the path of the centre");
     private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
     private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
     private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_m*ceil(z_c)", "every tooth in the arc takes the whole feed over the mean bite b_m, section over arc");
@@ -27,10 +27,10 @@ internal static class PassLoad
         {
             trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", x.Wear));
             if (e.Lead < 90) trace.Take(LeadFormula, e.Lead, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfLead(e.Lead)));
-            if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_zrim", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
+            if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
         }
 
-        MillingCut cut = new(e.Diameter, setup.Teeth, e.Lead, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestLeadAngle = e.LargestLead, EvenChip = e.EvenChip };
+        MillingCut cut = new(e.Diameter, setup.Teeth, e.Lead, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestLeadAngle = e.LargestLead, EvenChip = e.EvenChip, InArc = e.InArc };
         cut.Solve(e.Arc, out MillingLoad load, ref trace);
 
         double lag = setup.LagPerDepth * e.Depth;
@@ -72,7 +72,8 @@ internal static class PassLoad
             new("F", force),
             new("K_0", setup.Tip.AtTip),
             new("K_1", setup.Tip.Fall),
-            new("a_p", Math.Min(e.Depth, 2 * setup.Tip.FirstLength)),
+            new("a_p", e.Depth),
+            new("l_1", setup.Tip.FirstLength),
             new("EI_1", setup.Tip.FirstStiffness));
         trace.Take(MotorPowerFormula, motorPower, new("P_c", load.Power), new("η", setup.Efficiency));
     }

@@ -12,8 +12,8 @@ internal static class PassTime
     /// <summary>Height the tool is lifted to between levels, mm.</summary>
     public const double Lift = 25;
 
-    private static readonly Formula SideOverrun = new("e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c", "geometry of entry and exit, with a clear way c");
-    private static readonly Formula FullOverrun = new("e", "Way before and after the work", Quantity.Length, "D_e/2 + c", "the whole cutter clears the work, with a clear way c");
+    private static readonly Formula SideOverrun = new("e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0", "geometry of entry and exit, with a clear way c_0");
+    private static readonly Formula FullOverrun = new("e", "Way before and after the work", Quantity.Length, "D_e/2 + c_0", "the whole cutter clears the work, with a clear way c_0");
     private static readonly Formula OneWay = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + (i - 1)*(L + 2*e)/v_rapid + 2*i_p*h_s/v_rapid", "passes at feed rate, returns in rapid, a lift h_s for each level");
     private static readonly Formula BothWays = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
 
@@ -22,7 +22,7 @@ internal static class PassTime
         where TTrace : struct, ITrace
     {
         double side = Math.Min(width, diameter / 2), overrun = Math.Sqrt(side * (diameter - side)) + Clearance;
-        if (TTrace.Listens) trace.Take(SideOverrun, overrun, new("a_e", width), new("D_e", diameter), new("c", Clearance));
+        if (TTrace.Listens) trace.Take(SideOverrun, overrun, new("a_e", width), new("D_e", diameter), new("c_0", Clearance));
         return overrun;
     }
 
@@ -31,7 +31,7 @@ internal static class PassTime
         where TTrace : struct, ITrace
     {
         double overrun = (diameter / 2) + Clearance;
-        if (TTrace.Listens) trace.Take(FullOverrun, overrun, new("D_e", diameter), new("c", Clearance));
+        if (TTrace.Listens) trace.Take(FullOverrun, overrun, new("D_e", diameter), new("c_0", Clearance));
         return overrun;
     }
 

@@ -7,11 +7,11 @@ namespace Incisura.Core.Milling;
 public static class Ridge
 {
     /// <summary>Step for a ridge height on a flat surface.</summary>
-    public static readonly Formula FlatStep = new("s_r", "Step between passes", Quantity.Length, "2*sqrt(h_r*(2*R - h_r))", "circular segment");
+    public static readonly Formula FlatStep = new("s_w", "Step for the ridge wanted", Quantity.Length, "2*sqrt(h_w*(2*R - h_w))", "circular segment");
 
     /// <summary>Step along a curved surface for a ridge height.</summary>
     public static readonly Formula CurvedStep = new(
-        "s_r", "Step between passes", Quantity.Length, "4*ρ*asin(sqrt(h_r*(2*R - h_r)/(4*(ρ + g*R)*(ρ + g*h_r))))", "law of cosines between surface and profile, by half the angle; g is 1 for a domed surface, -1 for a hollow one");
+        "s_w", "Step for the ridge wanted", Quantity.Length, "4*ρ*asin(sqrt(h_w*(2*R - h_w)/(4*(ρ + g*R)*(ρ + g*h_w))))", "law of cosines between surface and profile, by half the angle; g is 1 for a domed surface, -1 for a hollow one");
 
     /// <summary>Step s_r between passes that leaves a ridge height, mm, measured along the surface.</summary>
     /// <param name="profileRadius">Radius R of the profile at the contact, mm, above 0.</param>

@@ -13,20 +13,20 @@ namespace Incisura.Core.Wear;
 /// <param name="Exponent">Exponent n_T, above 0 up to 1; 0 where it is not known.</param>
 public readonly record struct TaylorLife(double Speed, double Life, double Exponent)
 {
-    internal static readonly Formula SpeedFormula = new("v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_w)^n_T", "Taylor 1907, through the point of the speed chart");
+    internal static readonly Formula SpeedFormula = new("v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_L)^n_T", "Taylor 1907, through the point of the speed chart");
     internal static readonly Formula LifeFormula = new("T_e", "Tool life at this speed", Quantity.Time, "T_chart*(v_cchart/v_c)^(1/n_T)", "Taylor 1907, through the point of the speed chart");
 
     /// <summary>Whether the relation is known.</summary>
     public bool Known => Life > 0 && Exponent > 0;
 
     /// <summary>Cutting speed v_c at which an edge lasts for a life, m/min.</summary>
-    /// <param name="life">Tool life wanted T_w, min, above 0.</param>
+    /// <param name="life">Tool life wanted T_L, min, above 0.</param>
     /// <param name="trace">Listens to the step.</param>
     public double SpeedFor<TTrace>(double life, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double speed = Speed * Math.Pow(Life / life, Exponent);
-        if (TTrace.Listens) trace.Take(SpeedFormula, speed, new("v_cchart", Speed), new("T_chart", Life), new("T_w", life), new("n_T", Exponent));
+        if (TTrace.Listens) trace.Take(SpeedFormula, speed, new("v_cchart", Speed), new("T_chart", Life), new("T_L", life), new("n_T", Exponent));
         return speed;
     }
 

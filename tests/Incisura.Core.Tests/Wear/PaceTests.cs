@@ -52,7 +52,7 @@ public sealed class PaceTests
         Assert.Equal(45, spared.Field("toolLife").Proposed!.Value, 9);
         Assert.Equal(charted.Figure("feedRate") * Math.Pow(0.5, 0.25), spared.Figure("feedRate"), 6);
         Assert.Equal(charted.Figure("largestChip"), spared.Figure("largestChip"), 12);
-        Assert.Equal("typed", spared.Givens.Single(g => g.Symbol == "T_w").From);
+        Assert.Equal("typed", spared.Givens.Single(g => g.Symbol == "T_L").From);
         Assert.Equal(2, spared.Steps.Count(t => t.Formula.Source.StartsWith("Taylor", StringComparison.Ordinal)));
     }
 

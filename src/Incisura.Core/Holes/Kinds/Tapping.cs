@@ -23,16 +23,17 @@ public readonly struct Tapping : IHoleKind
     private static readonly Formula WantedFormula = new("n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D)", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula AxisFormula = new("n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
     private static readonly Formula ReachedFormula = new("n_3", "Speed reached within the depth", Quantity.SpindleSpeed, "sqrt(60*α*(a + t_p)/f)", "spindle runs up and stops again in step, at an even rise of speed");
-    private static readonly Formula HeldFormula = new("n", "Spindle speed", Quantity.SpindleSpeed, "1*n_m", "least of what is wanted and what machine, axis and depth allow");
+    private static readonly Formula MostFormula = new("n_m", "Highest speed in step", Quantity.SpindleSpeed, "", "least of what spindle, machine in step, axis and depth allow, as far as they are known");
+    private static readonly Formula HeldFormula = new("n", "Spindle speed", Quantity.SpindleSpeed, "min(n_1, n_m)", "what is wanted, as far as it is allowed");
     private static readonly Formula FeedFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*f", "in step");
     private static readonly Formula UsedFormula = new("v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*D*n/1000", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula ChipFormula = new("h", "Chip thickness", Quantity.Chip, "h_t*f/(z*l_a)", "height of the thread shared by all teeth of the lead");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
     private static readonly Formula SectionFormula = new("A", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))", "trapezium of the 60° thread from its crest flat; ISO 68-1");
-    private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + d_0)/4/1000", "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
+    private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + D_1)/4/1000", "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
     private static readonly Formula RoomFormula = new("l_c", "Room for chips below", Quantity.Length, "k_l*A*i_s*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)", "loose chips of the whole thread over the section of the hole");
-    private static readonly Formula OutFormula = new("n_r", "Spindle speed out", Quantity.SpindleSpeed, "1*n_o", "speed in times the ratio wanted, held by the same limits");
+    private static readonly Formula OutFormula = new("n_r", "Spindle speed out", Quantity.SpindleSpeed, "min(q_r*n, n_m)", "speed in times the ratio wanted, held by the same limits");
     private static readonly Formula WayFormula = new("l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α)", "even rise and fall of the speed, in step");
     private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "(a + t_p)/v_f + (a + t_p)/v_r + (n + n_r)/(60*α_s) + 2*(r - a)/v_rapid", "in and out in step, each with its run-up and stop, and the way to and from the retract plane");
     private static readonly Formula DriftFormula = new("Δ", "Drift by rounding of the feed", Quantity.Chip, "abs(v_round/n_round/f - 1)*(a + t_p)", "feed and speed as the control rounds them, over the whole way");
@@ -51,7 +52,7 @@ public readonly struct Tapping : IHoleKind
             DepthBefore,
             CuttingSpeed,
             ToolLife,
-            new(HoleInput.ReturnRatio, "k_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
+            new(HoleInput.ReturnRatio, "q_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
             new(HoleInput.Starts, "i_s", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
             Planes[0] with { Default = double.NaN },
             .. Planes[1..],
@@ -189,10 +190,10 @@ public readonly struct Tapping : IHoleKind
         if (setup.SynchronousLimit > 0) Hold(setup.SynchronousLimit, LimitKind.SpeedInStep, ref r);
         Hold(axis, LimitKind.AxisFeed, ref r);
         if (!double.IsNaN(reached)) Hold(reached, LimitKind.SpeedReached, ref r);
-        double most = double.IsNaN(reached) ? setup.LargestSpeed : Math.Min(setup.LargestSpeed, reached);
+        double most = Math.Min(axis, double.IsNaN(reached) ? setup.LargestSpeed : Math.Min(setup.LargestSpeed, reached));
         if (setup.SynchronousLimit > 0) most = Math.Min(most, setup.SynchronousLimit);
         n = InStep.SpeedUpTo(n, lead);
-        double back = InStep.SpeedUpTo(Math.Min(n * x[HoleInput.ReturnRatio], Math.Min(most, axis)), lead);
+        double back = InStep.SpeedUpTo(Math.Min(n * x[HoleInput.ReturnRatio], most), lead);
         r[HoleFigure.OuterDiameter] = tap.Diameter;
         r[HoleFigure.SpindleSpeed] = n;
         r[HoleFigure.FeedRate] = n * lead;
@@ -211,10 +212,14 @@ public readonly struct Tapping : IHoleKind
         trace.Take(WantedFormula, wanted, new("v_c", x[HoleInput.CuttingSpeed]), new("D", tap.Diameter));
         trace.Take(AxisFormula, axis, new("v_fmax", setup.LargestFeed), new("f", lead));
         if (!double.IsNaN(reached)) trace.Take(ReachedFormula, reached, new("α", setup.RunUp), new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]), new("f", lead));
-        trace.Take(HeldFormula, n, new Term("n_m", n));
+        List<Term> allow = [new("n_max", setup.LargestSpeed), new("n_2", axis)];
+        if (setup.SynchronousLimit > 0) allow.Add(new("n_s", setup.SynchronousLimit));
+        if (!double.IsNaN(reached)) allow.Add(new("n_3", reached));
+        trace.Take(MostFormula with { Expression = $"min({string.Join(", ", allow.Select(t => t.Symbol))})" }, most, [.. allow]);
+        trace.Take(HeldFormula, n, new("n_1", wanted), new("n_m", most));
         trace.Take(FeedFormula, n * lead, new("n", n), new("f", lead));
         trace.Take(UsedFormula, r[HoleFigure.SpeedInUse], new("D", tap.Diameter), new("n", n));
-        trace.Take(OutFormula, back, new Term("n_o", back));
+        trace.Take(OutFormula, back, new("q_r", x[HoleInput.ReturnRatio]), new("n", n), new("n_m", most));
 
         void Hold(double at, LimitKind kind, ref HoleResult result)
         {
@@ -239,7 +244,7 @@ public readonly struct Tapping : IHoleKind
         {
             trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
-            trace.Take(TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter), new("d_0", hole));
+            trace.Take(TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter), new("D_1", hole));
             trace.Take(PowerFormula, power, new("M", torque), new("n", n));
         }
 

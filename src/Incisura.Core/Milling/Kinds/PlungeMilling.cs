@@ -9,9 +9,11 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
 public readonly struct PlungeMilling : IMillingKind
 {
+    private static readonly Formula ArcFormula = new("φ_e", "Arc of engagement", Quantity.Angle, "2*asin(s/DC)*180/pi", "the step along the wall, seen along the axis");
+    private static readonly Formula SectionFormula = new("a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
     private static readonly Formula RoundsFormula = new("i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
     private static readonly Formula CuspFormula = new("h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_r*((H + c)/v_f + (H + c)/v_rapid) + 2*h_s/v_rapid", "down at feed rate, up in rapid, from a clear way c above");
+    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid", "down at feed rate, up in rapid, from a clear way c_0 above");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -53,8 +55,13 @@ public readonly struct PlungeMilling : IMillingKind
     {
         PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
         r.Down = new(1, x[MillingInput.WallHeight]);
-        ArcOfEngagement arc = ArcOfEngagement.Centred(setup.Diameter, Math.Min(x[MillingInput.SideStep], setup.Diameter), ref trace);
-        r.Engagement = new(setup.Diameter, r.Across.Each, x[MillingInput.SideStep], 90, 90, 1, arc) { EvenChip = true };
+        NoTrace none = default;
+        double step = Math.Min(x[MillingInput.SideStep], setup.Diameter);
+        ArcOfEngagement arc = ArcOfEngagement.Centred(setup.Diameter, step, ref none);
+        r.Engagement = new(setup.Diameter, r.Across.Each, step, 90, 90, 1, arc) { EvenChip = true };
+        if (!TTrace.Listens) return;
+        trace.Take(ArcFormula, double.RadiansToDegrees(arc.Length), new("s", step), new("DC", setup.Diameter));
+        trace.Take(SectionFormula, step, new Term("s", step));
     }
 
     /// <inheritdoc/>
@@ -72,7 +79,7 @@ public readonly struct PlungeMilling : IMillingKind
         {
             trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[MillingInput.Length]), new("s", step));
             trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s", step));
-            trace.Take(TimeFormula, time, new("i_r", plunges), new("H", height), new("c", PassTime.Clearance), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
+            trace.Take(TimeFormula, time, new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
         }
 
         return new(0, r.Across.Each, height);

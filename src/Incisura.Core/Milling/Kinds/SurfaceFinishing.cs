@@ -10,6 +10,7 @@ namespace Incisura.Core.Milling.Kinds;
 public readonly struct SurfaceFinishing : IMillingKind
 {
     private static readonly Formula PassesFormula = new("i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
+    private static readonly Formula StepFormula = new("s_r", "Step between passes", Quantity.Length, "B/i_e", "equal steps");
     private static readonly Formula RidgeFormula = new("h_r", "Ridge height in use", Quantity.Chip, "R - sqrt(R^2 - s_r^2/4)", "circular segment, at the step in use");
     private static readonly Formula CurvedRidge = new("h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)", "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
     private static readonly Formula TiltedDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - t_s/r))*180/pi)*pi/180))", "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
@@ -78,9 +79,10 @@ public readonly struct SurfaceFinishing : IMillingKind
         if (TTrace.Listens)
         {
             double sign = x.Surface == SurfaceForm.Convex ? 1 : -1;
-            if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_r", x[MillingInput.RidgeHeight]), new("R", radius));
-            else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_r", x[MillingInput.RidgeHeight]));
+            if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_w", x[MillingInput.RidgeHeight]), new("R", radius));
+            else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_w", x[MillingInput.RidgeHeight]));
             trace.Take(PassesFormula, r.Across.Count, new("B", x[MillingInput.SurfaceWidth]), new("s_w", wanted));
+            trace.Take(StepFormula, step, new("B", x[MillingInput.SurfaceWidth]), new("i_e", r.Across.Count));
         }
 
         if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[MillingInput.ContactPlace], step, stock, ref r, ref trace);

@@ -1,0 +1,55 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Tests.Holes;
+
+namespace Incisura.Core.Tests.Calculation;
+
+/// <summary>A derivation can be followed by hand: one symbol means one thing, and every term comes from somewhere.</summary>
+public sealed class DerivationTests
+{
+    public static TheoryData<string, CutterFamily> All
+    {
+        get
+        {
+            TheoryData<string, CutterFamily> data = [];
+            foreach (IOperation o in Operations.All)
+                if (HoleSample.All.All(h => h.Code != o.Description.Code)) data.Add(o.Description.Code, o.Description.Families[0]);
+            foreach ((string code, CutterFamily family) in HoleSample.All) data.Add(code, family);
+            return data;
+        }
+    }
+
+    private static CalculationResult Explained(string code, CutterFamily family)
+    {
+        bool hole = HoleSample.All.Any(h => h.Code == code);
+        Situation s = hole ? HoleSample.With(family, code) : Sample.With(family, code);
+        s = s with { Chart = new(1, 1, s.Chart.Value with { Rows = [s.Chart.Value.Rows[0] with { Life = 40, LifeExponent = 0.25 }] }) };
+        return Operations.Find(code)!.Calculate(s, Choices.None, explain: true);
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void No_two_fields_share_a_symbol(string code, CutterFamily family)
+    {
+        Assert.Contains(family, Operations.Find(code)!.Description.Families);
+        Assert.All(Operations.Find(code)!.Description.Fields.GroupBy(f => f.Symbol), g => Assert.Single(g));
+    }
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void A_term_has_the_value_that_was_given_or_worked_out_before(string code, CutterFamily family)
+    {
+        CalculationResult r = Explained(code, family);
+        Dictionary<string, double> known = r.Givens.ToDictionary(g => g.Symbol, g => g.Value);
+        List<string> odd = [];
+        foreach (DerivationStep step in r.Steps)
+        {
+            foreach (Term term in step.Terms)
+                if (known.TryGetValue(term.Symbol, out double value) && Math.Abs(value - term.Value) > 1e-9 * Math.Max(1, Math.Abs(value)))
+                    odd.Add($"{step.Formula.Symbol}: {term.Symbol} is {term.Value}, and was {value}");
+            known[step.Formula.Symbol] = step.Value;
+        }
+
+        Assert.True(odd.Count == 0, string.Join("\n", odd));
+    }
+}
