@@ -60,7 +60,7 @@ internal static class Workbench
         Chart = new(1, 1, new()
         {
             Name = "Chart",
-            Rows = [new() { Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough", CuttingSpeed = 120, Feeds = [new(6, 0.027), new(12, 0.0558)], WidthRatio = 0.2, DepthRatio = 1.5 }],
+            Rows = [new() { Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough", CuttingSpeed = 120, Feeds = [new(6, 0.027), new(12, 0.0558)], WidthRatio = 0.2, DepthRatio = 1.5, Life = 40, LifeExponent = 0.25 }],
         }),
     };
 

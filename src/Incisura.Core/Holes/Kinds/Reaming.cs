@@ -60,7 +60,7 @@ public readonly struct Reaming : IHoleKind
     public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
     {
         double least = Least(setup), most = MostOverLeast * least, stock = r[HoleFigure.Stock];
-        if (stock < least || stock > most)
+        if (stock < least * (1 - LimitCatalogue.Tolerance) || stock > most * (1 + LimitCatalogue.Tolerance))
             findings.Add(new(
                 "ream-stock", Severity.Caution, new($"{{0}} on a side is too {(stock < least ? "little: the reamer rubs" : "much: its flutes are crowded")}; {{1}} to {{2}} is usual at this diameter.", new(stock, Quantity.Chip), new(least, Quantity.Chip), new Measure(most, Quantity.Chip)), "Take another drill before it."));
     }
