@@ -26,7 +26,7 @@ public abstract class ProposedOperation<TCase, TProposal, TResult> : IOperation
         DerivationTrace derivation = new();
         TProposal explained = ProposeChecked(given, ref derivation);
         TResult result = Solve(given, explained, ref derivation);
-        return Tell(situation, given, explained, result) with { Givens = GivensOf(situation, given, explained), Steps = derivation.Steps };
+        return Tell(situation, given, explained, result) with { Givens = GivensOf(situation, given, explained, result), Steps = derivation.Steps };
     }
 
     /// <inheritdoc/>
@@ -54,7 +54,7 @@ public abstract class ProposedOperation<TCase, TProposal, TResult> : IOperation
     protected abstract CalculationResult Tell(Situation situation, TCase given, in TProposal proposal, in TResult result);
 
     /// <summary>What went in, and where each value came from.</summary>
-    protected abstract IReadOnlyList<Given> GivensOf(Situation situation, TCase given, in TProposal proposal);
+    protected abstract IReadOnlyList<Given> GivensOf(Situation situation, TCase given, in TProposal proposal, in TResult result);
 
     /// <summary>Takes a situation and proposes what was not typed in it.</summary>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>

@@ -7,7 +7,7 @@ namespace Incisura.Core.Holes;
 /// <summary>What goes into the derivation of a hole operation, each with where it came from.</summary>
 internal static class HoleGivens
 {
-    public static IReadOnlyList<Given> Of<TKind>(Situation situation, HoleCase given, HoleProposal proposal)
+    public static IReadOnlyList<Given> Of<TKind>(Situation situation, HoleCase given, HoleProposal proposal, in HoleResult r)
         where TKind : struct, IHoleKind
     {
         HoleSetup setup = given.Setup;
@@ -29,6 +29,9 @@ internal static class HoleGivens
             new("k_r", "Radial force ratio", Quantity.Ratio, setup.RadialRatio, material),
             new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
         ];
+        if (r.Has(HoleFigure.OuterDiameter)) givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[HoleFigure.OuterDiameter], "geometry of the hole"));
+        if (r.Has(HoleFigure.InnerDiameter)) givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[HoleFigure.InnerDiameter], "geometry of the hole"));
+        if (r.EdgeAngle > 0) givens.Add(new("κ", "Lead angle of the edge", Quantity.Angle, r.EdgeAngle, cutter));
         if (double.IsFinite(setup.RunUp)) givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, machine));
         if (setup.SynchronousLimit > 0) givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, machine));
         if (setup.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, cutter));

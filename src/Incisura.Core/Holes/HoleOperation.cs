@@ -142,7 +142,8 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     }
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<Given> GivensOf(Situation situation, HoleCase given, in HoleProposal proposal) => HoleGivens.Of<TKind>(situation, given, proposal);
+    protected override IReadOnlyList<Given> GivensOf(Situation situation, HoleCase given, in HoleProposal proposal, in HoleResult result) =>
+        HoleGivens.Of<TKind>(situation, given, proposal, result);
 
     private static HoleInput InputOf(string code, string field)
     {

@@ -28,6 +28,7 @@ internal static class HoleWork
     {
         HoleCut cut = new(outer, inner, edgeAngle, setup.Teeth, x[HoleInput.CuttingSpeed], x[HoleInput.FeedPerRevolution], SpecificForce11(setup, x, ref trace), setup.ChipExponent);
         cut.Solve(out HoleLoad load, ref trace);
+        r.EdgeAngle = edgeAngle;
         r[HoleFigure.OuterDiameter] = outer;
         r[HoleFigure.InnerDiameter] = inner;
         r[HoleFigure.SpindleSpeed] = load.SpindleSpeed;

@@ -8,10 +8,11 @@ namespace Incisura.Core.Milling;
 /// <summary>What goes into the derivation of a milling operation, each with where it came from.</summary>
 internal static class MillingGivens
 {
-    public static IReadOnlyList<Given> Of<TKind>(Situation situation, MillingCase given, MillingProposal proposal)
+    public static IReadOnlyList<Given> Of<TKind>(Situation situation, MillingCase given, MillingProposal proposal, in MillingResult result)
         where TKind : struct, IMillingKind
     {
         MillingSetup setup = given.Setup;
+        Engagement e = result.Engagement;
         SpeedRow? row = setup.Row;
         (string cutter, string material, string machine, string assembly, string chart) = Origins.Of(situation, setup);
         List<Given> givens =
@@ -28,6 +29,14 @@ internal static class MillingGivens
             new("K_w", "Factor for wear", Quantity.Ratio, given.Wish.Wear, "picked"),
             new("η", "Efficiency", Quantity.Ratio, setup.Efficiency, machine),
             new("v_rapid", "Rapid traverse", Quantity.FeedRate, setup.RapidFeed, machine),
+            new("a_e", "Width of a pass", Quantity.Length, e.InArc ? result.Across.Each : e.Width, "geometry of the cut"),
+            new("a_p", "Depth of a pass", Quantity.Length, e.Depth, "geometry of the cut"),
+            new("D_e", "Diameter in contact", Quantity.Length, e.Diameter, $"profile of {cutter}, at this depth"),
+            new("κ", "Mean lead angle in contact", Quantity.Angle, e.Lead, $"profile of {cutter}, at this depth"),
+            new("κ_max", "Largest lead angle in contact", Quantity.Angle, e.LargestLead, $"profile of {cutter}, at this depth"),
+            new("φ_1", "Arc begins at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Entry), "geometry of the cut"),
+            new("φ_2", "Arc ends at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Exit), "geometry of the cut"),
+            new("s_max", "Largest sine over the arc", Quantity.Ratio, e.Arc.LargestSine, "geometry of the cut"),
             new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
             new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, setup.Tip.Fall, assembly),
             new("l_1", "Length of the first segment", Quantity.Length, setup.Tip.FirstLength, assembly),

@@ -106,7 +106,8 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     }
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<Given> GivensOf(Situation situation, MillingCase given, in MillingProposal proposal) => MillingGivens.Of<TKind>(situation, given, proposal);
+    protected override IReadOnlyList<Given> GivensOf(Situation situation, MillingCase given, in MillingProposal proposal, in MillingResult result) =>
+        MillingGivens.Of<TKind>(situation, given, proposal, result);
 
     private static MillingInput InputOf(string code, string field)
     {
