@@ -15,7 +15,7 @@ internal static class SituationFindings
     {
         if (to == from) return;
         string by = string.Join(", ", kinds.Distinct().Select(k => Lower(LimitCatalogue.NameOf(k))));
-        trace.Take(new(symbol, $"{name}, held", quantity, $"k_h*{symbol}", $"share k_h that keeps every limit; held by: {by}"), to, new("k_h", to / from), new(symbol, from));
+        trace.Take(new(symbol, $"{name}, held", quantity, $"k_h*{symbol}", $"share that keeps every limit; held by: {by}"), to, new("k_h", to / from), new(symbol, from));
     }
 
     /// <summary>That the chart's row of another operation served.</summary>
