@@ -5,27 +5,13 @@ import { describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
 import { CrossHoles } from '../../web/src/places/calculate/holes/CrossHoles';
 import { Stages } from '../../web/src/places/calculate/holes/Stages';
-import type { Stage } from '../../web/src/places/calculate/holes/stages';
 import { show, switchUnits } from './shown';
-
-const stage = (code: string, from: number, to: number, change: Partial<Stage> = {}): Stage => ({
-  code,
-  name: `Part ${code}`,
-  from,
-  to,
-  speed: 3000,
-  feedRate: 400,
-  rapid: false,
-  coolant: true,
-  time: 0.1,
-  editable: true,
-  ...change,
-});
+import { stage } from './stage';
 
 const STAGES = [
-  stage('approach', -10, -2, { rapid: true, editable: false, coolant: false, speed: 0 }),
-  stage('entry', -2, 11, { speed: -200, coolant: false }),
-  stage('full', 11, 90),
+  stage('approach', -10, -2, { rapid: true, coolant: false, speed: 0 }),
+  stage('entry', -2, 11, { speed: -200, coolant: false, editable: true }),
+  stage('full', 11, 90, { editable: true }),
 ];
 
 function Kept({ told, refused }: { told: (edits: Schemas['StageEdit'][]) => void; refused?: Record<string, string> }) {

@@ -2,23 +2,10 @@ import { describe, expect, test } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
 import { readEdits, readHoles, writeEdits, writeHoles } from '../../web/src/places/calculate/holes/address';
 import { sectionOf } from '../../web/src/places/calculate/holes/section';
-import { colourOf, rowsOf, type Stage } from '../../web/src/places/calculate/holes/stages';
+import { colourOf, rowsOf } from '../../web/src/places/calculate/holes/stages';
 import { countOf, targetWords, type Pattern } from '../../web/src/places/calculate/groups/words';
 import { turnsOf } from '../../web/src/places/calculate/turns';
-
-const stage = (code: string, from: number, to: number, change: Partial<Stage> = {}): Stage => ({
-  code,
-  name: code,
-  from,
-  to,
-  speed: 3000,
-  feedRate: 400,
-  rapid: false,
-  coolant: true,
-  time: 0.01,
-  editable: false,
-  ...change,
-});
+import { stage } from './stage';
 
 describe('stages', () => {
   test('what lifts and comes back between pecks counts with the peck before it', () => {
@@ -32,8 +19,8 @@ describe('stages', () => {
     ]);
     expect(rows.map((r) => r.stage.code)).toEqual(['approach', 'peck-1', 'peck-2', 'retract']);
     expect(rows.map((r) => r.number)).toEqual([1, 2, 3, 4]);
-    expect(rows[1]!.time).toBeCloseTo(0.03);
-    expect(rows.reduce((sum, r) => sum + r.time, 0)).toBeCloseTo(0.06);
+    expect(rows[1]!.time).toBeCloseTo(0.3);
+    expect(rows.reduce((sum, r) => sum + r.time, 0)).toBeCloseTo(0.6);
   });
 
   test('only what feeds has a colour, and what is slowed another one than full feed', () => {

@@ -49,6 +49,19 @@ internal static class Door
         return new(values, options);
     }
 
+    /// <summary>The input a window is to be drawn over.</summary>
+    /// <param name="code">Code of its field.</param>
+    /// <param name="field">What is refused where it is none of the free ones.</param>
+    /// <param name="free">The free ones.</param>
+    public static TInput FreeOf<TInput>(string code, string field, IReadOnlyList<TInput> free)
+        where TInput : struct, Enum
+    {
+        new InputCheck()
+            .Holds(Codes<TInput>.TryMember(code, out TInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .ThrowIfAny();
+        return input;
+    }
+
     /// <summary>Refuses to go on where the chart proposes nothing and something it would propose was not typed.</summary>
     /// <param name="missing">The fields that would be proposed and were not typed.</param>
     public static void RefuseUntyped(IEnumerable<FieldDescription> missing)

@@ -28,7 +28,8 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     {
         (HoleCase given, HoleProposal proposal) = TakeProposed(situation, choices);
         HoleInputs x = proposal.Inputs;
-        HoleInput across = InputOf(request.Across, "across"), up = InputOf(request.Up, "up");
+        IReadOnlyList<HoleInput> free = TKind.Description.InStep ? [] : Charted;
+        HoleInput across = Door.FreeOf(request.Across, "across", free), up = Door.FreeOf(request.Up, "up", free);
         int size = request.Size;
         OperatingWindow.Check(size, across != up);
         double endAcross = EndOf(given.Setup, x, across), endUp = EndOf(given.Setup, x, up);
@@ -144,15 +145,6 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     /// <inheritdoc/>
     protected override IReadOnlyList<Given> GivensOf(Situation situation, HoleCase given, in HoleProposal proposal, in HoleResult result) =>
         HoleGivens.Of<TKind>(situation, given, proposal, result);
-
-    private static HoleInput InputOf(string code, string field)
-    {
-        IEnumerable<HoleInput> free = TKind.Description.InStep ? [] : Charted;
-        new InputCheck()
-            .Holds(Codes<HoleInput>.TryMember(code, out HoleInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
-            .ThrowIfAny();
-        return input;
-    }
 
     private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input) => 1.15 * Math.Max(x[input], 1.6 * ChartedValue(setup, x, input));
 

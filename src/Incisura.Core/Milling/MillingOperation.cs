@@ -29,7 +29,8 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     public override OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
     {
         (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
-        return MillingWindow.Of<TKind>(given.Setup, proposal.Inputs, InputOf(request.Across, "across"), InputOf(request.Up, "up"), request.Size, cancel);
+        IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
+        return MillingWindow.Of<TKind>(given.Setup, proposal.Inputs, Door.FreeOf(request.Across, "across", free), Door.FreeOf(request.Up, "up", free), request.Size, cancel);
     }
 
     /// <inheritdoc/>
@@ -108,15 +109,6 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     /// <inheritdoc/>
     protected override IReadOnlyList<Given> GivensOf(Situation situation, MillingCase given, in MillingProposal proposal, in MillingResult result) =>
         MillingGivens.Of<TKind>(situation, given, proposal, result);
-
-    private static MillingInput InputOf(string code, string field)
-    {
-        IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
-        new InputCheck()
-            .Holds(Codes<MillingInput>.TryMember(code, out MillingInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
-            .ThrowIfAny();
-        return input;
-    }
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and what the step before left.</summary>
