@@ -141,3 +141,16 @@ test('the bore of a hydraulic manifold with two holes across', async ({ browser 
     await expect(maren.getByText(/lies outside the bore/)).toBeHidden();
   });
 });
+
+test('an address with a depth that cannot be still lets the depth be typed, and the box stays under the cursor', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/calculate?op=drill&material=2&machine=1&n.depth=5000');
+  const depth = maren.getByLabel(/^Depth ?t$/);
+  await expect(maren.getByRole('alert').filter({ hasText: 'Depth is 5000 mm' })).toBeVisible();
+  await expect(maren.getByText('Nothing can be worked out yet')).toBeVisible();
+  await depth.focus();
+  await maren.keyboard.type('2');
+  await expect(maren.getByRole('img', { name: /Section of the hole/ })).toBeVisible();
+  await maren.keyboard.type('1');
+  await maren.keyboard.press('Tab');
+  await expect(depth).toHaveValue('21');
+});

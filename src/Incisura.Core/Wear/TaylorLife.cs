@@ -50,5 +50,5 @@ public readonly record struct TaylorLife(double Speed, double Life, double Expon
 
     /// <summary>Refuses a pace where nothing is known of the life.</summary>
     internal void Refuse(bool paced, InputCheck check) => check.Holds(
-        Known || !paced, "toolLife", double.NaN, "The speed chart does not say how long an edge lasts at its speed, so no life can be kept; type the cutting speed, or add life and exponent to the row.");
+        Known || !paced, "toolLife", double.NaN, "The speed chart does not say how long an edge lasts at its speed, so no life can be kept; leave it empty, or add life and exponent to the row.");
 }

@@ -197,6 +197,11 @@ export function CalculatePage() {
         )}
         <section className="centre" aria-label="Picture">
           <Problem error={general ?? operations.error ?? materials.error ?? wanted.error ?? machines.error} />
+          {!result && !general && Object.keys(refused).length > 0 && (
+            <p className="muted">
+              Nothing can be worked out yet: correct what is marked among the choices, or press Escape there for the proposal.
+            </p>
+          )}
           {result && cutter && assembly && (
             <>
               {hole.isHole && operation!.code === result.operation ? (

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
@@ -12,7 +12,7 @@ interface Props {
   refused: Record<string, string>;
   type: (code: string, t: Typed | undefined) => void;
   pick: (code: string, value: string) => void;
-  /** Fields that stand elsewhere on the page. */
+  /** Fields that stand elsewhere on the page, as long as there is a result to draw. */
   elsewhere?: ReadonlySet<string> | undefined;
   children?: ReactNode;
 }
@@ -20,9 +20,13 @@ interface Props {
 /** The choices of the operation, read from its description and grouped by what they are. */
 export function Choices({ operation, result, typed, refused, type, pick, elsewhere, children }: Props) {
   const units = useUnits();
+  // A field that is being typed in stays where it is, also when the drawing it belongs on can be drawn again.
+  const [within, setWithin] = useState<string | null>(null);
   // What does not matter here stays out of the way, unless something was typed there.
   const fields = operation.fields.filter(
-    (f) => !elsewhere?.has(f.code) && (result?.fields.find((s) => s.code === f.code)?.used !== false || typed[f.code]),
+    (f) =>
+      !(result && within !== f.code && elsewhere?.has(f.code)) &&
+      (result?.fields.find((s) => s.code === f.code)?.used !== false || typed[f.code]),
   );
   const groups = [...new Set([...fields.map((f) => f.group), ...operation.options.map((o) => o.group!)])].filter(Boolean);
   const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]));
@@ -55,19 +59,20 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
             .map((f) => {
               const state = result?.fields.find((s) => s.code === f.code);
               return (
-                <NumberField
-                  key={f.code}
-                  label={f.name}
-                  symbol={f.symbol}
-                  quantity={f.quantity}
-                  value={state?.value}
-                  typed={typed[f.code]}
-                  onTyped={(t) => type(f.code, t)}
-                  refused={refused[f.code]}
-                  least={state?.least ?? undefined}
-                  most={state?.most ?? undefined}
-                  note={state && note(state, f.quantity)}
-                />
+                <div key={f.code} className="field" onFocus={() => setWithin(f.code)} onBlur={() => setWithin(null)}>
+                  <NumberField
+                    label={f.name}
+                    symbol={f.symbol}
+                    quantity={f.quantity}
+                    value={state?.value}
+                    typed={typed[f.code]}
+                    onTyped={(t) => type(f.code, t)}
+                    refused={refused[f.code]}
+                    least={state?.least ?? undefined}
+                    most={state?.most ?? undefined}
+                    note={state && note(state, f.quantity)}
+                  />
+                </div>
               );
             })}
           {operation.options

@@ -18,7 +18,10 @@ export function useHole(
   const crossHoles = staged ? readHoles(chosen.cross) : [];
   const edits = staged ? readEdits(chosen.edits) : [];
   const before = Number(opened);
-  const changed = isHole && opened !== undefined && before > 0 && chosen['n.depth'] !== undefined && Number(chosen['n.depth']) !== before;
+  const depth = operation?.fields.find((f) => f.code === 'depth');
+  // A depth that no hole could have had is no depth to measure a change against.
+  const was = depth !== undefined && before >= depth.least && before <= depth.most;
+  const changed = isHole && was && chosen['n.depth'] !== undefined && Number(chosen['n.depth']) !== before;
   const body: Partial<Schemas['CalculationRequest']> = {
     ...(crossHoles.length > 0 && { crossHoles }),
     ...(edits.length > 0 && { edits }),
