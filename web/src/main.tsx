@@ -8,6 +8,7 @@ import '@fontsource/ibm-plex-mono/latin-500.css';
 import './app/styles/base.css';
 import './app/styles/parts.css';
 import './app/styles/work.css';
+import './app/styles/shelf.css';
 import './app/styles/holes.css';
 import './app/styles/library.css';
 import './app/styles/publish.css';

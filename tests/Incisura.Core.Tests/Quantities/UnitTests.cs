@@ -1,3 +1,4 @@
+using System.Globalization;
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
@@ -28,4 +29,12 @@ public class UnitTests
     [Fact]
     public void A_sentence_shows_its_numbers_with_units() =>
         Assert.Equal("From 12.35 mm to 0.5 kW.", new Sentence("From {0} to {1}.", new(12.346, Quantity.Length), new Measure(0.5, Quantity.Power)).ToString());
+
+    [Fact]
+    public void A_value_held_to_a_limit_is_rounded_down_to_what_can_be_dialled_in() => Gen.Double[1e-4, 1e5].Sample(v =>
+    {
+        double down = ShopRounding.Down(v);
+        double Digits(string count) => double.Parse(down.ToString(count, CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        return down <= v && down >= v * 0.99 && Digits("G3") == Digits("G12");
+    });
 }
