@@ -24,7 +24,7 @@ public class HoleBench
         HoleInputs pecked = default;
         pecked.Type(HoleInput.Depth, 40);
         PrepareOne<Drilling>(CutterFamily.TwistDrill, pecked);
-        PrepareOne<StagedDrilling>(CutterFamily.GunDrill, new() { CrossHoles = [new(40, 10), new(70, 12, 60)] });
+        PrepareOne<StagedDrilling>(CutterFamily.GunDrill, default, new(40, 10), new(70, 12, 60));
         PrepareOne<Countersinking>(CutterFamily.Countersink);
         PrepareOne<Counterboring>(CutterFamily.Counterbore);
         PrepareOne<Reaming>(CutterFamily.Reamer);
@@ -60,14 +60,14 @@ public class HoleBench
 
     [Benchmark(Description = "2000 holes ordered, row by row")] public double Rows() => HoleRoute.Of(scattered, HoleOrder.Rows).Travel;
 
-    private void PrepareOne<TKind>(CutterFamily family, HoleInputs typed = default)
+    private void PrepareOne<TKind>(CutterFamily family, HoleInputs typed = default, params CrossHole[] crossing)
         where TKind : struct, IHoleKind
     {
         Situation at = Workbench.With(family);
         SpeedRow row = at.Chart.Value.Rows[0] with { Family = family };
         HoleSetup setup = new(at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row);
         typed.Wear = 1;
-        typed.CrossHoles ??= [];
+        typed.Cross(crossing, setup.Diameter);
         typed.Edits ??= [];
         NoTrace none = default;
         prepared[typeof(TKind)] = (setup, HoleProposal.Propose<TKind, NoTrace>(setup, typed, ref none).Inputs);

@@ -94,8 +94,9 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
     internal void Check(double bore, double depth, int number, InputCheck check)
     {
         string at = $"crossHoles[{number - 1}]";
-        check.Holds(Offset < (bore + Diameter) / 2, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
-        if (Offset >= (bore + Diameter) / 2) return;
+        bool meets = Offset < (bore + Diameter) / 2;
+        check.Holds(meets, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
+        if (!meets) return;
         double half = HalfLength(bore);
         check.Holds(Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.");
     }

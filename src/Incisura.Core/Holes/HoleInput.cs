@@ -153,8 +153,11 @@ public struct HoleInputs
     /// <summary>Factor K_w on the specific force for a worn edge; 1 for a fresh one.</summary>
     public double Wear { get; set; }
 
-    /// <summary>Holes that cross the bore.</summary>
-    public CrossHole[] CrossHoles { get; set; }
+    /// <summary>Holes that cross the bore, in the order they were given.</summary>
+    public CrossHole[] CrossHoles { get; private set; }
+
+    /// <summary>Where each of them opens the wall; it follows from the bore alone, so it is worked out once.</summary>
+    public OpenWall[] Openings { get; private set; }
 
     /// <summary>Stages that were changed.</summary>
     public StageEdit[] Edits { get; set; }
@@ -164,6 +167,15 @@ public struct HoleInputs
     {
         readonly get => numbers[input];
         set => numbers[input] = value;
+    }
+
+    /// <summary>Takes the holes that cross a bore.</summary>
+    /// <param name="holes">The holes.</param>
+    /// <param name="bore">Diameter of the bore, mm.</param>
+    public void Cross(IReadOnlyList<CrossHole> holes, double bore)
+    {
+        CrossHoles = [.. holes];
+        Openings = [.. holes.Select(h => h.Opening(bore))];
     }
 
     /// <summary>Whether a value was typed, rather than proposed.</summary>

@@ -86,14 +86,16 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         StageEdit.CheckAll(choices.Edits, check);
         if (choices.DepthBefore is { } before) check.Within("depthBefore", "The depth before the drawing changed", before, HoleWords.Depth.Least, HoleWords.Depth.Most, HoleWords.Depth.Quantity);
         check.ThrowIfAny();
-        HoleInputs wish = new() { Wear = 1, CrossHoles = [.. choices.CrossHoles], Edits = [.. choices.Edits] };
+        HoleInputs wish = new() { Wear = 1, Edits = [.. choices.Edits] };
         foreach ((string code, double value) in values)
             if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);
         HoleWords.Pick(options, ref wish);
         SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
         DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
         if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.First(f => f.Input == i).Described));
-        return new(new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle), wish, options, choices.DepthBefore);
+        HoleSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle);
+        wish.Cross(choices.CrossHoles, setup.Diameter);
+        return new(setup, wish, options, choices.DepthBefore);
     }
 
     /// <inheritdoc/>
@@ -138,7 +140,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
             Givens = [],
             Steps = [],
             Stages = TKind.Stages(given.Setup, proposal.Inputs, result),
-            Openings = TKind.Openings(given.Setup, proposal.Inputs),
+            Openings = TKind.Openings(proposal.Inputs),
         };
     }
 

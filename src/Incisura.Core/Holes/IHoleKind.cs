@@ -73,7 +73,7 @@ public interface IHoleKind
     static virtual IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: false);
 
     /// <summary>Where crossing holes open the wall, in the order they were given.</summary>
-    static virtual IReadOnlyList<OpenWall> Openings(HoleSetup setup, in HoleInputs x) => [];
+    static virtual IReadOnlyList<OpenWall> Openings(in HoleInputs x) => [];
 }
 
 /// <summary>Works a hole operation out.</summary>

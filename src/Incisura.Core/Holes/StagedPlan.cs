@@ -64,10 +64,10 @@ internal static class StagedPlan
         at = started;
         uint passed = 0;
         int full = 0;
-        for (int met = 0; met < x.CrossHoles.Length && at < breaks; met++)
+        for (int met = 0; met < x.Openings.Length && at < breaks; met++)
         {
-            int i = Next(setup, x, r, ref passed);
-            (double from, double to) = Window(x, r, x.CrossHoles[i], setup.Diameter);
+            int i = Next(x.Openings, ref passed);
+            (double from, double to) = Window(x, r, x.Openings[i]);
             if (to <= at) continue;
             if (Math.Min(from, breaks) > at) Put(x, new(StagePart.Full, full++, at, Math.Min(from, breaks), n, feed, true, 0), ref sink);
             at = Math.Max(at, Math.Min(from, breaks));
@@ -84,11 +84,8 @@ internal static class StagedPlan
     }
 
     /// <summary>Where the tip is while any part of the point meets the open wall, mm, with the margin before and after.</summary>
-    public static (double From, double To) Window(in HoleInputs x, in HoleResult r, CrossHole hole, double bore)
-    {
-        OpenWall open = hole.Opening(bore);
-        return (open.From - x[HoleInput.SlowMargin], open.To + r[HoleFigure.PointLength] + x[HoleInput.SlowMargin]);
-    }
+    public static (double From, double To) Window(in HoleInputs x, in HoleResult r, OpenWall open) =>
+        (open.From - x[HoleInput.SlowMargin], open.To + r[HoleFigure.PointLength] + x[HoleInput.SlowMargin]);
 
     /// <summary>Code of a stage.</summary>
     public static string CodeOf(StagePart part, int number) => part switch
@@ -119,12 +116,12 @@ internal static class StagedPlan
     public static bool Editable(StagePart part) => part is StagePart.Entry or StagePart.Start or StagePart.Full or StagePart.Cross or StagePart.Break or StagePart.Withdraw;
 
     // The hole met next; they may be given in any order, and keep the numbers they were given with.
-    private static int Next(HoleSetup setup, in HoleInputs x, in HoleResult r, ref uint passed)
+    private static int Next(OpenWall[] openings, ref uint passed)
     {
         int next = -1;
         double least = double.PositiveInfinity;
-        for (int i = 0; i < x.CrossHoles.Length; i++)
-            if ((passed & (1u << i)) == 0 && Window(x, r, x.CrossHoles[i], setup.Diameter).From is var from && from < least) (next, least) = (i, from);
+        for (int i = 0; i < openings.Length; i++)
+            if ((passed & (1u << i)) == 0 && openings[i].From < least) (next, least) = (i, openings[i].From);
         passed |= 1u << next;
         return next;
     }

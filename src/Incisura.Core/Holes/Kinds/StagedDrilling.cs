@@ -130,9 +130,9 @@ public readonly struct StagedDrilling : IHoleKind
             findings.Add(new("needs-no-stages", Severity.Info, new("{0} × D would not need stages: the shop drills in stages above {1} × D.", new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)), ""));
         if (!setup.Cutter.ThroughCoolant && setup.Cutter.Family == CutterFamily.GunDrill)
             findings.Add(new("no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."), "Take one with coolant through it, or mark it on the cutter's page."));
-        foreach (CrossHole hole in x.CrossHoles)
-            if (StagedPlan.Window(x, r, hole, setup.Diameter).From < x[HoleInput.PilotDepth])
-                findings.Add(new("cross-in-pilot", Severity.Caution, new("The hole crossing at {0} opens the wall of the pilot, which no longer guides all round.", new Measure(hole.Distance, Quantity.Length)), "Drill the crossing hole after this one, or deepen the pilot beyond it."));
+        for (int i = 0; i < x.CrossHoles.Length; i++)
+            if (StagedPlan.Window(x, r, x.Openings[i]).From < x[HoleInput.PilotDepth])
+                findings.Add(new("cross-in-pilot", Severity.Caution, new("The hole crossing at {0} opens the wall of the pilot, which no longer guides all round.", new Measure(x.CrossHoles[i].Distance, Quantity.Length)), "Drill the crossing hole after this one, or deepen the pilot beyond it."));
     }
 
     /// <inheritdoc/>
@@ -144,11 +144,7 @@ public readonly struct StagedDrilling : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<OpenWall> Openings(HoleSetup setup, in HoleInputs x)
-    {
-        double bore = setup.Diameter;
-        return [.. x.CrossHoles.Select(h => h.Opening(bore))];
-    }
+    public static IReadOnlyList<OpenWall> Openings(in HoleInputs x) => x.Openings;
 
     // What a stage must never be, whoever changed it.
     private readonly struct StageRules(HoleSetup setup, HoleInputs x, HoleResult r, InputCheck check) : IStageSink
