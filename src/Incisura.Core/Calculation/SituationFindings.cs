@@ -2,22 +2,9 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 
-/// <summary>What any operation gives reason to say: proposals held back, limits exceeded or not judged, and parts that do not go together.</summary>
+/// <summary>What any operation gives reason to say: limits exceeded or not judged, and parts that do not go together.</summary>
 internal static class SituationFindings
 {
-    /// <summary>That a proposal was held back by a limit.</summary>
-    public static Finding Held(string symbol, LimitKind kind, Quantity quantity, double from, double to) => new(
-        "held", Severity.Info, new($"Proposed {symbol} was held from {{0}} to {{1}} by: {Lower(LimitCatalogue.NameOf(kind))}.", new(from, quantity), new Measure(to, quantity)), "");
-
-    /// <summary>The step of a derivation in which limits leave only a share of what was proposed; none where they left it all.</summary>
-    public static void ExplainHeld<TTrace>(string symbol, string name, Quantity quantity, double from, double to, IEnumerable<LimitKind> kinds, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        if (to == from) return;
-        string by = string.Join(", ", kinds.Distinct().Select(k => Lower(LimitCatalogue.NameOf(k))));
-        trace.Take(new(symbol, $"{name}, held", quantity, $"k_h*{symbol}", $"share that keeps every limit; held by: {by}"), to, new("k_h", to / from), new(symbol, from));
-    }
-
     /// <summary>That the chart's row of another operation served.</summary>
     public static Finding ChartedAs(string operation, string row) => new(
         "charted-as",

@@ -9,14 +9,8 @@ internal static class HoleFindings
     public static IReadOnlyList<Finding> Of<TKind>(Situation situation, HoleCase given, HoleProposal proposal, in HoleResult result)
         where TKind : struct, IHoleKind
     {
-        List<Finding> findings = [];
         HoleDescription d = TKind.Description;
-        foreach (HoleHold hold in proposal.Holds)
-        {
-            HoleField field = d.Fields.First(f => f.Input == hold.Input);
-            findings.Add(SituationFindings.Held(field.Symbol, hold.Kind, field.Quantity, hold.From, hold.To));
-        }
-
+        List<Finding> findings = [.. proposal.Holds.Found(d.Fields)];
         if (given.Setup.Row is { } row && row.Operation != d.Code) findings.Add(SituationFindings.ChartedAs(d.Name, row.Operation));
         SituationFindings.Add(situation, given.Options, result.Limits, findings);
         if (given.DepthBefore is { } before && d.Has(HoleInput.FirstPeck)) Crossed<TKind>(given.Setup, proposal.Inputs, result, before, findings);

@@ -92,7 +92,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         HoleWords.Pick(options, ref wish);
         SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
         DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
-        if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.First(f => f.Input == i).Described));
+        if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.Of(i).Described));
         HoleSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle);
         wish.Cross(choices.CrossHoles, setup.Diameter);
         return new(setup, wish, options, choices.DepthBefore);

@@ -4,17 +4,10 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 
-/// <summary>A proposed value that a limit held back.</summary>
-/// <param name="Kind">The limit that bound.</param>
-/// <param name="Input">The value held.</param>
-/// <param name="From">The value before.</param>
-/// <param name="To">The value held to.</param>
-public sealed record HoleHold(LimitKind Kind, HoleInput Input, double From, double To);
-
 /// <summary>Proposed inputs: from the chart, held inside every limit the untyped values can reach.</summary>
 /// <param name="Inputs">The inputs, complete.</param>
 /// <param name="Holds">What was held back, in order.</param>
-public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Holds)
+public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInput>> Holds)
 {
     /// <summary>Feed below this share of the charted one is no longer proposed.</summary>
     public const double LeastFeedShare = 0.2;
@@ -32,7 +25,7 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
         where TTrace : struct, ITrace
     {
         HoleInputs x = wish;
-        List<HoleHold> holds = [];
+        List<Hold<HoleInput>> holds = [];
         HoleDescription d = TKind.Description;
         if (setup.Row is { } row)
         {
@@ -73,7 +66,7 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
     }
 
     // What the chart gave, and what the limits left of it.
-    private static void Explain<TTrace>(HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<HoleHold> holds, ref TTrace trace)
+    private static void Explain<TTrace>(HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<Hold<HoleInput>> holds, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         if (!x.IsTyped(HoleInput.CuttingSpeed)) Held(HoleInput.CuttingSpeed, x[HoleInput.CuttingSpeed], setup.PacedSpeed(row, LifeWanted(row, x), ref trace), ref trace);
@@ -83,8 +76,8 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<HoleHold> Hol
 
         void Held(HoleInput input, double to, double from, ref TTrace listener)
         {
-            HoleField f = d.Fields.First(i => i.Input == input);
-            SituationFindings.ExplainHeld(f.Symbol, f.Name, f.Quantity, from, to, holds.Where(h => h.Input == input).Select(h => h.Kind), ref listener);
+            HoleField f = d.Fields.Of(input);
+            holds.Explain(f, f.Symbol, from, to, ref listener);
         }
     }
 

@@ -11,10 +11,8 @@ internal static class MillingFindings
     public static IReadOnlyList<Finding> Of<TKind>(Situation situation, MillingCase given, MillingProposal proposal, in MillingResult result)
         where TKind : struct, IMillingKind
     {
-        List<Finding> findings = [];
         MillingDescription d = TKind.Description;
-        foreach (Hold hold in proposal.Holds)
-            findings.Add(SituationFindings.Held(d.Fields.First(f => f.Input == hold.Input).Symbol, hold.Kind, hold.Quantity, hold.From, hold.To));
+        List<Finding> findings = [.. proposal.Holds.Found(d.Fields)];
         if (given.Setup.Row is { } row && row.Operation != d.Code) findings.Add(SituationFindings.ChartedAs(d.Name, row.Operation));
         if (given.Leftover is { } leftover)
         {

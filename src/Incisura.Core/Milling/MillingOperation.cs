@@ -61,7 +61,7 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
         if (choices.Leftover is { } leftover) MillingWords.TakeLeftover(d, leftover, ref wish);
         SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
         MillingSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row);
-        if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => Description.Fields.First(f => f.Code == Codes.Of(i))));
+        if (row is null) Door.RefuseUntyped(MillingWindow.FreeOf<TKind>().Where(i => !wish.IsTyped(i)).Select(i => d.Fields.Of(i).Described));
         return new(setup, wish, options, choices.Leftover);
     }
 

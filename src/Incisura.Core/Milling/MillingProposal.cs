@@ -4,18 +4,10 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 
-/// <summary>A proposed value that a limit held back.</summary>
-/// <param name="Kind">The limit that bound.</param>
-/// <param name="Input">The value held.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="From">The value before.</param>
-/// <param name="To">The value held to.</param>
-public sealed record Hold(LimitKind Kind, MillingInput Input, Quantity Quantity, double From, double To);
-
 /// <summary>Proposed inputs: from the chart, adapted to the engagement, and held inside every limit the untyped values can reach.</summary>
 /// <param name="Inputs">The inputs, complete.</param>
 /// <param name="Holds">What was held back, in order.</param>
-public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> Holds)
+public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<MillingInput>> Holds)
 {
     /// <summary>Depth and width below these shares of the diameter are no longer proposed.</summary>
     public const double LeastDepthShare = 0.02, LeastWidthShare = 0.02;
@@ -37,30 +29,25 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         where TKind : struct, IMillingKind
         where TTrace : struct, ITrace
     {
-        List<Hold> holds = [];
+        List<Hold<MillingInput>> holds = [];
         MillingInputs x = Start<TKind>(setup, wish);
-        Hold(MillingInput.CuttingSpeed, Quantity.CuttingSpeed, HoldToSpindle<TKind>(setup, ref x));
+        if (HoldToSpindle<TKind>(setup, ref x) is { } spindle) holds.Add(spindle);
 
         double wanted = ChartedFeed<TKind>(setup, x);
         LimitKind? chip = Refeed<TKind>(setup, ref x);
-        if (chip is { } by) holds.Add(new(by, MillingInput.FeedPerTooth, Quantity.Chip, wanted, x[MillingInput.FeedPerTooth]));
+        if (chip is { } by) holds.Add(new(by, MillingInput.FeedPerTooth, wanted, x[MillingInput.FeedPerTooth]));
 
         MillingLoad load = MillingSolver.Solve<TKind>(setup, x).Load;
         if (load.FeedRate > setup.LargestFeed && !x.IsTyped(MillingInput.CuttingSpeed))
         {
             double from = x[MillingInput.CuttingSpeed], slowest = from * setup.LeastSpeed / load.SpindleSpeed;
             x.Propose(MillingInput.CuttingSpeed, Math.Max(from * setup.LargestFeed / load.FeedRate, slowest));
-            holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, Quantity.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
+            holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
         }
 
         x = HoldLoads<TKind>(setup, x, holds);
         if (TTrace.Listens && setup.Row is { } row) Explain<TKind, TTrace>(setup, row, x, holds, ref trace);
         return new(x, holds);
-
-        void Hold(MillingInput input, Quantity quantity, (LimitKind Kind, double From, double To)? held)
-        {
-            if (held is { } h) holds.Add(new(h.Kind, input, quantity, h.From, h.To));
-        }
     }
 
     /// <summary>Inputs with width or depth of one pass set, and all that follows them: one pass of that size, and the feed where it is proposed.</summary>
@@ -127,7 +114,7 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         Math.Min(row.DepthRatio * factor * setup.Diameter * steadiness, Math.Min(setup.LargestDepth, setup.FluteLength));
 
     // What the chart gave, and what the limits left of it, in the order in which one follows from the other.
-    private static void Explain<TKind, TTrace>(MillingSetup setup, SpeedRow row, in MillingInputs x, List<Hold> holds, ref TTrace trace)
+    private static void Explain<TKind, TTrace>(MillingSetup setup, SpeedRow row, in MillingInputs x, List<Hold<MillingInput>> holds, ref TTrace trace)
         where TKind : struct, IMillingKind
         where TTrace : struct, ITrace
     {
@@ -155,12 +142,12 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
 
         void Held(in MillingInputs inputs, MillingInput input, double from, ref TTrace listener)
         {
-            MillingField f = d.Fields.First(i => i.Input == input);
-            SituationFindings.ExplainHeld(MillingGivens.SymbolOf(f), f.Name, f.Quantity, from, inputs[input], holds.Where(h => h.Input == input).Select(h => h.Kind), ref listener);
+            MillingField f = d.Fields.Of(input);
+            holds.Explain(f, MillingGivens.SymbolOf(f), from, inputs[input], ref listener);
         }
     }
 
-    private static (LimitKind Kind, double From, double To)? HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x)
+    private static Hold<MillingInput>? HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x)
         where TKind : struct, IMillingKind
     {
         if (x.IsTyped(MillingInput.CuttingSpeed)) return null;
@@ -168,19 +155,19 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
         double n = MillingCut.SpindleSpeedFor(speed, diameter), held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
         if (held == n) return null;
         x[MillingInput.CuttingSpeed] = MillingCut.CuttingSpeedFor(held, diameter);
-        return (n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, speed, x[MillingInput.CuttingSpeed]);
+        return new(n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, MillingInput.CuttingSpeed, speed, x[MillingInput.CuttingSpeed]);
     }
 
-    private static MillingInputs HoldLoads<TKind>(MillingSetup setup, MillingInputs x, List<Hold> holds)
+    private static MillingInputs HoldLoads<TKind>(MillingSetup setup, MillingInputs x, List<Hold<MillingInput>> holds)
         where TKind : struct, IMillingKind
     {
         MillingDescription d = TKind.Description;
-        if (d.Has(MillingInput.DepthOfCut)) HoldOne(MillingInput.DepthOfCut, Quantity.Length, LeastDepthShare * setup.Diameter);
-        if (d.Has(MillingInput.WidthOfCut)) HoldOne(MillingInput.WidthOfCut, Quantity.Length, LeastWidthShare * setup.Diameter);
-        HoldOne(MillingInput.FeedPerTooth, Quantity.Chip, Math.Max(setup.LeastChip / MillingSolver.Engage<TKind>(setup, x).MeanChipRatio, 1e-6));
+        if (d.Has(MillingInput.DepthOfCut)) HoldOne(MillingInput.DepthOfCut, LeastDepthShare * setup.Diameter);
+        if (d.Has(MillingInput.WidthOfCut)) HoldOne(MillingInput.WidthOfCut, LeastWidthShare * setup.Diameter);
+        HoldOne(MillingInput.FeedPerTooth, Math.Max(setup.LeastChip / MillingSolver.Engage<TKind>(setup, x).MeanChipRatio, 1e-6));
         return x;
 
-        void HoldOne(MillingInput input, Quantity quantity, double least)
+        void HoldOne(MillingInput input, double least)
         {
             double from = x[input];
             if (x.IsTyped(input) || least >= from) return;
@@ -188,7 +175,7 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold> H
             MillingInputs at = x;
             double to = Search.LargestWithin(least, from, value => Tightest<TKind>(setup, At<TKind>(setup, at, input, value)) is null);
             to = double.IsNaN(to) ? least : ShopRounding.Down(to);
-            holds.Add(new(binding, input, quantity, from, to));
+            holds.Add(new(binding, input, from, to));
             x = At<TKind>(setup, x, input, to);
         }
     }
