@@ -3,7 +3,6 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
-using Incisura.Core.Quantities;
 using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;
@@ -11,8 +10,6 @@ namespace Incisura.Core.Calculation;
 /// <summary>What every operation needs of an assembly, a work material and a machine, drawn together once; it stays the same while choices change.</summary>
 public abstract class CuttingSetup
 {
-    private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
-
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>
     /// <param name="material">The work material.</param>
@@ -112,25 +109,6 @@ public abstract class CuttingSetup
 
     /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
     public double Reach { get; }
-
-    /// <summary>Cutting speed proposed: the chart's own, moved along the life of the edge where another life is wanted.</summary>
-    /// <param name="row">Row of the chart.</param>
-    /// <param name="life">Tool life wanted T_L, min.</param>
-    /// <param name="trace">Listens to the step.</param>
-    internal double PacedSpeed<TTrace>(SpeedRow row, double life, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        if (Taylor.Known && life != row.Life) return Taylor.SpeedFor(life, ref trace);
-        if (TTrace.Listens) trace.Take(ChartSpeed, row.CuttingSpeed, new Term("v_cchart", row.CuttingSpeed));
-        return row.CuttingSpeed;
-    }
-
-    /// <summary>Tool life that stands where none was typed: the one the cutting speed gives; 0 where it is not known.</summary>
-    internal double LifeAt(double speed)
-    {
-        NoTrace none = default;
-        return Taylor.Known ? Taylor.LifeAt(speed, ref none) : 0;
-    }
 
     /// <summary>Judges what the spindle and the axes can do.</summary>
     /// <param name="speed">n, rev/min.</param>

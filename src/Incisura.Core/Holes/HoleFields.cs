@@ -26,7 +26,7 @@ internal static class HoleFields
             (double? most, LimitKind? by) = !TKind.Description.InStep || f.Input == HoleInput.Depth ? MostOf(f) : (null, null);
             bool charted = f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution or HoleInput.ToolLife;
             Origin origin = typed ? Origin.Typed : held ? Origin.Held : charted ? Origin.Proposed : Origin.Default;
-            return new(f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), f.Input == HoleInput.ToolLife ? typed || setup.Taylor.Known : TKind.Uses(setup, x, f.Input));
+            return new(f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), HoleSolver.Uses<TKind>(setup, x, f.Input));
         }
 
         (double? Most, LimitKind? By) MostOf(HoleField f)

@@ -48,7 +48,7 @@ internal static class HoleGivens
             string from = given.Wish.IsTyped(f.Input) ? "typed"
                 : f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution ? "proposed"
                 : double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields";
-            if ((f.Input == HoleInput.ToolLife ? setup.Taylor.Known : TKind.Uses(setup, proposal.Inputs, f.Input)) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
+            if (HoleSolver.Uses<TKind>(setup, proposal.Inputs, f.Input) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
         }
 
         return givens;

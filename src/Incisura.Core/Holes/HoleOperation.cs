@@ -151,8 +151,11 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     private static double EndOf(HoleSetup setup, in HoleInputs x, HoleInput input) => 1.15 * Math.Max(x[input], 1.6 * ChartedValue(setup, x, input));
 
     // What the chart says for the life wanted, above which nothing is proposed; without a row, what was typed.
-    private static double ChartedValue(HoleSetup setup, in HoleInputs x, HoleInput input) =>
-        setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? HoleProposal.ChartedSpeed(setup, row, x) : HoleProposal.ChartedFeed(setup, row);
+    private static double ChartedValue(HoleSetup setup, in HoleInputs x, HoleInput input)
+    {
+        NoTrace none = default;
+        return setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? HoleProposal.ChartedSpeed(setup, x, ref none) : HoleProposal.ChartedFeed(setup, row);
+    }
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>

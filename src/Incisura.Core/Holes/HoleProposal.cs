@@ -29,8 +29,9 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInpu
         HoleDescription d = TKind.Description;
         if (setup.Row is { } row)
         {
-            x.Propose(HoleInput.CuttingSpeed, ChartedSpeed(setup, row, x));
-            x.Propose(HoleInput.ToolLife, setup.LifeAt(x[HoleInput.CuttingSpeed]));
+            NoTrace none = default;
+            x.Propose(HoleInput.CuttingSpeed, ChartedSpeed(setup, x, ref none));
+            x.Propose(HoleInput.ToolLife, setup.Taylor.LifeOrNone(x[HoleInput.CuttingSpeed]));
             x.Propose(HoleInput.FeedPerRevolution, ChartedFeed(setup, row));
         }
 
@@ -69,7 +70,7 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInpu
     private static void Explain<TTrace>(HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<Hold<HoleInput>> holds, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        if (!x.IsTyped(HoleInput.CuttingSpeed)) Held(HoleInput.CuttingSpeed, x[HoleInput.CuttingSpeed], setup.PacedSpeed(row, LifeWanted(row, x), ref trace), ref trace);
+        if (!x.IsTyped(HoleInput.CuttingSpeed)) Held(HoleInput.CuttingSpeed, x[HoleInput.CuttingSpeed], ChartedSpeed(setup, x, ref trace), ref trace);
         if (d.InStep || x.IsTyped(HoleInput.FeedPerRevolution)) return;
         trace.Take(ChartFeed, ChartedFeed(setup, row), new("z", setup.Teeth), new("f_zchart", row.FeedPerToothAt(setup.Diameter)));
         Held(HoleInput.FeedPerRevolution, x[HoleInput.FeedPerRevolution], ChartedFeed(setup, row), ref trace);
@@ -82,16 +83,11 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInpu
     }
 
     /// <summary>Cutting speed of the chart for the life wanted, m/min.</summary>
-    internal static double ChartedSpeed(HoleSetup setup, SpeedRow row, in HoleInputs x)
-    {
-        NoTrace none = default;
-        return setup.PacedSpeed(row, LifeWanted(row, x), ref none);
-    }
+    internal static double ChartedSpeed<TTrace>(HoleSetup setup, in HoleInputs x, ref TTrace trace)
+        where TTrace : struct, ITrace => setup.Taylor.Proposed(x.IsTyped(HoleInput.ToolLife) ? x[HoleInput.ToolLife] : setup.Taylor.Life, ref trace);
 
     /// <summary>Feed of one turn by the chart, mm: that of a tooth at this diameter, for all lips.</summary>
     internal static double ChartedFeed(HoleSetup setup, SpeedRow row) => row.Feeds.Count == 0 ? 0 : setup.Teeth * row.FeedPerToothAt(setup.Diameter);
-
-    private static double LifeWanted(SpeedRow row, in HoleInputs x) => x.IsTyped(HoleInput.ToolLife) ? x[HoleInput.ToolLife] : row.Life;
 
     /// <summary>The limit among some that is exceeded most; null while all are inside.</summary>
     internal static LimitKind? Over<TKind>(HoleSetup setup, in HoleInputs x, LimitKind[] kinds)

@@ -105,4 +105,8 @@ public static class HoleSolver
         Solve<TKind, NoTrace>(setup, x, out HoleResult result, ref none);
         return result;
     }
+
+    /// <summary>Whether an input matters: a life only where one is known or asked for, anything else as the operation says.</summary>
+    internal static bool Uses<TKind>(HoleSetup setup, in HoleInputs x, HoleInput input)
+        where TKind : struct, IHoleKind => input == HoleInput.ToolLife ? x.IsTyped(input) || setup.Taylor.Known : TKind.Uses(setup, x, input);
 }

@@ -91,8 +91,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
         if (setup.Row is { } row)
         {
             double factor = DepthFactor(d, row);
-            x.Propose(MillingInput.CuttingSpeed, setup.PacedSpeed(row, LifeWanted(row, x), ref none));
-            x.Propose(MillingInput.ToolLife, setup.LifeAt(x[MillingInput.CuttingSpeed]));
+            x.Propose(MillingInput.CuttingSpeed, ChartedSpeed(setup, x, ref none));
+            x.Propose(MillingInput.ToolLife, setup.Taylor.LifeOrNone(x[MillingInput.CuttingSpeed]));
             x.Propose(MillingInput.FeedPerTooth, row.FeedPerToothAt(setup.Diameter));
             x.Propose(MillingInput.WidthOfCut, ChartedWidth(setup, row));
             x.Propose(MillingInput.DepthOfCut, ChartedDepth(setup, row, factor, x.Steadiness));
@@ -104,7 +104,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
         return x;
     }
 
-    private static double LifeWanted(SpeedRow row, in MillingInputs x) => x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : row.Life;
+    private static double ChartedSpeed<TTrace>(MillingSetup setup, in MillingInputs x, ref TTrace trace)
+        where TTrace : struct, ITrace => setup.Taylor.Proposed(x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : setup.Taylor.Life, ref trace);
 
     private static double DepthFactor(MillingDescription d, SpeedRow row) => row.Operation == d.Code ? 1 : d.DepthFactor;
 
@@ -120,7 +121,7 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     {
         MillingDescription d = TKind.Description;
         double factor = DepthFactor(d, row), charted = row.FeedPerToothAt(setup.Diameter), thinned = ChartedFeed<TKind>(setup, x);
-        if (Proposed(x, MillingInput.CuttingSpeed)) Held(x, MillingInput.CuttingSpeed, setup.PacedSpeed(row, LifeWanted(row, x), ref trace), ref trace);
+        if (Proposed(x, MillingInput.CuttingSpeed)) Held(x, MillingInput.CuttingSpeed, ChartedSpeed(setup, x, ref trace), ref trace);
         if (Proposed(x, MillingInput.WidthOfCut))
         {
             trace.Take(ChartWidth, ChartedWidth(setup, row), new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));

@@ -13,8 +13,9 @@ namespace Incisura.Core.Wear;
 /// <param name="Exponent">Exponent n_T, above 0 up to 1; 0 where it is not known.</param>
 public readonly record struct TaylorLife(double Speed, double Life, double Exponent)
 {
-    internal static readonly Formula SpeedFormula = new("v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_L)^n_T", "Taylor 1907, through the point of the speed chart");
-    internal static readonly Formula LifeFormula = new("T_e", "Tool life at this speed", Quantity.Time, "T_chart*(v_cchart/v_c)^(1/n_T)", "Taylor 1907, through the point of the speed chart");
+    private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
+    private static readonly Formula SpeedFormula = new("v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_L)^n_T", "Taylor 1907, through the point of the speed chart");
+    private static readonly Formula LifeFormula = new("T_e", "Tool life at this speed", Quantity.Time, "T_chart*(v_cchart/v_c)^(1/n_T)", "Taylor 1907, through the point of the speed chart");
 
     /// <summary>Whether the relation is known.</summary>
     public bool Known => Life > 0 && Exponent > 0;
@@ -39,6 +40,24 @@ public readonly record struct TaylorLife(double Speed, double Life, double Expon
         double life = Life * Math.Pow(Speed / speed, 1 / Exponent);
         if (TTrace.Listens) trace.Take(LifeFormula, life, new("T_chart", Life), new("v_cchart", Speed), new("v_c", speed), new("n_T", Exponent));
         return life;
+    }
+
+    /// <summary>Tool life that stands where none was typed: the one the cutting speed gives; 0 where it is not known.</summary>
+    internal double LifeOrNone(double speed)
+    {
+        NoTrace none = default;
+        return Known ? LifeAt(speed, ref none) : 0;
+    }
+
+    /// <summary>Cutting speed proposed: that of the known point, moved along the life where another one is wanted.</summary>
+    /// <param name="life">Tool life wanted T_L, min; that of the point where none is.</param>
+    /// <param name="trace">Listens to the step.</param>
+    internal double Proposed<TTrace>(double life, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        if (Known && life != Life) return SpeedFor(life, ref trace);
+        if (TTrace.Listens) trace.Take(ChartSpeed, Speed, new Term("v_cchart", Speed));
+        return Speed;
     }
 
     /// <summary>What goes into the derivation.</summary>

@@ -59,7 +59,7 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
             .map((f) => {
               const state = result?.fields.find((s) => s.code === f.code);
               return (
-                <div key={f.code} className="field" onFocus={() => setWithin(f.code)} onBlur={() => setWithin(null)}>
+                <div key={f.code} onFocus={() => setWithin(f.code)} onBlur={() => setWithin(null)}>
                   <NumberField
                     label={f.name}
                     symbol={f.symbol}
