@@ -14,13 +14,28 @@ public sealed class CaseFigures : Dictionary<string, double>;
 /// <summary>Inputs of a case.</summary>
 public sealed class CaseInputs(JsonElement inputs)
 {
-    public double this[string name] => inputs.GetProperty(name).GetDouble();
+    private readonly HashSet<string> asked = [];
 
-    public double Or(string name, double otherwise) => inputs.TryGetProperty(name, out JsonElement value) ? value.GetDouble() : otherwise;
+    /// <summary>Inputs that the calculation never asked for: it does not know them, so what it gives is not what the case is about.</summary>
+    public IReadOnlyList<string> Unknown => [.. inputs.EnumerateObject().Select(p => p.Name).Where(n => !asked.Contains(n))];
 
-    public bool Is(string name) => inputs.TryGetProperty(name, out JsonElement value) && value.ValueKind == JsonValueKind.True;
+    public double this[string name] => Raw(name).GetDouble();
 
-    public JsonElement Raw(string name) => inputs.GetProperty(name);
+    public double Or(string name, double otherwise) => Has(name) ? Raw(name).GetDouble() : otherwise;
+
+    public bool Is(string name) => Has(name) && Raw(name).ValueKind == JsonValueKind.True;
+
+    public bool Has(string name)
+    {
+        asked.Add(name);
+        return inputs.TryGetProperty(name, out _);
+    }
+
+    public JsonElement Raw(string name)
+    {
+        asked.Add(name);
+        return inputs.GetProperty(name);
+    }
 }
 
 /// <summary>The calculation of the core that answers to each family of cases.</summary>
@@ -45,6 +60,10 @@ public static class CaseFamilies
         ["tapping"] = Tapping,
         ["tap-drill"] = TapDrill,
         ["tool-life"] = ToolLife,
+        ["chip-section"] = Section,
+        ["plunge-arc"] = PlungeArc,
+        ["ramp-depth"] = RampDepth,
+        ["helix-rate"] = HelixRate,
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
@@ -52,6 +71,8 @@ public static class CaseFamilies
     [
         "iso-metric", "unified", "npt", "infeed", "thread-milling",
         "turning", "facing-time", "economic-life",
+        "wires", "lead-angle", "run-in", "thread-mill-flank", "bar-bend", "part-off", "finish-feed",
+        "refit", "cost", "most-output", "load-peak", "ball-load", "mill-strength", "runout",
     ];
 
     private static CaseFigures ToolLife(CaseInputs c)
@@ -67,7 +88,7 @@ public static class CaseFamilies
         ArcOfEngagement arc = c.Is("centred") ? ArcOfEngagement.Centred(diameter, width, ref none) : ArcOfEngagement.Side(diameter, width, ref none);
         MillingCut cut = new(diameter, (int)c["z"], c.Or("kappa", 90), c["vc"], c["fz"], c["ap"], width, c["kc11"], c["mc"]);
         cut.Solve(arc, out MillingLoad load, ref none);
-        return new()
+        CaseFigures figures = new()
         {
             ["spindleSpeed"] = load.SpindleSpeed,
             ["feedRate"] = load.FeedRate,
@@ -80,6 +101,37 @@ public static class CaseFamilies
             ["torque"] = load.Torque,
             ["teethInCut"] = load.TeethInCut,
         };
+        WithMotor(c, figures, load.Power);
+        return figures;
+    }
+
+    private static void WithMotor(CaseInputs c, CaseFigures figures, double power)
+    {
+        if (c.Has("eta")) figures["motorPower"] = CuttingSetup.MotorPower(power, c["eta"]);
+    }
+
+    private static CaseFigures Section(CaseInputs c)
+    {
+        ArcOfEngagement arc = ArcOfEngagement.Between(double.DegreesToRadians(c["entry"]), double.DegreesToRadians(c["exit"]));
+        return new() { ["largestSection"] = ChipSection.Largest(c["fz"], c["ap"], (int)c["z"], ChipSection.Lag(c["ap"], c["helix"], c["D"]), arc) };
+    }
+
+    private static CaseFigures PlungeArc(CaseInputs c)
+    {
+        NoTrace none = default;
+        return new() { ["arc"] = double.RadiansToDegrees(ArcOfEngagement.Plunge(c["D"], c["ae"], c["step"], ref none).Length) };
+    }
+
+    private static CaseFigures RampDepth(CaseInputs c)
+    {
+        double gain = RampPath.Gain(c["length"], c["rampAngle"]);
+        return new() { ["gainOfLeg"] = gain, ["deepestInFirstLeg"] = RampPath.Deepest(gain, 1), ["deepestInLaterLegs"] = RampPath.Deepest(gain, (int)c["legs"]) };
+    }
+
+    private static CaseFigures HelixRate(CaseInputs c)
+    {
+        double hole = c["holeDiameter"];
+        return new() { ["removalRate"] = CircularPath.SweptSection(hole, CircularPath.Open(hole, 0, c["D"]), c["rampAngle"]) * c["centreFeed"] / 1000 };
     }
 
     private static CaseFigures Thinning(CaseInputs c)
@@ -154,7 +206,7 @@ public static class CaseFamilies
     {
         NoTrace none = default;
         new HoleCut(c["D"], c.Or("holeDiameter", 0), c.Or("sig", 180) / 2, (int)c.Or("z", 2), c["vc"], c["fn"], c["kc11"], c["mc"]).Solve(out HoleLoad load, ref none);
-        return new()
+        CaseFigures figures = new()
         {
             ["spindleSpeed"] = load.SpindleSpeed,
             ["feedRate"] = load.FeedRate,
@@ -165,6 +217,8 @@ public static class CaseFamilies
             ["thrust"] = load.Thrust,
             ["metalRemovalRate"] = load.RemovalRate,
         };
+        WithMotor(c, figures, load.Power);
+        return figures;
     }
 
     private static CaseFigures ThroughDepth(CaseInputs c)

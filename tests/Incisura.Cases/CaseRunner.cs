@@ -43,7 +43,9 @@ public static class CaseRunner
         List<string> differences = [];
         try
         {
-            CaseFigures got = calculate(new CaseInputs(item.GetProperty("inputs")));
+            CaseInputs inputs = new(item.GetProperty("inputs"));
+            CaseFigures got = calculate(inputs);
+            differences.AddRange(inputs.Unknown.Select(name => $"{name}: the calculation does not know this input"));
             double tolerance = item.GetProperty("relativeTolerance").GetDouble();
             int compared = 0;
             foreach (JsonProperty expected in item.GetProperty("expected").EnumerateObject())

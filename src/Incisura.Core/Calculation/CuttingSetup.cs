@@ -110,6 +110,20 @@ public abstract class CuttingSetup
     /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
     public double Reach { get; }
 
+    /// <summary>Refuses to go on where the assembly's stiffness or the life wanted cannot be worked out.</summary>
+    /// <param name="lifeTyped">Whether a tool life was typed.</param>
+    /// <param name="check">Takes the faults.</param>
+    internal void Refuse(bool lifeTyped, InputCheck check)
+    {
+        Taylor.Refuse(lifeTyped, check);
+        check.Holds(Tip.Known, "assembly", double.NaN, "How far this assembly bends cannot be worked out from its profile. Look at the profiles of its cutter, extensions and holder.");
+    }
+
+    /// <summary>Power at the motor P_mot = P_c/η, kW.</summary>
+    /// <param name="cuttingPower">P_c at the edge, kW.</param>
+    /// <param name="efficiency">η of the machine, above 0 up to 1.</param>
+    public static double MotorPower(double cuttingPower, double efficiency) => cuttingPower / efficiency;
+
     /// <summary>Judges what the spindle and the axes can do.</summary>
     /// <param name="speed">n, rev/min.</param>
     /// <param name="motorPower">Power at the motor, kW.</param>

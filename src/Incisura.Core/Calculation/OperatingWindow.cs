@@ -121,7 +121,7 @@ public sealed record BestValue(string Code, double Value);
 
 /// <summary>The best point inside all limits.</summary>
 /// <param name="Found">Whether any point is inside all limits.</param>
-/// <param name="Values">Its free values; the least bad ones where none was found.</param>
+/// <param name="Values">Its free values, and what is to be removed in all, which it never shrinks; the least bad ones where none was found.</param>
 /// <param name="RemovalRate">Its removal rate Q, cm³/min; 0 where none was found.</param>
 /// <param name="Time">Its time T, min; 0 where none was found.</param>
 /// <param name="Binding">Limits it is held by.</param>

@@ -197,7 +197,7 @@ public interface ITurningLoad
 public static class Operations
 {
     /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "4";
+    public const string EngineVersion = "5";
 
     /// <summary>All, in the order they are offered.</summary>
     public static IReadOnlyList<IOperation> All { get; } =

@@ -51,6 +51,9 @@ public readonly record struct TipCompliance
     /// <summary>Length of the segment at the tip, mm.</summary>
     public double FirstLength { get; private init; }
 
+    /// <summary>Whether the compliance is a number: a beam with a part of no thickness has none.</summary>
+    public bool Known => double.IsFinite(AtTip) && double.IsFinite(Fall) && FirstStiffness > 0;
+
     /// <summary>Compliance of a beam given from the tip to the clamp.</summary>
     /// <param name="segments">At least one segment.</param>
     /// <param name="seatCompliance">Tilt of the seat, µrad per N·m; 0 for a rigid one.</param>
@@ -89,7 +92,7 @@ public readonly record struct TipCompliance
         foreach (ProfileElement e in profile.Elements)
         {
             double length = e.ToZ - e.FromZ;
-            if (length <= 0) continue;
+            if (length <= Outline.Nothing) continue;
             double modulus = e.Part is ProfilePart.Holder or ProfilePart.Extension ? Steel : cutterModulus;
             double share = e.Part is ProfilePart.Cutting or ProfilePart.Body ? FluteShare : 1;
             int slices = e.FromR == e.ToR && e.Bulge == 0 ? 1 : SlicesPerCone;

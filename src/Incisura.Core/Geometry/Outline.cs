@@ -5,6 +5,9 @@ namespace Incisura.Core.Geometry;
 /// <param name="r">R of the first point, mm.</param>
 internal sealed class Outline(double z = 0, double r = 0)
 {
+    /// <summary>Lengths up to this, mm, do not exist: they are what is left of sums that should be equal.</summary>
+    public const double Nothing = 1e-9;
+
     private readonly List<ProfileElement> elements = [];
     private (double Z, double R) first = (z, r), at = (z, r);
 
@@ -17,10 +20,12 @@ internal sealed class Outline(double z = 0, double r = 0)
     /// <summary>A straight line; none where the point is reached already.</summary>
     public Outline Line(ProfilePart part, double z, double r) => Arc(part, z, r, 0);
 
-    /// <summary>An arc by its bulge, negative where it stands out.</summary>
+    /// <summary>An arc by its bulge, negative where it stands out. What is reached within <see cref="Nothing"/> is reached: no face is a cone by the last bit of a sum.</summary>
     public Outline Arc(ProfilePart part, double z, double r, double bulge)
     {
-        if (Math.Abs(z - at.Z) > 1e-9 || Math.Abs(r - at.R) > 1e-9) elements.Add(new(part, at.Z, at.R, z, r, bulge));
+        if (Math.Abs(z - at.Z) <= Nothing) z = at.Z;
+        if (Math.Abs(r - at.R) <= Nothing) r = at.R;
+        if (z != at.Z || r != at.R) elements.Add(new(part, at.Z, at.R, z, r, bulge));
         at = (z, r);
         return this;
     }

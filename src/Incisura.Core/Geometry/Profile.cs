@@ -30,17 +30,18 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     /// <summary>Largest diameter, or twice the largest distance across a flat profile, mm.</summary>
     public double Girth => Elements.Count == 0 ? 0 : 2 * Elements.Max(e => e.Points(Sagitta).Append((e.FromZ, e.FromR)).Max(p => Math.Abs(p.Item2)));
 
-    /// <summary>Diameter in contact D_e at a depth from the tip: the largest cutting diameter up to it, mm; 0 where nothing cuts.</summary>
+    /// <summary>Diameter in contact D_e at a depth from the tip: the largest cutting diameter up to it, mm; 0 where nothing cuts, and for a flat profile, which has none.</summary>
     /// <param name="depth">Depth from the tip, mm, above 0.</param>
     public double CuttingDiameterAt(double depth)
     {
         double most = 0;
+        if (Shape == ProfileShape.Flat) return most;
         foreach (ProfileElement e in Elements)
         {
-            if (e.Part != ProfilePart.Cutting || e.FromZ > depth) continue;
-            ProfileElement within = e.ToZ > depth ? e.Until(depth) : e;
+            if (e.Part != ProfilePart.Cutting || Math.Min(e.FromZ, e.ToZ) > depth) continue;
+            ProfileElement within = Math.Max(e.FromZ, e.ToZ) > depth ? Cut(e, depth) : e;
             foreach ((_, double r) in within.Points(Sagitta)) most = Math.Max(most, r);
-            most = Math.Max(most, e.FromR);
+            most = Math.Max(most, within.FromR);
         }
 
         return 2 * most;
@@ -52,7 +53,7 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
         Elements =
         [
             .. from e in Elements
-               where Math.Min(e.FromZ, e.ToZ) < z || (e.FromZ == e.ToZ && e.FromZ < z)
+               where Math.Min(e.FromZ, e.ToZ) < z - Outline.Nothing
                select Math.Max(e.FromZ, e.ToZ) <= z ? e : Cut(e, z),
         ],
     };
@@ -77,5 +78,5 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     }
 
     // A flat loop runs both ways along the axis; whichever end lies too far back is drawn in.
-    private static ProfileElement Cut(ProfileElement e, double z) => e.ToZ > z ? e.Until(z) : e with { FromZ = z, FromR = e.At(z), Bulge = 0 };
+    private static ProfileElement Cut(ProfileElement e, double z) => e.ToZ > z ? e.Until(z) : e.Reversed.Until(z).Reversed;
 }

@@ -61,6 +61,9 @@ public readonly record struct ProfileElement(ProfilePart Part, double FromZ, dou
         return (Bulge < 0) == (ToZ > FromZ) ? cr + rise : cr - rise;
     }
 
+    /// <summary>The element from its end to its start.</summary>
+    public ProfileElement Reversed => new(Part, ToZ, ToR, FromZ, FromR, -Bulge);
+
     /// <summary>The element moved along the axis.</summary>
     public ProfileElement Moved(double by) => this with { FromZ = FromZ + by, ToZ = ToZ + by };
 

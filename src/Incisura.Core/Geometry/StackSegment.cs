@@ -27,12 +27,11 @@ public static class StackedProfile
     public static Profile Draw(IReadOnlyList<StackSegment> segments, ProfilePart part, double from = 0)
     {
         Outline outline = new(from, 0);
-        double z = from;
         foreach (StackSegment s in segments)
         {
             ProfilePart own = s.Cuts ? ProfilePart.Cutting : part;
-            z += s.Length;
-            outline.Line(own, z - s.Length, s.LowerDiameter / 2);
+            outline.Line(own, outline.Z, s.LowerDiameter / 2);
+            double z = outline.Z + s.Length;
             if (s.ArcRadius == 0) outline.Line(own, z, s.UpperDiameter / 2);
             else outline.Round(own, z, s.UpperDiameter / 2, s.ArcRadius);
         }

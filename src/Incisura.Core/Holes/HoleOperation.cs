@@ -103,7 +103,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     {
         HoleInputs x = proposal.Inputs;
         check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
-        given.Setup.Taylor.Refuse(x.IsTyped(HoleInput.ToolLife), check);
+        given.Setup.Refuse(x.IsTyped(HoleInput.ToolLife), check);
         TKind.Refuse(given.Setup, x, check);
     }
 

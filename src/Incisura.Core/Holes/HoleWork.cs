@@ -48,8 +48,9 @@ internal static class HoleWork
         where TTrace : struct, ITrace
     {
         r[HoleFigure.Power] = power;
-        r[HoleFigure.MotorPower] = power / setup.Efficiency;
-        if (TTrace.Listens) trace.Take(MotorPowerFormula, power / setup.Efficiency, new("P_c", power), new("η", setup.Efficiency));
+        double motor = CuttingSetup.MotorPower(power, setup.Efficiency);
+        r[HoleFigure.MotorPower] = motor;
+        if (TTrace.Listens) trace.Take(MotorPowerFormula, motor, new("P_c", power), new("η", setup.Efficiency));
     }
 
     /// <summary>Writes the depth over the diameter.</summary>

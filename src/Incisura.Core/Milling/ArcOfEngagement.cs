@@ -45,6 +45,14 @@ public readonly record struct ArcOfEngagement
     public static readonly Formula SharpArc = new(
         "φ_b", "Arc in the corner", Quantity.Angle, "min(180, acos(1 - 2*a_e/D_e)*180/pi + 180 - θ)", "the arc of the wall before, and the turn from one wall to the next at one place");
 
+    /// <summary>Formula of the arc of a plunge between the plunge before and the open side of its row.</summary>
+    public static readonly Formula PlungeArc = new(
+        "φ_e",
+        "Arc of engagement",
+        Quantity.Angle,
+        "(acos(1 - 2*a_e/D_e) + min(acos(1 - 2*a_e/D_e), asin(s/D_e)))*180/pi",
+        "rim between the plunge before and the open side of the row, on both sides of the point nearest the wall");
+
     private ArcOfEngagement(double entry, double exit, double cosEntry, double cosExit)
     {
         Entry = entry;
@@ -56,7 +64,7 @@ public readonly record struct ArcOfEngagement
             : Math.Sqrt(1 - Math.Min(cosEntry * cosEntry, cosExit * cosExit));
     }
 
-    /// <summary>Angle φ₁ at which the arc begins, radians, 0 to π.</summary>
+    /// <summary>Angle φ₁ at which the arc begins, radians, 0 to π; of a plunge −π/2 to 0, since it reaches to both sides of the wall.</summary>
     public double Entry { get; }
 
     /// <summary>Angle φ₂ at which the arc ends, radians, φ₁ to π.</summary>
@@ -76,6 +84,11 @@ public readonly record struct ArcOfEngagement
 
     /// <summary>Mean sine over the arc: the mean chip is f_z·sin κ times this.</summary>
     public double MeanSine => (CosEntry - CosExit) / Length;
+
+    /// <summary>Arc between two angles.</summary>
+    /// <param name="entry">φ₁, radians, 0 to π.</param>
+    /// <param name="exit">φ₂, radians, φ₁ to π.</param>
+    public static ArcOfEngagement Between(double entry, double exit) => new(entry, exit, Math.Cos(entry), Math.Cos(exit));
 
     /// <summary>Side cut: φ₁ = 0, φ₂ = acos(1 − 2·a_e/D).</summary>
     /// <param name="diameter">Diameter in contact D_e, mm, above 0.</param>
@@ -112,6 +125,20 @@ public readonly record struct ArcOfEngagement
         double cosEntry = Math.Clamp(((2 * offset) + width) / diameter, -1, 1), cosExit = Math.Clamp(((2 * offset) - width) / diameter, -1, 1);
         ArcOfEngagement arc = new(Math.Acos(cosEntry), Math.Acos(cosExit), cosEntry, cosExit);
         if (TTrace.Listens) trace.Take(OffsetArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter), new("e", offset));
+        return arc;
+    }
+
+    /// <summary>Plunge beside a wall: θ = acos(1 − 2·a_e/D) towards the open side, min(θ, asin(s/D)) towards the plunge before.</summary>
+    /// <param name="diameter">Diameter D_e, mm, above 0.</param>
+    /// <param name="width">Width of the row a_e, mm, above 0 up to the diameter.</param>
+    /// <param name="step">Step s along the wall, mm, above 0 up to the diameter.</param>
+    /// <param name="trace">Listens to the step.</param>
+    public static ArcOfEngagement Plunge<TTrace>(double diameter, double width, double step, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double open = Math.Acos(1 - (2 * width / diameter)), before = Math.Min(open, Math.Asin(step / diameter));
+        ArcOfEngagement arc = new(-before, open, Math.Cos(before), Math.Cos(open));
+        if (TTrace.Listens) trace.Take(PlungeArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter), new("s", step));
         return arc;
     }
 

@@ -45,7 +45,7 @@ internal static class BestPointSearch
         public Search(MillingSetup setup, in MillingInputs inputs, BestAim aim, CancellationToken cancel)
         {
             (this.setup, this.aim, this.cancel) = (setup, aim, cancel);
-            start = aim == BestAim.Removal ? MillingWindow.OnePass<TKind>(setup, inputs) : inputs;
+            start = aim == BestAim.Time ? MillingWindow.WholeJob<TKind>(inputs) : inputs;
             MillingDescription d = TKind.Description;
             Engagement e = MillingSolver.Engage<TKind>(setup, start);
             double widest = Math.Min(setup.LargestWidth, setup.Diameter), deepest = Math.Min(setup.FluteLength, setup.LargestDepth);
@@ -66,8 +66,11 @@ internal static class BestPointSearch
             Candidate best = found.MaxBy(c => c.Merit);
             foreach (Candidate from in found.OrderByDescending(c => c.Merit).Take(Starts))
                 if (Refine(from) is var refined && refined.Merit > best.Merit) best = refined;
-            MillingResult result = MillingSolver.Solve<TKind>(setup, best.Inputs);
-            return new(true, ValuesOf(best.Inputs), result[MillingFigure.RemovalRate], result[MillingFigure.Time], Binding(result), NotJudged(result), SpeedReason(best.Inputs));
+            MillingInputs job = WholePasses(best.Inputs);
+            MillingResult result = MillingSolver.Solve<TKind>(setup, job);
+            bool asFound = aim == BestAim.Time || result[MillingFigure.RemovalRate] >= best.Merit * (1 - 1e-9);
+            if (!asFound || result.Limits.LargestUse > 1 + LimitCatalogue.Tolerance) return BestPointSearch.Find<TKind>(setup, MillingWindow.WholeJob<TKind>(start), aim, cancel);
+            return new(true, ValuesOf(job), result[MillingFigure.RemovalRate], result[MillingFigure.Time], Binding(result), NotJudged(result), SpeedReason(job));
 
             void Walk(int axis)
             {
@@ -155,11 +158,27 @@ internal static class BestPointSearch
             return x;
         }
 
-        // For the least time only whole numbers of equal passes count.
+        // Where nobody said how much is to be removed, it becomes a whole number of the best passes, never less than it was.
+        private MillingInputs WholePasses(in MillingInputs best)
+        {
+            MillingInputs job = best;
+            foreach (MillingInput total in MillingWindow.TotalsOf<TKind>())
+            {
+                if (best.IsTyped(total)) continue;
+                double aside = LeftOf(total), pass = best[total] - aside;
+                job.Type(total, aside + (Passes.Covering(start[total] - aside, pass) * pass));
+            }
+
+            return job;
+        }
+
+        private double LeftOf(MillingInput total) => total == MillingInput.StockWidth && TKind.Description.Has(MillingInput.StockLeft) ? start[MillingInput.StockLeft] : 0;
+
+        // What was said to be removed stays what it is, so only whole numbers of equal passes count.
         private Axis AxisOf(MillingInput input, double least, double most, MillingInput total)
         {
-            if (aim == BestAim.Removal || !TKind.Description.Has(total)) return new(input, Math.Min(least, most), most, null);
-            double whole = start[total];
+            if (!TKind.Description.Has(total) || !start.IsTyped(total)) return new(input, Math.Min(least, most), most, null);
+            double whole = start[total] - LeftOf(total);
             int first = Passes.Even(whole, most).Count;
             return new(input, least, most, [.. Enumerable.Range(first, MostPasses).Select(i => whole / i)]);
         }
@@ -204,7 +223,7 @@ internal static class BestPointSearch
         private string SpeedReason(in MillingInputs best) =>
             best[MillingInput.CuttingSpeed] >= fastest * (1 - 1e-3) ? (setup.Row is null ? "The cutting speed is kept at what was typed." : "The cutting speed is not raised above the shop's chart.") : "";
 
-        private static List<BestValue> ValuesOf(MillingInputs x) => [.. MillingWindow.FreeOf<TKind>().Select(i => new BestValue(Codes.Of(i), x[i]))];
+        private static List<BestValue> ValuesOf(MillingInputs x) => [.. MillingWindow.FreeOf<TKind>().Concat(MillingWindow.TotalsOf<TKind>()).Select(i => new BestValue(Codes.Of(i), x[i]))];
 
         private static List<LimitKind> Binding(MillingResult r) =>
             [.. Enumerable.Range(0, r.Limits.Count).Select(k => r.Limits[k]).Where(l => l.Use >= BindingUse).OrderByDescending(l => l.Use).Select(l => l.Kind)];

@@ -16,8 +16,9 @@ public static class ChipSection
     /// <summary>
     /// Largest section in cut at any moment of a turn, mm². With a sine-shaped chip the section of one helical edge that spans
     /// the angles lo to hi is f_z·a_p·(cos lo − cos hi)/ψ. Over one pitch the sum over the teeth is a sine between the few moments
-    /// at which a front or a tail of an edge enters or leaves the arc, so its peak lies where an edge begins to leave, or at the
-    /// crest of one of these pieces.
+    /// at which a front or a tail of an edge enters or leaves the arc; it breaks downwards only where a front leaves and where a tail
+    /// enters, so its peak lies at one of these two or at the crest of a piece. Where the chip only grows over the arc (up to a
+    /// quarter turn) it is the moment a front leaves, where it only shrinks (from a quarter turn on) the moment a tail enters.
     /// </summary>
     /// <param name="feedPerTooth">f_z, mm.</param>
     /// <param name="depth">a_p, mm.</param>
@@ -28,22 +29,7 @@ public static class ChipSection
     {
         double pitch = 2 * Math.PI / teeth;
         lag = Math.Max(lag, SmallestLag);
-        double largest = SumAt(arc.Exit, pitch, lag, arc);
-
-        // Up to a quarter turn the chip of every edge only grows until it leaves, so the sum can only peak there.
-        if (arc.CosExit >= 0) return feedPerTooth * depth * largest;
-        Span<double> moments = [Within(arc.Entry, pitch), Within(arc.Exit, pitch), Within(arc.Entry + lag, pitch), Within(arc.Exit + lag, pitch)];
-        moments.Sort();
-        for (int i = 0; i < moments.Length; i++)
-        {
-            double next = i + 1 < moments.Length ? moments[i + 1] : moments[0] + pitch;
-            double half = (next - moments[i]) / 2, middle = moments[i] + half;
-            if (half < SmallestLag) continue;
-            double crest = CrestFrom(middle, pitch, lag, arc);
-            if (Math.Abs(crest) < half) largest = Math.Max(largest, SumAt(middle + crest, pitch, lag, arc));
-        }
-
-        return feedPerTooth * depth * largest;
+        return feedPerTooth * depth * LargestSum(pitch, lag, arc);
     }
 
     /// <summary>Sum over the teeth of the mean sine along each edge, with the foremost point of one edge at an angle.</summary>
@@ -52,6 +38,43 @@ public static class ChipSection
     /// <param name="lag">ψ, radians, above 0.</param>
     /// <param name="arc">Arc of engagement.</param>
     public static double SumAt(double angle, double pitch, double lag, in ArcOfEngagement arc)
+    {
+        (double whole, double rest) = WholePitches(lag, pitch);
+        return ((whole * (arc.CosEntry - arc.CosExit)) + RestAt(angle, pitch, rest, arc)) / lag;
+    }
+
+    private static double LargestSum(double pitch, double lag, in ArcOfEngagement arc)
+    {
+        (double whole, double rest) = WholePitches(lag, pitch);
+        double steady = whole * (arc.CosEntry - arc.CosExit);
+        if (arc.CosExit >= 0) return (steady + RestAt(arc.Exit, pitch, rest, arc)) / lag;
+        if (arc.CosEntry <= 0) return (steady + RestAt(arc.Entry + rest, pitch, rest, arc)) / lag;
+
+        double largest = Math.Max(RestAt(arc.Exit, pitch, rest, arc), RestAt(arc.Entry + rest, pitch, rest, arc));
+        Span<double> moments = [Within(arc.Entry, pitch), Within(arc.Exit, pitch), Within(arc.Entry + rest, pitch), Within(arc.Exit + rest, pitch)];
+        moments.Sort();
+        for (int i = 0; i < moments.Length; i++)
+        {
+            double next = i + 1 < moments.Length ? moments[i + 1] : moments[0] + pitch;
+            double half = (next - moments[i]) / 2, middle = moments[i] + half;
+            if (half < SmallestLag) continue;
+            double crest = CrestFrom(middle, pitch, rest, arc);
+            if (Math.Abs(crest) < half) largest = Math.Max(largest, RestAt(middle + crest, pitch, rest, arc));
+        }
+
+        return (steady + largest) / lag;
+    }
+
+    // Where an edge lags by more than a pitch, its tail stands where the tail of another tooth would: whole pitches only add
+    // edges that span the arc from end to end, so that no lag, however long, costs more than its rest.
+    private static (double Whole, double Over) WholePitches(double lag, double pitch)
+    {
+        double whole = Math.Floor(lag / pitch);
+        return (whole, Math.Clamp(lag - (whole * pitch), 0, pitch));
+    }
+
+    // Sum over the teeth of cos tail − cos front, each held to the arc.
+    private static double RestAt(double angle, double pitch, double lag, in ArcOfEngagement arc)
     {
         double sum = 0;
         for (double front = Foremost(angle, pitch, lag, arc); front > arc.Entry; front -= pitch)
@@ -62,7 +85,7 @@ public static class ChipSection
             if (tail < arc.Exit) sum += cosTail - cosFront;
         }
 
-        return sum / lag;
+        return sum;
     }
 
     // Distance from an angle to where the sum, continued as the sine it is there, has a level point; within a quarter turn.

@@ -22,4 +22,17 @@ public static class CircularPath
     /// <param name="pathDiameter">Diameter D_p of the centre's path, mm.</param>
     /// <param name="angle">Ramp angle α, degrees.</param>
     public static double Pitch(double pathDiameter, double angle) => Math.PI * pathDiameter * Math.Tan(double.DegreesToRadians(angle));
+
+    /// <summary>Diameter D_o in the middle of which nothing is removed, mm: open before, or a core that a cutter less than half the hole leaves standing.</summary>
+    /// <param name="hole">Diameter D_h of the hole to make, mm.</param>
+    /// <param name="before">Diameter d_0 of the hole that is there, mm; 0 for none.</param>
+    /// <param name="cutter">Cutting diameter, mm.</param>
+    public static double Open(double hole, double before, double cutter) => Math.Max(before, hole - (2 * cutter));
+
+    /// <summary>Section A_s = π/4·(D_h² − D_o²)·sin α that a helix sweeps square to its path, mm²: with the feed of the centre it gives the volume of the hole in its time.</summary>
+    /// <param name="hole">Diameter D_h of the hole, mm.</param>
+    /// <param name="open">Diameter D_o from <see cref="Open"/>, mm.</param>
+    /// <param name="angle">Ramp angle α, degrees.</param>
+    public static double SweptSection(double hole, double open, double angle) =>
+        Math.PI / 4 * ((hole * hole) - (open * open)) * Math.Sin(double.DegreesToRadians(angle));
 }

@@ -3,6 +3,12 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 
+/// <summary>What the edges of the end face take, beside what the side takes, on a helix.</summary>
+/// <param name="Section">Section A_s that cutter sweeps square to its path, side and face together, mm²; 0 where the face cuts nothing.</param>
+/// <param name="Share">Share q_b of it that the face takes, 0 to 1.</param>
+/// <param name="ChipRatio">Chip of the face for each mm of feed per tooth of the centre: the sine of the ramp angle.</param>
+public readonly record struct FaceCut(double Section, double Share, double ChipRatio);
+
 /// <summary>How the teeth meet the work in one pass.</summary>
 /// <param name="Diameter">Diameter in contact D_e, mm.</param>
 /// <param name="Width">Width a_e of the section removed, mm.</param>
@@ -15,8 +21,14 @@ public readonly record struct Engagement(double Diameter, double Width, double D
 {
     private static readonly Formula EvenWidth = new("a_b", "Width of the same arc on a straight wall", Quantity.Length, "r*(1 - cos(φ_b*pi/180))", "the arc tells what the teeth take, and with the feed of the centre the section removed");
 
-    /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
-    public bool EvenChip { get; init; }
+    /// <summary>Largest bite of all edges together where the chip is equally thick over the arc, as when the feed runs along the axis, mm; 0 where it is not.</summary>
+    public double EvenBite { get; init; }
+
+    /// <summary>Whether the chip is equally thick over the whole arc.</summary>
+    public bool EvenChip => EvenBite > 0;
+
+    /// <summary>What the end face takes under the middle of a path so tight that the side does not reach it.</summary>
+    public FaceCut Face { get; init; }
 
     /// <summary>Whether the width is that of the same arc on a straight wall, as in a bend or a hole.</summary>
     public bool InArc { get; init; }

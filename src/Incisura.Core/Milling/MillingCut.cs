@@ -33,6 +33,9 @@ public readonly record struct MillingCut(
     /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
     public bool EvenChip { get; init; }
 
+    /// <summary>What the end face takes on a helix.</summary>
+    public FaceCut Face { get; init; }
+
     /// <summary>Whether the width is that of the same arc on a straight wall, a_b.</summary>
     public bool InArc { get; init; }
 
@@ -65,6 +68,18 @@ public readonly record struct MillingCut(
     public static readonly Formula RemovalRateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*a_e*v_f/1000", "volume swept in a minute");
 
     private static readonly Formula ArcRateFormula = RemovalRateFormula with { Expression = "a_p*a_b*v_f/1000" };
+
+    private static readonly Formula SweptRateFormula = RemovalRateFormula with { Expression = "A_s*v_f/1000", Source = "section swept square to the path, under the middle too" };
+
+    private static readonly Formula FaceChipFormula = new("h_b", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
+
+    private static readonly Formula FaceSpecificFormula = new("k_b", "Specific force at the end face", Quantity.Stress, "k_c11*h_b^(-m_c)", "Kienzle and Victor 1952");
+
+    private static readonly Formula WithFacePowerFormula = new(
+        "P_c", "Cutting power", Quantity.Power, "Q*((1 - q_b)*k_c + q_b*k_b)/60000", "work of the specific forces on what side and end face remove");
+
+    private static readonly Formula FaceForceFormula = new(
+        "F_b", "Side force of the end face", Quantity.Force, "2*Q*q_b*k_b/v_c", "its work at half the radius, taken in one direction; errs on the safe side");
 
     /// <summary>P_c = Q·k_c/60000.</summary>
     public static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
@@ -99,11 +114,23 @@ public readonly record struct MillingCut(
         double largestSine = EvenChip ? 1 : arc.LargestSine;
         double largestChip = FeedPerTooth * (LargestLeadAngle == LeadAngle ? sineOfLead : SineOfLead(LargestLeadAngle)) * largestSine;
         double specificForce = SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
-        double removalRate = Depth * Width * feedRate / 1000;
-        double power = removalRate * specificForce / 60000;
+        bool swept = Face.Section > 0;
+        double removalRate = (swept ? Face.Section : Depth * Width) * feedRate / 1000;
+        double faceChip = FeedPerTooth * Face.ChipRatio, faceForce = 0, power = removalRate * specificForce / 60000;
+        double faceSpecific = Face.Share > 0 ? SpecificForce11 * Math.Pow(faceChip, -ChipExponent) : 0;
+        if (Face.Share > 0)
+        {
+            power = removalRate * (((1 - Face.Share) * specificForce) + (Face.Share * faceSpecific)) / 60000;
+            faceForce = 2 * removalRate * Face.Share * faceSpecific / CuttingSpeed;
+        }
+
         double torque = power * 30000 / (Math.PI * n);
         double teethInCut = Teeth * arc.Length / (2 * Math.PI);
-        load = new(n, feedRate, meanChip, largestChip, specificForce, removalRate, power, torque, teethInCut);
+        load = new(n, feedRate, meanChip, largestChip, specificForce, removalRate, power, torque, teethInCut)
+        {
+            FaceForce = faceForce,
+            FacePower = removalRate * Face.Share * faceSpecific / 60000,
+        };
         if (!TTrace.Listens) return;
 
         double φ1 = double.RadiansToDegrees(arc.Entry), φ2 = double.RadiansToDegrees(arc.Exit);
@@ -113,8 +140,17 @@ public readonly record struct MillingCut(
         else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
         trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestLeadAngle), new("s_max", largestSine));
         trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
-        trace.Take(InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
-        trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
+        if (swept) trace.Take(SweptRateFormula, removalRate, new("A_s", Face.Section), new("v_f", feedRate));
+        else trace.Take(InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
+        if (Face.Share > 0)
+        {
+            trace.Take(FaceChipFormula, faceChip, new("f_z", FeedPerTooth), new("α", double.RadiansToDegrees(Math.Asin(Face.ChipRatio))));
+            trace.Take(FaceSpecificFormula, faceSpecific, new("k_c11", SpecificForce11), new("h_b", faceChip), new("m_c", ChipExponent));
+            trace.Take(WithFacePowerFormula, power, new("Q", removalRate), new("q_b", Face.Share), new("k_c", specificForce), new("k_b", faceSpecific));
+            trace.Take(FaceForceFormula, faceForce, new("Q", removalRate), new("q_b", Face.Share), new("k_b", faceSpecific), new("v_c", CuttingSpeed));
+        }
+        else trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
+
         trace.Take(TorqueFormula, torque, new("P_c", power), new("n", n));
         trace.Take(TeethInCutFormula, teethInCut, new("z", Teeth), new("φ_1", φ1), new("φ_2", φ2));
     }
@@ -139,4 +175,11 @@ public readonly record struct MillingLoad(
     double RemovalRate,
     double Power,
     double Torque,
-    double TeethInCut);
+    double TeethInCut)
+{
+    /// <summary>Share of the power that the end face takes on a helix, kW; 0 elsewhere.</summary>
+    public double FacePower { get; init; }
+
+    /// <summary>Side force of the end face on a helix, N; 0 elsewhere.</summary>
+    public double FaceForce { get; init; }
+}

@@ -161,6 +161,9 @@ public enum MillingFigure
 
     /// <summary>Tool life at this speed T_e, min.</summary>
     ToolLife,
+
+    /// <summary>Gain of a ramp g, mm.</summary>
+    Gain,
 }
 
 /// <summary>The one table of milling figures.</summary>
@@ -220,6 +223,7 @@ public static class MillingFigures
         (MillingFigure.TopWidth, "w", "Width at the top", Quantity.Length),
         (MillingFigure.StockLeft, "s", "Stock left", Quantity.Length),
         (MillingFigure.ToolLife, "T_e", "Tool life at this speed", Quantity.Time),
+        (MillingFigure.Gain, "g", "Gain of a ramp", Quantity.Length),
     ];
 
     /// <summary>A figure with its words and its value.</summary>

@@ -36,7 +36,7 @@ internal static class MillingGivens
             new("κ_max", "Largest lead angle in contact", Quantity.Angle, e.LargestLead, $"profile of {cutter}, at this depth"),
             new("φ_1", "Arc begins at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Entry), "geometry of the cut"),
             new("φ_2", "Arc ends at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Exit), "geometry of the cut"),
-            new("s_max", "Largest sine over the arc", Quantity.Ratio, e.Arc.LargestSine, "geometry of the cut"),
+            new("s_max", "Largest sine over the arc", Quantity.Ratio, e.EvenChip ? 1 : e.Arc.LargestSine, "geometry of the cut"),
             new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
             new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, setup.Tip.Fall, assembly),
             new("l_1", "Length of the first segment", Quantity.Length, setup.Tip.FirstLength, assembly),

@@ -68,7 +68,7 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     /// <inheritdoc/>
     protected override void Refuse(MillingCase given, in MillingProposal proposal, InputCheck check)
     {
-        given.Setup.Taylor.Refuse(given.Wish.IsTyped(MillingInput.ToolLife), check);
+        given.Setup.Refuse(given.Wish.IsTyped(MillingInput.ToolLife), check);
         TKind.Refuse(given.Setup, proposal.Inputs, check);
     }
 

@@ -19,8 +19,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
 
     /// <summary>
     /// Proposes every value that was not typed. Speed is held to the spindle, the chip between its least and largest, speed again to
-    /// the axis feed so that the chip stays, and then depth, width and feed per tooth, in this order, until power, torque and
-    /// deflection are inside. Typed values are never changed.
+    /// the axis feed so that the chip stays, then depth, width and feed per tooth, in this order, until power, torque and deflection
+    /// are inside, and the speed once more at the diameter in contact that is left. Typed values are never changed.
     /// </summary>
     /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>
     /// <param name="wish">What was typed.</param>
@@ -31,21 +31,16 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     {
         List<Hold<MillingInput>> holds = [];
         MillingInputs x = Start<TKind>(setup, wish);
-        if (HoldToSpindle<TKind>(setup, ref x) is { } spindle) holds.Add(spindle);
-
+        HoldToSpindle<TKind>(setup, ref x, holds);
         double wanted = ChartedFeed<TKind>(setup, x);
         LimitKind? chip = Refeed<TKind>(setup, ref x);
         if (chip is { } by) holds.Add(new(by, MillingInput.FeedPerTooth, wanted, x[MillingInput.FeedPerTooth]));
-
-        MillingLoad load = MillingSolver.Solve<TKind>(setup, x).Load;
-        if (load.FeedRate > setup.LargestFeed && !x.IsTyped(MillingInput.CuttingSpeed))
-        {
-            double from = x[MillingInput.CuttingSpeed], slowest = from * setup.LeastSpeed / load.SpindleSpeed;
-            x.Propose(MillingInput.CuttingSpeed, Math.Max(from * setup.LargestFeed / load.FeedRate, slowest));
-            holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
-        }
-
+        HoldToAxes<TKind>(setup, ref x, holds);
         x = HoldLoads<TKind>(setup, x, holds);
+
+        // Less depth or width may have drawn in the diameter in contact: the speed is held once more where it is worked out now.
+        HoldToSpindle<TKind>(setup, ref x, holds);
+        HoldToAxes<TKind>(setup, ref x, holds);
         if (TTrace.Listens && setup.Row is { } row) Explain<TKind, TTrace>(setup, row, x, holds, ref trace);
         return new(x, holds);
     }
@@ -148,15 +143,26 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
         }
     }
 
-    private static Hold<MillingInput>? HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x)
+    private static void HoldToSpindle<TKind>(MillingSetup setup, ref MillingInputs x, List<Hold<MillingInput>> holds)
         where TKind : struct, IMillingKind
     {
-        if (x.IsTyped(MillingInput.CuttingSpeed)) return null;
+        if (x.IsTyped(MillingInput.CuttingSpeed)) return;
         double speed = x[MillingInput.CuttingSpeed], diameter = MillingSolver.Engage<TKind>(setup, x).Diameter;
         double n = MillingCut.SpindleSpeedFor(speed, diameter), held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
-        if (held == n) return null;
+        if (Math.Abs(held - n) <= LimitCatalogue.Tolerance * n) return;
         x[MillingInput.CuttingSpeed] = MillingCut.CuttingSpeedFor(held, diameter);
-        return new(n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, MillingInput.CuttingSpeed, speed, x[MillingInput.CuttingSpeed]);
+        holds.Add(new(n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, MillingInput.CuttingSpeed, speed, x[MillingInput.CuttingSpeed]));
+    }
+
+    // To the axes the speed is lowered rather than the chip, so that the chip stays.
+    private static void HoldToAxes<TKind>(MillingSetup setup, ref MillingInputs x, List<Hold<MillingInput>> holds)
+        where TKind : struct, IMillingKind
+    {
+        MillingLoad load = MillingSolver.Solve<TKind>(setup, x).Load;
+        if (x.IsTyped(MillingInput.CuttingSpeed) || load.FeedRate <= setup.LargestFeed * (1 + LimitCatalogue.Tolerance)) return;
+        double from = x[MillingInput.CuttingSpeed], slowest = from * setup.LeastSpeed / load.SpindleSpeed;
+        x.Propose(MillingInput.CuttingSpeed, Math.Max(from * setup.LargestFeed / load.FeedRate, slowest));
+        holds.Add(new(LimitKind.AxisFeed, MillingInput.CuttingSpeed, from, x[MillingInput.CuttingSpeed]));
     }
 
     private static MillingInputs HoldLoads<TKind>(MillingSetup setup, MillingInputs x, List<Hold<MillingInput>> holds)

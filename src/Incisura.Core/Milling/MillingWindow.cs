@@ -67,6 +67,19 @@ public static class MillingWindow
         return OperatingWindow.Draw((Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, kinds, uses, rates);
     }
 
+    /// <summary>What is to be removed in all, where an operation asks for it.</summary>
+    internal static IEnumerable<MillingInput> TotalsOf<TKind>()
+        where TKind : struct, IMillingKind => Totals.Where(TKind.Description.Has);
+
+    /// <summary>The inputs with everything that is to be removed kept as it is, typed or not: what is looked for must not shrink the job.</summary>
+    internal static MillingInputs WholeJob<TKind>(in MillingInputs inputs)
+        where TKind : struct, IMillingKind
+    {
+        MillingInputs x = inputs;
+        foreach (MillingInput total in TotalsOf<TKind>()) x.Type(total, x[total]);
+        return x;
+    }
+
     /// <summary>The inputs with one pass of the width and depth in use: totals follow them.</summary>
     internal static MillingInputs OnePass<TKind>(MillingSetup setup, in MillingInputs inputs)
         where TKind : struct, IMillingKind

@@ -14,8 +14,9 @@ internal static class PassLoad
     private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_z*k_f", "feed at the rim over the path of the centre");
     private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
     private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
-    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_m*ceil(z_c)", "every tooth in the arc takes the whole feed over the mean bite b_m, section over arc");
+    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_s", "every tooth in the arc takes the whole feed over its bite");
     private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
+    private static readonly Formula WithFaceForceFormula = ForceFormula with { Expression = "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2) + F_b" };
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
     /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
@@ -30,14 +31,14 @@ internal static class PassLoad
             if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
         }
 
-        MillingCut cut = new(e.Diameter, setup.Teeth, e.Lead, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestLeadAngle = e.LargestLead, EvenChip = e.EvenChip, InArc = e.InArc };
+        MillingCut cut = new(e.Diameter, setup.Teeth, e.Lead, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestLeadAngle = e.LargestLead, EvenChip = e.EvenChip, InArc = e.InArc, Face = e.Face };
         cut.Solve(e.Arc, out MillingLoad load, ref trace);
 
         double lag = setup.LagPerDepth * e.Depth;
-        double section = e.EvenChip ? feed * e.MeanBite * Math.Ceiling(load.TeethInCut) : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
-        double side = setup.RadialRatio * MillingCut.SineOfLead(e.Lead), force = load.SpecificForce * section * Math.Sqrt(1 + (side * side));
+        double section = e.EvenChip ? feed * e.EvenBite : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
+        double side = setup.RadialRatio * MillingCut.SineOfLead(e.Lead), force = (load.SpecificForce * section * Math.Sqrt(1 + (side * side))) + load.FaceForce;
         double deflection = setup.Tip.Deflection(force, e.Depth / 2);
-        double motorPower = load.Power / setup.Efficiency;
+        double motorPower = CuttingSetup.MotorPower(load.Power, setup.Efficiency);
 
         r.Engagement = e;
         r.Load = load;
@@ -63,9 +64,10 @@ internal static class PassLoad
         if (!TTrace.Listens) return;
 
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
-        if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("b_m", e.MeanBite), new("z_c", load.TeethInCut));
+        if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("b_s", e.EvenBite));
         else trace.Take(SectionFormula, section, new("f_z", feed), new("a_p", e.Depth), new("Σ", section / (feed * e.Depth)));
-        trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.Lead));
+        if (load.FaceForce > 0) trace.Take(WithFaceForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.Lead), new("F_b", load.FaceForce));
+        else trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.Lead));
         trace.Take(
             TipCompliance.DeflectionFormula,
             deflection,

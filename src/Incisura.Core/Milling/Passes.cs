@@ -23,12 +23,17 @@ public readonly record struct Passes(int Count, double Each)
     /// <summary>Depth of each pass.</summary>
     public static readonly Formula DepthFormula = new("a_p", "Depth of each pass", Quantity.Length, "H/i_p", "equal passes");
 
-    /// <summary>Divides a total into equal passes. A remainder below 1e-9 of a pass is rounding, not another pass.</summary>
+    /// <summary>How many steps cover a total: at least 1. A remainder below 1e-9 of a step is rounding, not another step.</summary>
+    /// <param name="total">Total to cover, at least 0.</param>
+    /// <param name="step">A step, above 0, in the unit of the total.</param>
+    public static double Covering(double total, double step) => Math.Max(1, Math.Ceiling((total / step) - 1e-9));
+
+    /// <summary>Divides a total into equal passes, as many as cover it.</summary>
     /// <param name="total">Total to remove, above 0.</param>
     /// <param name="most">Most a pass may take, above 0.</param>
     public static Passes Even(double total, double most)
     {
-        double count = Math.Max(1, Math.Ceiling((total / most) - 1e-9));
-        return new((int)Math.Min(count, Most), total / Math.Min(count, Most));
+        double count = Math.Min(Covering(total, most), Most);
+        return new((int)count, total / count);
     }
 }

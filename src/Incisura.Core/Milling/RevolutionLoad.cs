@@ -52,7 +52,7 @@ public sealed record RevolutionLoad
     /// <summary>Mean cutting power over the revolution, kW.</summary>
     public required double MeanPower { get; init; }
 
-    /// <summary>Cutting power from the mean chip, kW, for comparison.</summary>
+    /// <summary>Cutting power of the side from the mean chip, kW, for comparison.</summary>
     public required double MeanChipPower { get; init; }
 
     /// <summary>Largest deflection of the tip, µm.</summary>
@@ -89,7 +89,7 @@ public sealed record RevolutionLoad
             (double sine, double cosine) = Math.SinCos(enters + ((first - begin) * turn));
             for (int i = first; i < last; i++)
             {
-                double t = sine > 0 ? slice * Math.Pow(sine, exponent) : 0;
+                double t = exponent == 0 ? slice : sine > 0 ? slice * Math.Pow(sine, exponent) : 0;
                 int at = i % inPitch;
                 tangential[at] += t;
                 along[at] += t * ((sense * cosine) - (radialShare * sine));
@@ -137,7 +137,7 @@ public sealed record RevolutionLoad
             OfAxial = CourseOf(axial),
             OfResultant = CourseOf(resultant),
             MeanPower = meanPower,
-            MeanChipPower = result.Load.Power,
+            MeanChipPower = result.Load.Power - result.Load.FacePower,
             LargestDeflection = resultant.Max() * compliance,
             WallError = tipAcross[WallMoment(edge, angles)],
         };

@@ -104,7 +104,7 @@ public class KindTests
         for (int i = 0; i < 600; i++)
         {
             (string, double)[] typed = [.. free.Select((code, k) => (code, best.Values.Single(v => v.Code == code).Value * Step(i, k, code == "cuttingSpeed" ? 1 : 4)))];
-            typed = [.. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t)];
+            typed = [.. best.Values.Where(v => !free.Contains(v.Code)).Select(v => (v.Code, v.Value)), .. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t)];
             CalculationResult other;
             try
             {

@@ -117,7 +117,9 @@ public class BestPointTests
         Choices stock = Sample.Typed(("stockWidth", 10), ("wallHeight", 30), ("length", 200));
         BestPoint best = Rough.Best(Sample.Situation, stock, BestAim.Time, CancellationToken.None);
         Assert.True(best.Found);
-        Choices taken = Sample.Typed([("stockWidth", 10), ("wallHeight", 30), ("length", 200), .. best.Values.Select(v => (v.Code, v.Value))]);
+        Choices taken = Sample.Typed([("length", 200), .. best.Values.Select(v => (v.Code, v.Value))]);
+        Assert.Equal(10, best.Values.Single(v => v.Code == "stockWidth").Value);
+        Assert.Equal(30, best.Values.Single(v => v.Code == "wallHeight").Value);
         CalculationResult at = Rough.Calculate(Sample.Situation, taken, explain: false);
         Assert.Equal(best.Time, at.Figure("time"), 1e-9);
         Assert.True(at.Figure("time") <= Rough.Calculate(Sample.Situation, stock, explain: false).Figure("time") * (1 + 1e-9));

@@ -9,10 +9,13 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Roughing a slot in loops whose arc of engagement never exceeds what is wanted, over the length of the flutes.</summary>
 public readonly struct ConstantEngagement : IMillingKind
 {
+    // Degrees; a cutter rated for less width keeps to the arc of that width.
+    private const double UsualArc = 60;
+
     private static readonly Formula StepFormula = new("s_l", "Step between loops", Quantity.Length, "R - sqrt((R - r)^2 + r^2 + 2*(R - r)*r*cos(φ_w*pi/180))", "the largest arc, at the head of a loop, is the arc wanted; inverse of the arc in a bend");
     private static readonly Formula LoopRadiusFormula = new("R_l", "Radius of a loop", Quantity.Length, "(b - DC)/2", "the loop of the centre fills the slot");
     private static readonly Formula RateFormula = new("Q", "Removal rate over whole loops", Quantity.RemovalRate, "a_p*s_l*b/(2*pi*R_l/v_f)/1000", "each loop moves the slot on by one step");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_p*(ceil(L/s_l)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
+    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -22,7 +25,7 @@ public readonly struct ConstantEngagement : IMillingKind
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill],
         [
             new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000),
-            new(MillingInput.ArcWanted, "φ_w", "Largest arc wanted", "Across", Quantity.Angle, 5, 180, 60),
+            new(MillingInput.ArcWanted, "φ_w", "Largest arc wanted", "Across", Quantity.Angle, 5, 180),
             StockHeight,
             Depth,
             FeedPerTooth,
@@ -39,6 +42,7 @@ public readonly struct ConstantEngagement : IMillingKind
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
+        x.Propose(MillingInput.ArcWanted, Math.Min(UsualArc, double.RadiansToDegrees(Math.Acos(Math.Max(-1, 1 - (2 * setup.LargestWidth / setup.Diameter))))));
         x.Propose(MillingInput.SlotWidth, 1.8 * setup.Diameter);
         x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
         x.Propose(MillingInput.WidthOfCut, ArcOfEngagement.WidthFor(setup.Diameter, double.DegreesToRadians(x[MillingInput.ArcWanted]), Math.Max(x[MillingInput.SlotWidth] / 2, setup.Diameter * 0.501)));
@@ -68,7 +72,7 @@ public readonly struct ConstantEngagement : IMillingKind
         where TTrace : struct, ITrace
     {
         double width = x[MillingInput.SlotWidth], step = x[MillingInput.WidthOfCut], loop = Math.Max(width - setup.Diameter, 0.002 * setup.Diameter) / 2, round = 2 * Math.PI * loop, feed = r.Load.FeedRate;
-        double loops = Math.Ceiling(x[MillingInput.Length] / step), time = r.Down.Count * ((loops * round / feed) + (2 * PassTime.Lift / setup.RapidFeed));
+        double loops = Passes.Covering(x[MillingInput.Length], step), time = r.Down.Count * ((loops * round / feed) + (2 * PassTime.Lift / setup.RapidFeed));
         r[MillingFigure.LoopStep] = step;
         r[MillingFigure.LoopRadius] = loop;
         r[MillingFigure.Rounds] = loops;
@@ -83,7 +87,7 @@ public readonly struct ConstantEngagement : IMillingKind
             trace.Take(TimeFormula, time, new("i_p", r.Down.Count), new("L", x[MillingInput.Length]), new("s_l", step), new("R_l", loop), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(r.Down.Each, step, x[MillingInput.StockHeight]);
+        return new(r.Down.Each, r.Engagement.Width, x[MillingInput.StockHeight]);
     }
 
     /// <inheritdoc/>

@@ -11,6 +11,10 @@ internal static class Helix
 {
     private static readonly Formula PathFormula = new("D_p", "Diameter of the path", Quantity.Length, "D_h - DC", "the rim makes the hole");
     private static readonly Formula DepthFormula = new("t_p", "Depth of the tip", Quantity.Length, "H + t_b + r_ε", "depth of the hole; to break through also the way past the face and the corner radius");
+    private static readonly Formula OpenFormula = new("D_o", "Open in the middle, or left standing", Quantity.Length, "max(d_0, D_h - 2*DC)", "the hole that is there, or the core a cutter this small leaves");
+    private static readonly Formula StandingFormula = OpenFormula with { Expression = "max(0, D_h - 2*DC)", Source = "the core a cutter this small leaves" };
+    private static readonly Formula SweptFormula = new("A_s", "Section swept square to the path, mm²", Quantity.Ratio, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)", "volume of the hole over the way of the centre");
+    private static readonly Formula ShareFormula = new("q_b", "Share of the end face", Quantity.Ratio, "max(0, 1 - P*a_b*cos(α*pi/180)/A_s)", "what the side does not take of the hole, the end face takes under the middle");
     private static readonly Formula RoundsFormula = new("i_r", "Turns", Quantity.Count, "t_p/P + 1", "down the helix, and a level turn at the end");
     private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_r*sqrt((pi*D_p)^2 + P^2)", "helix unrolled");
     private static readonly Formula DownFormula = new("v_fz", "Feed downwards", Quantity.FeedRate, "v_f*sin(α*pi/180)", "along the helix");
@@ -52,10 +56,30 @@ internal static class Helix
 
         double width = (hole - before) / 2;
         r.Across = new(1, Math.Min(width, setup.Diameter));
-        r.Down = new((int)Math.Min(Math.Ceiling((x[MillingInput.StockHeight] / pitch) - 1e-9), Passes.Most), pitch);
-        r.Engagement = Engagement.InBend(setup.ContactAt(pitch), width, pitch, (path + setup.Diameter) / 2, ref trace);
+        r.Down = new((int)Math.Min(Passes.Covering(x[MillingInput.StockHeight], pitch), Passes.Most), pitch);
+        Engagement side = Engagement.InBend(setup.ContactAt(pitch), width, pitch, (path + setup.Diameter) / 2, ref trace);
+        r.Engagement = side with { Face = FaceOf(setup, hole, before, x[MillingInput.RampAngle], side, ref trace) };
         r[MillingFigure.PathDiameter] = path;
         r[MillingFigure.Pitch] = pitch;
+    }
+
+    // The hole is what the helix makes in its time; what the side does not take of it under the middle, the end face takes.
+    private static FaceCut FaceOf<TTrace>(MillingSetup setup, double hole, double before, double angle, in Engagement side, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        (double sine, double cosine) = Math.SinCos(double.DegreesToRadians(angle));
+        double open = CircularPath.Open(hole, before, setup.Diameter);
+        double swept = CircularPath.SweptSection(hole, open, angle), share = Math.Max(0, 1 - (side.Depth * side.Width * cosine / swept));
+        if (share < 1e-9) share = 0;
+        if (TTrace.Listens)
+        {
+            if (before > 0) trace.Take(OpenFormula, open, new("d_0", before), new("D_h", hole), new("DC", setup.Diameter));
+            else trace.Take(StandingFormula, open, new("D_h", hole), new("DC", setup.Diameter));
+            trace.Take(SweptFormula, swept, new("D_h", hole), new("D_o", open), new("α", angle));
+            trace.Take(ShareFormula, share, new("P", side.Depth), new("a_b", side.Width), new("α", angle), new("A_s", swept));
+        }
+
+        return new(swept, share, sine);
     }
 
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
@@ -79,7 +103,7 @@ internal static class Helix
             trace.Take(TimeFormula, time, new("l", way), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(pitch, r.Across.Each, depth);
+        return new(pitch, r.Engagement.Width, depth);
     }
 }
 

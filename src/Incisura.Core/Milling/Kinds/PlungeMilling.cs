@@ -9,7 +9,9 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
 public readonly struct PlungeMilling : IMillingKind
 {
-    private static readonly Formula ArcFormula = new("φ_e", "Arc of engagement", Quantity.Angle, "2*asin(s/DC)*180/pi", "the step along the wall, seen along the axis");
+    private static readonly Formula BiteFormula = new("b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)", "from the rim to where the plunge before and the open side meet, or as deep as the row");
+    private static readonly Formula AllBitesFormula = new("b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s/(pi*(DC - b_l)))", "the least of two bounds: z_m teeth at their angles with the largest bite each, or one with it and the rest as the section has it");
+    private static readonly Formula AtOnceFormula = new("z_m", "Teeth in cut at once, at most", Quantity.Count, "ceil(z*φ_e/360 - 1e-9)", "teeth within the arc");
     private static readonly Formula SectionFormula = new("a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
     private static readonly Formula RoundsFormula = new("i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
     private static readonly Formula CuspFormula = new("h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
@@ -55,12 +57,18 @@ public readonly struct PlungeMilling : IMillingKind
     {
         PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
         r.Down = new(1, x[MillingInput.WallHeight]);
-        NoTrace none = default;
-        double step = Math.Min(x[MillingInput.SideStep], setup.Diameter);
-        ArcOfEngagement arc = ArcOfEngagement.Centred(setup.Diameter, step, ref none);
-        r.Engagement = new(setup.Diameter, r.Across.Each, step, 90, 90, 1, arc) { EvenChip = true };
+        double step = Math.Min(x[MillingInput.SideStep], setup.Diameter), width = r.Across.Each;
+        ArcOfEngagement arc = ArcOfEngagement.Plunge(setup.Diameter, width, step, ref trace);
+        double radius = setup.Diameter / 2, open = Math.Max(0, radius - width);
+        double bite = radius - double.Hypot(Math.Max(0, Math.Sqrt((radius * radius) - (open * open)) - step), open);
+        double atOnce = Passes.Covering(setup.Teeth * arc.Length / (2 * Math.PI), 1);
+        double together = Math.Min(atOnce, Math.Sin(Math.Min(atOnce * Math.PI / setup.Teeth, Math.PI / 2)) / Math.Sin(Math.PI / setup.Teeth));
+        double bites = Math.Min(bite * together, bite + (setup.Teeth * width * step / (Math.PI * (setup.Diameter - bite))));
+        r.Engagement = new(setup.Diameter, width, step, 90, 90, 1, arc) { EvenBite = bites };
         if (!TTrace.Listens) return;
-        trace.Take(ArcFormula, double.RadiansToDegrees(arc.Length), new("s", step), new("DC", setup.Diameter));
+        trace.Take(BiteFormula, bite, new("DC", setup.Diameter), new("a_e", width), new("s", step));
+        trace.Take(AtOnceFormula, atOnce, new("z", setup.Teeth), new("φ_e", double.RadiansToDegrees(arc.Length)));
+        trace.Take(AllBitesFormula, bites, new("b_l", bite), new("z_m", atOnce), new("z", setup.Teeth), new("a_e", width), new("s", step), new("DC", setup.Diameter));
         trace.Take(SectionFormula, step, new Term("s", step));
     }
 
@@ -69,7 +77,7 @@ public readonly struct PlungeMilling : IMillingKind
         where TTrace : struct, ITrace
     {
         double step = x[MillingInput.SideStep], height = x[MillingInput.WallHeight], way = height + PassTime.Clearance, feed = r.Load.FeedRate;
-        double plunges = r.Across.Count * Math.Ceiling((x[MillingInput.Length] / step) - 1e-9), time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
+        double plunges = r.Across.Count * Passes.Covering(x[MillingInput.Length], step), time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
         double radius = setup.Diameter / 2, ridge = radius - Math.Sqrt((radius * radius) - (step * step / 4));
         r[MillingFigure.Rounds] = plunges;
         r[MillingFigure.Ridge] = ridge;

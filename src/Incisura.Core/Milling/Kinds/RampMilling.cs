@@ -6,11 +6,19 @@ using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
-/// <summary>Ramping to and fro into the full, and a level pass at the end. The load is that at the end of a ramp.</summary>
+/// <summary>
+/// Ramping to and fro into the full, and a level pass at the end. The load is the largest: from the second ramp on the floor of the
+/// ramp before lies high at the far end, so that the cutter stands there twice the gain of a ramp deep.
+/// </summary>
 public readonly struct RampMilling : IMillingKind
 {
-    private static readonly Formula MostFormula = new("a_pmost", "Depth of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pm)", "rise of a ramp of this angle over its length, within the depth allowed");
-    private static readonly Formula AngleFormula = new("α_r", "Ramp angle in use", Quantity.Angle, "atan(a_p/L)*180/pi", "equal ramps over the whole length");
+    private static readonly Formula OneFormula = new("g_most", "Gain of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pmost)", "rise of a ramp of this angle over its length, within the depth allowed: one ramp is enough");
+    private static readonly Formula MostFormula = OneFormula with { Expression = "min(L*tan(α*pi/180), a_pmost/2)", Source = "rise of a ramp of this angle over its length; to and fro twice the gain must stay within the depth allowed" };
+    private static readonly Formula RampsFormula = new("i_p", "Ramps", Quantity.Count, "ceil(H/g_most - 1e-9)", "equal ramps, none above the most allowed");
+    private static readonly Formula GainFormula = new("g", "Gain of a ramp", Quantity.Length, "H/i_p", "equal ramps");
+    private static readonly Formula DeepestFormula = new("a_p", "Largest depth in cut", Quantity.Length, "min(i_p, 2)*g", "at the end of a ramp, above the floor of the ramp before, which lies high there");
+    private static readonly Formula AngleFormula = new("α_r", "Ramp angle in use", Quantity.Angle, "atan(g/L)*180/pi", "equal ramps over the whole length");
+    private static readonly Formula RateFormula = new("Q", "Removal rate over all ramps", Quantity.RemovalRate, "DC*L*H/l*v_f/1000", "what is removed, over the way at feed rate");
     private static readonly Formula DownFormula = new("v_fz", "Feed downwards", Quantity.FeedRate, "v_f*sin(α_r*pi/180)", "along the ramp");
     private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_p*L/cos(α_r*pi/180) + L", "ramps, and a level pass at the end");
     private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "l/v_f + 2*h_s/v_rapid", "ramps to and fro, with approach and lift h_s");
@@ -24,26 +32,36 @@ public readonly struct RampMilling : IMillingKind
         [new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth, CuttingSpeed, ToolLife, Length("Length of a ramp", 60), Deflection(60)],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
-        [MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])
+        [MillingFigure.Gain, MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])
     { ChartedAs = ["slot", "side-rough"], DepthFactor = 0.25 };
 
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
         if (setup.LargestRamp > 0) x.Propose(MillingInput.RampAngle, Math.Min(3, setup.LargestRamp));
-        x.Propose(MillingInput.StockHeight, Math.Min(x[MillingInput.DepthOfCut], Gain(x)));
+        x.Propose(MillingInput.StockHeight, Math.Min(x[MillingInput.DepthOfCut], RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle])));
     }
 
     /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double most = Math.Min(Gain(x), x[MillingInput.DepthOfCut]);
-        if (TTrace.Listens) trace.Take(MostFormula, most, new("L", x[MillingInput.Length]), new("α", x[MillingInput.RampAngle]), new("a_pm", x[MillingInput.DepthOfCut]));
+        double height = x[MillingInput.StockHeight], allowed = x[MillingInput.DepthOfCut], rise = RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle]);
+        bool one = height <= Math.Min(rise, allowed) * (1 + 1e-9);
+        double most = Math.Min(rise, one ? allowed : allowed / 2);
         r.Across = new(1, setup.Diameter);
-        PassDivision.Down(x[MillingInput.StockHeight], most, ref r, ref trace);
-        Contact contact = setup.ContactAt(r.Down.Each);
-        r.Engagement = Engagement.Of(contact, contact.Diameter, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
+        r.Down = Passes.Even(height, most);
+        double deepest = RampPath.Deepest(r.Down.Each, r.Down.Count);
+        if (TTrace.Listens)
+        {
+            trace.Take(one ? OneFormula : MostFormula, most, new("L", x[MillingInput.Length]), new("α", x[MillingInput.RampAngle]), new("a_pmost", allowed));
+            trace.Take(RampsFormula, r.Down.Count, new("H", height), new("g_most", most));
+            trace.Take(GainFormula, r.Down.Each, new("H", height), new("i_p", r.Down.Count));
+            trace.Take(DeepestFormula, deepest, new("i_p", r.Down.Count), new("g", r.Down.Each));
+        }
+
+        Contact contact = setup.ContactAt(deepest);
+        r.Engagement = Engagement.Of(contact, contact.Diameter, deepest, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
     }
 
     /// <inheritdoc/>
@@ -52,19 +70,22 @@ public readonly struct RampMilling : IMillingKind
     {
         double length = x[MillingInput.Length], angle = Math.Atan(r.Down.Each / length), feed = r.Load.FeedRate;
         double way = (r.Down.Count * length / Math.Cos(angle)) + length, time = (way / feed) + (2 * PassTime.Lift / setup.RapidFeed);
+        r[MillingFigure.Gain] = r.Down.Each;
+        r[MillingFigure.RemovalRate] = setup.Diameter * length * x[MillingInput.StockHeight] / way * feed / 1000;
         r[MillingFigure.Tilt] = double.RadiansToDegrees(angle);
         r[MillingFigure.FeedDown] = feed * Math.Sin(angle);
         r[MillingFigure.Way] = way;
         r[MillingFigure.Time] = time;
         if (TTrace.Listens)
         {
-            trace.Take(AngleFormula, r[MillingFigure.Tilt], new("a_p", r.Down.Each), new("L", length));
+            trace.Take(AngleFormula, r[MillingFigure.Tilt], new("g", r.Down.Each), new("L", length));
             trace.Take(DownFormula, r[MillingFigure.FeedDown], new("v_f", feed), new("α_r", r[MillingFigure.Tilt]));
             trace.Take(WayFormula, way, new("i_p", r.Down.Count), new("L", length), new("α_r", r[MillingFigure.Tilt]));
+            trace.Take(RateFormula, r[MillingFigure.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[MillingInput.StockHeight]), new("l", way), new("v_f", feed));
             trace.Take(TimeFormula, time, new("l", way), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(r.Down.Each, setup.Diameter, x[MillingInput.StockHeight]);
+        return new(r.Engagement.Depth, setup.Diameter, x[MillingInput.StockHeight]);
     }
 
     /// <inheritdoc/>
@@ -73,6 +94,4 @@ public readonly struct RampMilling : IMillingKind
         limits.Add(LimitKind.RampAngle, r[MillingFigure.Tilt], setup.LargestRamp);
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
     }
-
-    private static double Gain(in MillingInputs x) => x[MillingInput.Length] * Math.Tan(double.DegreesToRadians(x[MillingInput.RampAngle]));
 }

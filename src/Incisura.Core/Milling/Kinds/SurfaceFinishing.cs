@@ -128,7 +128,7 @@ public readonly struct SurfaceFinishing : IMillingKind
         if (setup.Barrel is not { } barrel) return;
         double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
         if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[MillingInput.ContactPlace], x[MillingInput.SurfaceWidth]) is var overlap && overlap > 0)
-            findings.Add(new("holder-touches", Severity.Caution, new("Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle), new Measure(overlap, Quantity.Length)), "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
+            findings.Add(new("holder-touches", Severity.Stop, new("Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle), new Measure(overlap, Quantity.Length)), "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
         if ((barrel.IsFlank && from < 0) || to > 1)
             findings.Add(new(
                 "off-the-barrel",
