@@ -30,12 +30,11 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     /// <summary>Largest diameter, or twice the largest distance across a flat profile, mm.</summary>
     public double Girth => Elements.Count == 0 ? 0 : 2 * Elements.Max(e => e.Points(Sagitta).Append((e.FromZ, e.FromR)).Max(p => Math.Abs(p.Item2)));
 
-    /// <summary>Diameter in contact D_e at a depth from the tip: the largest cutting diameter up to it, mm; 0 where nothing cuts, and for a flat profile, which has none.</summary>
+    /// <summary>Diameter in contact D_e at a depth from the tip: the largest cutting diameter up to it, mm; 0 where nothing cuts.</summary>
     /// <param name="depth">Depth from the tip, mm, above 0.</param>
     public double CuttingDiameterAt(double depth)
     {
         double most = 0;
-        if (Shape == ProfileShape.Flat) return most;
         foreach (ProfileElement e in Elements)
         {
             if (e.Part != ProfilePart.Cutting || Math.Min(e.FromZ, e.ToZ) > depth) continue;
@@ -78,5 +77,5 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     }
 
     // A flat loop runs both ways along the axis; whichever end lies too far back is drawn in.
-    private static ProfileElement Cut(ProfileElement e, double z) => e.ToZ > z ? e.Until(z) : e.Reversed.Until(z).Reversed;
+    private static ProfileElement Cut(ProfileElement e, double z) => e.ToZ > z ? e.Until(z) : e.Reverse().Until(z).Reverse();
 }

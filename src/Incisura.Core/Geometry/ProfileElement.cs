@@ -62,7 +62,7 @@ public readonly record struct ProfileElement(ProfilePart Part, double FromZ, dou
     }
 
     /// <summary>The element from its end to its start.</summary>
-    public ProfileElement Reversed => new(Part, ToZ, ToR, FromZ, FromR, -Bulge);
+    public ProfileElement Reverse() => new(Part, ToZ, ToR, FromZ, FromR, -Bulge);
 
     /// <summary>The element moved along the axis.</summary>
     public ProfileElement Moved(double by) => this with { FromZ = FromZ + by, ToZ = ToZ + by };

@@ -68,7 +68,8 @@ public class GeometryTests
     public void The_diameter_in_contact_never_falls_with_the_depth() => Gen.Select(Gen.Enum<CutterFamily>(), Gen.Double[0.01, 30], Gen.Double[0.01, 30]).Sample((family, a, b) =>
     {
         Cutter cutter = Start(family);
-        return cutter.Described.FreeProfile || cutter.Profile().CuttingDiameterAt(Math.Min(a, b)) <= cutter.Profile().CuttingDiameterAt(Math.Max(a, b)) + 1e-9;
+        // A flat insert turns back along the axis, so that it has no diameter in contact at a depth.
+        return cutter.Described.FreeProfile || cutter.Profile().Shape == ProfileShape.Flat || cutter.Profile().CuttingDiameterAt(Math.Min(a, b)) <= cutter.Profile().CuttingDiameterAt(Math.Max(a, b)) + 1e-9;
     });
 
     [Fact]
