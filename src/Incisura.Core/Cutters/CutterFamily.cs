@@ -15,10 +15,10 @@ public enum CutterFamily
     /// <summary>End mill that tapers, with a flat, rounded or ball tip.</summary>
     TaperedEndMill,
 
-    /// <summary>High-feed mill: a very small lead angle and little depth.</summary>
+    /// <summary>High-feed mill: a very small cutting edge angle and little depth.</summary>
     HighFeedMill,
 
-    /// <summary>Face mill with inserts on a lead angle.</summary>
+    /// <summary>Face mill with inserts at a cutting edge angle.</summary>
     FaceMill,
 
     /// <summary>Disc for slots and T-slots.</summary>

@@ -77,7 +77,7 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>DPIL: diameter of the pilot, mm.</summary>
     public static readonly Dimension PilotDiameter = Length("DPIL", "diameter of the pilot");
 
-    /// <summary>KAPR: tool cutting edge angle κ_r (lead angle of the edge against the feed), degrees.</summary>
+    /// <summary>KAPR: tool cutting edge angle κ_r, against the plane of the work, degrees.</summary>
     public static readonly Dimension EdgeAngle = Angle("KAPR", "tool cutting edge angle");
 
     /// <summary>SIG: point angle, or included angle of a cone, degrees.</summary>

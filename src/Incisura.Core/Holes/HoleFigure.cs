@@ -212,7 +212,7 @@ public struct HoleResult
     /// <summary>How the tool gets to its depth.</summary>
     public DrillingCycle Cycle { get; internal set; }
 
-    /// <summary>Lead angle κ of the edge that cuts, degrees.</summary>
+    /// <summary>Cutting edge angle κ of the edge that cuts, degrees.</summary>
     public double EdgeAngle { get; internal set; }
 
     /// <summary>What held the speed of a tap; meaningful where <see cref="SpeedHeld"/> is set.</summary>

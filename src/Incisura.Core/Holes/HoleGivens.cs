@@ -31,7 +31,7 @@ internal static class HoleGivens
         ];
         if (r.Has(HoleFigure.OuterDiameter)) givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[HoleFigure.OuterDiameter], "geometry of the hole"));
         if (r.Has(HoleFigure.InnerDiameter)) givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[HoleFigure.InnerDiameter], "geometry of the hole"));
-        if (r.EdgeAngle > 0) givens.Add(new("κ", "Lead angle of the edge", Quantity.Angle, r.EdgeAngle, cutter));
+        if (r.EdgeAngle > 0) givens.Add(new("κ", "Cutting edge angle of the edge", Quantity.Angle, r.EdgeAngle, cutter));
         if (double.IsFinite(setup.RunUp)) givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, machine));
         if (setup.SynchronousLimit > 0) givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, machine));
         if (setup.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, cutter));

@@ -21,18 +21,18 @@ public static class ChipThinning
 
     /// <summary>Feed per tooth f_z, mm, that gives a mean chip thickness: f_z = h_m/(sin κ · mean sine over the arc).</summary>
     /// <param name="meanChip">Wanted h_m, mm, above 0.</param>
-    /// <param name="leadAngle">Lead angle κ, degrees, above 0 up to 90.</param>
+    /// <param name="edgeAngle">Cutting edge angle κ, degrees, above 0 up to 90.</param>
     /// <param name="arc">Arc of engagement.</param>
-    public static double FeedForMeanChip(double meanChip, double leadAngle, in ArcOfEngagement arc) =>
-        meanChip / (MillingCut.SineOfLead(leadAngle) * arc.MeanSine);
+    public static double FeedForMeanChip(double meanChip, double edgeAngle, in ArcOfEngagement arc) =>
+        meanChip / (MillingCut.SineOfEdge(edgeAngle) * arc.MeanSine);
 
     /// <summary>Feed per tooth f_z, mm, that gives a largest chip thickness: f_z = h_max/(sin κ · largest sine over the arc).</summary>
     /// <inheritdoc cref="FeedForMeanChip"/>
     /// <param name="largestChip">Wanted h_max, mm, above 0.</param>
-    /// <param name="leadAngle">Lead angle κ, degrees, above 0 up to 90.</param>
+    /// <param name="edgeAngle">Cutting edge angle κ, degrees, above 0 up to 90.</param>
     /// <param name="arc">Arc of engagement.</param>
-    public static double FeedForLargestChip(double largestChip, double leadAngle, in ArcOfEngagement arc) =>
-        largestChip / (MillingCut.SineOfLead(leadAngle) * arc.LargestSine);
+    public static double FeedForLargestChip(double largestChip, double edgeAngle, in ArcOfEngagement arc) =>
+        largestChip / (MillingCut.SineOfEdge(edgeAngle) * arc.LargestSine);
 
     /// <summary>Factor on a feed per tooth stated for one engagement that keeps its chip at another, up to <see cref="LargestFactor"/>.</summary>
     /// <param name="kept">What is kept.</param>

@@ -21,8 +21,8 @@ public readonly record struct Cone(double TipDiameter, double IncludedAngle)
     /// <summary>Mean depth of a triangular section.</summary>
     public static readonly Formula TriangleFormula = new("a_p", "Mean depth of the section", Quantity.Length, "c/tan(σ*pi/360)/2", "half of leg times height, over the leg");
 
-    /// <summary>Lead angle κ of its edge against the plane of the work, degrees.</summary>
-    public double LeadAngle => 90 - (IncludedAngle / 2);
+    /// <summary>Cutting edge angle κ of its edge against the plane of the work, degrees.</summary>
+    public double EdgeAngle => 90 - (IncludedAngle / 2);
 
     private double Rise => Math.Tan(double.DegreesToRadians(IncludedAngle / 2));
 

@@ -5,11 +5,11 @@ namespace Incisura.Core.Milling;
 /// <summary>What of a cutting edge is in contact as far as a depth.</summary>
 /// <param name="Diameter">Largest cutting diameter D_e up to the depth, mm.</param>
 /// <param name="EdgeLength">Length b of the edge in contact, mm, without what lies flat on the end face.</param>
-/// <param name="LargestLeadSine">Largest sin κ along it, above 0 up to 1.</param>
-public readonly record struct Contact(double Diameter, double EdgeLength, double LargestLeadSine);
+/// <param name="LargestEdgeSine">Largest sin κ along it, above 0 up to 1.</param>
+public readonly record struct Contact(double Diameter, double EdgeLength, double LargestEdgeSine);
 
 /// <summary>
-/// The cutting part of a profile, prepared so that diameter in contact and lead angle at any depth cost a few operations. Along an
+/// The cutting part of a profile, prepared so that diameter in contact and cutting edge angle at any depth cost a few operations. Along an
 /// edge the chip is f_z·sin κ thick and sin κ·ds is the depth it gains, so the mean of sin κ over an edge of length b that reaches
 /// the depth a_p is a_p/b, whatever its form.
 /// </summary>

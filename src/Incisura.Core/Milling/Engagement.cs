@@ -13,11 +13,11 @@ public readonly record struct FaceCut(double Section, double Share, double ChipR
 /// <param name="Diameter">Diameter in contact D_e, mm.</param>
 /// <param name="Width">Width a_e of the section removed, mm.</param>
 /// <param name="Depth">Depth a_p of the section removed, mm.</param>
-/// <param name="Lead">Lead angle κ whose sine is the mean along the edge, degrees.</param>
-/// <param name="LargestLead">Largest lead angle along the edge, degrees.</param>
+/// <param name="EdgeAngle">Cutting edge angle κ whose sine is the mean along the edge, degrees.</param>
+/// <param name="LargestEdgeAngle">Largest cutting edge angle along the edge, degrees.</param>
 /// <param name="FeedFactor">Feed of the centre over feed at the rim; 1 on a straight path.</param>
 /// <param name="Arc">Arc of engagement.</param>
-public readonly record struct Engagement(double Diameter, double Width, double Depth, double Lead, double LargestLead, double FeedFactor, ArcOfEngagement Arc)
+public readonly record struct Engagement(double Diameter, double Width, double Depth, double EdgeAngle, double LargestEdgeAngle, double FeedFactor, ArcOfEngagement Arc)
 {
     private static readonly Formula EvenWidth = new("a_b", "Width of the same arc on a straight wall", Quantity.Length, "r*(1 - cos(φ_b*pi/180))", "the arc tells what the teeth take, and with the feed of the centre the section removed");
 
@@ -59,13 +59,13 @@ public readonly record struct Engagement(double Diameter, double Width, double D
     /// <param name="depth">Depth a_p, mm.</param>
     /// <param name="arc">Arc of engagement.</param>
     public static Engagement Of(in Contact contact, double width, double depth, in ArcOfEngagement arc) =>
-        new(contact.Diameter, width, depth, AngleOf(depth / contact.EdgeLength), AngleOf(contact.LargestLeadSine), 1, arc);
+        new(contact.Diameter, width, depth, AngleOf(depth / contact.EdgeLength), AngleOf(contact.LargestEdgeSine), 1, arc);
 
     /// <summary>Largest chip thickness for each mm of feed per tooth.</summary>
-    public double LargestChipRatio => FeedFactor * MillingCut.SineOfLead(LargestLead) * (EvenChip ? 1 : Arc.LargestSine);
+    public double LargestChipRatio => FeedFactor * MillingCut.SineOfEdge(LargestEdgeAngle) * (EvenChip ? 1 : Arc.LargestSine);
 
     /// <summary>Mean chip thickness for each mm of feed per tooth.</summary>
-    public double MeanChipRatio => FeedFactor * MillingCut.SineOfLead(Lead) * (EvenChip ? 1 : Arc.MeanSine);
+    public double MeanChipRatio => FeedFactor * MillingCut.SineOfEdge(EdgeAngle) * (EvenChip ? 1 : Arc.MeanSine);
 
     /// <summary>The angle of a sine, degrees, exact for 90°.</summary>
     internal static double AngleOf(double sine) => sine > 1 - 1e-12 ? 90 : double.RadiansToDegrees(Math.Asin(sine));

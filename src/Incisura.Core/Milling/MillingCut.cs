@@ -9,7 +9,7 @@ namespace Incisura.Core.Milling;
 /// </summary>
 /// <param name="Diameter">Diameter in contact D_e, mm, above 0.</param>
 /// <param name="Teeth">Number of teeth z, at least 1.</param>
-/// <param name="LeadAngle">Lead angle κ of the edge, degrees, above 0 up to 90.</param>
+/// <param name="EdgeAngle">Cutting edge angle κ of the edge, degrees, above 0 up to 90.</param>
 /// <param name="CuttingSpeed">Cutting speed v_c, m/min, above 0.</param>
 /// <param name="FeedPerTooth">Feed per tooth f_z, mm, above 0.</param>
 /// <param name="Depth">Depth of cut a_p, mm, above 0.</param>
@@ -19,7 +19,7 @@ namespace Incisura.Core.Milling;
 public readonly record struct MillingCut(
     double Diameter,
     int Teeth,
-    double LeadAngle,
+    double EdgeAngle,
     double CuttingSpeed,
     double FeedPerTooth,
     double Depth,
@@ -27,8 +27,8 @@ public readonly record struct MillingCut(
     double SpecificForce11,
     double ChipExponent)
 {
-    /// <summary>Largest lead angle along an edge that is not straight, degrees; the same as κ for a straight one.</summary>
-    public double LargestLeadAngle { get; init; } = LeadAngle;
+    /// <summary>Largest cutting edge angle along an edge that is not straight, degrees; the same as κ for a straight one.</summary>
+    public double LargestEdgeAngle { get; init; } = EdgeAngle;
 
     /// <summary>Whether the chip is equally thick over the whole arc, as when the feed runs along the axis.</summary>
     public bool EvenChip { get; init; }
@@ -59,7 +59,7 @@ public readonly record struct MillingCut(
 
     /// <summary>Largest chip thickness over the arc.</summary>
     public static readonly Formula LargestChipFormula = new(
-        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ_max*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc, κ_max the largest lead angle along the edge");
+        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ_max*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc, κ_max the largest cutting edge angle along the edge");
 
     /// <summary>k_c = k_c1.1·h_m^(−m_c).</summary>
     public static readonly Formula SpecificForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h_m^(-m_c)", "Kienzle and Victor 1952");
@@ -91,8 +91,8 @@ public readonly record struct MillingCut(
     public static readonly Formula TeethInCutFormula = new("z_c", "Teeth in cut", Quantity.Ratio, "z*(φ_2 - φ_1)/360", "mean number of teeth within the arc");
 
     /// <summary>sin κ, exact for 90°.</summary>
-    /// <param name="leadAngle">κ, degrees.</param>
-    public static double SineOfLead(double leadAngle) => leadAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(leadAngle));
+    /// <param name="edgeAngle">κ, degrees.</param>
+    public static double SineOfEdge(double edgeAngle) => edgeAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(edgeAngle));
 
     /// <summary>Spindle speed n, rev/min, for a cutting speed at a diameter.</summary>
     public static double SpindleSpeedFor(double cuttingSpeed, double diameter) => 1000 * cuttingSpeed / (Math.PI * diameter);
@@ -107,12 +107,12 @@ public readonly record struct MillingCut(
     public void Solve<TTrace>(in ArcOfEngagement arc, out MillingLoad load, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double sineOfLead = SineOfLead(LeadAngle);
+        double sineOfEdge = SineOfEdge(EdgeAngle);
         double n = SpindleSpeedFor(CuttingSpeed, Diameter);
         double feedRate = n * Teeth * FeedPerTooth;
-        double meanChip = FeedPerTooth * sineOfLead * (EvenChip ? 1 : arc.MeanSine);
+        double meanChip = FeedPerTooth * sineOfEdge * (EvenChip ? 1 : arc.MeanSine);
         double largestSine = EvenChip ? 1 : arc.LargestSine;
-        double largestChip = FeedPerTooth * (LargestLeadAngle == LeadAngle ? sineOfLead : SineOfLead(LargestLeadAngle)) * largestSine;
+        double largestChip = FeedPerTooth * (LargestEdgeAngle == EdgeAngle ? sineOfEdge : SineOfEdge(LargestEdgeAngle)) * largestSine;
         double specificForce = SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
         bool swept = Face.Section > 0;
         double removalRate = (swept ? Face.Section : Depth * Width) * feedRate / 1000;
@@ -136,9 +136,9 @@ public readonly record struct MillingCut(
         double φ1 = double.RadiansToDegrees(arc.Entry), φ2 = double.RadiansToDegrees(arc.Exit);
         trace.Take(SpindleSpeedFormula, n, new("v_c", CuttingSpeed), new("D_e", Diameter));
         trace.Take(FeedRateFormula, feedRate, new("n", n), new("z", Teeth), new("f_z", FeedPerTooth));
-        if (EvenChip) trace.Take(EvenChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle));
-        else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", LeadAngle), new("φ_1", φ1), new("φ_2", φ2));
-        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestLeadAngle), new("s_max", largestSine));
+        if (EvenChip) trace.Take(EvenChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", EdgeAngle));
+        else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", EdgeAngle), new("φ_1", φ1), new("φ_2", φ2));
+        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestEdgeAngle), new("s_max", largestSine));
         trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
         if (swept) trace.Take(SweptRateFormula, removalRate, new("A_s", Face.Section), new("v_f", feedRate));
         else trace.Take(InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));

@@ -78,7 +78,7 @@ public sealed record RevolutionLoad
         across.Clear();
         double step = 2 * Math.PI / angles, turn = edge.Climb ? -step : step;
         (double sinStep, double cosStep) = Math.SinCos(turn);
-        double radialShare = edge.RadialRatio * edge.LeadSine, axialShare = (edge.RadialRatio * edge.LeadCosine) - edge.AxialRatio, sense = edge.Climb ? 1 : -1;
+        double radialShare = edge.RadialRatio * edge.EdgeSine, axialShare = (edge.RadialRatio * edge.EdgeCosine) - edge.AxialRatio, sense = edge.Climb ? 1 : -1;
         double slice = edge.ForceAtFull / slices, exponent = edge.ForceExponent;
         for (int k = 0; k < slices; k++)
         {
@@ -162,11 +162,11 @@ public sealed record RevolutionLoad
 /// <param name="ForceExponent">1 − m_c; 0 where the chip is equally thick over the arc.</param>
 /// <param name="RadialRatio">k_r.</param>
 /// <param name="AxialRatio">Axial over tangential force of an edge on a helix; negative for a left-hand one.</param>
-/// <param name="LeadSine">sin κ.</param>
-/// <param name="LeadCosine">cos κ.</param>
+/// <param name="EdgeSine">sin κ.</param>
+/// <param name="EdgeCosine">cos κ.</param>
 /// <param name="Climb">Whether the cutter climbs.</param>
 public readonly record struct HelicalEdge(
-    int Teeth, ArcOfEngagement Arc, double Lag, double ForceAtFull, double ForceExponent, double RadialRatio, double AxialRatio, double LeadSine, double LeadCosine, bool Climb)
+    int Teeth, ArcOfEngagement Arc, double Lag, double ForceAtFull, double ForceExponent, double RadialRatio, double AxialRatio, double EdgeSine, double EdgeCosine, bool Climb)
 {
     /// <summary>The edge of a pass.</summary>
     /// <param name="setup">The setup.</param>
@@ -175,7 +175,7 @@ public readonly record struct HelicalEdge(
     public static HelicalEdge Of(MillingSetup setup, in MillingResult result, in MillingInputs x)
     {
         Engagement e = result.Engagement;
-        double lead = MillingCut.SineOfLead(e.Lead), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
+        double lead = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
         double edge = e.EvenChip ? e.MeanBite : e.Depth / lead;
         double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * lead, exponent);
         return new(setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio, AxialShare(setup.HelixAngle, setup.RadialRatio), lead, Math.Sqrt(1 - (lead * lead)), Climb: true);

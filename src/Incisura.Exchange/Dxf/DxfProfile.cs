@@ -30,6 +30,9 @@ public static class DxfProfile
     // Ends nearer than this are the same point; drawings often leave a few micrometres.
     private const double Gap = 0.01;
 
+    // Entities that are never part of an outline.
+    private static readonly HashSet<string> NeverOutline = ["TEXT", "MTEXT", "DIMENSION", "LEADER", "MLEADER", "MULTILEADER", "ATTRIB", "ATTDEF", "POINT", "HATCH", "VIEWPORT", "TOLERANCE", "TABLE", "IMAGE", "WIPEOUT", "XLINE", "RAY", "ACAD_TABLE"];
+
     /// <summary>Takes a profile.</summary>
     /// <param name="drawing">The drawing.</param>
     /// <param name="wish">How.</param>
@@ -44,8 +47,9 @@ public static class DxfProfile
             findings.Add("The drawing does not say its unit; millimetres are taken. Choose inches if it was drawn in inches.");
         }
 
-        foreach ((string kind, int count) in drawing.LeftOut) findings.Add($"{count} {kind} cannot be part of a profile and {(count == 1 ? "is" : "are")} left out.");
-        List<List<ProfileElement>> chains = Join([.. drawing.Pieces.Select(p => Place(p, unit, wish.Upright)).Where(e => e.Chord > Gap / 10)]);
+        foreach ((string kind, int count) in drawing.LeftOut.Where(k => NeverOutline.Contains(k.Key))) findings.Add($"{count} {kind} cannot be part of a profile and {(count == 1 ? "is" : "are")} left out.");
+        string[] curves = [.. drawing.LeftOut.Where(k => !NeverOutline.Contains(k.Key)).Select(k => $"{k.Value} {k.Key}")];
+        List<List<ProfileElement>> chains = Join(Once([.. drawing.Pieces.Select(p => Place(p, unit, wish.Upright)).Where(e => e.Chord > Gap / 10)]));
         if (chains.Count == 0) return new([], [], [.. findings, "The drawing holds no line or arc; save the profile as lines, arcs or polylines."], unit);
 
         // Segments that lie on the axis only close the outline.
@@ -57,6 +61,8 @@ public static class DxfProfile
 
         List<ProfileElement> profile = chains[chosen];
         double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)), high = profile.Max(e => Math.Max(e.FromR, e.Points(Gap).Max(p => p.R))), low = profile.Min(e => Math.Min(e.FromR, e.Points(Gap).Min(p => p.R)));
+        if (curves.Length > 0) return Refused($"The drawing has {string.Join(" and ", curves)}, which cannot be read, so part of the profile may be missing. Turn curves into lines and arcs, dissolve blocks, or delete what does not belong, and save it again.");
+        if (Beyond(chains, chosen, wish, left, right) is { } beyond) return Refused(beyond);
         if (low < -Gap && high > Gap) return Refused("The outline crosses the axis; draw one half of it, on one side of the axis.");
         if (high <= Gap) profile = [.. profile.Select(e => e with { FromR = -e.FromR, ToR = -e.ToR, Bulge = -e.Bulge })];
         if (SelfCrossing(profile)) return Refused("The outline crosses itself; mend the drawing.");
@@ -66,7 +72,7 @@ public static class DxfProfile
             return Refused("The outline is closed and does not touch the axis; draw one half with its axis at zero.");
         }
 
-        if (profile[0].FromZ > profile[^1].ToZ) profile = [.. Enumerable.Reverse(profile).Select(Turn)];
+        if (profile[0].FromZ > profile[^1].ToZ) profile = [.. Enumerable.Reverse(profile).Select(e => e.Reverse())];
         if (right - left > 1000 || Math.Max(high, -low) > 250) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is {right - left:0.#} mm long and Ø{2 * Math.Max(high, -low):0.#} mm; if that cannot be, choose another unit."));
         if (right - left < 3) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is only {right - left:0.###} mm long; if that cannot be, choose inches."));
         if (profile[0].FromR > Gap && profile[0].FromR != 0 && Math.Abs(profile[0].FromZ - left) > Gap) findings.Add("The outline has an open end at the front; it is closed straight to the axis.");
@@ -87,6 +93,45 @@ public static class DxfProfile
         DxfTaken Refused(string sentence) => new(shown, [], [.. findings, sentence], unit);
     }
 
+    // A profile taken from a drawing must not end where only a gap is: what else is drawn further out has to be joined or left out.
+    private static string? Beyond(List<List<ProfileElement>> chains, int chosen, DxfWish wish, double left, double right)
+    {
+        double least = double.PositiveInfinity, further = 0;
+        for (int i = 0; i < chains.Count; i++)
+        {
+            if (i == chosen || wish.LeftOut.Contains(i)) continue;
+            double from = chains[i].Min(e => Math.Min(e.FromZ, e.ToZ)), until = chains[i].Max(e => Math.Max(e.FromZ, e.ToZ));
+            if (from >= left - Gap && until <= right + Gap) continue;
+            further = Math.Max(further, Math.Max(left - from, until - right));
+            foreach ((double z, double r) in Ends(chains[i]))
+                foreach ((double z2, double r2) in Ends(chains[chosen])) least = Math.Min(least, double.Hypot(z - z2, r - r2));
+        }
+
+        return double.IsInfinity(least)
+            ? null
+            : string.Create(CultureInfo.InvariantCulture, $"Another line reaches {further:0.###} mm further along the axis than the profile, and its end is {least:0.###} mm away from it. If it belongs to the profile, close the gap in the drawing; if not, leave the line out.");
+    }
+
+    private static IEnumerable<(double Z, double R)> Ends(List<ProfileElement> chain) => [(chain[0].FromZ, chain[0].FromR), (chain[^1].ToZ, chain[^1].ToR)];
+
+    // A line drawn twice is one line.
+    private static List<ProfileElement> Once(List<ProfileElement> pieces)
+    {
+        List<ProfileElement> once = [];
+        foreach (ProfileElement e in pieces.OrderBy(Front))
+        {
+            int nearest = once.FindLastIndex(o => Front(o) < Front(e) - Gap) + 1;
+            if (!once.Skip(nearest).Any(o => Same(o, e) || Same(o, e.Reverse()))) once.Add(e);
+        }
+
+        return once;
+
+        static double Front(ProfileElement e) => Math.Min(e.FromZ, e.ToZ);
+    }
+
+    private static bool Same(ProfileElement a, ProfileElement b) =>
+        Near(a.FromZ, a.FromR, b.FromZ, b.FromR) && Near(a.ToZ, a.ToR, b.ToZ, b.ToR) && Math.Abs(a.Bulge - b.Bulge) * a.Chord < 2 * Gap;
+
     private static double Round(double mm) => Math.Round(mm, 6);
 
     private static double LengthOf(List<ProfileElement> chain) => chain.Sum(e => e.Chord);
@@ -94,8 +139,6 @@ public static class DxfProfile
     private static ProfileElement Place(DxfPiece p, double unit, bool upright) => upright
         ? new(ProfilePart.Holder, p.FromY * unit, p.FromX * unit, p.ToY * unit, p.ToX * unit, -p.Bulge)
         : new(ProfilePart.Holder, p.FromX * unit, p.FromY * unit, p.ToX * unit, p.ToY * unit, p.Bulge);
-
-    private static ProfileElement Turn(ProfileElement e) => new(e.Part, e.ToZ, e.ToR, e.FromZ, e.FromR, -e.Bulge);
 
     private static List<List<ProfileElement>> Join(List<ProfileElement> pieces)
     {
@@ -120,7 +163,7 @@ public static class DxfProfile
         {
             int i = pieces.FindIndex(e => fits(e) || fitsTurned(e));
             if (i < 0) return false;
-            add(fits(pieces[i]) ? pieces[i] : Turn(pieces[i]));
+            add(fits(pieces[i]) ? pieces[i] : pieces[i].Reverse());
             pieces.RemoveAt(i);
             return true;
         }

@@ -8,8 +8,8 @@ public sealed class DxfException(string message) : Exception(message);
 /// <summary>A line or arc of a drawing; the bulge is as in DXF.</summary>
 public readonly record struct DxfPiece(double FromX, double FromY, double ToX, double ToY, double Bulge, string Layer)
 {
-    /// <summary>The same piece the other way round.</summary>
-    public DxfPiece Reversed => new(ToX, ToY, FromX, FromY, -Bulge, Layer);
+    /// <summary>The same piece seen from behind, as an entity is stored whose plane looks down.</summary>
+    internal DxfPiece Mirrored() => new(-FromX, FromY, -ToX, ToY, -Bulge, Layer);
 }
 
 /// <summary>What a DXF file draws.</summary>
@@ -40,6 +40,7 @@ public static class DxfReader
         List<DxfPiece> pieces = [];
         List<DxfCircle> circles = [];
         Dictionary<string, int> leftOut = [];
+        HashSet<string> hidden = new(StringComparer.OrdinalIgnoreCase);
         double perUnit = 0;
         int at = 0;
         bool entities = false;
@@ -49,10 +50,12 @@ public static class DxfReader
             if (code == 9 && value == "$INSUNITS" && at < pairs.Count) perUnit = int.TryParse(pairs[at].Value, out int unit) ? unit switch { 1 => 25.4, 2 => 304.8, 4 => 1, 5 => 10, 6 => 1000, _ => 0 } : 0;
             if (code == 2 && value is "ENTITIES") entities = true;
             if (code == 0 && value is "ENDSEC") entities = false;
-            if (code != 0 || !entities || value is "ENDSEC" or "SECTION") continue;
+            if (code != 0 || value is "ENDSEC" or "SECTION" || !(entities || value == "LAYER")) continue;
             int from = at;
             while (at < pairs.Count && pairs[at].Code != 0) at++;
-            ReadEntity(value, pairs.GetRange(from, at - from));
+            List<(int Code, string Value)> body = pairs.GetRange(from, at - from);
+            if (entities) ReadEntity(value, body);
+            else if (Number(body, 62, 7) < 0 || (Flags(body) & 1) != 0) hidden.Add(body.FirstOrDefault(p => p.Code == 2).Value ?? "");
             if (pieces.Count > MostPieces) throw new DxfException($"The drawing has more than {MostPieces} lines and arcs; save the profile alone.");
         }
 
@@ -61,6 +64,12 @@ public static class DxfReader
         void ReadEntity(string kind, List<(int Code, string Value)> body)
         {
             string layer = body.FirstOrDefault(p => p.Code == 8).Value ?? "";
+
+            // Paper, and layers that are switched off or frozen, are not part of what a person sees of the model.
+            bool seen = Number(body, 67, 0) == 0 && !hidden.Contains(layer);
+            Plane plane = PlaneOf(body);
+            if (plane == Plane.Leaning && kind is "ARC" or "CIRCLE" or "LWPOLYLINE" or "POLYLINE") kind = "leaning " + kind;
+            (int before, int round) = (pieces.Count, circles.Count);
             switch (kind)
             {
                 case "LINE":
@@ -92,8 +101,19 @@ public static class DxfReader
                 case "SEQEND":
                     break;
                 default:
-                    leftOut[kind] = leftOut.GetValueOrDefault(kind) + 1;
+                    if (seen) leftOut[kind] = leftOut.GetValueOrDefault(kind) + 1;
                     break;
+            }
+
+            if (!seen)
+            {
+                pieces.RemoveRange(before, pieces.Count - before);
+                circles.RemoveRange(round, circles.Count - round);
+            }
+            else if (plane == Plane.Mirrored && kind != "LINE")
+            {
+                for (int i = before; i < pieces.Count; i++) pieces[i] = pieces[i].Mirrored();
+                for (int i = round; i < circles.Count; i++) circles[i] = circles[i] with { X = -circles[i].X };
             }
         }
 
@@ -143,6 +163,20 @@ public static class DxfReader
         }
 
         return vertices;
+    }
+
+    private enum Plane
+    {
+        Upright,
+        Mirrored,
+        Leaning,
+    }
+
+    // Arcs, circles and polylines are stored in a plane of their own, given by its normal.
+    private static Plane PlaneOf(List<(int Code, string Value)> body)
+    {
+        (double x, double y, double z) = (Number(body, 210, 0), Number(body, 220, 0), Number(body, 230, 1));
+        return Math.Abs(x) > 1e-6 || Math.Abs(y) > 1e-6 ? Plane.Leaning : z < 0 ? Plane.Mirrored : Plane.Upright;
     }
 
     private static int Flags(List<(int Code, string Value)> body) => (int)Number(body, 70, 0);

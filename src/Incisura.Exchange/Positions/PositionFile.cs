@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using Incisura.Core.Quantities;
 using Incisura.Exchange.Dxf;
 using Incisura.Exchange.Tables;
 
@@ -21,8 +22,6 @@ public static class PositionFile
 {
     /// <summary>Most holes taken from one file.</summary>
     public const int Most = 5000;
-
-    private const double Inch = 25.4;
 
     /// <summary>Reads a file, told apart by content.</summary>
     /// <exception cref="TableException">It is no such table.</exception>
@@ -53,20 +52,28 @@ public static class PositionFile
         IEnumerable<(int Line, string[] Cells)> rows = table.Rows;
 
         // A table of numbers alone has no headings: its first columns are x, y and a diameter.
-        if (x < 0 && y < 0 && table.Headings.Take(2).All(h => Parse(h) is not null))
+        if (x < 0 && y < 0 && table.Headings.Take(2).All(h => Read(h, 1, table.DecimalComma).Found))
         {
             (x, y, d) = (0, 1, table.Headings.Count > 2 ? 2 : -1);
             rows = rows.Prepend((1, [.. table.Headings]));
         }
 
         if (x < 0 || y < 0) throw new TableException("The table has no columns x and y; name the two columns so, and a third d if there are diameters.");
-        double unit = table.Headings[x].Contains("in", StringComparison.OrdinalIgnoreCase) ? Inch : 1;
-        if (unit != 1) notes.Add("Positions are in inch; they were converted.");
+        double Unit(int column) => HeadingUnit.Of(table.Headings[column]).MillimetresPerUnit ?? 1;
+        (double unitX, double unitY, double unitD) = (Unit(x), Unit(y), d >= 0 && d < table.Headings.Count ? Unit(d) : 1);
+        if (unitX != 1 || unitY != 1) notes.Add("Positions are in inch; they were converted.");
         List<FoundHole> holes = [];
         List<int> passed = [];
         foreach ((int line, string[] cells) in rows)
         {
-            if (Parse(cells[x]) is { } px && Parse(cells[y]) is { } py) holes.Add(new(px * unit, py * unit, d >= 0 && d < cells.Length && Parse(cells[d]) is { } pd && pd > 0 ? pd * unit : 0));
+            LengthReading px = Read(cells[x], unitX, table.DecimalComma), py = Read(cells[y], unitY, table.DecimalComma);
+            if (px.Doubtful || py.Doubtful)
+            {
+                (string cell, LengthReading reading) = px.Doubtful ? (cells[x], px) : (cells[y], py);
+                throw new TableException($"“{cell}” on line {line} can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.");
+            }
+
+            if (px.Found && py.Found) holes.Add(new(px.Mm, py.Mm, d >= 0 && d < cells.Length && Read(cells[d], unitD, table.DecimalComma) is { Found: true } pd && pd.Mm > 0 ? pd.Mm : 0));
             else passed.Add(line);
             if (holes.Count > Most) throw new TableException($"The table has more than {Most} positions; split it.");
         }
@@ -84,6 +91,6 @@ public static class PositionFile
         return -1;
     }
 
-    private static double? Parse(string cell) =>
-        double.TryParse(cell.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && double.IsFinite(v) && Math.Abs(v) < 1e6 ? v : null;
+    private static LengthReading Read(string cell, double perUnit, bool decimalComma) =>
+        LengthText.Read(cell, perUnit, decimalComma) is { Found: true } reading && Math.Abs(reading.Mm) < 1e6 ? reading : LengthReading.None;
 }

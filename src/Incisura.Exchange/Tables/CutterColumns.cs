@@ -19,12 +19,20 @@ public static partial class CutterColumns
     /// <summary>Codes of the families' picks.</summary>
     public static IReadOnlyList<string> Picks { get; } = [.. Families.All.SelectMany(f => f.Picks).Select(p => p.Code).Distinct()];
 
+    /// <summary>Angle ψ_r = 90° − κ_r, which tables call lead or approach angle (ISO 3002); it is taken into κ_r.</summary>
+    public const string ApproachAngle = "approachAngle";
+
+    /// <summary>Cutting edges on the periphery, ZEFP; where a table has ZEFF too, the two must agree.</summary>
+    public const string PeripheralTeeth = "peripheralTeeth";
+
     /// <summary>Every field a column may mean, with plain words.</summary>
     public static IReadOnlyList<(string Code, string Name)> All { get; } =
     [
         .. Words.Select(w => (w, Plain(w))),
         .. Dimension.All.Select(d => ("dimensions." + d.Symbol, $"{d.Symbol}, {d.Name}")),
         .. Picks.Select(p => ("picks." + p, Plain(p))),
+        (ApproachAngle, "PSIR, approach angle ψ (90° − κ)"),
+        (PeripheralTeeth, "ZEFP, cutting edges on the periphery"),
     ];
 
     private static readonly Dictionary<string, string> Synonyms = Build();
@@ -38,12 +46,11 @@ public static partial class CutterColumns
         ColumnMeaning[] meanings = new ColumnMeaning[headings.Count];
         for (int i = 0; i < meanings.Length; i++)
         {
-            Match unit = UnitAtEnd().Match(headings[i]);
-            string name = unit.Success ? headings[i][..unit.Index] : headings[i];
+            (string name, double? perUnit) = HeadingUnit.Of(headings[i]);
             string? code = Synonyms.GetValueOrDefault(Fold(name)) ?? Synonyms.GetValueOrDefault(Fold(headings[i]));
 
             // A unit in the heading counts before the one that is said for the whole table.
-            bool inches = unit.Groups["unit"].Value.ToLowerInvariant() switch { "in" or "inch" or "\"" or "″" => true, "mm" => false, _ => inch };
+            bool inches = perUnit is { } per ? per != 1 : inch;
             meanings[i] = code is not null && taken.Add(code) ? new(code, inches) : new("", inches);
         }
 
@@ -80,7 +87,9 @@ public static partial class CutterColumns
         Add("dimensions.RE", "radius", "r", "corner", "nose radius");
         Add("dimensions.FHA", "helix");
         Add("dimensions.SIG", "included angle", "tip angle", "angle");
-        Add("dimensions.KAPR", "lead angle", "approach angle", "kappa");
+        Add("dimensions.KAPR", "kappa", "κr", "κ", "cutting edge angle", "tool cutting edge angle", "setting angle");
+        Add(ApproachAngle, "psir", "ψr", "ψ", "lead angle", "approach angle", "tool lead angle", "tool approach angle");
+        Add(PeripheralTeeth, "zefp", "peripheral teeth", "peripheral cutting edges");
         Add("dimensions.TP", "pitch");
         Add("dimensions.RPMX", "max speed", "max rpm", "rpm max");
         Add("dimensions.h_min", "hmin", "min chip");
@@ -99,9 +108,6 @@ public static partial class CutterColumns
     private static string Plain(string code) => CapitalInside().Replace(code, m => " " + m.Value.ToLowerInvariant());
 
     private static string Fold(string heading) => string.Concat(heading.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c is 'ø' or '/' or '_')).ToString(CultureInfo.InvariantCulture);
-
-    [GeneratedRegex(@"[\s,]*[\[(]\s*(?<unit>mm|in|inch|""|″|°|rev/min|deg)\s*[\])]\s*$|\s+(?<unit>mm|inch)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
-    private static partial Regex UnitAtEnd();
 
     [GeneratedRegex("(?<=[a-z])[A-Z]")]
     private static partial Regex CapitalInside();

@@ -53,8 +53,10 @@ public static class CutterRows
     /// <param name="meanings">What the columns mean.</param>
     /// <param name="find">The cutter of a number, as it stands now, or null.</param>
     /// <param name="identityOf">Identity of a cutter by its number; 0 where there is none.</param>
+    /// <param name="decimalComma">Whether a comma is known to stand before decimals in this table.</param>
     /// <returns>The cutter, and what cannot be taken; blank cells leave what stands.</returns>
-    public static (Cutter Cutter, IReadOnlyList<CellFault> Faults) Read(string[] cells, IReadOnlyList<ColumnMeaning> meanings, Func<string, Cutter?> find, Func<string, int> identityOf)
+    public static (Cutter Cutter, IReadOnlyList<CellFault> Faults) Read(
+        string[] cells, IReadOnlyList<ColumnMeaning> meanings, Func<string, Cutter?> find, Func<string, int> identityOf, bool decimalComma = false)
     {
         List<CellFault> faults = [];
         string number = Cell("number");
@@ -75,6 +77,8 @@ public static class CutterRows
             string code = meanings[i].Code, text = cells[i];
             if (text.Length == 0 || code.Length == 0 || code is "number" or "family") continue;
             if (code.StartsWith("dimensions.", StringComparison.Ordinal)) ReadDimension(i, code[11..], text, meanings[i].Inch);
+            else if (code == CutterColumns.ApproachAngle) ReadOther(i, text, Dimension.EdgeAngle, psi => 90 - psi, "κ_r", "its complement to 90°");
+            else if (code == CutterColumns.PeripheralTeeth) ReadOther(i, text, Dimension.Teeth, z => z, "ZEFF", "the teeth of the face");
             else if (code.StartsWith("picks.", StringComparison.Ordinal)) ReadPick(i, code[6..], text);
             else c = ReadWord(c, i, code, text);
         }
@@ -99,12 +103,27 @@ public static class CutterRows
             Dimension d = Dimension.Find(symbol)!;
             if (described.Dimensions.All(f => f.Dimension != d)) return;
             bool length = d.Quantity is Quantity.Length or Quantity.Chip;
-            double value = double.NaN;
-            bool read = length
-                ? LengthText.TryRead(text, inch ? Units.MillimetresPerInch : 1, out value)
-                : double.TryParse(text.TrimEnd('°').Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out value) && double.IsFinite(value);
-            if (read) dimensions[symbol] = value;
+            LengthReading reading = length ? LengthText.Read(text, inch ? Units.MillimetresPerInch : 1, decimalComma) : Number(text);
+            if (reading.Doubtful) faults.Add(new(i, $"“{Short(text)}” can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.", reading.Other));
+            else if (reading.Found) dimensions[symbol] = reading.Mm;
             else faults.Add(new(i, $"“{Short(text)}” is no {(length ? "length" : "number")}; write {(length ? "12, 12.5 mm or 1/2 in" : "a plain number")}."));
+        }
+
+        LengthReading Number(string text) =>
+            double.TryParse(LengthText.Plain(text).TrimEnd('°').Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && double.IsFinite(value) ? new(true, value, double.NaN) : LengthReading.None;
+
+        // A column that says the same as another in other terms: where both stand in the row, they must agree.
+        void ReadOther(int i, string text, Dimension d, Func<double, double> taken, string name, string what)
+        {
+            if (described.Dimensions.All(f => f.Dimension != d)) return;
+            LengthReading reading = Number(text);
+            int beside = Column("dimensions." + d.Symbol);
+            if (!reading.Found) faults.Add(new(i, $"“{Short(text)}” is no number; write a plain number."));
+            else if (beside >= 0 && cells[beside].Length > 0 && Number(cells[beside]) is { Found: true } other && Math.Abs(other.Mm - taken(reading.Mm)) > 1e-6)
+                faults.Add(new(i, $"{table(i)} is {reading.Mm:0.###} and {name} is {other.Mm:0.###}: they do not go together, so it is not clear which is {what}. Leave one of the two columns out."));
+            else dimensions[d.Symbol] = taken(reading.Mm);
+
+            string table(int column) => meanings[column].Code == CutterColumns.ApproachAngle ? "ψ_r" : "ZEFP";
         }
 
         void ReadPick(int i, string code, string text)

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.IO.Compression;
 using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
@@ -12,7 +13,11 @@ public sealed class TableException(string message) : Exception(message);
 /// <summary>A table as text: its headings and rows.</summary>
 /// <param name="Headings">Headings of the columns.</param>
 /// <param name="Rows">Rows with the line they stand on, cells in the order of the headings; short rows are filled up.</param>
-public sealed record Table(IReadOnlyList<string> Headings, IReadOnlyList<(int Line, string[] Cells)> Rows);
+public sealed record Table(IReadOnlyList<string> Headings, IReadOnlyList<(int Line, string[] Cells)> Rows)
+{
+    /// <summary>Whether a comma can only stand before decimals, since something else parts the columns.</summary>
+    public bool DecimalComma { get; init; }
+}
 
 /// <summary>Tables as CSV and as workbooks.</summary>
 public static class TableFile
@@ -24,6 +29,12 @@ public static class TableFile
 
     /// <summary>Most columns of one table.</summary>
     public const int MostColumns = 200;
+
+    /// <summary>Longest text of one cell, characters.</summary>
+    public const int LongestCell = 4000;
+
+    /// <summary>Most bytes a workbook may inflate to.</summary>
+    public const long MostInflated = 256L * 1024 * 1024;
 
     /// <summary>Reads CSV with any usual separator and encoding, or a workbook's first sheet, told apart by content.</summary>
     /// <exception cref="TableException">It is no table, or too large.</exception>
@@ -40,7 +51,7 @@ public static class TableFile
     {
         using MemoryStream stream = new();
         using (StreamWriter writer = new(stream, new UTF8Encoding(encoderShouldEmitUTF8Identifier: true)))
-        using (CsvWriter csv = new(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" }))
+        using (CsvWriter csv = new(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n", ShouldQuote = Quoted }))
             foreach (IEnumerable<object?> row in rows.Prepend(headings))
             {
                 foreach (object? cell in row)
@@ -54,15 +65,16 @@ public static class TableFile
     /// <summary>Writes a workbook with one sheet; texts are texts, never formulas.</summary>
     public static byte[] WriteWorkbook(IReadOnlyList<string> headings, IEnumerable<IReadOnlyList<object?>> rows)
     {
+        // Headings are a row like the others, so that two of one name do not get in each other's way.
         using MemoryStream stream = new();
-        stream.SaveAs(rows.Select(row =>
-        {
-            Dictionary<string, object?> cells = [];
-            for (int i = 0; i < headings.Count; i++) cells[headings[i]] = row[i] is string text ? Harmless.Write(text) : row[i];
-            return cells;
-        }).DefaultIfEmpty(headings.ToDictionary(h => h, _ => (object?)"")));
+        IEnumerable<object?[]> all = rows.Select(row => row.ToArray()).Prepend([.. headings]);
+        stream.SaveAs(all.Select(row => row.Select((cell, i) => (i, cell)).ToDictionary(c => c.i.ToString(CultureInfo.InvariantCulture), c => c.cell)), printHeader: false);
         return stream.ToArray();
     }
+
+    // A field whose text has a line break anywhere is quoted whatever the break is made of.
+    private static bool Quoted(ShouldQuoteArgs field) =>
+        ConfigurationFunctions.ShouldQuote(field) || field.Field is { } text && text.AsSpan().ContainsAny('\r', '\n');
 
     private static Table ReadCsv(byte[] content)
     {
@@ -70,7 +82,7 @@ public static class TableFile
         if (text.Contains('\0', StringComparison.Ordinal)) throw new TableException("The file is neither CSV nor a workbook; save it as CSV or XLSX and try again.");
         CsvConfiguration configuration = new(CultureInfo.InvariantCulture) { Delimiter = Separator(text), BadDataFound = null, MissingFieldFound = null, HasHeaderRecord = false, IgnoreBlankLines = true };
         using CsvParser parser = new(new StringReader(text), configuration);
-        return Collect(Lines());
+        return Collect(Lines(), Harmless.Read) with { DecimalComma = configuration.Delimiter != "," };
 
         IEnumerable<(int, string[])> Lines()
         {
@@ -83,20 +95,39 @@ public static class TableFile
         try
         {
             using MemoryStream stream = new(content);
-            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())));
+            CheckInflated(stream);
+            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())), text => text);
         }
-        catch (Exception e) when (e is not TableException)
+        catch (Exception e) when (e is not (TableException or OperationCanceledException))
         {
             throw new TableException("The workbook cannot be opened; it may be damaged or protected. Save it again as XLSX, or as CSV.");
         }
     }
 
-    private static Table Collect(IEnumerable<(int Line, string[] Cells)> lines)
+    // What a workbook says of its sizes is not believed: every part is inflated and counted before anything is read.
+    private static void CheckInflated(MemoryStream stream)
+    {
+        long inflated = 0;
+        byte[] buffer = new byte[81920];
+        using (ZipArchive archive = new(stream, ZipArchiveMode.Read, leaveOpen: true))
+            foreach (ZipArchiveEntry entry in archive.Entries)
+            {
+                using Stream part = entry.Open();
+                while (part.Read(buffer) is var read and > 0)
+                    if ((inflated += read) > MostInflated) throw new TableException($"The workbook grows to more than {MostInflated >> 20} MB when it is opened; save the sheet alone, or as CSV.");
+            }
+
+        stream.Position = 0;
+    }
+
+    private static Table Collect(IEnumerable<(int Line, string[] Cells)> lines, Func<string, string> read)
     {
         string[]? headings = null;
         List<(int, string[])> rows = [];
+        int blank = 0;
         foreach ((int line, string[] cells) in lines)
         {
+            if (Array.Find(cells, c => c.Length > LongestCell) is { } longest) throw new TableException($"A cell of row {line} has {longest.Length} characters; {LongestCell} is the most.");
             if (headings is null)
             {
                 if (cells.Length > MostColumns) throw new TableException($"The table has {cells.Length} columns; {MostColumns} is the most.");
@@ -104,10 +135,16 @@ public static class TableFile
                 continue;
             }
 
-            if (cells.All(string.IsNullOrWhiteSpace)) continue;
+            if (cells.All(string.IsNullOrWhiteSpace))
+            {
+                if (++blank > MostRows) throw new TableException($"The table has more than {MostRows} empty rows; delete them, or save the filled rows alone.");
+                continue;
+            }
+
+            if (cells.Length > MostColumns) throw new TableException($"Row {line} has {cells.Length} columns; {MostColumns} is the most.");
             if (rows.Count == MostRows) throw new TableException($"The table has more than {MostRows} rows; split it into smaller files.");
             string[] filled = new string[headings.Length];
-            for (int i = 0; i < filled.Length; i++) filled[i] = i < cells.Length ? Harmless.Read(cells[i].Trim()) : "";
+            for (int i = 0; i < filled.Length; i++) filled[i] = i < cells.Length ? read(cells[i].Trim()) : "";
             rows.Add((line, filled));
         }
 
@@ -123,7 +160,7 @@ public static class TableFile
         _ => cell.ToString() ?? "",
     };
 
-    // Byte-order marks tell the encoding; without one it is UTF-8, or Latin-1 where that would not be UTF-8.
+    // Byte-order marks tell the encoding; without one it is UTF-8, or Windows-1252 where that would not be UTF-8.
     private static string Decode(byte[] content)
     {
         try
@@ -133,7 +170,7 @@ public static class TableFile
         }
         catch (DecoderFallbackException)
         {
-            return Encoding.Latin1.GetString(content);
+            return CodePagesEncodingProvider.Instance.GetEncoding(1252)!.GetString(content);
         }
     }
 

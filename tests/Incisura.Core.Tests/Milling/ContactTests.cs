@@ -34,8 +34,8 @@ public class ContactTests
         ContactProfile ball = new(Start(CutterFamily.BallEndMill).Profile());
         Contact at = ball.At(2);
         Assert.Equal(5 * Math.Acos(1 - (2.0 / 5)), at.EdgeLength, 9);
-        Assert.Equal(Math.Sin(Math.Acos(1 - (2.0 / 5))), at.LargestLeadSine, 9);
-        Assert.Equal(90, Engagement.Of(ball.At(20), 1, 20, default).LargestLead);
+        Assert.Equal(Math.Sin(Math.Acos(1 - (2.0 / 5))), at.LargestEdgeSine, 9);
+        Assert.Equal(90, Engagement.Of(ball.At(20), 1, 20, default).LargestEdgeAngle);
     }
 
     [Fact]

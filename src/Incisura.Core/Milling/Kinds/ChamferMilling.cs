@@ -60,7 +60,7 @@ public readonly struct ChamferMilling : IMillingKind
 
         r.Across = new(1, leg);
         r.Down = new(1, depth - below);
-        r.Engagement = new(diameter, leg, mean, cone.LeadAngle, cone.LeadAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
+        r.Engagement = new(diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
         r[MillingFigure.TipDepth] = depth;
     }
 

@@ -70,7 +70,7 @@ public readonly struct Engraving : IMillingKind
 
         r.Across = new(1, width);
         r.Down = new(1, depth);
-        r.Engagement = new(width, width, mean, cone.LeadAngle, cone.LeadAngle, 1, ArcOfEngagement.Side(width, width, ref trace));
+        r.Engagement = new(width, width, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(width, width, ref trace));
         r[MillingFigure.TopWidth] = width;
         r[MillingFigure.TipDepth] = depth;
     }
