@@ -36,6 +36,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<SavedViewRow> SavedViews => Set<SavedViewRow>();
 
+    public DbSet<SessionRow> Sessions => Set<SessionRow>();
+
     public DbSet<RecordRow> Records => Set<RecordRow>();
 
     public DbSet<RecordRevisionRow> RecordRevisions => Set<RecordRevisionRow>();
@@ -44,12 +46,29 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<EditionEntryRow> EditionEntries => Set<EditionEntryRow>();
 
-    /// <summary>Opens the file with write-ahead log and foreign keys, and brings its tables up to date.</summary>
+    /// <summary>Mark in the head of a database file that was filled as the demo.</summary>
+    private const int DemoMark = 0x494E4344;
+
+    /// <summary>Opens the file with write-ahead log and foreign keys, and brings its tables up to date where they are not.</summary>
+    /// <remarks>The caller holds the file alone, so that a lock that a killed start left behind is nobody's.</remarks>
     public async Task PrepareAsync(CancellationToken cancel)
     {
-        await Database.MigrateAsync(cancel);
+        if ((await Database.GetPendingMigrationsAsync(cancel)).Any())
+        {
+            if (await Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync(cancel) > 0)
+                await Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock", cancel);
+            await Database.MigrateAsync(cancel);
+        }
+
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL;", cancel);
     }
+
+    /// <summary>Whether the file was filled as the demo.</summary>
+    public async Task<bool> IsDemoAsync(CancellationToken cancel) =>
+        await Database.SqlQueryRaw<int>("SELECT application_id AS Value FROM pragma_application_id").SingleAsync(cancel) == DemoMark;
+
+    /// <summary>Marks the file as filled as the demo.</summary>
+    public Task MarkAsDemoAsync(CancellationToken cancel) => Database.ExecuteSqlRawAsync($"PRAGMA application_id = {DemoMark}", cancel);
 
     /// <summary>Connection string of a database file.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
@@ -111,6 +130,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         place.HasOne<StoredMachine>().WithMany().HasForeignKey(p => p.MachineId).OnDelete(DeleteBehavior.Restrict);
         builder.Entity<BatchRow>().ToTable("Batches");
         builder.Entity<SavedViewRow>().ToTable("SavedViews").HasIndex(v => new { v.Person, v.List, v.Name }).IsUnique();
+
+        EntityTypeBuilder<SessionRow> session = builder.Entity<SessionRow>().ToTable("Sessions");
+        session.HasKey(s => s.Key);
+        session.HasIndex(s => s.PersonId);
+        session.HasOne<Person>().WithMany().HasForeignKey(s => s.PersonId).OnDelete(DeleteBehavior.Cascade);
 
         builder.Entity<Revision>().ToTable("Revisions").HasKey(r => new { r.Kind, r.ObjectId, r.Number });
 

@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
 using System.Threading.RateLimiting;
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
@@ -12,6 +13,7 @@ using Incisura.Web.Library;
 using Incisura.Web.Lookup;
 using Incisura.Web.Records;
 using Incisura.Web.Shop;
+using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -31,7 +33,10 @@ string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ??
 bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
 
-builder.Services.AddDbContextPool<IncisuraDb>(o => o.UseSqlite(IncisuraDb.ConnectionTo(database)));
+builder.Services.AddHttpContextAccessor();
+builder.Services.AddSingleton<SavedMark>();
+builder.Services.AddSingleton(_ => new DatabaseFile(database));
+builder.Services.AddDbContextPool<IncisuraDb>((services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(services.GetRequiredService<SavedMark>()));
 builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
@@ -56,6 +61,11 @@ builder.Services.ConfigureApplicationCookie(o =>
     o.Events.OnRedirectToLogin = c => Results.Problem("You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401, title: "Not signed in").ExecuteAsync(c.HttpContext);
     o.Events.OnRedirectToAccessDenied = c => Results.Problem("Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
 });
+builder.Services.AddSingleton<SessionStore>();
+builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme).Configure<SessionStore>((o, store) => o.SessionStore = store);
+
+// Sessions are ended on the server at once, so that no stamp needs to be compared now and then.
+builder.Services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromDays(3650));
 builder.Services.AddAccess();
 
 builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = ProblemHandler.Complete);
@@ -63,7 +73,10 @@ builder.Services.AddExceptionHandler<ProblemHandler>();
 builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 builder.Services.ConfigureHttpJsonOptions(o =>
 {
-    o.SerializerOptions.TypeInfoResolverChain.Insert(0, DefinitionFormat.Resolver);
+    DefaultJsonTypeInfoResolver resolver = DefinitionFormat.Resolver;
+    resolver.Modifiers.Add(StrictBodies.Check);
+    o.SerializerOptions.TypeInfoResolverChain.Insert(0, resolver);
+    o.SerializerOptions.RespectRequiredConstructorParameters = true;
     o.SerializerOptions.NumberHandling = DefinitionFormat.Options.NumberHandling;
     o.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
     o.SerializerOptions.RespectNullableAnnotations = true;
@@ -83,6 +96,7 @@ builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer((schema, context, 
 
     return Task.CompletedTask;
 }));
+builder.Services.AddPatience();
 builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddRateLimiter(o =>
 {
@@ -96,12 +110,14 @@ app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseResponseCompression();
 app.UseProtection();
+app.UseKnownCharsets();
 app.UseDefaultFiles();
 app.UseStaticFiles(new StaticFileOptions
 {
     OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
 });
 app.UseRouting();
+app.UseRequestTimeouts();
 app.UseRateLimiter();
 app.UseAuthentication();
 app.UseAuthorization();
@@ -131,9 +147,20 @@ if (describing)
     return;
 }
 
-Directory.CreateDirectory(Path.GetDirectoryName(database)!);
-await using (AsyncServiceScope scope = app.Services.CreateAsyncScope())
+try
+{
+    await using AsyncServiceScope scope = app.Services.CreateAsyncScope();
     await Start.PrepareAsync(scope.ServiceProvider, demo, Path.GetFullPath(app.Configuration["Incisura:DemoData"] ?? "demo"), CancellationToken.None);
+}
+catch (StartException refused) when (Assembly.GetEntryAssembly() == typeof(Program).Assembly)
+{
+    // Whoever starts it reads a sentence; a trace of the code would only hide it.
+    Console.Error.WriteLine(refused.Message);
+    Environment.ExitCode = 1;
+    await app.DisposeAsync();
+    return;
+}
+
 app.Run();
 
 /// <summary>Named for the tests that host the program.</summary>

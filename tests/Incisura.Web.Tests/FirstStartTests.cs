@@ -9,11 +9,14 @@ public sealed class FirstStartTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-first-").FullName;
 
-    private WebApplicationFactory<Program> Host(string? password) => new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
+    private WebApplicationFactory<Program> Host(string? password, string? name = null, bool demo = false) => new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
     {
         builder.UseSetting("Incisura:Database", Path.Combine(folder, "incisura.db"));
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
         if (password is not null) builder.UseSetting("Incisura:FirstAdministrator:Password", password);
+        if (name is not null) builder.UseSetting("Incisura:FirstAdministrator:Name", name);
+        builder.UseSetting("Incisura:Demo", demo ? "true" : "false");
+        builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
     });
 
     [Fact]
@@ -42,6 +45,71 @@ public sealed class FirstStartTests : IDisposable
         Assert.Equal(0, (await edda.GetAsync("/lookup"))["edition"].GetInt32());
         Answer refused = await edda.PostAsync("/calculations/side-rough", new { materialId = 1, assemblyId = 1, machineId = 1 });
         Assert.Contains("chart", refused.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+    }
+
+    private static string Refused(WebApplicationFactory<Program> host)
+    {
+        using (host) return Assert.IsType<StartException>(Assert.ThrowsAny<Exception>(() => host.CreateClient()) is StartException plain ? plain : null).Message;
+    }
+
+    [Theory]
+    [InlineData("Ines Varga", "a password of my own", "no space")]
+    [InlineData("ines", "short", "12 characters")]
+    public void A_first_administrator_who_cannot_be_made_is_refused_in_a_sentence(string name, string password, string said) =>
+        Assert.Contains(said, Refused(Host(password, name)), StringComparison.Ordinal);
+
+    [Fact]
+    public async Task A_real_workshop_is_never_opened_as_the_demo_and_an_older_demo_is_known()
+    {
+        await using (WebApplicationFactory<Program> host = Host("a password of my own", "ines"))
+            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+        Assert.Contains("real workshop", Refused(Host(null, demo: true)), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_demo_made_before_demos_were_marked_is_known_by_its_people()
+    {
+        await using (WebApplicationFactory<Program> host = Host(null, demo: true))
+            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+        Sql("PRAGMA application_id = 0");
+        await using WebApplicationFactory<Program> again = Host(null, demo: true);
+        (await new Caller(again.CreateClient()).PostAsync("/session/demo/maren", new { })).Expect(HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_lock_that_a_killed_start_left_behind_keeps_nobody_out()
+    {
+        await using (WebApplicationFactory<Program> host = Host("a password of my own"))
+            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+        Sql("CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER NOT NULL PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO __EFMigrationsLock VALUES (1, '2026-11-26 04:00:00+00:00'); DELETE FROM __EFMigrationsHistory WHERE MigrationId LIKE '%_Sessions'; DROP TABLE Sessions");
+        await using WebApplicationFactory<Program> again = Host(null);
+        (await new Caller(again.CreateClient()).PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task Two_programs_never_run_on_one_file()
+    {
+        await using WebApplicationFactory<Program> host = Host("a password of my own");
+        (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+        Assert.Contains("another Incisura", Refused(Host(null)), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_is_no_database_is_said_in_a_sentence()
+    {
+        File.WriteAllText(Path.Combine(folder, "incisura.db"), new string('x', 5000));
+        Assert.Contains("cannot be opened", Refused(Host("a password of my own")), StringComparison.Ordinal);
+    }
+
+    private void Sql(string sql)
+    {
+        using Microsoft.Data.Sqlite.SqliteConnection connection = new($"Data Source={Path.Combine(folder, "incisura.db")};Pooling=False");
+        connection.Open();
+        using Microsoft.Data.Sqlite.SqliteCommand command = connection.CreateCommand();
+#pragma warning disable CA2100 // The text is written above.
+        command.CommandText = sql;
+#pragma warning restore CA2100
+        command.ExecuteNonQuery();
     }
 
     [Fact]

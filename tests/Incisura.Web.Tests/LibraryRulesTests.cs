@@ -119,7 +119,7 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
         sleeve["remarks"] = "worn";
         (await maren.PutAsync($"/library/holders/{extension}", sleeve, ifMatch: 1)).Expect(HttpStatusCode.OK);
         Answer record = await maren.GetAsync($"/records/{draft["number"].GetString()}");
-        Assert.Contains(record["revisions"][0].GetProperty("moved").EnumerateArray(), m => m.GetProperty("footing").GetProperty("name").GetString() == "S-6201");
+        Assert.Contains(record["revisions"][0].GetProperty("standing").GetProperty("moved").EnumerateArray(), m => m.GetProperty("footing").GetProperty("name").GetString() == "S-6201");
     }
 
     [Fact]

@@ -83,7 +83,7 @@ public sealed class MillingTests(Workshop workshop) : IClassFixture<Workshop>
         Answer again = (await maren.GetAsync($"/records/{record["number"].GetString()}")).Expect(HttpStatusCode.OK);
         Assert.Equal(figures, again["revisions"][0].GetProperty("result").GetProperty("figures").GetRawText());
         Assert.Equal("For one record, revision 1", again["revisions"][0].GetProperty("method").GetString());
-        Assert.Empty(again["revisions"][0].GetProperty("moved").EnumerateArray());
+        Assert.Empty(again["revisions"][0].GetProperty("standing").GetProperty("moved").EnumerateArray());
     }
 
     [Theory]

@@ -42,7 +42,7 @@ public sealed class RecordTests(Workshop workshop) : IClassFixture<Workshop>
 
         record = (await tobiah.PostAsync($"/records/{number}/withdraw", new { text = "Broke two cutters." }, Of(record).Version)).Expect(HttpStatusCode.OK);
         entry = (await jory.GetAsync("/lookup?q=A-1010 S355"))["entries"].EnumerateArray().Single(e => e.GetProperty("record").GetString() == number);
-        Assert.True(entry.GetProperty("withdrawn").GetBoolean());
+        Assert.Equal("withdrawn", entry.GetProperty("since").GetProperty("what").GetString());
     }
 
     [Fact]
@@ -99,8 +99,8 @@ public sealed class RecordTests(Workshop workshop) : IClassFixture<Workshop>
 
         JsonElement after = (await maren.GetAsync("/records/R-0003"))["revisions"][0];
         Assert.Equal(before["revisions"][0].GetProperty("result").GetRawText(), after.GetProperty("result").GetRawText());
-        Assert.Equal("chart", after.GetProperty("moved")[0].GetProperty("footing").GetProperty("kind").GetString());
-        JsonElement speed = after.GetProperty("ifToday").EnumerateArray().Single(c => c.GetProperty("code").GetString() == "spindleSpeed");
+        Assert.Equal("chart", after.GetProperty("standing").GetProperty("moved")[0].GetProperty("footing").GetProperty("kind").GetString());
+        JsonElement speed = after.GetProperty("standing").GetProperty("figures").EnumerateArray().Single(c => c.GetProperty("code").GetString() == "spindleSpeed");
         Assert.Equal(0.9, speed.GetProperty("to").GetDouble() / speed.GetProperty("from").GetDouble(), 9);
     }
 }

@@ -1,4 +1,5 @@
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
 
 namespace Incisura.Core.Calculation;
 
@@ -8,6 +9,9 @@ internal readonly record struct Admitted(IReadOnlyList<(string Code, double Valu
 /// <summary>Checks once, at the door, what is given to an operation.</summary>
 internal static class Door
 {
+    private const int MethodText = 200;
+    private const double LargestLength = 100_000;
+
     /// <summary>Takes the typed values and picks that an operation asks for.</summary>
     /// <param name="d">The operation.</param>
     /// <param name="cutter">The cutter.</param>
@@ -45,8 +49,37 @@ internal static class Door
 
         foreach (string code in choices.Options.Keys)
             check.Holds(options.ContainsKey(code), code, double.NaN, $"This operation has no option named {code}; leave it out.");
+        CheckBeside(d, choices, check);
         check.ThrowIfAny();
         return new(values, options);
+    }
+
+    // What comes beside numbers and picks is held to what the operation knows and to the ranges of its fields, like everything typed.
+    private static void CheckBeside(OperationDescription d, Choices choices, InputCheck check)
+    {
+        check.Holds(choices.Method.Length <= MethodText, "method", choices.Method.Length, $"The method applied has {choices.Method.Length} characters; {MethodText} is the most.");
+        if (choices.Leftover is { } leftover)
+        {
+            check.Holds(d.TakesLeftover, "leftover", double.NaN, "This operation takes nothing over from a step before; leave it out.")
+                .Named("leftover.record", "The record the leftover comes from", leftover.Record, 40);
+            foreach ((string code, string member, string name, double value) in (ReadOnlySpan<(string, string, string, double)>)
+                [
+                    ("stockWidth", "across", "The stock left", leftover.Across),
+                    ("wallHeight", "height", "The height of the wall", leftover.Height),
+                    ("length", "length", "The length of the cut", leftover.Length),
+                    ("diameterBefore", "cutterDiameter", "The cutter before", leftover.CutterDiameter),
+                ])
+                check.Within($"leftover.{member}", name, value, 0, d.Fields.FirstOrDefault(f => f.Code == code)?.Most ?? LargestLength, Quantities.Quantity.Length);
+        }
+
+        CrossHole.CheckAll(choices.CrossHoles, check);
+        StageEdit.CheckAll(choices.Edits, check);
+        check.Holds(d.InStages || choices.CrossHoles.Count == 0, "crossHoles", choices.CrossHoles.Count, "Only a hole drilled in stages is crossed by others; leave the crossing holes out.")
+            .Holds(d.InStages || choices.Edits.Count == 0, "edits", choices.Edits.Count, "Only a hole drilled in stages has stages to change; leave the changes out.");
+        if (choices.DepthBefore is not { } before) return;
+        FieldDescription? depth = d.Fields.FirstOrDefault(f => f.Code == "depth");
+        check.Holds(depth is not null, "depthBefore", before, "This operation has no depth that could have been another before; leave it out.")
+            .Within("depthBefore", "The depth before the drawing changed", before, depth?.Least ?? 0, depth?.Most ?? LargestLength, Quantities.Quantity.Length);
     }
 
     /// <summary>The input a window is to be drawn over.</summary>

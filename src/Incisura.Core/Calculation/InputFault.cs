@@ -46,6 +46,7 @@ public sealed class InputCheck
     public InputCheck Named(string field, string name, string? text, int longest = 120)
     {
         if (string.IsNullOrWhiteSpace(text)) Refuse(field, double.NaN, $"{name} is missing; give at least one character.");
+        else if (text.Any(char.IsControl)) Refuse(field, double.NaN, $"{name} has characters that cannot be seen, such as a line break; type it again without them.");
         else if (text.Length > longest) Refuse(field, text.Length, $"{name} has {text.Length} characters; {longest} is the most.");
         return this;
     }

@@ -48,6 +48,12 @@ public sealed record OperationDescription(
     /// <summary>Whether the load changes within a turn and can be drawn over it.</summary>
     public bool LoadOverTurn { get; init; }
 
+    /// <summary>Whether what a step before left can be taken over.</summary>
+    public bool TakesLeftover { get; init; }
+
+    /// <summary>Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes.</summary>
+    public bool InStages { get; init; }
+
     /// <summary>Whether the feed is the lead of the thread, so that the speed chart holds none for it.</summary>
     public bool FeedInStep { get; init; }
 }
@@ -163,8 +169,9 @@ public interface IOperation
     /// <param name="situation">What it is about.</param>
     /// <param name="choices">What was typed and picked.</param>
     /// <param name="explain">Whether the derivation is wanted.</param>
+    /// <param name="cancel">Stops the work.</param>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    CalculationResult Calculate(Situation situation, Choices choices, bool explain);
+    CalculationResult Calculate(Situation situation, Choices choices, bool explain, CancellationToken cancel = default);
 
     /// <summary>Works out where the situation may be run, over two of its free values.</summary>
     /// <param name="situation">What it is about.</param>
@@ -189,8 +196,9 @@ public interface ITurningLoad
     /// <summary>Works out the load over one revolution.</summary>
     /// <param name="situation">What it is about.</param>
     /// <param name="choices">What was typed and picked.</param>
+    /// <param name="cancel">Stops the work.</param>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    RevolutionLoad Revolution(Situation situation, Choices choices);
+    RevolutionLoad Revolution(Situation situation, Choices choices, CancellationToken cancel = default);
 }
 
 /// <summary>Every operation there is.</summary>

@@ -13,18 +13,21 @@ public abstract class ProposedOperation<TCase, TProposal, TResult> : IOperation
     public abstract OperationDescription Description { get; }
 
     /// <inheritdoc/>
-    public CalculationResult Calculate(Situation situation, Choices choices, bool explain)
+    public CalculationResult Calculate(Situation situation, Choices choices, bool explain, CancellationToken cancel = default)
     {
+        cancel.ThrowIfCancellationRequested();
         TCase given = Take(situation, choices);
         if (!explain)
         {
             NoTrace none = default;
             TProposal proposal = ProposeChecked(given, ref none);
+            cancel.ThrowIfCancellationRequested();
             return Tell(situation, given, proposal, Solve(given, proposal, ref none));
         }
 
         DerivationTrace derivation = new();
         TProposal explained = ProposeChecked(given, ref derivation);
+        cancel.ThrowIfCancellationRequested();
         TResult result = Solve(given, explained, ref derivation);
         return Tell(situation, given, explained, result) with { Givens = GivensOf(situation, given, explained, result), Steps = derivation.Steps };
     }

@@ -21,6 +21,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         Picture = TKind.Description.Picture,
         Free = TKind.Description.InStep ? [] : [.. Charted.Select(i => Codes.Of(i))],
         FeedInStep = TKind.Description.InStep,
+        InStages = TKind.Description.InStages,
     };
 
     /// <inheritdoc/>
@@ -81,11 +82,6 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     {
         HoleDescription d = TKind.Description;
         (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Cutter.Value, choices, f => f.Most);
-        InputCheck check = new();
-        CrossHole.CheckAll(choices.CrossHoles, check);
-        StageEdit.CheckAll(choices.Edits, check);
-        if (choices.DepthBefore is { } before) check.Within("depthBefore", "The depth before the drawing changed", before, HoleWords.Depth.Least, HoleWords.Depth.Most, HoleWords.Depth.Quantity);
-        check.ThrowIfAny();
         HoleInputs wish = new() { Wear = 1, Edits = [.. choices.Edits] };
         foreach ((string code, double value) in values)
             if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);

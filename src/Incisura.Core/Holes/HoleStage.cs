@@ -24,7 +24,7 @@ public sealed record HoleStage(string Code, string Name, double From, double To,
 /// <param name="Speed">Spindle speed, rev/min, negative to the left; null to leave it.</param>
 /// <param name="FeedRate">Feed rate, mm/min; null to leave it.</param>
 /// <param name="Coolant">Whether coolant is on; null to leave it.</param>
-public sealed record StageEdit(string Stage, double? Speed, double? FeedRate, bool? Coolant)
+public sealed record StageEdit(string Stage, double? Speed = null, double? FeedRate = null, bool? Coolant = null)
 {
     /// <summary>Most changes of one calculation.</summary>
     public const int Most = 64;

@@ -28,6 +28,9 @@ public sealed record HoleDescription(
     /// <summary>Codes of operations whose row of the chart serves where there is none for this one, the nearest first.</summary>
     public IReadOnlyList<string> ChartedAs { get; init; } = [];
 
+    /// <summary>Whether it is drilled in stages.</summary>
+    public bool InStages { get; init; }
+
     /// <summary>Whether the feed is the lead of the thread.</summary>
     public bool InStep { get; init; }
 

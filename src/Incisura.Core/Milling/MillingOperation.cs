@@ -22,6 +22,7 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     {
         Picture = TKind.Description.Picture,
         LoadOverTurn = true,
+        TakesLeftover = TKind.Description.Has(MillingInput.StockWidth) || TKind.Description.Has(MillingInput.DiameterBefore),
         Free = [.. MillingWindow.FreeOf<TKind>().Select(i => Codes.Of(i))],
     };
 
@@ -41,9 +42,10 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     }
 
     /// <inheritdoc/>
-    public RevolutionLoad Revolution(Situation situation, Choices choices)
+    public RevolutionLoad Revolution(Situation situation, Choices choices, CancellationToken cancel = default)
     {
         (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
+        cancel.ThrowIfCancellationRequested();
         return RevolutionLoad.Of(given.Setup, MillingSolver.Solve<TKind>(given.Setup, proposal.Inputs), proposal.Inputs);
     }
 

@@ -14,6 +14,9 @@ public enum RecordState
 
     /// <summary>Taken back; no edition publishes it any more.</summary>
     Withdrawn,
+
+    /// <summary>A draft that was given up; kept, but shown to nobody who does not look for it.</summary>
+    Discarded,
 }
 
 /// <summary>What can be done to a revision of a record.</summary>
@@ -33,6 +36,9 @@ public enum RecordAct
 
     /// <summary>Take an approved record out of use with a reason.</summary>
     Withdraw,
+
+    /// <summary>Give a draft up.</summary>
+    Discard,
 }
 
 /// <summary>What a person may do in the workshop.</summary>
@@ -65,7 +71,7 @@ public sealed class RuleException(string code, string message) : Exception(messa
     public string Code { get; } = code;
 }
 
-/// <summary>The life of a record's revision: draft → in review → approved → withdrawn, and back from review to draft.</summary>
+/// <summary>The life of a record's revision: draft → in review → approved → withdrawn, back from review to draft, and from draft to discarded.</summary>
 public static class RecordLife
 {
     /// <summary>Most characters a note or a reason may have.</summary>
@@ -98,6 +104,7 @@ public static class RecordLife
             (RecordState.InReview, RecordAct.Approve) => RecordState.Approved,
             (RecordState.InReview, RecordAct.SendBack) => RecordState.Draft,
             (RecordState.Approved, RecordAct.Withdraw) => RecordState.Withdrawn,
+            (RecordState.Draft, RecordAct.Discard) => RecordState.Discarded,
             _ => throw new RuleException("state", $"This revision is {Words(state)}, so it cannot be {Words(act)}."),
         };
     }
@@ -108,6 +115,7 @@ public static class RecordLife
         RecordState.Draft => "a draft",
         RecordState.InReview => "in review",
         RecordState.Approved => "approved",
+        RecordState.Discarded => "discarded",
         _ => "withdrawn",
     };
 
@@ -117,6 +125,7 @@ public static class RecordLife
         RecordAct.Submit => "submitted",
         RecordAct.Approve => "approved",
         RecordAct.SendBack => "sent back",
+        RecordAct.Discard => "discarded",
         _ => "withdrawn",
     };
 }

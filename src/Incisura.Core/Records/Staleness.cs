@@ -1,10 +1,11 @@
+using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Records;
 
 /// <summary>Something a record rests on, at the revision it had.</summary>
-/// <param name="Kind">cutter, holder, assembly, material, machine or chart.</param>
+/// <param name="Kind">cutter, holder, assembly, material, machine, chart, or engine.</param>
 /// <param name="Id">Identity.</param>
 /// <param name="Name">What people call it.</param>
 /// <param name="Revision">Revision it had.</param>
@@ -21,12 +22,52 @@ public sealed record MovedFooting(Footing Footing, int Now);
 /// <param name="Name">Its name.</param>
 /// <param name="Quantity">What it measures.</param>
 /// <param name="From">Value before; null where it did not exist.</param>
-/// <param name="To">Value after.</param>
-public sealed record FigureChange(string Code, string Symbol, string Name, Quantity Quantity, double? From, double To);
+/// <param name="To">Value after; null where it does not exist any more.</param>
+public sealed record FigureChange(string Code, string Symbol, string Name, Quantity Quantity, double? From, double? To);
+
+/// <summary>A limit whose use differs between two calculations.</summary>
+/// <param name="Kind">Which limit.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="From">Use before; null where it was not judged.</param>
+/// <param name="To">Use after; null where it is not judged any more.</param>
+public sealed record LimitChange(LimitKind Kind, string Name, double? From, double? To);
+
+/// <summary>A finding that only one of two calculations has.</summary>
+/// <param name="Finding">The finding.</param>
+/// <param name="Appeared">Whether the later one has it; otherwise it vanished.</param>
+public sealed record FindingChange(Finding Finding, bool Appeared);
+
+/// <summary>How a record stands to how things are now.</summary>
+/// <param name="Moved">What it rests on that has been revised since.</param>
+/// <param name="Figures">Figures that would differ if it were calculated today.</param>
+/// <param name="Limits">Limits whose use would differ.</param>
+/// <param name="Findings">Findings that would appear or vanish.</param>
+/// <param name="Refused">Why it can no longer be calculated; empty where it can.</param>
+/// <param name="Breaks">Limits and findings that the figures as they were approved break now and did not then.</param>
+public sealed record Standing(
+    IReadOnlyList<MovedFooting> Moved,
+    IReadOnlyList<FigureChange> Figures,
+    IReadOnlyList<LimitChange> Limits,
+    IReadOnlyList<FindingChange> Findings,
+    string Refused,
+    IReadOnlyList<Finding> Breaks)
+{
+    /// <summary>Nothing moved.</summary>
+    public static Standing Firm { get; } = new([], [], [], [], "", []);
+
+    /// <summary>Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated.</summary>
+    public bool Stale => Refused.Length > 0 || Figures.Count > 0 || Limits.Count > 0 || Findings.Count > 0 || Breaks.Count > 0;
+}
 
 /// <summary>Compares what a record rests on and what it says with how things stand now.</summary>
 public static class Staleness
 {
+    /// <summary>Kind of the footing that stands for the engine.</summary>
+    public const string Engine = "engine";
+
+    /// <summary>Code of the finding that figures as approved cannot be taken any more.</summary>
+    public const string NoLongerPossible = "no-longer-possible";
+
     /// <summary>What moved: every footing with another revision now.</summary>
     /// <param name="then">What the record rests on.</param>
     /// <param name="now">The same things today, in any order.</param>
@@ -38,8 +79,10 @@ public static class Staleness
            select new MovedFooting(f, today.Revision),
     ];
 
-    /// <summary>Everything a situation rests on.</summary>
-    public static IReadOnlyList<Footing> FootingsOf(Situation s) =>
+    /// <summary>Everything a calculation rests on: its situation, and the engine that computed it.</summary>
+    /// <param name="s">The situation.</param>
+    /// <param name="engineVersion">Version of the engine.</param>
+    public static IReadOnlyList<Footing> FootingsOf(Situation s, string engineVersion) =>
     [
         new("cutter", s.Cutter.Id, s.Cutter.Value.Number, s.Cutter.Number),
         new("holder", s.Holder.Id, s.Holder.Value.Number, s.Holder.Number),
@@ -48,9 +91,33 @@ public static class Staleness
         new("material", s.Material.Id, s.Material.Value.Name, s.Material.Number),
         new("machine", s.Machine.Id, s.Machine.Value.Name, s.Machine.Number),
         new("chart", s.Chart.Id, s.Chart.Value.Name, s.Chart.Number),
+        new(Engine, 0, "calculation", int.Parse(engineVersion, CultureInfo.InvariantCulture)),
     ];
 
-    /// <summary>The figures that differ, in the order of the later calculation.</summary>
+    /// <summary>How a record stands today.</summary>
+    /// <param name="operation">Its operation.</param>
+    /// <param name="then">The situation it was made for, as it stood.</param>
+    /// <param name="choices">What was chosen.</param>
+    /// <param name="result">What came out.</param>
+    /// <param name="now">The same situation as it stands today.</param>
+    public static Standing Of(IOperation operation, Situation then, Choices choices, CalculationResult result, Situation now)
+    {
+        IReadOnlyList<MovedFooting> moved = Moved(FootingsOf(then, result.EngineVersion), FootingsOf(now, Operations.EngineVersion));
+        if (moved.Count == 0) return Standing.Firm;
+        Choices approved = choices with { Numbers = AsApproved(operation, choices, result) };
+        IReadOnlyList<Finding> breaks = Breaks(operation, approved, result, now);
+        try
+        {
+            CalculationResult today = operation.Calculate(now, choices, explain: false);
+            return new(moved, Changes(result.Figures, today.Figures), LimitChanges(result.Limits, today.Limits), FindingChanges(result.Findings, today.Findings), "", breaks);
+        }
+        catch (InputException refused)
+        {
+            return new(moved, [], [], [], refused.Message, breaks);
+        }
+    }
+
+    /// <summary>The figures that differ, in the order of the later calculation, and those that vanished.</summary>
     /// <param name="before">Earlier figures.</param>
     /// <param name="after">Later figures.</param>
     public static IReadOnlyList<FigureChange> Changes(IReadOnlyList<Figure> before, IReadOnlyList<Figure> after) =>
@@ -59,7 +126,57 @@ public static class Staleness
            let b = before.FirstOrDefault(f => f.Code == a.Code)
            where b is null || Differs(b.Value, a.Value)
            select new FigureChange(a.Code, a.Symbol, a.Name, a.Quantity, b?.Value, a.Value),
+        .. from b in before
+           where after.All(a => a.Code != b.Code)
+           select new FigureChange(b.Code, b.Symbol, b.Name, b.Quantity, b.Value, null),
     ];
+
+    /// <summary>The limits whose use differs, and those that appeared or vanished.</summary>
+    /// <param name="before">Earlier limits.</param>
+    /// <param name="after">Later limits.</param>
+    public static IReadOnlyList<LimitChange> LimitChanges(IReadOnlyList<JudgedLimit> before, IReadOnlyList<JudgedLimit> after) =>
+    [
+        .. from a in after
+           let b = before.FirstOrDefault(l => l.Kind == a.Kind)
+           where b is null || (b.Use is null) != (a.Use is null) || (a.Use is { } now && Differs(b.Use!.Value, now))
+           select new LimitChange(a.Kind, a.Name, b?.Use, a.Use),
+        .. from b in before
+           where after.All(a => a.Kind != b.Kind)
+           select new LimitChange(b.Kind, b.Name, b.Use, null),
+    ];
+
+    /// <summary>The findings of caution and stop that only one of the two has.</summary>
+    /// <param name="before">Earlier findings.</param>
+    /// <param name="after">Later findings.</param>
+    public static IReadOnlyList<FindingChange> FindingChanges(IReadOnlyList<Finding> before, IReadOnlyList<Finding> after) =>
+    [
+        .. after.Where(a => a.Severity > Severity.Info && !before.Any(b => Same(a, b))).Select(a => new FindingChange(a, true)),
+        .. before.Where(b => b.Severity > Severity.Info && !after.Any(a => Same(a, b))).Select(b => new FindingChange(b, false)),
+    ];
+
+    // What was approved is run as it was approved, whatever would be proposed today.
+    private static Dictionary<string, double> AsApproved(IOperation operation, Choices choices, CalculationResult result)
+    {
+        HashSet<string> known = [.. operation.Description.Fields.Select(f => f.Code)];
+        return result.Fields
+            .Where(f => f.Used && known.Contains(f.Code) && double.IsFinite(f.Value) && (f.Code != "toolLife" || choices.Numbers.ContainsKey(f.Code)))
+            .ToDictionary(f => f.Code, f => f.Value);
+    }
+
+    private static IReadOnlyList<Finding> Breaks(IOperation operation, Choices approved, CalculationResult then, Situation now)
+    {
+        try
+        {
+            return [.. operation.Calculate(now, approved, explain: false).Findings.Where(f => f.Severity > Severity.Info && !then.Findings.Any(b => Same(f, b)))];
+        }
+        catch (InputException refused)
+        {
+            return [new(NoLongerPossible, Severity.Stop, new($"The figures as approved cannot be run any more: {refused.Message}"), "Calculate it anew.")];
+        }
+    }
+
+    // Two findings say the same where code, gravity and words agree; a number that moves within them is told among the figures and limits.
+    private static bool Same(Finding a, Finding b) => a.Code == b.Code && a.Severity == b.Severity && a.Text.Template == b.Text.Template;
 
     private static bool Differs(double a, double b) => Math.Abs(a - b) > 1e-9 * Math.Max(Math.Abs(a), Math.Abs(b));
 }

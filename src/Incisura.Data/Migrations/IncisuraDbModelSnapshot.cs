@@ -390,6 +390,32 @@ namespace Incisura.Data.Migrations
                     b.ToTable("SavedViews", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.SessionRow", b =>
+                {
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PersonId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Since")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Ticket")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Key");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("Sessions", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.StoredAssembly", b =>
                 {
                     b.Property<int>("Id")
@@ -870,6 +896,15 @@ namespace Incisura.Data.Migrations
                         .WithMany()
                         .HasForeignKey("MaterialId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.SessionRow", b =>
+                {
+                    b.HasOne("Incisura.Data.Person", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
 

@@ -37,11 +37,13 @@ public static class TableFile
     public const long MostInflated = 256L * 1024 * 1024;
 
     /// <summary>Reads CSV with any usual separator and encoding, or a workbook's first sheet, told apart by content.</summary>
+    /// <param name="content">The file.</param>
+    /// <param name="cancel">Stops the reading.</param>
     /// <exception cref="TableException">It is no table, or too large.</exception>
-    public static Table Read(byte[] content)
+    public static Table Read(byte[] content, CancellationToken cancel = default)
     {
         if (content.Length == 0) throw new TableException("The file is empty; choose another.");
-        Table table = content is [0x50, 0x4B, ..] ? ReadWorkbook(content) : ReadCsv(content);
+        Table table = content is [0x50, 0x4B, ..] ? ReadWorkbook(content, cancel) : ReadCsv(content, cancel);
         if (table.Headings.All(string.IsNullOrWhiteSpace)) throw new TableException("The first row has no headings; give each column a heading such as number or DC.");
         return table;
     }
@@ -76,13 +78,13 @@ public static class TableFile
     private static bool Quoted(ShouldQuoteArgs field) =>
         ConfigurationFunctions.ShouldQuote(field) || field.Field is { } text && text.AsSpan().ContainsAny('\r', '\n');
 
-    private static Table ReadCsv(byte[] content)
+    private static Table ReadCsv(byte[] content, CancellationToken cancel)
     {
         string text = Decode(content);
         if (text.Contains('\0', StringComparison.Ordinal)) throw new TableException("The file is neither CSV nor a workbook; save it as CSV or XLSX and try again.");
         CsvConfiguration configuration = new(CultureInfo.InvariantCulture) { Delimiter = Separator(text), BadDataFound = null, MissingFieldFound = null, HasHeaderRecord = false, IgnoreBlankLines = true };
         using CsvParser parser = new(new StringReader(text), configuration);
-        return Collect(Lines(), Harmless.Read) with { DecimalComma = configuration.Delimiter != "," };
+        return Collect(Lines(), Harmless.Read, cancel) with { DecimalComma = configuration.Delimiter != "," };
 
         IEnumerable<(int, string[])> Lines()
         {
@@ -90,13 +92,13 @@ public static class TableFile
         }
     }
 
-    private static Table ReadWorkbook(byte[] content)
+    private static Table ReadWorkbook(byte[] content, CancellationToken cancel)
     {
         try
         {
             using MemoryStream stream = new(content);
             CheckInflated(stream);
-            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())), text => text);
+            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())), text => text, cancel);
         }
         catch (Exception e) when (e is not (TableException or OperationCanceledException))
         {
@@ -120,13 +122,14 @@ public static class TableFile
         stream.Position = 0;
     }
 
-    private static Table Collect(IEnumerable<(int Line, string[] Cells)> lines, Func<string, string> read)
+    private static Table Collect(IEnumerable<(int Line, string[] Cells)> lines, Func<string, string> read, CancellationToken cancel)
     {
         string[]? headings = null;
         List<(int, string[])> rows = [];
         int blank = 0;
         foreach ((int line, string[] cells) in lines)
         {
+            cancel.ThrowIfCancellationRequested();
             if (Array.Find(cells, c => c.Length > LongestCell) is { } longest) throw new TableException($"A cell of row {line} has {longest.Length} characters; {LongestCell} is the most.");
             if (headings is null)
             {

@@ -10,7 +10,17 @@ namespace Incisura.Web.Accounts;
 public sealed record NewPerson(string Name, string FullName, Role Role, string Password);
 
 /// <summary>People as the administrator sees them.</summary>
-public sealed record PersonView(string Name, string FullName, Role Role);
+/// <param name="Name">Sign-in name.</param>
+/// <param name="FullName">Name shown to others.</param>
+/// <param name="Role">What they may do.</param>
+/// <param name="Disabled">Whether they may sign in no more.</param>
+public sealed record PersonView(string Name, string FullName, Role Role, bool Disabled);
+
+/// <summary>What an administrator changes of somebody.</summary>
+public sealed record PersonChange(string FullName, Role Role, bool Disabled);
+
+/// <summary>A password that an administrator gives somebody who lost theirs.</summary>
+public sealed record PasswordReset(string Password);
 
 /// <summary>The administrator's list of people.</summary>
 public static class PeopleEndpoints
@@ -24,30 +34,86 @@ public static class PeopleEndpoints
                               join ur in db.UserRoles on p.Id equals ur.UserId
                               join r in db.Roles on ur.RoleId equals r.Id
                               orderby p.UserName
-                              select new { p.UserName, p.FullName, Role = r.Name }).ToListAsync();
-            return rows.ConvertAll(r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!)));
+                              select new { p.UserName, p.FullName, Role = r.Name, p.LockoutEnd }).ToListAsync();
+            return rows.ConvertAll(r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!), Person.IsClosed(r.LockoutEnd)));
         });
         group.MapPost("/", async (NewPerson person, UserManager<Person> people) =>
         {
-            await AddAsync(people, person);
-            return TypedResults.Created($"/api/v1/people/{person.Name}", new PersonView(person.Name, person.FullName, person.Role));
+            Person added = await AddAsync(people, person);
+            return TypedResults.Created($"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", new PersonView(added.UserName!, added.FullName, person.Role, false));
+        });
+        group.MapPut("/{name}", async (string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
+        {
+            Person person = await FindAsync(people, name);
+            Role before = await RoleOfAsync(people, person);
+            new InputCheck().Named("fullName", "The full name", change.FullName)
+                .Holds(Enum.IsDefined(change.Role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.").ThrowIfAny();
+            bool steps = before == Role.Administrator && (change.Role != Role.Administrator || change.Disabled);
+            if (steps && person.UserName == context.User.Actor().Name) throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            person.FullName = change.FullName.Trim();
+            person.LockoutEnd = change.Disabled ? Person.ForGood : null;
+            Demand(await people.UpdateAsync(person));
+            if (before != change.Role)
+            {
+                Demand(await people.RemoveFromRolesAsync(person, await people.GetRolesAsync(person)));
+                Demand(await people.AddToRoleAsync(person, change.Role.ToString()));
+            }
+
+            // What somebody may do counts from now on, wherever they are signed in.
+            if (change.Disabled || before != change.Role) await SessionStore.EndAllAsync(db, person.Id);
+            await transaction.CommitAsync();
+            return new PersonView(person.UserName!, person.FullName, change.Role, change.Disabled);
+        });
+        group.MapPost("/{name}/password", async (string name, PasswordReset reset, IncisuraDb db, UserManager<Person> people) =>
+        {
+            Person person = await FindAsync(people, name);
+            await SetPasswordAsync(people, person, reset.Password);
+            await SessionStore.EndAllAsync(db, person.Id);
+            return TypedResults.NoContent();
         });
     }
 
+    /// <summary>Gives a person another password.</summary>
+    /// <exception cref="InputException">It is not acceptable; the one until now stays.</exception>
+    public static async Task SetPasswordAsync(UserManager<Person> people, Person person, string password)
+    {
+        foreach (IPasswordValidator<Person> validator in people.PasswordValidators) Demand(await validator.ValidateAsync(people, person, password));
+        person.PasswordHash = people.PasswordHasher.HashPassword(person, password);
+        Demand(await people.UpdateSecurityStampAsync(person));
+    }
+
+    /// <summary>What a person may do.</summary>
+    public static async Task<Role> RoleOfAsync(UserManager<Person> people, Person person) =>
+        await people.GetRolesAsync(person) is [var role, ..] ? Enum.Parse<Role>(role) : Role.Reader;
+
+    private static async Task<Person> FindAsync(UserManager<Person> people, string name) =>
+        await people.FindByNameAsync(name) ?? throw new MissingException($"There is nobody named {name}; choose somebody from the list.");
+
     /// <summary>Adds a person with a role.</summary>
     /// <exception cref="InputException">Name or password is not acceptable.</exception>
-    public static async Task AddAsync(UserManager<Person> people, NewPerson person)
+    public static async Task<Person> AddAsync(UserManager<Person> people, NewPerson person)
     {
         new InputCheck().Named("name", "The sign-in name", person.Name, 60).Named("fullName", "The full name", person.FullName)
             .Holds(Enum.IsDefined(person.Role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.").ThrowIfAny();
         Person row = new() { UserName = person.Name.Trim(), FullName = person.FullName.Trim() };
         Demand(await people.CreateAsync(row, person.Password ?? ""));
         Demand(await people.AddToRoleAsync(row, person.Role.ToString()));
+        return row;
     }
+
+    private static string SentenceOf(IdentityError error) => error.Code switch
+    {
+        nameof(IdentityErrorDescriber.InvalidUserName) => "A sign-in name has letters, digits and . - _ @ + only, and no space; choose one such as ines or i.varga.",
+        nameof(IdentityErrorDescriber.DuplicateUserName) => "Somebody has this sign-in name already; choose another.",
+        nameof(IdentityErrorDescriber.PasswordTooShort) => "The password is too short; give at least 12 characters, a few words in a row are easily remembered.",
+        nameof(IdentityErrorDescriber.PasswordMismatch) => "The password until now is another one; type it again.",
+        _ => error.Description,
+    };
 
     private static void Demand(IdentityResult result)
     {
         if (result.Succeeded) return;
-        throw new InputException([.. result.Errors.Select(e => new InputFault(e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name", double.NaN, double.NaN, double.NaN, e.Description))]);
+        throw new InputException([.. result.Errors.Select(e => new InputFault(e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name", double.NaN, double.NaN, double.NaN, SentenceOf(e)))]);
     }
 }

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using Incisura.Core.Calculation;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Identity;
@@ -11,6 +12,9 @@ public sealed record SessionView(string Name, string FullName, Role Role);
 /// <summary>Name and password of somebody who signs in.</summary>
 public sealed record SignIn(string Name, string Password);
 
+/// <summary>Somebody's own new password, with the one until now.</summary>
+public sealed record OwnPassword(string Current, string Next);
+
 /// <summary>Somebody of the demo workshop who signs in with one click.</summary>
 public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
 
@@ -21,6 +25,8 @@ public sealed record Welcome(bool Demo, IReadOnlyList<DemoPerson> People);
 public static class SessionEndpoints
 {
     public const string SignInLimit = "sign-in";
+
+    private const string WrongPair = "Name and password do not fit together; check both and try again.";
 
     public static void MapSession(this IEndpointRouteBuilder api, bool demo)
     {
@@ -38,8 +44,10 @@ public static class SessionEndpoints
             SignInResult result = person is null
                 ? SignInResult.Failed
                 : await manager.PasswordSignInAsync(person, signIn.Password ?? "", isPersistent: true, lockoutOnFailure: true);
+            if (result.IsLockedOut && Person.IsClosed(person!.LockoutEnd))
+                return Refused(await people.CheckPasswordAsync(person, signIn.Password ?? "") ? "This account has been closed; ask the administrator." : WrongPair);
             if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
-            return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused("Name and password do not fit together; check both and try again.");
+            return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused(WrongPair);
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
 
         session.MapDelete("/", async (SignInManager<Person> manager) =>
@@ -47,6 +55,15 @@ public static class SessionEndpoints
             await manager.SignOutAsync();
             return TypedResults.NoContent();
         });
+
+        session.MapPut("/password", async (OwnPassword passwords, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
+        {
+            Person person = await people.GetUserAsync(context.User) ?? throw new MissingException("You are not signed in.");
+            if (!await people.CheckPasswordAsync(person, passwords.Current)) throw new InputException([new("current", double.NaN, double.NaN, double.NaN, "The password until now is another one; type it again.")]);
+            await PeopleEndpoints.SetPasswordAsync(people, person, passwords.Next);
+            await SessionStore.EndOthersAsync(db, person.Id, context);
+            return TypedResults.NoContent();
+        }).RequireAuthorization().RequireRateLimiting(SignInLimit);
 
         if (!demo) return;
         session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people) =>
@@ -60,9 +77,6 @@ public static class SessionEndpoints
 
     private static IResult Refused(string sentence) => Results.Problem(sentence, statusCode: 401, title: "Not signed in");
 
-    private static async Task<SessionView> ViewOf(Person person, UserManager<Person> people)
-    {
-        IList<string> roles = await people.GetRolesAsync(person);
-        return new(person.UserName!, person.FullName, roles.Count > 0 ? Enum.Parse<Role>(roles[0]) : Role.Reader);
-    }
+    private static async Task<SessionView> ViewOf(Person person, UserManager<Person> people) =>
+        new(person.UserName!, person.FullName, await PeopleEndpoints.RoleOfAsync(people, person));
 }

@@ -15,7 +15,7 @@ namespace Incisura.Web.Calculate;
 /// <param name="Leftover">What was taken over from the record of a step before.</param>
 /// <param name="Method">The method that was applied, in words.</param>
 public record CalculationRequest(
-    int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, TakenLeftover? Leftover = null, string? Method = null)
+    int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, TakenLeftover? Leftover = null, string? Method = null)
 {
     /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
     public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
@@ -30,7 +30,7 @@ public record CalculationRequest(
     public Choices Choices => new(Numbers ?? [], Options ?? [])
     {
         Leftover = Leftover?.Whole,
-        Method = Method is { Length: <= 200 } m ? m : "",
+        Method = Method ?? "",
         CrossHoles = CrossHoles ?? [],
         Edits = Edits ?? [],
         DepthBefore = DepthBefore,
@@ -52,16 +52,16 @@ public static class CalculateEndpoints
         api.MapGet("/operations", () => Operations.All.Select(o => o.Description)).WithTags("calculate");
         // The page asks for the units while it asks who is signed in; they are no secret.
         api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
-        RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers);
-        calculations.MapPost("/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf) =>
-            OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false));
+        RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
+        calculations.MapPost("/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false, cancel));
         calculations.MapPost("/{operation}/window", async (string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
         calculations.MapPost("/{operation}/best", async (string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), AimOf(aim), cancel));
-        calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
+            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), Wire.Optional<BestAim>(aim, "aim") ?? BestAim.Removal, cancel));
+        calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation) is ITurningLoad turning
-                ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db))
+                ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), cancel)
                 : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
         calculations.MapPost("/{operation}/methods/{id:int}", async (string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
         {
@@ -69,13 +69,6 @@ public static class CalculateEndpoints
             StoredMethod method = view.Methods.GetValueOrDefault(id) ?? throw new MissingException($"There is no method with the identity {id}; choose one from the list.");
             return method.Definition.Apply(OperationOf(operation), SituationOf(request, view), method.Revision);
         });
-    }
-
-    // Enumerations in an address are read exactly as written, so the words of the wire are read here.
-    private static BestAim AimOf(string? aim)
-    {
-        new InputCheck().Holds(aim is null or "removal" or "time", "aim", double.NaN, $"There is no aim “{aim}”; choose removal or time.").ThrowIfAny();
-        return aim == "time" ? BestAim.Time : BestAim.Removal;
     }
 
     /// <summary>What a request chose, with what has changed in the step its leftover was taken from.</summary>

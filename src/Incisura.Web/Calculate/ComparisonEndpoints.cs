@@ -23,11 +23,11 @@ public static class ComparisonEndpoints
 
     public static void MapComparisons(this IEndpointRouteBuilder api)
     {
-        RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers);
-        group.MapPost("/", async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf) => await CompareAsync(alternatives, db, shelf));
-        group.MapPost("/export.{format}", async (string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf) =>
+        RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
+        group.MapPost("/", async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) => await CompareAsync(alternatives, db, shelf, cancel));
+        group.MapPost("/export.{format}", async (string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
-            IReadOnlyList<ComparedAlternative> compared = await CompareAsync(alternatives, db, shelf);
+            IReadOnlyList<ComparedAlternative> compared = await CompareAsync(alternatives, db, shelf, cancel);
             List<string> headings = ["figure", "unit", .. compared.Select(c => c.Name)];
             List<IReadOnlyList<object?>> rows = [.. FiguresOf(compared).Select(f => RowOf(f, compared))];
             return format switch
@@ -39,16 +39,19 @@ public static class ComparisonEndpoints
         }).Produces<byte[]>();
     }
 
-    private static async Task<IReadOnlyList<ComparedAlternative>> CompareAsync(IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf)
+    private static async Task<IReadOnlyList<ComparedAlternative>> CompareAsync(IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel)
     {
-        new InputCheck().Holds(alternatives.Count is > 0 and <= Most, "alternatives", alternatives.Count, $"1 to {Most} alternatives can be compared; unpin some.").ThrowIfAny();
+        new InputCheck()
+            .Holds(alternatives.Count is > 0 and <= Most, "alternatives", alternatives.Count, $"1 to {Most} alternatives can be compared; unpin some.")
+            .Holds(alternatives.All(a => a is not null), "alternatives", double.NaN, "An alternative is empty; leave it out.")
+            .ThrowIfAny();
         ShelfView view = await shelf.ViewAsync(db);
         List<ComparedAlternative> compared = [];
         foreach (Alternative a in alternatives)
         {
             try
             {
-                compared.Add(new(a.Name, a.Operation, CalculateEndpoints.OperationOf(a.Operation).Calculate(CalculateEndpoints.SituationOf(a.Request, view), await CalculateEndpoints.ChoicesOf(a.Request, db), explain: false), []));
+                compared.Add(new(a.Name, a.Operation, CalculateEndpoints.OperationOf(a.Operation).Calculate(CalculateEndpoints.SituationOf(a.Request, view), await CalculateEndpoints.ChoicesOf(a.Request, db), explain: false, cancel), []));
             }
             catch (InputException refused)
             {

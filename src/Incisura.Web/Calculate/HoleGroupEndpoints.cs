@@ -40,12 +40,12 @@ public static class HoleGroupEndpoints
         api.MapAll("/hole-groups", Groups, view => view.HoleGroups);
         RouteGroupBuilder group = api.MapGroup("/hole-groups").WithTags("hole-groups").RequireAuthorization(Access.Engineers);
 
-        group.MapPost("/solve", async (HoleGroup definition, IncisuraDb db, Shelf shelf) =>
+        group.MapPost("/solve", async (HoleGroup definition, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             Check(definition, view, 0).ThrowIfAny();
-            return ViewOf(definition.Solve(Usable(definition, view), view.Machines[definition.MachineId].Definition.RapidFeed));
-        });
+            return ViewOf(definition.Solve(Usable(definition, view), view.Machines[definition.MachineId].Definition.RapidFeed, cancel));
+        }).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
 
         group.MapPost("/positions", async (HttpContext context) =>
         {

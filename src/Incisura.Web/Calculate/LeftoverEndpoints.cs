@@ -14,7 +14,7 @@ public static class LeftoverEndpoints
     /// <summary>What a record's newest revision leaves; null where there is no such record, or nothing it could leave.</summary>
     public static async Task<Leftover?> NowAsync(string number, IncisuraDb db)
     {
-        RecordRevisionRow? newest = await db.Records.AsNoTracking().Where(r => r.Number == number).SelectMany(r => r.Revisions).OrderByDescending(r => r.Number).FirstOrDefaultAsync();
+        RecordRevisionRow? newest = await db.Records.AsNoTracking().Where(r => r.Number == number).SelectMany(r => r.Revisions).Where(r => r.State != Core.Records.RecordState.Discarded).OrderByDescending(r => r.Number).FirstOrDefaultAsync();
         if (newest is null) return null;
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(newest.Result);
         Figure? left = result.Figures.FirstOrDefault(f => f.Code == "stockLeft");

@@ -31,6 +31,9 @@ public sealed record DemoRecord(string Operation, string Material, string Assemb
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
 {
+    /// <summary>Name of the demo's speed chart.</summary>
+    public const string ChartName = "Speed chart of the shop";
+
     private const string Engineer = "maren", Approver = "tobiah";
 
     public static async Task FillAsync(IServiceProvider services, string folder, CancellationToken cancel)
@@ -97,7 +100,7 @@ public static class DemoWorkshop
                     State = d.State,
                     Choices = DefinitionFormat.Write(choices),
                     Situation = DefinitionFormat.Write(situation),
-                    Result = DefinitionFormat.Write(Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true)),
+                    Result = DefinitionFormat.Write(Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true, cancel)),
                     Note = d.Note,
                     ProposedBy = Engineer,
                     Events = { new() { At = at, By = Engineer, Act = RecordAct.Edit } },

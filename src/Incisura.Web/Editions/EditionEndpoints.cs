@@ -12,10 +12,21 @@ namespace Incisura.Web.Editions;
 public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, string PublishedBy, string Note, string Digest, int Count);
 
 /// <summary>One record in an edition.</summary>
-public sealed record EditionEntryView(string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result);
+/// <param name="Record">Number of the record.</param>
+/// <param name="Revision">Its revision.</param>
+/// <param name="Situation">What it is for.</param>
+/// <param name="Note">The proposer's note.</param>
+/// <param name="ApprovedBy">Who approved it.</param>
+/// <param name="Result">What came out.</param>
+/// <param name="Since">What became of it since.</param>
+public sealed record EditionEntryView(string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since);
 
 /// <summary>A whole edition.</summary>
-public sealed record EditionView(EditionSummary Summary, IReadOnlyList<EditionEntryView> Entries);
+/// <param name="Summary">What it says about itself.</param>
+/// <param name="Newest">Number of the newest edition there is.</param>
+/// <param name="LookedAt">When it was compared with how things stand.</param>
+/// <param name="Entries">Its records.</param>
+public sealed record EditionView(EditionSummary Summary, int Newest, DateTimeOffset LookedAt, IReadOnlyList<EditionEntryView> Entries);
 
 /// <summary>How a record would differ between the last edition and the next.</summary>
 public enum EditionChange
@@ -30,7 +41,7 @@ public enum EditionChange
 public sealed record PendingEntry(string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy);
 
 /// <summary>Why an edition is published.</summary>
-public sealed record PublishRequest(string? Note);
+public sealed record PublishRequest(string? Note = null);
 
 /// <summary>Publishing, and reading what was published.</summary>
 public static class EditionEndpoints
@@ -42,11 +53,13 @@ public static class EditionEndpoints
         group.MapGet("/", async (IncisuraDb db) => await db.Editions.AsNoTracking().OrderByDescending(e => e.Number)
             .Select(e => new EditionSummary(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count)).ToListAsync());
 
-        group.MapGet("/{number:int}", async (int number, IncisuraDb db) =>
+        group.MapGet("/{number:int}", async (int number, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             EditionRow edition = await db.Editions.AsNoTracking().Include(e => e.Entries).FirstOrDefaultAsync(e => e.Number == number)
                 ?? throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
-            return new EditionView(SummaryOf(edition), [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(EntryViewOf)]);
+            IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(edition.Entries, db, await shelf.ViewAsync(db));
+            int newest = await db.Editions.MaxAsync(e => e.Number);
+            return new EditionView(SummaryOf(edition), newest, clock.GetUtcNow(), [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
         });
 
         group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db, await shelf.ViewAsync(db))).RequireAuthorization(Access.Engineers);
@@ -91,13 +104,14 @@ public static class EditionEndpoints
 
     private static EditionSummary SummaryOf(EditionRow e) => new(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count);
 
-    private static EditionEntryView EntryViewOf(EditionEntryRow e) => new(
+    private static EditionEntryView EntryViewOf(EditionEntryRow e, SinceThen since) => new(
         e.RecordNumber,
         e.Revision,
         RecordViews.WordsOf(e.Operation, DefinitionFormat.Read<Situation>(e.Situation)),
         e.Note,
         e.ApprovedBy,
-        DefinitionFormat.Read<CalculationResult>(e.Result));
+        DefinitionFormat.Read<CalculationResult>(e.Result),
+        since);
 
     private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision)
     {

@@ -35,6 +35,8 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         ProblemDetails problem = Describe(exception);
+        if (problem.Status == StatusCodes.Status500InternalServerError && SavedMark.IsOn(httpContext))
+            problem.Detail = "What you sent was saved, and then the answer to it failed. Load the page again and look before you repeat anything; tell the administrator.";
         if (problem.Status == StatusCodes.Status413PayloadTooLarge) problem.Detail = TooLarge(httpContext);
         if (problem.Status == StatusCodes.Status500InternalServerError) LogFailure(exception, httpContext.Request.Path);
         httpContext.Response.StatusCode = problem.Status!.Value;

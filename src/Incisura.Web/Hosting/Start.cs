@@ -1,3 +1,4 @@
+using Incisura.Core.Calculation;
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Incisura.Web.Demo;
@@ -11,25 +12,62 @@ public static class Start
 {
     public static async Task PrepareAsync(IServiceProvider services, bool demo, string demoFolder, CancellationToken cancel)
     {
+        services.GetRequiredService<DatabaseFile>().Hold();
         IncisuraDb db = services.GetRequiredService<IncisuraDb>();
-        await db.PrepareAsync(cancel);
+        try
+        {
+            await db.PrepareAsync(cancel);
+        }
+        catch (Microsoft.Data.Sqlite.SqliteException broken)
+        {
+            throw new StartException($"{services.GetRequiredService<DatabaseFile>().Path} cannot be opened as a database of Incisura: {broken.Message} Put a sound copy in its place, or choose another file with Incisura__Database.", broken);
+        }
 
         RoleManager<IdentityRole> roles = services.GetRequiredService<RoleManager<IdentityRole>>();
         foreach (string role in Enum.GetNames<Role>())
             if (!await roles.RoleExistsAsync(role)) await roles.CreateAsync(new(role));
 
-        if (await db.Users.AnyAsync(cancel)) return;
+        if (await db.Users.AnyAsync(cancel))
+        {
+            if (demo) await RequireDemoAsync(db, cancel);
+            return;
+        }
+
         UserManager<Person> people = services.GetRequiredService<UserManager<Person>>();
         if (demo)
         {
             await DemoWorkshop.FillAsync(services, demoFolder, cancel);
+            await db.MarkAsDemoAsync(cancel);
             return;
         }
 
-        IConfiguration configuration = services.GetRequiredService<IConfiguration>();
+        await AddFirstAdministratorAsync(services.GetRequiredService<IConfiguration>(), people);
+    }
+
+    // With the demo's switch anybody comes in as one of its people, so it opens nothing but a demo.
+    private static async Task RequireDemoAsync(IncisuraDb db, CancellationToken cancel)
+    {
+        if (await db.IsDemoAsync(cancel)) return;
+
+        // A demo made before demos were marked has the demo's people under their full names, and nobody else.
+        Dictionary<string, string> people = await db.Users.ToDictionaryAsync(p => p.UserName ?? "", p => p.FullName, cancel);
+        bool known = people.Count == DemoPeople.All.Count && DemoPeople.All.All(p => people.GetValueOrDefault(p.Name) == p.FullName) && await db.Charts.AnyAsync(c => c.Name == DemoWorkshop.ChartName, cancel);
+        if (!known) throw new StartException("This database is a real workshop's, so it is not opened as the demo, which lets anybody in without a password. Start it without Incisura__Demo, or give the demo a file of its own with Incisura__Database.");
+        await db.MarkAsDemoAsync(cancel);
+    }
+
+    private static async Task AddFirstAdministratorAsync(IConfiguration configuration, UserManager<Person> people)
+    {
         string name = configuration["Incisura:FirstAdministrator:Name"] ?? "administrator";
         string password = configuration["Incisura:FirstAdministrator:Password"]
-            ?? throw new InvalidOperationException("This is a new workshop: set Incisura__FirstAdministrator__Password to the first administrator's password (12 characters at least) and start again.");
-        await PeopleEndpoints.AddAsync(people, new(name, "Administrator", Role.Administrator, password));
+            ?? throw new StartException("This is a new workshop: set Incisura__FirstAdministrator__Password to the first administrator's password (12 characters at least) and start again.");
+        try
+        {
+            await PeopleEndpoints.AddAsync(people, new(name, "Administrator", Role.Administrator, password));
+        }
+        catch (InputException refused)
+        {
+            throw new StartException($"The first administrator cannot be made from Incisura__FirstAdministrator__Name and __Password: {refused.Message}", refused);
+        }
     }
 }

@@ -39,6 +39,7 @@ public static class ImportEndpoints
 
     private const int Chunk = 1000;
     private const int RowsShown = 200;
+    private const int LongestExample = 60;
 
     public static void MapImports(this IEndpointRouteBuilder library)
     {
@@ -51,14 +52,26 @@ public static class ImportEndpoints
         {
             using MemoryStream content = new();
             await context.Request.Body.CopyToAsync(content, context.RequestAborted);
-            Table table = TableFile.Read(content.ToArray());
+
+            // One table is opened at a time, so that a few of them at once do not take all of the machine.
+            await desk.Opening.WaitAsync(context.RequestAborted);
+            Table table;
+            try
+            {
+                table = TableFile.Read(content.ToArray(), context.RequestAborted);
+            }
+            finally
+            {
+                desk.Opening.Release();
+            }
+
             ImportJob job = desk.Open(context.User.Actor().Name, file, table);
             job.Look(CutterColumns.Match(table.Headings, inch ?? false), inch ?? false, await shelf.ViewAsync(db));
             return ViewOf(job, null, 0, await shelf.ViewAsync(db));
         }).WithMetadata(new RequestSizeLimitAttribute(LargestFile)).Accepts<byte[]>("application/octet-stream");
 
-        group.MapGet("/{id:int}", async (int id, RowOutcome? outcome, int? skip, HttpContext context, ImportDesk desk, IncisuraDb db, Shelf shelf) =>
-            ViewOf(desk.Find(id, context.User.Actor().Name), outcome, skip ?? 0, await shelf.ViewAsync(db)));
+        group.MapGet("/{id:int}", async (int id, string? outcome, int? skip, HttpContext context, ImportDesk desk, IncisuraDb db, Shelf shelf) =>
+            ViewOf(desk.Find(id, context.User.Actor().Name), Wire.Optional<RowOutcome>(outcome, "outcome"), skip ?? 0, await shelf.ViewAsync(db)));
 
         group.MapPut("/{id:int}/columns", async (int id, ImportColumns wish, HttpContext context, ImportDesk desk, IncisuraDb db, Shelf shelf) =>
         {
@@ -98,21 +111,25 @@ public static class ImportEndpoints
         DateTimeOffset now = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow();
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         List<IStored> written = new(rows.Count);
-        foreach (LookedRow[] chunk in rows.Chunk(Chunk))
+        Dictionary<string, int> added = new(StringComparer.OrdinalIgnoreCase);
+        foreach (LookedRow[] chunk in InOrder(rows).SelectMany(r => r.Chunk(Chunk)))
         {
             int[] known = [.. chunk.Select(r => r.ExistingId).Where(id => id != 0)];
             Dictionary<int, StoredCutter> existing = known.Length == 0 ? [] : await db.Cutters.Where(c => known.Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
+            List<StoredCutter> stored = new(chunk.Length);
             foreach (LookedRow row in chunk)
             {
-                StoredCutter stored = existing.GetValueOrDefault(row.ExistingId) ?? new() { Definition = row.Cutter };
-                if (stored.Revision != row.ExistingRevision) throw new Core.Records.RuleException("lost-race", $"{stored.ChangedBy} changed {stored.Name} since the rows were looked at. Look at them again, then write.");
-                stored.Take(row.Cutter, row.Cutter.Number.Trim());
-                (stored.ChangedBy, stored.ChangedAt) = (by, now);
-                if (row.ExistingId == 0) db.Add(stored);
-                written.Add(stored);
+                StoredCutter cutter = existing.GetValueOrDefault(row.ExistingId) ?? new() { Definition = row.Cutter };
+                if (cutter.Revision != row.ExistingRevision) throw new Core.Records.RuleException("lost-race", $"{cutter.ChangedBy} changed {cutter.Name} since the rows were looked at. Look at them again, then write.");
+                cutter.Take(row.ReplacedBy.Length == 0 ? row.Cutter : row.Cutter with { ReplacedById = added[row.ReplacedBy] }, row.Cutter.Number.Trim());
+                (cutter.ChangedBy, cutter.ChangedAt) = (by, now);
+                if (row.ExistingId == 0) db.Add(cutter);
+                stored.Add(cutter);
             }
 
             await db.SaveChangesAsync(cancel);
+            foreach (StoredCutter cutter in stored) added[cutter.Name] = cutter.Id;
+            written.AddRange(stored);
             db.ChangeTracker.Clear();
             reached(written.Count);
         }
@@ -120,6 +137,21 @@ public static class ImportEndpoints
         await transaction.CommitAsync(cancel);
         scope.ServiceProvider.GetRequiredService<Shelf>().Put(written);
         return $"{rows.Count(r => r.ExistingId == 0)} cutters added, {rows.Count(r => r.ExistingId != 0)} changed.";
+    }
+
+    // Rows that name another row of the file as their replacement follow that row, whose identity is known only once it is written.
+    private static IEnumerable<IReadOnlyList<LookedRow>> InOrder(IReadOnlyList<LookedRow> rows)
+    {
+        List<LookedRow> waiting = [.. rows];
+        HashSet<string> open = new(rows.Select(r => r.Cutter.Number), StringComparer.OrdinalIgnoreCase);
+        while (waiting.Count > 0)
+        {
+            List<LookedRow> ready = waiting.FindAll(r => r.ReplacedBy.Length == 0 || !open.Contains(r.ReplacedBy));
+            if (ready.Count == 0) throw new Core.Records.RuleException("circle", $"{waiting[0].Cutter.Number} and {waiting[0].ReplacedBy} would replace each other; leave one of the replacements out.");
+            yield return ready;
+            open.ExceptWith(ready.Select(r => r.Cutter.Number));
+            waiting.RemoveAll(ready.Contains);
+        }
     }
 
     private static ImportView ViewOf(ImportJob job, RowOutcome? outcome, int skip, ShelfView view)
@@ -132,8 +164,8 @@ public static class ImportEndpoints
             job.Inch,
             job.Reached,
             job.Table.Rows.Count,
-            rows.GroupBy(r => r.Outcome).ToDictionary(g => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(g.Key.ToString()), g => g.Count()),
-            [.. job.Table.Headings.Select((h, i) => new ImportColumn(h, job.Meanings[i].Code, job.Meanings[i].Inch, [.. job.Table.Rows.Select(r => r.Cells[i]).Where(c => c.Length > 0).Take(3)]))],
+            rows.GroupBy(r => r.Outcome).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()),
+            [.. job.Table.Headings.Select((h, i) => new ImportColumn(h, job.Meanings[i].Code, job.Meanings[i].Inch, [.. job.Table.Rows.Select(r => r.Cells[i]).Where(c => c.Length > 0).Take(3).Select(Example)]))],
             HintsOf(job),
             [
                 .. rows.Where(r => outcome is null || r.Outcome == outcome).Skip(skip).Take(RowsShown).Select(r => new ImportRow(
@@ -146,6 +178,8 @@ public static class ImportEndpoints
             ],
             job.Said);
     }
+
+    private static string Example(string cell) => cell.Length > LongestExample ? cell[..LongestExample] + "…" : cell;
 
     private static List<string> HintsOf(ImportJob job)
     {

@@ -47,11 +47,18 @@ public enum RowOutcome
 }
 
 /// <summary>A row after it was looked at.</summary>
-internal sealed record LookedRow(int Line, Cutter Cutter, int ExistingId, int ExistingRevision, RowOutcome Outcome, IReadOnlyList<CellFault> Faults);
+internal sealed record LookedRow(int Line, Cutter Cutter, int ExistingId, int ExistingRevision, RowOutcome Outcome, IReadOnlyList<CellFault> Faults)
+{
+    /// <summary>Number of the cutter of the same file that replaces it, which has no identity yet; empty for none.</summary>
+    public string ReplacedBy { get; init; } = "";
+}
 
 /// <summary>One import of a table, from the file to the written rows. Its owner alone sees it.</summary>
 internal sealed class ImportJob(int id, string owner, string file, Table table) : IDisposable
 {
+    // Stands for the identity that a cutter of the same file gets when it is written.
+    private const int InThisFile = int.MaxValue;
+
     private readonly Lock gate = new();
     private CancellationTokenSource stop = new();
     private int round;
@@ -99,15 +106,17 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
             {
                 Dictionary<string, StoredCutter> known = view.Cutters.Values.ToDictionary(c => c.Name, StringComparer.OrdinalIgnoreCase);
                 Dictionary<string, int> seen = new(StringComparer.OrdinalIgnoreCase);
+                int numbers = meanings.ToList().FindIndex(m => m.Code == "number");
+                HashSet<string> inFile = numbers < 0 ? [] : new(table.Rows.Select(r => r.Cells[numbers]).Where(n => !known.ContainsKey(n)), StringComparer.OrdinalIgnoreCase);
                 List<LookedRow> rows = new(table.Rows.Count);
                 foreach ((int line, string[] cells) in table.Rows)
                 {
                     cancel.ThrowIfCancellationRequested();
-                    rows.Add(LookAt(line, cells, meanings, known, seen));
+                    rows.Add(LookAt(line, cells, meanings, known, seen, inFile));
                     Reached = rows.Count;
                 }
 
-                Finish(mine, ImportState.Ready, rows, "");
+                Finish(mine, ImportState.Ready, WithoutLost(rows), "");
             }
             catch (OperationCanceledException)
             {
@@ -168,9 +177,32 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
             if (mine == round) (State, Rows, Said) = (state, rows, said);
     }
 
-    private static LookedRow LookAt(int line, string[] cells, IReadOnlyList<ColumnMeaning> meanings, Dictionary<string, StoredCutter> known, Dictionary<string, int> seen)
+    // A row that is replaced by a refused row of the file would point to nothing.
+    private static List<LookedRow> WithoutLost(List<LookedRow> rows)
     {
-        (Cutter cutter, IReadOnlyList<CellFault> faults) = CutterRows.Read(cells, meanings, n => known.GetValueOrDefault(n)?.Definition, n => known.GetValueOrDefault(n)?.Id ?? 0);
+        HashSet<string> taken = new(rows.Where(r => r.Outcome != RowOutcome.Refused).Select(r => r.Cutter.Number), StringComparer.OrdinalIgnoreCase);
+        while (rows.FindIndex(r => r.Outcome != RowOutcome.Refused && r.ReplacedBy.Length > 0 && !taken.Contains(r.ReplacedBy)) is var lost and >= 0)
+        {
+            LookedRow row = rows[lost];
+            rows[lost] = row with { Outcome = RowOutcome.Refused, Faults = [new(-1, $"{row.ReplacedBy}, which replaces it, cannot be taken itself.")] };
+            taken.Remove(row.Cutter.Number);
+        }
+
+        return rows;
+    }
+
+    private LookedRow LookAt(int line, string[] cells, IReadOnlyList<ColumnMeaning> meanings, Dictionary<string, StoredCutter> known, Dictionary<string, int> seen, HashSet<string> inFile)
+    {
+        string replacedBy = "";
+        int IdentityOf(string number)
+        {
+            if (known.TryGetValue(number, out StoredCutter? there)) return there.Id;
+            if (!inFile.Contains(number)) return 0;
+            replacedBy = number;
+            return InThisFile;
+        }
+
+        (Cutter cutter, IReadOnlyList<CellFault> faults) = CutterRows.Read(cells, meanings, n => known.GetValueOrDefault(n)?.Definition, IdentityOf, table.DecimalComma);
         StoredCutter? existing = known.GetValueOrDefault(cutter.Number);
         if (cutter.Number.Length > 0 && !seen.TryAdd(cutter.Number, line))
             faults = [.. faults, new(-1, $"{cutter.Number} stands in row {seen[cutter.Number]} already; a number is taken once.")];
@@ -178,7 +210,7 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         IReadOnlyList<InputFault> doubts = cutter.Doubts();
         bool same = existing is not null && ManyEndpoints.Differences(existing.Definition, cutter).Count == 0;
         RowOutcome outcome = same ? RowOutcome.Same : doubts.Count > 0 ? RowOutcome.Asked : existing is null ? RowOutcome.Added : RowOutcome.Changed;
-        return new(line, cutter, existing?.Id ?? 0, existing?.Revision ?? 0, outcome, [.. doubts.Select(d => new CellFault(-1, d.Sentence, d.Meant))]);
+        return new(line, cutter, existing?.Id ?? 0, existing?.Revision ?? 0, outcome, [.. doubts.Select(d => new CellFault(-1, d.Sentence, d.Meant))]) { ReplacedBy = replacedBy };
     }
 }
 
@@ -190,6 +222,9 @@ internal sealed class ImportDesk(TimeProvider clock)
     private readonly Lock gate = new();
     private readonly List<ImportJob> jobs = [];
     private int last;
+
+    /// <summary>Lets one table be opened at a time.</summary>
+    public SemaphoreSlim Opening { get; } = new(1);
 
     public ImportJob Open(string owner, string file, Table table)
     {

@@ -130,7 +130,8 @@ public static class ManyEndpoints
             JsonObject at = dot < 0 ? json : json[path[..dot]] as JsonObject ?? throw Unknown(path);
             string key = dot < 0 ? path : path[(dot + 1)..];
             if (dot < 0 && (!at.ContainsKey(key) || key is "number")) throw Unknown(path);
-            if (value.ValueKind == JsonValueKind.Null && dot >= 0) at.Remove(key);
+            if (value.ValueKind == JsonValueKind.Null && dot < 0) throw new InputException([new(path, double.NaN, double.NaN, double.NaN, $"“{path}” cannot be nothing; give it a value, or leave it out of the change.")]);
+            if (value.ValueKind == JsonValueKind.Null) at.Remove(key);
             else at[key] = JsonNode.Parse(value.GetRawText());
         }
 

@@ -33,6 +33,11 @@ public static class ReplacingEndpoints
             int revision = Tags.Required(context);
             ShelfView view = await shelf.ViewAsync(db);
             CutterOf(view, id);
+            InputCheck check = new();
+            foreach (IGrouping<int, ManySeen> seen in request.Assemblies.GroupBy(a => a.Id))
+                check.Holds(seen.Count() == 1, "assemblies", seen.Key, $"Assembly {seen.Key} is named {seen.Count()} times; name it once.")
+                    .Holds(view.Assemblies.GetValueOrDefault(seen.Key)?.CutterId == id, "assemblies", seen.Key, $"Assembly {view.Assemblies.GetValueOrDefault(seen.Key)?.Name ?? seen.Key.ToString(System.Globalization.CultureInfo.InvariantCulture)} does not hold this cutter; leave it out.");
+            check.ThrowIfAny();
             await using var transaction = await db.Database.BeginTransactionAsync();
             await ManyEndpoints.BatchAsync(LibraryEndpoints.Cutters, db, shelf, context, clock, "retired", new Dictionary<int, int> { [id] = revision }, c =>
             {

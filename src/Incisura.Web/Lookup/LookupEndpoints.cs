@@ -1,7 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Holes;
 using Incisura.Core.Materials;
-using Incisura.Core.Records;
+using Incisura.Web.Editions;
 using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -24,7 +24,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="Figures">The figures.</param>
 /// <param name="Stages">What the tool does along its axis; empty where it does not move along it alone.</param>
 /// <param name="Warning">The one warning that matters, or null.</param>
-/// <param name="Withdrawn">Whether the record was withdrawn after it was published; its figures must not be used.</param>
+/// <param name="Since">What became of it since it was published.</param>
 /// <param name="Note">The proposer's note.</param>
 /// <param name="ApprovedBy">Who approved it.</param>
 public sealed record LookupEntry(
@@ -38,7 +38,7 @@ public sealed record LookupEntry(
     IReadOnlyList<Figure> Figures,
     IReadOnlyList<HoleStage> Stages,
     Sentence? Warning,
-    bool Withdrawn,
+    SinceThen Since,
     string Note,
     string ApprovedBy);
 
@@ -47,7 +47,7 @@ public static class LookupEndpoints
 {
     private const int Most = 60;
 
-    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet("/lookup", async (string? q, IncisuraDb db) =>
+    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet("/lookup", async (string? q, IncisuraDb db, Shelf shelf) =>
     {
         EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
         if (edition is null) return new LookupAnswer(0, null, []);
@@ -60,18 +60,15 @@ public static class LookupEndpoints
         }
 
         List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
-        List<string> numbers = found.ConvertAll(e => e.RecordNumber);
-        HashSet<string> withdrawn = [.. await db.RecordRevisions.Where(r => r.State == RecordState.Withdrawn && numbers.Contains(r.Record!.Number)).Select(r => r.Record!.Number + "/" + r.Number).ToListAsync()];
-        return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, withdrawn.Contains($"{e.RecordNumber}/{e.Revision}"))));
+        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, await shelf.ViewAsync(db));
+        return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, since[e.RecordNumber])));
     }).WithTags("lookup");
 
-    private static LookupEntry EntryOf(EditionEntryRow e, bool withdrawn)
+    private static LookupEntry EntryOf(EditionEntryRow e, SinceThen since)
     {
         Situation situation = DefinitionFormat.Read<Situation>(e.Situation);
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
-        Sentence? warning = withdrawn
-            ? new("Withdrawn since this edition: do not use these figures, ask the tooling engineer.")
-            : result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
+        Sentence? warning = since.Warning ?? result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
         List<Figure> figures = [.. result.Figures];
         figures.AddRange(result.Fields.Where(f => f.Used && f.Value > 0 && f.Code is "feedPerTooth" or "cuttingSpeed" or "holeBefore" or "depthOfHoleBefore").Select(f => FieldAsFigure(result.Operation, f)));
         return new(
@@ -85,7 +82,7 @@ public static class LookupEndpoints
             figures,
             result.Stages,
             warning,
-            withdrawn,
+            since,
             e.Note,
             e.ApprovedBy);
     }

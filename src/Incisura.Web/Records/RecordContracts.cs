@@ -8,11 +8,11 @@ namespace Incisura.Web.Records;
 
 /// <summary>A draft to be kept: situation, choices and a note.</summary>
 public sealed record DraftRequest(
-    string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note, TakenLeftover? Leftover = null, string? Method = null)
+    string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
     : CalculationRequest(MaterialId, AssemblyId, MachineId, Numbers, Options, Leftover, Method);
 
 /// <summary>New choices and note of an open draft.</summary>
-public sealed record DraftChange(Dictionary<string, double>? Numbers, Dictionary<string, string>? Options, string? Note, TakenLeftover? Leftover = null, string? Method = null)
+public sealed record DraftChange(Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
 {
     /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
     public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
@@ -25,7 +25,7 @@ public sealed record DraftChange(Dictionary<string, double>? Numbers, Dictionary
 }
 
 /// <summary>Why something is sent back or withdrawn.</summary>
-public sealed record Reason(string? Text);
+public sealed record Reason(string? Text = null);
 
 /// <summary>A situation in words, as the sentence at the head of every page needs it.</summary>
 public sealed record SituationWords(
@@ -46,6 +46,16 @@ public sealed record SituationWords(
     string Machine);
 
 /// <summary>A record in a list.</summary>
+/// <param name="Number">Its number.</param>
+/// <param name="Revision">The revision people work on.</param>
+/// <param name="State">Where that stands.</param>
+/// <param name="Situation">The situation in words.</param>
+/// <param name="ProposedBy">Who proposed it.</param>
+/// <param name="ChangedAt">When anything last happened to it.</param>
+/// <param name="StaleBy">What made it stale; empty where it holds.</param>
+/// <param name="Broken">Whether its figures break a limit now, or can no longer be calculated.</param>
+/// <param name="HasApproved">Whether a revision is in force.</param>
+/// <param name="Note">Its note.</param>
 public sealed record RecordSummary(
     string Number,
     int Revision,
@@ -54,6 +64,7 @@ public sealed record RecordSummary(
     string ProposedBy,
     DateTimeOffset ChangedAt,
     IReadOnlyList<string> StaleBy,
+    bool Broken,
     bool HasApproved,
     string Note);
 
@@ -78,9 +89,11 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <param name="ProposedBy">Who proposed it.</param>
 /// <param name="Events">What happened to it.</param>
 /// <param name="AgainstApproved">Figures that differ from the revision approved before; empty where there was none.</param>
+/// <param name="LimitsAgainstApproved">Limits whose use differs from it.</param>
+/// <param name="FindingsAgainstApproved">Cautions and stops that only one of the two has.</param>
 /// <param name="ApprovedBefore">That revision's number; 0 where there was none.</param>
-/// <param name="Moved">What it rests on that has been revised since.</param>
-/// <param name="IfToday">Figures that would differ if it were calculated today.</param>
+/// <param name="NoteBefore">Its note, where it was another one.</param>
+/// <param name="Standing">How it stands today.</param>
 public sealed record RecordRevisionView(
     int Number,
     RecordState State,
@@ -99,9 +112,11 @@ public sealed record RecordRevisionView(
     string ProposedBy,
     IReadOnlyList<RecordEventView> Events,
     IReadOnlyList<FigureChange> AgainstApproved,
+    IReadOnlyList<LimitChange> LimitsAgainstApproved,
+    IReadOnlyList<FindingChange> FindingsAgainstApproved,
     int ApprovedBefore,
-    IReadOnlyList<MovedFooting> Moved,
-    IReadOnlyList<FigureChange> IfToday);
+    string? NoteBefore,
+    Standing Standing);
 
 /// <summary>A record with all its revisions, newest first.</summary>
 public sealed record RecordView(string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions);

@@ -14,13 +14,14 @@ public static class RecordEndpoints
     {
         RouteGroupBuilder group = api.MapGroup("/records").WithTags("records").RequireAuthorization(Access.Engineers);
 
-        group.MapGet("/", async (RecordState? state, IncisuraDb db, Shelf shelf) =>
+        group.MapGet("/", async (string? state, IncisuraDb db, Shelf shelf) =>
         {
+            RecordState? wanted = Wire.Optional<RecordState>(state, "state");
             ShelfView view = await shelf.ViewAsync(db);
             List<RecordRow> rows = await Whole(db).AsNoTracking().ToListAsync();
             return rows
-                .Select(r => RecordViews.SummaryOf(r, r.Revisions.MaxBy(v => v.Number)!, view))
-                .Where(r => state is null || r.State == state)
+                .Select(r => RecordViews.SummaryOf(r, RecordViews.Newest(r), view))
+                .Where(r => wanted is null ? r.State != RecordState.Discarded : r.State == wanted)
                 .OrderByDescending(r => r.ChangedAt)
                 .ToList();
         });
@@ -59,7 +60,7 @@ public static class RecordEndpoints
                 Choices = DefinitionFormat.Write(choices),
                 Situation = DefinitionFormat.Write(situation),
                 Result = DefinitionFormat.Write(result),
-                Note = CheckedNote(request.Note),
+                Note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : RecordViews.Newest(record).Note)),
                 ProposedBy = actor.Name,
                 Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit } },
             };
@@ -71,7 +72,7 @@ public static class RecordEndpoints
 
         group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
+            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, RecordViews.Newest, context, db, shelf);
             Act(revision, RecordAct.Edit, context, null, clock);
             DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note, change.Leftover, change.Method)
             {
@@ -83,7 +84,7 @@ public static class RecordEndpoints
             revision.Choices = DefinitionFormat.Write(choices);
             revision.Situation = DefinitionFormat.Write(situation);
             revision.Result = DefinitionFormat.Write(result);
-            revision.Note = CheckedNote(change.Note);
+            revision.Note = CheckedNote(change.Note ?? revision.Note);
             revision.ProposedBy = context.User.Actor().Name;
             await db.SaveChangesAsync();
             return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
@@ -93,10 +94,13 @@ public static class RecordEndpoints
         MapAct("approve", RecordAct.Approve);
         MapAct("send-back", RecordAct.SendBack);
         MapAct("withdraw", RecordAct.Withdraw);
+        MapAct("discard", RecordAct.Discard);
 
         void MapAct(string path, RecordAct act) => group.MapPost($"/{{number}}/{path}", async (string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, context, db, shelf);
+            // What is in force can be taken out of use whatever else is open.
+            Func<RecordRow, RecordRevisionRow> which = act == RecordAct.Withdraw ? r => RecordViews.InForce(r) ?? RecordViews.Newest(r) : RecordViews.Newest;
+            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, which, context, db, shelf);
             if (act == RecordAct.Submit && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
                 throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
             Act(revision, act, context, reason.Text, clock);
@@ -112,12 +116,13 @@ public static class RecordEndpoints
     private static async Task<RecordRow> FindAsync(IncisuraDb db, string number) =>
         await Whole(db).FirstOrDefaultAsync(r => r.Number == number) ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
 
-    // The newest revision of a record, if the caller has seen its latest version.
-    private static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(string number, HttpContext context, IncisuraDb db, Shelf shelf)
+    // A revision of a record, if the caller has seen its latest version.
+    private static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(
+        string number, Func<RecordRow, RecordRevisionRow> which, HttpContext context, IncisuraDb db, Shelf shelf)
     {
         int version = Tags.Required(context);
         RecordRow record = await FindAsync(db, number);
-        RecordRevisionRow revision = record.Revisions.MaxBy(r => r.Number)!;
+        RecordRevisionRow revision = which(record);
         if (revision.Version != version)
             throw new LostRaceException($"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at both and repeat what you want to keep.", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
         return (record, revision);

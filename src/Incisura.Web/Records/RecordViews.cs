@@ -10,6 +10,24 @@ public static class RecordViews
     public static RecordRevisionRow? InForce(RecordRow record) =>
         record.Revisions.Where(r => r.State is RecordState.Approved or RecordState.Withdrawn).MaxBy(r => r.Number) is { State: RecordState.Approved } approved ? approved : null;
 
+    /// <summary>The revision people work on: the newest one that was not discarded.</summary>
+    public static RecordRevisionRow Newest(RecordRow record) =>
+        record.Revisions.Where(r => r.State != RecordState.Discarded).MaxBy(r => r.Number) ?? record.Revisions.MaxBy(r => r.Number)!;
+
+    /// <summary>How a revision stands today; firm where its situation is no longer there, or nothing moved.</summary>
+    public static Standing StandingOf(string operation, string situation, string choices, string result, ShelfView view)
+    {
+        Situation then = DefinitionFormat.Read<Situation>(situation);
+        return StandingOf(operation, then, DefinitionFormat.Read<Choices>(choices), DefinitionFormat.Read<CalculationResult>(result), view);
+    }
+
+    private static Standing StandingOf(string operation, Situation then, Choices choices, CalculationResult result, ShelfView view) =>
+        Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now ? Staleness.Of(known, then, choices, result, now) : Standing.Firm;
+
+    /// <summary>What made a revision stale, in words; empty where it holds.</summary>
+    public static IReadOnlyList<string> StaleBy(Standing standing) =>
+        standing.Stale ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")] : [];
+
     public static SituationWords WordsOf(string operation, Situation s) => new(
         operation,
         Operations.Find(operation)?.Description.Name ?? operation,
@@ -30,6 +48,9 @@ public static class RecordViews
     public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow revision, ShelfView view)
     {
         Situation then = DefinitionFormat.Read<Situation>(revision.Situation);
+        Standing standing = revision.State is RecordState.Withdrawn or RecordState.Discarded
+            ? Standing.Firm
+            : StandingOf(record.Operation, then, DefinitionFormat.Read<Choices>(revision.Choices), DefinitionFormat.Read<CalculationResult>(revision.Result), view);
         return new(
             record.Number,
             revision.Number,
@@ -37,7 +58,8 @@ public static class RecordViews
             WordsOf(record.Operation, then),
             revision.ProposedBy,
             revision.Events.Max(e => e.At),
-            revision.State == RecordState.Withdrawn ? [] : [.. MovedSince(record, then, view).Select(m => $"{m.Footing.Kind} {m.Footing.Name}")],
+            StaleBy(standing),
+            standing.Refused.Length > 0 || standing.Breaks.Count > 0,
             InForce(record) is not null,
             revision.Note);
     }
@@ -64,7 +86,7 @@ public static class RecordViews
         Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(row.Result);
         RecordRevisionRow? before = record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
-        IReadOnlyList<MovedFooting> moved = MovedSince(record, then, view);
+        Standing standing = row.State == RecordState.Discarded ? Standing.Firm : StandingOf(record.Operation, then, choices, result, view);
         return new(
             row.Number,
             row.State,
@@ -83,27 +105,10 @@ public static class RecordViews
             row.ProposedBy,
             [.. row.Events.OrderBy(e => e.Id).Select(e => new RecordEventView(e.At, e.By, e.Act, e.Reason))],
             before is null ? [] : Staleness.Changes(DefinitionFormat.Read<CalculationResult>(before.Result).Figures, result.Figures),
+            before is null ? [] : Staleness.LimitChanges(DefinitionFormat.Read<CalculationResult>(before.Result).Limits, result.Limits),
+            before is null ? [] : Staleness.FindingChanges(DefinitionFormat.Read<CalculationResult>(before.Result).Findings, result.Findings),
             before?.Number ?? 0,
-            moved,
-            moved.Count == 0 ? [] : Today(record, choices, result, view));
-    }
-
-    private static IReadOnlyList<MovedFooting> MovedSince(RecordRow record, Situation then, ShelfView view) =>
-        view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId) is { } now
-            ? Staleness.Moved(Staleness.FootingsOf(then), Staleness.FootingsOf(now))
-            : [];
-
-    private static IReadOnlyList<FigureChange> Today(RecordRow record, Choices choices, CalculationResult then, ShelfView view)
-    {
-        try
-        {
-            Situation now = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
-            return Staleness.Changes(then.Figures, Operations.Find(record.Operation)!.Calculate(now, choices, explain: false).Figures);
-        }
-        catch (InputException)
-        {
-            // What was chosen can no longer be calculated; the moved footings tell why.
-            return [];
-        }
+            before is not null && before.Note != row.Note ? before.Note : null,
+            standing);
     }
 }

@@ -13,6 +13,7 @@ public class RecordLifeTests
     [InlineData(RecordState.InReview, RecordAct.Approve, RecordState.Approved)]
     [InlineData(RecordState.InReview, RecordAct.SendBack, RecordState.Draft)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw, RecordState.Withdrawn)]
+    [InlineData(RecordState.Draft, RecordAct.Discard, RecordState.Discarded)]
     public void The_life_runs_from_draft_to_withdrawn(RecordState from, RecordAct act, RecordState to) =>
         Assert.Equal(to, RecordLife.After(from, act, Approver, ["maren"], "because"));
 
@@ -40,7 +41,7 @@ public class RecordLifeTests
             foreach (RecordAct act in Enum.GetValues<RecordAct>())
             {
                 bool allowed = (state, act) is (RecordState.Draft, RecordAct.Edit) or (RecordState.Draft, RecordAct.Submit) or (RecordState.InReview, RecordAct.Approve)
-                    or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw);
+                    or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw) or (RecordState.Draft, RecordAct.Discard);
                 if (!allowed) Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "why")).Code);
             }
     }
@@ -55,9 +56,9 @@ public class RecordLifeTests
     [Fact]
     public void What_moved_under_a_record_is_told_with_both_revisions()
     {
-        IReadOnlyList<Footing> then = Staleness.FootingsOf(Sample.Situation);
+        IReadOnlyList<Footing> then = Staleness.FootingsOf(Sample.Situation, "5");
         Situation later = Sample.Situation with { Cutter = new(1, 3, Sample.Cutter) };
-        MovedFooting moved = Assert.Single(Staleness.Moved(then, Staleness.FootingsOf(later)));
+        MovedFooting moved = Assert.Single(Staleness.Moved(then, Staleness.FootingsOf(later, "5")));
         Assert.Equal(("cutter", 1, 3), (moved.Footing.Kind, moved.Footing.Revision, moved.Now));
         Assert.Empty(Staleness.Moved(then, then));
     }

@@ -130,6 +130,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnPassword"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session/demo/{name}": {
         parameters: {
             query?: never;
@@ -216,6 +253,86 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["PersonView"];
                     };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PersonChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{name}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasswordReset"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2042,7 +2159,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    outcome?: components["schemas"]["RowOutcome"];
+                    outcome?: string;
                     skip?: number;
                 };
                 header?: never;
@@ -3767,7 +3884,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    state?: components["schemas"]["RecordState"];
+                    state?: string;
                 };
                 header?: never;
                 path?: never;
@@ -4043,6 +4160,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records/{number}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/editions": {
         parameters: {
             query?: never;
@@ -4265,7 +4423,7 @@ export interface components {
         BestPoint: {
             /** @description Whether any point is inside all limits. */
             found: boolean;
-            /** @description Its free values; the least bad ones where none was found. */
+            /** @description Its free values, and what is to be removed in all, which it never shrinks; the least bad ones where none was found. */
             values: components["schemas"]["BestValue"][];
             /**
              * Format: double
@@ -4315,10 +4473,10 @@ export interface components {
             assemblyId: number;
             /** Format: int32 */
             machineId: number;
-            numbers: null | {
+            numbers?: null | {
                 [key: string]: number;
             };
-            options: null | {
+            options?: null | {
                 [key: string]: string;
             };
             leftover?: null | components["schemas"]["TakenLeftover"];
@@ -4500,13 +4658,13 @@ export interface components {
             factor: number;
         };
         DraftChange: {
-            numbers: null | {
+            numbers?: null | {
                 [key: string]: number;
             };
-            options: null | {
+            options?: null | {
                 [key: string]: string;
             };
-            note: null | string;
+            note?: null | string;
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
             crossHoles?: null | components["schemas"]["CrossHole"][];
@@ -4516,17 +4674,17 @@ export interface components {
         };
         DraftRequest: {
             operation: string;
-            note: null | string;
+            note?: null | string;
             /** Format: int32 */
             materialId: number;
             /** Format: int32 */
             assemblyId: number;
             /** Format: int32 */
             machineId: number;
-            numbers: null | {
+            numbers?: null | {
                 [key: string]: number;
             };
-            options: null | {
+            options?: null | {
                 [key: string]: string;
             };
             leftover?: null | components["schemas"]["TakenLeftover"];
@@ -4604,6 +4762,7 @@ export interface components {
             note: string;
             approvedBy: string;
             result: components["schemas"]["CalculationResult"];
+            since: components["schemas"]["SinceThen"];
         };
         EditionSummary: {
             /** Format: int32 */
@@ -4618,6 +4777,10 @@ export interface components {
         };
         EditionView: {
             summary: components["schemas"]["EditionSummary"];
+            /** Format: int32 */
+            newest: number;
+            /** Format: date-time */
+            lookedAt: string;
             entries: components["schemas"]["EditionEntryView"][];
         };
         /** @description How many things have a value, with all other filters kept. */
@@ -4808,9 +4971,9 @@ export interface components {
             from: null | number;
             /**
              * Format: double
-             * @description Value after.
+             * @description Value after; null where it does not exist any more.
              */
-            to: number;
+            to: null | number;
         };
         /**
          * @description How much a figure stands out.
@@ -4829,9 +4992,16 @@ export interface components {
             /** @description What would cure it; empty when nothing needs curing. */
             cure: string;
         };
+        /** @description A finding that only one of two calculations has. */
+        FindingChange: {
+            /** @description The finding. */
+            finding: components["schemas"]["Finding"];
+            /** @description Whether the later one has it; otherwise it vanished. */
+            appeared: boolean;
+        };
         /** @description Something a record rests on, at the revision it had. */
         Footing: {
-            /** @description cutter, holder, assembly, material, machine or chart. */
+            /** @description cutter, holder, assembly, material, machine, chart, or engine. */
             kind: string;
             /**
              * Format: int32
@@ -5308,6 +5478,23 @@ export interface components {
             /** @description What has changed in that step since, in words; empty for nothing. */
             changed?: string;
         };
+        /** @description A limit whose use differs between two calculations. */
+        LimitChange: {
+            /** @description Which limit. */
+            kind: components["schemas"]["LimitKind"];
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Use before; null where it was not judged.
+             */
+            from: null | number;
+            /**
+             * Format: double
+             * @description Use after; null where it is not judged any more.
+             */
+            to: null | number;
+        };
         /** @enum {unknown} */
         LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "toolStrength" | "holeDepth" | "whirl" | "buckling" | "toolLife" | null;
         ListPageOfListRowOfAssembly: {
@@ -5409,7 +5596,7 @@ export interface components {
             figures: components["schemas"]["Figure"][];
             stages: components["schemas"]["HoleStage"][];
             warning: null | components["schemas"]["Sentence"];
-            withdrawn: boolean;
+            since: components["schemas"]["SinceThen"];
             note: string;
             approvedBy: string;
         };
@@ -5639,6 +5826,10 @@ export interface components {
             free: string[];
             /** @description Whether the load changes within a turn and can be drawn over it. */
             loadOverTurn?: boolean;
+            /** @description Whether what a step before left can be taken over. */
+            takesLeftover?: boolean;
+            /** @description Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes. */
+            inStages?: boolean;
             /** @description Whether the feed is the lead of the thread, so that the speed chart holds none for it. */
             feedInStep?: boolean;
         };
@@ -5665,6 +5856,13 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "typed" | "proposed" | "held" | "default";
+        OwnPassword: {
+            current: string;
+            next: string;
+        };
+        PasswordReset: {
+            password: string;
+        };
         /**
          * @description How the holes of a group lie to each other.
          * @enum {unknown}
@@ -5680,10 +5878,16 @@ export interface components {
             situation: components["schemas"]["SituationWords"];
             staleBy: string[];
         };
+        PersonChange: {
+            fullName: string;
+            role: components["schemas"]["Role"];
+            disabled: boolean;
+        };
         PersonView: {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
+            disabled: boolean;
         };
         /** @description A point of the plan of a part. */
         Position: {
@@ -5780,7 +5984,7 @@ export interface components {
          */
         ProfileShape: "revolved" | "flat";
         PublishRequest: {
-            note: null | string;
+            note?: null | string;
         };
         /**
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
@@ -5811,13 +6015,13 @@ export interface components {
             sentence: components["schemas"]["Sentence"];
         };
         Reason: {
-            text: null | string;
+            text?: null | string;
         };
         /**
          * @description What can be done to a revision of a record.
          * @enum {unknown}
          */
-        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "withdraw";
+        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "withdraw" | "discard";
         RecordEventView: {
             /** Format: date-time */
             at: string;
@@ -5850,16 +6054,18 @@ export interface components {
             proposedBy: string;
             events: components["schemas"]["RecordEventView"][];
             againstApproved: components["schemas"]["FigureChange"][];
+            limitsAgainstApproved: components["schemas"]["LimitChange"][];
+            findingsAgainstApproved: components["schemas"]["FindingChange"][];
             /** Format: int32 */
             approvedBefore: number;
-            moved: components["schemas"]["MovedFooting"][];
-            ifToday: components["schemas"]["FigureChange"][];
+            noteBefore: null | string;
+            standing: components["schemas"]["Standing"];
         };
         /**
          * @description Where a revision of a record stands.
          * @enum {unknown}
          */
-        RecordState: "draft" | "inReview" | "approved" | "withdrawn";
+        RecordState: "draft" | "inReview" | "approved" | "withdrawn" | "discarded";
         RecordSummary: {
             number: string;
             /** Format: int32 */
@@ -5870,6 +6076,7 @@ export interface components {
             /** Format: date-time */
             changedAt: string;
             staleBy: string[];
+            broken: boolean;
             hasApproved: boolean;
             note: string;
         };
@@ -6021,7 +6228,7 @@ export interface components {
             meanPower: number;
             /**
              * Format: double
-             * @description Cutting power from the mean chip, kW, for comparison.
+             * @description Cutting power of the side from the mean chip, kW, for comparison.
              */
             meanChipPower: number;
             /**
@@ -6265,6 +6472,15 @@ export interface components {
             name: string;
             password: string;
         };
+        /** @enum {unknown} */
+        Since: "holds" | "superseded" | "stale" | "broken" | "withdrawn";
+        SinceThen: {
+            what: components["schemas"]["Since"];
+            warning: null | components["schemas"]["Sentence"];
+            by: string[];
+            figures: components["schemas"]["FigureChange"][];
+            breaks: components["schemas"]["Finding"][];
+        };
         /** @description What a calculation is about: an operation in a work material with an assembly on a machine, and the chart it starts from. */
         Situation: {
             /** @description The work material. */
@@ -6419,14 +6635,31 @@ export interface components {
              * Format: double
              * @description Spindle speed, rev/min, negative to the left; null to leave it.
              */
-            speed: null | number;
+            speed?: null | number;
             /**
              * Format: double
              * @description Feed rate, mm/min; null to leave it.
              */
-            feedRate: null | number;
+            feedRate?: null | number;
             /** @description Whether coolant is on; null to leave it. */
-            coolant: null | boolean;
+            coolant?: null | boolean;
+        };
+        /** @description How a record stands to how things are now. */
+        Standing: {
+            /** @description What it rests on that has been revised since. */
+            moved: components["schemas"]["MovedFooting"][];
+            /** @description Figures that would differ if it were calculated today. */
+            figures: components["schemas"]["FigureChange"][];
+            /** @description Limits whose use would differ. */
+            limits: components["schemas"]["LimitChange"][];
+            /** @description Findings that would appear or vanish. */
+            findings: components["schemas"]["FindingChange"][];
+            /** @description Why it can no longer be calculated; empty where it can. */
+            refused: string;
+            /** @description Limits and findings that the figures as they were approved break now and did not then. */
+            breaks: components["schemas"]["Finding"][];
+            /** @description Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated. */
+            stale: boolean;
         };
         StepTool: {
             /** Format: int32 */

@@ -33,9 +33,10 @@ public static class HoleChain
     /// <param name="target">The hole.</param>
     /// <param name="shelf">Situations of every assembly that can be used, in the work material and on the machine.</param>
     /// <param name="picked">Assemblies chosen by hand, by the code of the operation.</param>
-    public static IReadOnlyList<ChainStep> Propose(HoleTarget target, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked)
+    /// <param name="cancel">Stops the work.</param>
+    public static IReadOnlyList<ChainStep> Propose(HoleTarget target, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked, CancellationToken cancel = default)
     {
-        Builder b = new(target, shelf, picked);
+        Builder b = new(target, shelf, picked, cancel);
         return target.Kind switch
         {
             TargetKind.Threaded => b.Threaded(),
@@ -45,7 +46,7 @@ public static class HoleChain
         };
     }
 
-    private sealed class Builder(HoleTarget t, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked)
+    private sealed class Builder(HoleTarget t, IReadOnlyList<Situation> shelf, IReadOnlyDictionary<string, int> picked, CancellationToken cancel)
     {
         private readonly List<ChainStep> steps = [];
 
@@ -224,14 +225,14 @@ public static class HoleChain
             return new(operation, null, new(new Dictionary<string, double>(), Nothing), null, missing.Then(instead), fitting);
         }
 
-        private static CalculationResult? Try(string operation, Situation s, Choices choices) => Try(operation, s, choices, out _);
+        private CalculationResult? Try(string operation, Situation s, Choices choices) => Try(operation, s, choices, out _);
 
-        private static CalculationResult? Try(string operation, Situation s, Choices choices, out string reason)
+        private CalculationResult? Try(string operation, Situation s, Choices choices, out string reason)
         {
             reason = "";
             try
             {
-                return Operations.Find(operation)!.Calculate(s, choices, explain: false);
+                return Operations.Find(operation)!.Calculate(s, choices, explain: false, cancel);
             }
             catch (InputException refused)
             {

@@ -45,11 +45,13 @@ public sealed record HoleGroup
     /// <summary>Works the group out.</summary>
     /// <param name="shelf">Situations of every assembly that can be used, in its work material and on its machine.</param>
     /// <param name="rapidFeed">Rapid traverse of the machine, mm/min.</param>
+    /// <param name="cancel">Stops the work.</param>
     /// <exception cref="InputException">A value cannot be computed with.</exception>
-    public GroupResult Solve(IReadOnlyList<Situation> shelf, double rapidFeed)
+    public GroupResult Solve(IReadOnlyList<Situation> shelf, double rapidFeed, CancellationToken cancel = default)
     {
         Check().ThrowIfAny();
-        IReadOnlyList<ChainStep> steps = HoleChain.Propose(Target, shelf, Picked);
+        IReadOnlyList<ChainStep> steps = HoleChain.Propose(Target, shelf, Picked, cancel);
+        cancel.ThrowIfCancellationRequested();
         IReadOnlyList<Position> positions = Pattern.Positions();
         HoleRoute route = HoleRoute.Of(positions, Order);
         int found = steps.Count(s => s.Found);

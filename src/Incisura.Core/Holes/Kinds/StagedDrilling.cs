@@ -47,7 +47,7 @@ public readonly struct StagedDrilling : IHoleKind
         [EndOption, MeaningOption, EdgeWear, CoolantBy with { Default = "through" }],
         Large,
         [HoleFigure.DepthRatio, HoleFigure.ProgrammedHeight, HoleFigure.FreeLength, HoleFigure.WhirlSpeed, HoleFigure.FreeSpeed, .. LoadRows])
-    { ChartedAs = ["drill"], Picture = "deep" };
+    { ChartedAs = ["drill"], Picture = "deep", InStages = true };
 
     /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref HoleInputs x)

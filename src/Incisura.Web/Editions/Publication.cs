@@ -1,0 +1,73 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Incisura.Web.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Editions;
+
+/// <summary>What became of a published figure since.</summary>
+public enum Since
+{
+    /// <summary>It holds.</summary>
+    Holds,
+
+    /// <summary>A newer revision was approved and waits for the next edition.</summary>
+    Superseded,
+
+    /// <summary>What it rests on was revised, and a figure, a limit or a finding would differ.</summary>
+    Stale,
+
+    /// <summary>Its figures break a limit now, or can no longer be calculated.</summary>
+    Broken,
+
+    /// <summary>It was taken out of use.</summary>
+    Withdrawn,
+}
+
+/// <summary>What became of an entry of an edition since it was published.</summary>
+/// <param name="What">The gravest of all.</param>
+/// <param name="Warning">What a reader has to know, or null.</param>
+/// <param name="By">What was revised; empty for nothing.</param>
+/// <param name="Figures">Figures that would differ today.</param>
+/// <param name="Breaks">What its figures break now.</param>
+public sealed record SinceThen(Since What, Sentence? Warning, IReadOnlyList<string> By, IReadOnlyList<FigureChange> Figures, IReadOnlyList<Finding> Breaks);
+
+/// <summary>How what was published stands to how things are now.</summary>
+public static class Publication
+{
+    /// <summary>What became of each entry, by the number of its record.</summary>
+    public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view)
+    {
+        List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
+        var lives = await db.Records.AsNoTracking().Where(r => numbers.Contains(r.Number)).Select(r => new { r.Number, Revisions = r.Revisions.Select(v => new { v.Number, v.State }).ToList() }).ToListAsync();
+        Dictionary<string, int> inForce = lives.ToDictionary(
+            r => r.Number, r => r.Revisions.Where(v => v.State is RecordState.Approved or RecordState.Withdrawn).MaxBy(v => v.Number) is { State: RecordState.Approved } v ? v.Number : 0);
+        return entries.ToDictionary(e => e.RecordNumber, e => Of(e, inForce.GetValueOrDefault(e.RecordNumber), view));
+    }
+
+    private static SinceThen Of(EditionEntryRow entry, int inForce, ShelfView view)
+    {
+        if (inForce == 0) return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
+        Standing standing = RecordViews.StandingOf(entry.Operation, entry.Situation, entry.Choices, entry.Result, view);
+        IReadOnlyList<string> by = RecordViews.StaleBy(standing);
+        if (standing.Breaks.Count > 0)
+            return new(Since.Broken, new Sentence($"Revised since: {string.Join(", ", by)}. As published these figures break a limit now. Do not run them before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)), by, standing.Figures, standing.Breaks);
+        if (standing.Refused.Length > 0)
+            return new(Since.Broken, new($"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."), by, [], []);
+        if (standing.Stale)
+            return new(Since.Stale, Moved(standing, by), by, standing.Figures, []);
+        return inForce == entry.Revision
+            ? new(Since.Holds, null, [], [], [])
+            : new(Since.Superseded, new($"Revision {inForce} has been approved since; ask for it before running these figures."), [], [], []);
+    }
+
+    private static Sentence Moved(Standing standing, IReadOnlyList<string> by)
+    {
+        Sentence said = new($"Stale: revised since: {string.Join(", ", by)}.");
+        return standing.Figures.FirstOrDefault(f => f.From is not null && f.To is not null) is { } figure
+            ? said.Then(new($" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity), new Measure(figure.From!.Value, figure.Quantity)))
+            : said;
+    }
+
+    private static Sentence Spaced(Sentence sentence) => sentence with { Template = " " + sentence.Template };
+}
