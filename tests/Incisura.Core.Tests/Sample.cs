@@ -58,12 +58,15 @@ internal static class Sample
         TensileStrength = 1000,
         SpecificCuttingForce = 1900,
         ChipExponent = 0.25,
+        RadialRatio = 0.3,
+        Source = "for tests",
     };
 
     public static Machine Machine { get; } = new()
     {
         Name = "Mill",
         Kind = "three-axis mill",
+        Source = "for tests",
         Interface = "SK 40",
         LeastSpeed = 50,
         LargestSpeed = 12000,

@@ -135,7 +135,7 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
         (await maren.PostAsync($"{path}/apply", new { goodRowsOnly = true })).Expect(HttpStatusCode.OK);
         await UntilAsync(maren, path, "done");
         JsonElement rows = (await maren.GetAsync("/library/cutters?q=Y-1&state=retired"))["rows"];
-        int old = rows.EnumerateArray().Single(r => r.GetProperty("number").GetString() == "Y-1").GetProperty("id").GetInt32();
+        int old = rows.EnumerateArray().Single(r => r.GetProperty("sheet").GetProperty("definition").GetProperty("number").GetString() == "Y-1").GetProperty("sheet").GetProperty("id").GetInt32();
         int by = (await maren.GetAsync($"/library/cutters/{old}"))["definition"].GetProperty("replacedById").GetInt32();
         Assert.Equal("Y-2", (await maren.GetAsync($"/library/cutters/{by}"))["definition"].GetProperty("number").GetString());
     }

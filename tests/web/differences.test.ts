@@ -27,8 +27,11 @@ describe('what differs between two definitions', () => {
     [undefined, '—'],
     ['', '—'],
     [0, '0'],
-    [false, 'false'],
-    [['P', 'M'], '["P","M"]'],
+    [false, 'no'],
+    [['P', 'M'], 'P, M'],
+    [[], 'none'],
+    [[{ a: 1 }, { a: 2 }], '2 entries'],
+    [{ kind: 'magazine', largestAlone: 120 }, 'kind magazine, largest alone 120'],
   ])('%j is shown as %s', (value, shown) => {
     expect(text(value)).toBe(shown);
   });
@@ -67,7 +70,52 @@ describe('edits that go onto another version', () => {
     expect(onto<Thing>({ dimensions: { DC: 12, LCF: 28, DN: 11 } }, base, theirs).dimensions!.LCF).toBe(28);
   });
 
-  test('lists are taken whole', () => {
+  test('lists without anything that tells their elements apart are taken whole', () => {
     expect(onto<Thing>({ groups: ['P', 'K'] }, base, theirs)).toEqual({ groups: ['P', 'K'] });
+  });
+
+  const row = (subGroup: string, cuttingSpeed: number, feeds = [{ diameter: 12, feed: 0.06 }]) => ({
+    family: 'squareEndMill',
+    cuttingMaterial: 'carbide',
+    subGroup,
+    operation: 'side-rough',
+    cuttingSpeed,
+    feeds,
+  });
+  interface Chart {
+    rows: ReturnType<typeof row>[];
+  }
+  const chart: Chart = { rows: [row('P1', 200), row('P3', 120), row('M3', 60)] };
+
+  test('two people who change two rows of a chart both keep theirs', () => {
+    const other: Chart = { rows: [row('P1', 200), row('P3', 118), row('M3', 60)] };
+    const mine = { rows: [row('P1', 200), row('P3', 120), row('M3', 149)] };
+    expect(onto<Chart>(mine, chart, other).rows!.map((r) => r.cuttingSpeed)).toEqual([200, 118, 149]);
+  });
+
+  test('rows added by either are kept, one taken out goes unless they changed it', () => {
+    const other: Chart = { rows: [row('P1', 200), row('P3', 118), row('M3', 60), row('K2', 150)] };
+    expect(onto<Chart>({ rows: [row('P1', 200), row('S2', 40)] }, chart, other).rows!.map((r) => r.subGroup)).toEqual([
+      'P1',
+      'P3',
+      'K2',
+      'S2',
+    ]);
+  });
+
+  test('within a row the feeds go diameter by diameter', () => {
+    const two = (a: number, b: number) => [
+      { diameter: 6, feed: a },
+      { diameter: 12, feed: b },
+    ];
+    const base2: Chart = { rows: [row('P3', 120, two(0.03, 0.06))] };
+    const other: Chart = { rows: [row('P3', 120, two(0.035, 0.06))] };
+    expect(onto<Chart>({ rows: [row('P3', 120, two(0.03, 0.07))] }, base2, other).rows![0]!.feeds).toEqual(two(0.035, 0.07));
+  });
+
+  test('a row that differs is told by what it is called, never as code', () => {
+    const differing = differences(chart, { rows: [row('P1', 200), row('P3', 118), row('M3', 60)] });
+    expect(differing).toEqual([{ field: 'rows[square end mill, carbide, P3, side-rough].cuttingSpeed', from: 120, to: 118 }]);
+    expect(fieldWords({ rows: 'Rows' }, differing[0]!.field)).toBe('Rows, square end mill, carbide, P3, side-rough: cutting speed');
   });
 });

@@ -8,17 +8,14 @@ describe('a box of length in mm', () => {
   test.each([
     ['12', 12],
     [' 12.5 ', 12.5],
-    ['.4+.05', 0.45],
-    ['90+25', 115],
-    ['3/8', 0.375],
-    ['1 1/2', 1.5],
+    ['.6-.025', 0.575],
+    ['180-37.5', 142.5],
     ['2 3/16+1', 3.1875],
     ['-3', -3],
     ['−3', -3],
     ['2*(1+0.5)', 3],
     ['2,5', 2.5],
     ['10 000', 10000],
-    ['1 125/1000', 1.125],
     ['1e2', 100],
     ['12mm', 12],
     ['0.5in', 12.7],
@@ -32,6 +29,52 @@ describe('a box of length in mm', () => {
     ['50µm', 0.05],
     ['(10+2)mm', 12],
   ])('reads %s', (text, base) => expect(read(text, 'length', mm)).toEqual({ base }));
+
+  test.each([
+    ['0,375', 0.375],
+    ['1,5', 1.5],
+    ['12,75', 12.75],
+    ['1,250.5', 1250.5],
+    ['1.250,5', 1250.5],
+    ['12,345,678', 12345678],
+    ['12.000', 12],
+    ['\u22124', -4],
+    ['\u201312.5', -12.5],
+  ])('reads %s as it is meant, without asking', (text, base) => expect(read(text, 'length', mm)).toEqual({ base }));
+
+  test.each([
+    ['5/16', 0.3125, 7.9375],
+    ['1 1/2', 1.5, 38.1],
+    ['½', 0.5, 12.7],
+    ['1½', 1.5, 38.1],
+  ])('reads the bare fraction %s as it stands, and offers inches', (text, base, other) =>
+    expect(read(text, 'length', mm)).toEqual({ base, other }),
+  );
+
+  test.each([
+    ['12,000', [12, 12000]],
+    ['1,500', [1.5, 1500]],
+    ['12,000+1', [13, 12001]],
+  ])('asks which of its two readings %s is', (text, readings) => {
+    const reading = read(text, 'length', mm);
+    expect(reading).toMatchObject({ readings });
+    expect('refused' in reading && reading.refused).toContain('two ways');
+  });
+
+  test.each(['1,2,3', '1,25.5', '1.2.3,4', '12,,5'])('%s has separators that make no number', (text) => {
+    expect('refused' in read(text, 'length', mm)).toBe(true);
+  });
+
+  test('every character of the grammar is read or refused, and nothing breaks', () => {
+    const signs = ['1', '2', '.', ',', '/', ' ', '-', '\u2212', '+', '½', 'mm', 'in', '"', '(', ')', 'e', '\u00a0'];
+    for (let n = 0; n < 5000; n++) {
+      let seed = n * 2654435761;
+      const text = Array.from({ length: 1 + (n % 7) }, () => signs[(seed = (seed * 1103515245 + 12345) >>> 0) % signs.length]).join('');
+      const reading = read(text, 'length', mm);
+      if ('base' in reading) expect(Number.isFinite(reading.base), text).toBe(true);
+      else expect(reading.refused.length, text).toBeGreaterThan(10);
+    }
+  });
 
   test.each([
     '',
@@ -65,7 +108,7 @@ describe('a box of length in inches', () => {
     ['1 1/8', 28.575],
     ['12mm', 12],
     ['0.1', 2.54],
-    ['.4+.05', 11.43],
+    ['.6-.025', 14.605],
   ])('reads %s', (text, base) => expect(read(text, 'length', inch)).toEqual({ base }));
 
   test('every sixty-fourth comes out as its exact decimal', () => {

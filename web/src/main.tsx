@@ -24,8 +24,11 @@ import { theme } from './app/theme';
 
 const queries = new QueryClient({
   defaultOptions: {
+    // Without a network everything is tried and fails at once: nothing waits in silence, and nothing is sent later by itself.
+    mutations: { networkMode: 'always' },
     queries: {
-      retry: (count, error) => count < 2 && error instanceof ApiError && error.status === 0,
+      networkMode: 'always',
+      retry: (count, error) => navigator.onLine && count < 2 && error instanceof ApiError && error.status === 0,
       staleTime: 10_000,
       refetchOnWindowFocus: false,
     },

@@ -16,19 +16,19 @@ public sealed record Machine
     public required string Interface { get; init; }
 
     /// <summary>Lowest spindle speed, rev/min.</summary>
-    public required double LeastSpeed { get; init; }
+    public double LeastSpeed { get; init; } = double.NaN;
 
     /// <summary>Highest spindle speed, rev/min.</summary>
-    public required double LargestSpeed { get; init; }
+    public double LargestSpeed { get; init; } = double.NaN;
 
     /// <summary>Largest feed rate of the axes when cutting, mm/min.</summary>
-    public required double LargestFeed { get; init; }
+    public double LargestFeed { get; init; } = double.NaN;
 
     /// <summary>Rapid traverse, mm/min.</summary>
-    public required double RapidFeed { get; init; }
+    public double RapidFeed { get; init; } = double.NaN;
 
     /// <summary>Efficiency η from motor to edge, above 0 up to 1.</summary>
-    public double Efficiency { get; init; } = 0.85;
+    public double Efficiency { get; init; } = double.NaN;
 
     /// <summary>Highest speed at which the machine taps in step with the feed, rev/min; 0 where it cannot.</summary>
     public double SynchronousLimit { get; init; }
@@ -59,7 +59,7 @@ public sealed record Machine
             .Named("kind", "The kind of machine", Kind, 80)
             .Named("interface", "The spindle interface", Interface, 24)
             .Within("leastSpeed", "The lowest spindle speed", LeastSpeed, 1, 200000, Quantity.SpindleSpeed)
-            .Within("largestSpeed", "The highest spindle speed", LargestSpeed, Math.Max(1, LeastSpeed), 200000, Quantity.SpindleSpeed)
+            .Within("largestSpeed", "The highest spindle speed", LargestSpeed, LeastSpeed > 1 ? LeastSpeed : 1, 200000, Quantity.SpindleSpeed)
             .Within("largestFeed", "The largest axis feed", LargestFeed, 1, 200000, Quantity.FeedRate)
             .Within("rapidFeed", "The rapid traverse", RapidFeed, 1, 300000, Quantity.FeedRate)
             .Within("efficiency", "The efficiency η", Efficiency, 0.2, 1, Quantity.Ratio)
@@ -67,6 +67,7 @@ public sealed record Machine
             .Within("axisThrust", "The largest thrust of the axis", AxisThrust, 0, 1_000_000, Quantity.Force)
             .Within("feedStep", "The least step of a feed", FeedStep, 0, 100, Quantity.FeedRate)
             .Within("synchronousLimit", "The synchronous tapping limit", SynchronousLimit, 0, 20000, Quantity.SpindleSpeed)
+            .Named("source", "Where the figures come from", Source, 400)
             .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
         Store.Check(check);
         for (int i = 0; i < Curve.Count && i < 40; i++)

@@ -41,19 +41,19 @@ public sealed record WorkMaterial
     public required string SubGroup { get; init; }
 
     /// <summary>Brinell hardness HBW, 5 to 750.</summary>
-    public double Hardness { get; init; }
+    public double Hardness { get; init; } = double.NaN;
 
     /// <summary>Tensile strength R_m, MPa, 20 to 3000.</summary>
-    public double TensileStrength { get; init; }
+    public double TensileStrength { get; init; } = double.NaN;
 
     /// <summary>Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).</summary>
-    public required double SpecificCuttingForce { get; init; }
+    public double SpecificCuttingForce { get; init; } = double.NaN;
 
     /// <summary>Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).</summary>
-    public required double ChipExponent { get; init; }
+    public double ChipExponent { get; init; } = double.NaN;
 
     /// <summary>Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).</summary>
-    public double RadialRatio { get; init; } = 0.3;
+    public double RadialRatio { get; init; } = double.NaN;
 
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
@@ -66,5 +66,6 @@ public sealed record WorkMaterial
         .Within("tensileStrength", "The tensile strength R_m", TensileStrength, 20, 3000, Quantity.Stress)
         .Within("specificCuttingForce", "The specific cutting force k_c1.1", SpecificCuttingForce, 50, 6000, Quantity.Stress)
         .Within("chipExponent", "The exponent m_c", ChipExponent, 0, 0.6, Quantity.Ratio)
-        .Within("radialRatio", "The radial force ratio k_r", RadialRatio, 0, 1, Quantity.Ratio);
+        .Within("radialRatio", "The radial force ratio k_r", RadialRatio, 0, 1, Quantity.Ratio)
+        .Named("source", "Where the figures come from", Source, 400);
 }

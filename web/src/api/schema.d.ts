@@ -5612,22 +5612,22 @@ export interface components {
              * Format: double
              * @description Lowest spindle speed, rev/min.
              */
-            leastSpeed: number;
+            leastSpeed?: number;
             /**
              * Format: double
              * @description Highest spindle speed, rev/min.
              */
-            largestSpeed: number;
+            largestSpeed?: number;
             /**
              * Format: double
              * @description Largest feed rate of the axes when cutting, mm/min.
              */
-            largestFeed: number;
+            largestFeed?: number;
             /**
              * Format: double
              * @description Rapid traverse, mm/min.
              */
-            rapidFeed: number;
+            rapidFeed?: number;
             /**
              * Format: double
              * @description Efficiency η from motor to edge, above 0 up to 1.
@@ -6850,12 +6850,12 @@ export interface components {
              * Format: double
              * @description Specific cutting force k_c1.1 at 1 mm chip thickness and width, MPa, 50 to 6000 (Kienzle &amp; Victor 1952).
              */
-            specificCuttingForce: number;
+            specificCuttingForce?: number;
             /**
              * Format: double
              * @description Rise of the specific force for thin chips, exponent m_c, 0 to 0.6 (Kienzle &amp; Victor 1952).
              */
-            chipExponent: number;
+            chipExponent?: number;
             /**
              * Format: double
              * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).

@@ -50,9 +50,10 @@ export default function Bar() {
           items: [
             { key: 'role', label: `Signed in as ${session!.role}`, disabled: true },
             ...(session!.role === 'administrator' ? [{ key: 'people', label: 'People' }] : []),
+            { key: 'password', label: 'Your password' },
             { key: 'out', label: 'Sign out' },
           ],
-          onClick: ({ key }) => (key === 'people' ? navigate('/people') : void signOut().then(() => navigate('/'))),
+          onClick: ({ key }) => (key === 'out' ? void signOut().then(() => navigate('/')) : void navigate(`/${key}`)),
         }}
       >
         <Button type="text" className="person">

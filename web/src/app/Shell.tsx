@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { Outlet } from 'react-router';
 import { SignInPage } from '../places/accounts/SignInPage';
 import { useApp } from './session';
@@ -9,6 +9,7 @@ const Bar = lazy(() => import('./Bar'));
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {
   const { session, expired } = useApp();
+  const online = useOnline();
   if (session === null) return <SignInPage />;
   return (
     <>
@@ -18,10 +19,30 @@ export function Shell() {
       <Suspense fallback={<header className="bar" />}>
         <Bar />
       </Suspense>
+      {!online && (
+        <p className="offline" role="alert">
+          No network. What stands here is as it was before; nothing is worked out or saved until it is back, and nothing is sent later by
+          itself.
+        </p>
+      )}
       {expired && <SignInPage again />}
       <main id="place">
         <Outlet />
       </main>
     </>
+  );
+}
+
+function useOnline(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      window.addEventListener('online', changed);
+      window.addEventListener('offline', changed);
+      return () => {
+        window.removeEventListener('online', changed);
+        window.removeEventListener('offline', changed);
+      };
+    },
+    () => navigator.onLine,
   );
 }

@@ -52,6 +52,7 @@ export const router = createBrowserRouter([
       { path: 'editions', lazy: async () => ({ Component: (await import('../places/editions/EditionsPage')).EditionsPage }) },
       { path: 'editions/:number', lazy: async () => ({ Component: (await import('../places/editions/EditionPage')).EditionPage }) },
       { path: 'lookup', lazy: async () => ({ Component: (await import('../places/lookup/LookupPage')).LookupPage }) },
+      { path: 'password', lazy: async () => ({ Component: (await import('../places/accounts/PasswordPage')).PasswordPage }) },
       { path: 'people', lazy: async () => ({ Component: (await import('../places/accounts/PeoplePage')).PeoplePage }) },
       { path: '*', element: <Missing /> },
     ],

@@ -43,7 +43,7 @@ export function NumberField(props: NumberFieldProps) {
   const units = useUnits();
   const id = useId();
   const box = useRef<HTMLInputElement>(null);
-  const [draft, setDraft] = useState<{ text: string; refusal: string } | null>(null);
+  const [draft, setDraft] = useState<{ text: string; refusal: string; readings?: number[] } | null>(null);
 
   const shownText = typed
     ? typed.system === units.system
@@ -69,7 +69,7 @@ export function NumberField(props: NumberFieldProps) {
     }
     const reading = read(next, quantity, units);
     if ('refused' in reading) {
-      setDraft({ text: next, refusal: reading.refused });
+      setDraft({ text: next, refusal: reading.refused, ...(reading.readings && { readings: reading.readings }) });
       return;
     }
     setDraft(null);
@@ -107,6 +107,14 @@ export function NumberField(props: NumberFieldProps) {
     typed &&
     !refusal &&
     ((least !== undefined && typed.base < least * (1 - 1e-9)) || (most !== undefined && typed.base > most * (1 + 1e-9)));
+  // What may be meant instead: one of two readings, a guess of the server, or inches where a bare fraction stands.
+  const again = typed && !refusal && typed.system === units.system ? read(typed.text, quantity, units) : null;
+  const inInches = again && 'other' in again && again.base === typed?.base ? again.other : undefined;
+  const offers = draft?.readings ?? (meant !== undefined ? [meant] : inInches !== undefined ? [inInches] : []);
+  const offer = (base: number) => {
+    setDraft(null);
+    onTyped({ text: units.editable(base, quantity), system: units.system, base });
+  };
   const under = refusal || [sum, note].filter(Boolean).join(' · ');
 
   return (
@@ -137,15 +145,12 @@ export function NumberField(props: NumberFieldProps) {
       <span className="unit">{units.unit(quantity)}</span>
       <small id={`${id}-note`} role={refusal ? 'alert' : undefined}>
         {under}
-        {meant !== undefined && !disabled && (
-          <button
-            type="button"
-            className="why"
-            onClick={() => onTyped({ text: units.editable(meant, quantity), system: units.system, base: meant })}
-          >
-            Take {units.text(meant, quantity)}
-          </button>
-        )}
+        {!disabled &&
+          offers.map((base) => (
+            <button key={base} type="button" className="why" onClick={() => offer(base)}>
+              Take {units.text(base, quantity)}
+            </button>
+          ))}
       </small>
     </div>
   );

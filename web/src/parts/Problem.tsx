@@ -1,7 +1,14 @@
 import { Alert } from 'antd';
+import { ApiError } from '../api/client';
 
 /** What went wrong, in words, where it went wrong. */
 export function Problem({ error }: { error: unknown }) {
   if (!error) return null;
   return <Alert type="error" className="problem" title={error instanceof Error ? error.message : String(error)} role="alert" />;
+}
+
+/** Every refused value in its own sentence, or what went wrong at all. */
+export function Refusals({ error }: { error: unknown }) {
+  const refused = error instanceof ApiError ? Object.values(error.byField) : [];
+  return refused.length === 0 ? <Problem error={error} /> : refused.map((sentence) => <Problem key={sentence} error={sentence} />);
 }

@@ -7,6 +7,9 @@ import { differences, fieldWords, text } from './differences';
 import { Problem } from './Problem';
 import { day } from './units';
 
+/** Differences of a lost race that are shown; the rest is counted. */
+const MOST_SHOWN = 20;
+
 interface Props<T extends object> {
   title: ReactNode;
   back: { to: string; words: string };
@@ -114,7 +117,7 @@ export function SheetFrame<T extends object>({
               </tr>
             </thead>
             <tbody>
-              {differing.map((d) => (
+              {differing.slice(0, MOST_SHOWN).map((d) => (
                 <tr key={d.field}>
                   <td>{fieldWords(names, d.field)}</td>
                   <td className="mono">{text(d.from)}</td>
@@ -123,6 +126,7 @@ export function SheetFrame<T extends object>({
               ))}
             </tbody>
           </table>
+          {differing.length > MOST_SHOWN && <p className="muted">And {differing.length - MOST_SHOWN} more.</p>}
           <Button type="primary" onClick={form.keepMine}>
             Go on from theirs, keeping what I typed
           </Button>{' '}

@@ -28,6 +28,7 @@ const STATES: Record<Schemas['RecordState'], string> = {
   inReview: 'in review',
   approved: 'approved',
   withdrawn: 'withdrawn',
+  discarded: 'discarded',
 };
 
 /** Where a record stands, in words with a mark of its own for each state. */

@@ -22,7 +22,8 @@ const math = create({
   unaryPlusDependencies,
 } as FactoryFunctionMap);
 
-export type Reading = { base: number } | { refused: string };
+/** What a text reads as: a value, with another one it may just as well mean; or why it cannot be taken, with what it could mean. */
+export type Reading = { base: number; other?: number } | { refused: string; readings?: number[] };
 
 /** How many mm the units are that may follow a number in a box of length. */
 const LENGTHS: Record<string, number> = {
@@ -43,22 +44,68 @@ const MM_PER_BASE: Partial<Record<Quantity, number>> = { length: 1, chip: 1, dev
 const UNIT = /(mm|cm|inch|in|"|″|thou|um|µm|μm|µin|uin)(?![a-z])/g;
 
 /**
- * Reads what a person typed: a number, a fraction, a mixed number, a sum, each with or without a unit.
- * Bare numbers are in the unit shown beside the box.
+ * Reads what a person typed: a number, a fraction, a mixed number, a sum, each with or without a unit. Bare numbers are in the
+ * unit shown beside the box. A comma before exactly three digits can be a decimal comma or part thousands, so the person says which.
  */
 export function read(text: string, quantity: Quantity, units: UnitFormat): Reading {
-  const shownText = `“${text.trim()}”`;
-  const plain = text
+  const shown = `“${text.trim()}”`;
+  const spaced = spell(text);
+  if (spaced === '') return { refused: 'Nothing is typed; type a number, or press Escape for the proposal.' };
+  const decimal = separators(spaced, 'decimal');
+  if (decimal === null) return { refused: `${shown} has points and commas that make no number; type it with one point, such as 1250.5.` };
+  const first = evaluated(decimal, shown, quantity, units);
+  const thousands = separators(spaced, 'thousands')!;
+  if (!('base' in first)) return first;
+  if (thousands !== decimal) {
+    const second = evaluated(thousands, shown, quantity, units);
+    const readings = 'base' in second ? [first.base, second.base] : [first.base];
+    return { refused: `${shown} can be read in two ways, with a decimal comma or with a comma between thousands; say which.`, readings };
+  }
+  const inches = quantity === 'length' && units.system === 'mm' && /^-?(\d+\/\d+|\(\d+\+\d+\/\d+\))$/.test(decimal.replace(/\s/g, ''));
+  return inches ? { ...first, other: exact(first.base * LENGTHS.in!) } : first;
+}
+
+const FRACTIONS: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
+
+// Every minus, space and fraction sign as the one that is read; a mixed number as a sum.
+const spell = (text: string): string =>
+  text
     .trim()
-    .replace(/−/g, '-')
+    .replace(/[−–]/g, '-')
     .replace(/[\u202f\u00a0]/g, '')
-    .replace(/(\d),(\d)/g, '$1.$2')
+    .replace(/(\d?)([½¼¾⅛⅜⅝⅞⅓⅔])/g, (_, digit: string, sign: string) => `${digit ? `${digit} ` : ''}${FRACTIONS[sign]}`)
     .replace(/(\d) (?=\d{3}(?!\d|\s*\/))/g, '$1')
     .replace(/(\d+)\s+(\d+\s*\/\s*\d+)/g, '($1+$2)');
-  if (plain === '') return { refused: 'Nothing is typed; type a number, or press Escape for the proposal.' };
+
+// Numbers with their separators as a plain point, a lone comma before three digits read in one of its two ways; null for nonsense.
+function separators(text: string, lone: 'decimal' | 'thousands'): string | null {
+  let sound = true;
+  const plain = text.replace(/\d[\d.,]*/g, (number) => {
+    if (!number.includes(',')) return number;
+    if (/^\d{1,3}(,\d{3})+\.\d+$/.test(number) || /^\d{1,3}(,\d{3}){2,}$/.test(number)) return number.replaceAll(',', '');
+    if (/^\d{1,3}(\.\d{3})+,\d+$/.test(number)) return number.replaceAll('.', '').replace(',', '.');
+    if (/^[1-9]\d{0,2},\d{3}$/.test(number)) return number.replace(',', lone === 'decimal' ? '.' : '');
+    if (/^\d+,\d*$/.test(number)) return number.replace(',', '.');
+    sound = false;
+    return number;
+  });
+  return sound ? plain : null;
+}
+
+function evaluated(plain: string, shownText: string, quantity: Quantity, units: UnitFormat): { base: number } | { refused: string } {
   const unitless = plain.replace(UNIT, '');
   if (plain.length > 80 || /[^\d\s.+\-*/()e]/.test(unitless))
-    return { refused: `${shownText} cannot be read; type a number, a fraction such as 3/8, or a sum such as 90+25.` };
+    return { refused: `${shownText} cannot be read; type a number, a fraction such as 5/16, or a sum such as 180-37.5.` };
 
   // Each unit stands as a factor; working the text out at two scales tells whether every term has one, or none.
   const at = (scale: number): unknown => math.evaluate!(plain.replace(UNIT, (unit) => `*${LENGTHS[unit]! * scale}`));
@@ -66,7 +113,7 @@ export function read(text: string, quantity: Quantity, units: UnitFormat): Readi
   try {
     const [value, doubled] = [at(1), at(2)];
     if (typeof value !== 'number' || typeof doubled !== 'number')
-      return { refused: `${shownText} is not a number; type a number, a fraction such as 3/8, or a sum such as 90+25.` };
+      return { refused: `${shownText} is not a number; type a number, a fraction such as 5/16, or a sum such as 180-37.5.` };
     if (!Number.isFinite(value)) return { refused: `${shownText} has no finite value; check for a division by zero.` };
     if (unitless === plain) return { base: perBase === 1 ? value : exact(value * perBase) };
     const mm = MM_PER_BASE[quantity];
@@ -75,7 +122,7 @@ export function read(text: string, quantity: Quantity, units: UnitFormat): Readi
       return { refused: `${shownText} mixes numbers with and without a unit; give every term its unit, or none.` };
     return { base: exact(value / mm) };
   } catch {
-    return { refused: `${shownText} cannot be read; type a number, a fraction such as 3/8, or a sum such as 90+25.` };
+    return { refused: `${shownText} cannot be read; type a number, a fraction such as 5/16, or a sum such as 180-37.5.` };
   }
 }
 

@@ -14,6 +14,7 @@ import { readLeftover } from './leftover';
 import { Bend } from './Bend';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
+import { Overtaken } from './Overtaken';
 import { Passes } from './Passes';
 import { Load } from './Load';
 import { Pictures } from './pictures/Pictures';
@@ -94,7 +95,7 @@ export function CalculatePage() {
     asked(typed, operation),
     offered(options, operation),
     tab === 'derivation',
-    leftover,
+    operation?.takesLeftover ? leftover : null,
     chosen.method,
     hole.body,
   );
@@ -105,12 +106,12 @@ export function CalculatePage() {
   const picture = operations.data?.find((o) => o.code === result?.operation)?.picture ?? '';
 
   const save = useMutation({
-    mutationFn: (): Promise<Schemas['RecordView']> =>
+    mutationFn: (from: string | undefined): Promise<Schemas['RecordView']> =>
       record
         ? data(
             client.PUT('/api/v1/records/{number}', {
               params: { path: { number: record } },
-              headers: { 'If-Match': `"${version}"` },
+              headers: { 'If-Match': `"${from}"` },
               body: { ...body, note },
             }),
           )
@@ -121,6 +122,8 @@ export function CalculatePage() {
     },
   });
 
+  const overtaken =
+    save.error instanceof ApiError && save.error.status === 412 ? (save.error.problem.current as Schemas['RecordView']) : null;
   const openRevision =
     save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
   const typeBase = (values: Record<string, number>) => {
@@ -281,6 +284,7 @@ export function CalculatePage() {
           />
           <Problem error={save.error} />
           {openRevision && <Link to={`/records/${openRevision}`}>Open {openRevision}</Link>}
+          {overtaken && <Overtaken theirs={overtaken} saving={save.isPending} onMine={(from) => save.mutate(from)} />}
         </div>
         <div className="acts">
           <Button
@@ -291,7 +295,7 @@ export function CalculatePage() {
           >
             Pin to the tray
           </Button>
-          <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate()}>
+          <Button type="primary" block disabled={!result || stale} loading={save.isPending} onClick={() => save.mutate(version)}>
             {record ? `Save draft ${record}` : 'Save as draft record'}
           </Button>
           {record && <Link to={`/records/${record}`}>Back to {record}</Link>}

@@ -101,7 +101,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
           {rows.map(([code, better]) => {
             const figures = columns.map((c) => valueOf(c, code));
             const values = figures.map((f) => f?.value ?? NaN).filter(Number.isFinite);
-            const best = better === 'less' ? Math.min(...values) : better === 'more' ? Math.max(...values) : NaN;
+            const runnable = figures.flatMap((f, i) => (f && !stopped(columns[i]!.got) ? [f.value] : []));
+            const best =
+              runnable.length === 0 ? NaN : better === 'less' ? Math.min(...runnable) : better === 'more' ? Math.max(...runnable) : NaN;
             const any = figures.find(Boolean)!;
             const first = figures[0]?.value;
             return (
@@ -115,7 +117,7 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
                   const apart = first !== undefined && i > 0 && first !== 0 ? f.value / first - 1 : 0;
                   const unlike = values.length > 1 && Math.max(...values) - Math.min(...values) > 1e-9 * Math.abs(best || 1);
                   return (
-                    <td key={i} className={unlike && f.value === best ? 'best' : ''}>
+                    <td key={i} className={unlike && f.value === best && !stopped(columns[i]!.got) ? 'best' : ''}>
                       {f.quantity === 'time' ? clock(f.value) : units.number(f.value, f.quantity)}
                       {Math.abs(apart) > 0.0005 && (
                         <small>
@@ -137,6 +139,14 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
               </td>
             ))}
           </tr>
+          <tr>
+            <th>Stops and cautions</th>
+            {columns.map((c, i) => (
+              <td key={i} className="words">
+                <Grave findings={c.got?.result?.findings} />
+              </td>
+            ))}
+          </tr>
         </tbody>
       </table>
       <div className="inline">
@@ -151,6 +161,25 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
         </Button>
       </div>
     </div>
+  );
+}
+
+const stopped = (c: Schemas['ComparedAlternative'] | undefined) => c?.result?.findings.some((f) => f.severity === 'stop') ?? false;
+
+// What must not be run, or only with care: it decides before any figure does.
+function Grave({ findings }: { findings: readonly Schemas['Finding'][] | undefined }) {
+  const units = useUnits();
+  const grave = (findings ?? []).filter((f) => f.severity !== 'info');
+  if (!findings) return <>–</>;
+  if (grave.length === 0) return <>none</>;
+  return (
+    <ul className="grave">
+      {grave.map((f, i) => (
+        <li key={i} className={f.severity}>
+          <b>{f.severity === 'stop' ? 'Stop' : 'Caution'}:</b> {units.sentence(f.text)}
+        </li>
+      ))}
+    </ul>
   );
 }
 

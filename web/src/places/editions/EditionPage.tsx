@@ -5,6 +5,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
+import { SINCE } from '../../parts/since';
 
 const COLUMNS: [string, string][] = [
   ['spindleSpeed', 'n'],
@@ -29,7 +30,8 @@ export function EditionPage() {
       </div>
     );
   if (!edition.data) return <p className="page muted">Fetching the edition…</p>;
-  const { summary, entries } = edition.data;
+  const { summary, entries, newest, lookedAt } = edition.data;
+  const changed = entries.filter((e) => e.since.what !== 'holds');
   return (
     <div className="page">
       <header>
@@ -47,11 +49,22 @@ export function EditionPage() {
           Print
         </Button>
       </header>
+      {newest > summary.number && (
+        <p className="warn" role="status">
+          Edition {newest} has been published since; this one is kept as it was.{' '}
+          <Link to={`/editions/${newest}`}>Open edition {newest}</Link>
+        </p>
+      )}
+      <p className={changed.length > 0 ? 'warn' : 'muted small'} role={changed.length > 0 ? 'alert' : undefined}>
+        {changed.length === 0 ? 'Every figure holds' : `${changed.length} of ${entries.length} entries do not hold as they were published`},
+        as of {new Date(lookedAt).toLocaleString()}. Valid until withdrawn: before running a printed figure, look it up.
+      </p>
       <Table<Schemas['EditionEntryView']>
         size="small"
         rowKey="record"
         pagination={false}
         dataSource={entries}
+        rowClassName={(e) => (e.since.what === 'holds' ? '' : `since ${e.since.what}`)}
         columns={[
           {
             title: 'Record',
@@ -63,7 +76,19 @@ export function EditionPage() {
                 `${e.record} rev ${e.revision}`
               ),
           },
-          { title: 'For', render: (_, e) => <SituationSentence s={e.situation} /> },
+          {
+            title: 'For',
+            render: (_, e) => (
+              <>
+                <SituationSentence s={e.situation} />
+                {e.since.what !== 'holds' && (
+                  <p className="warn">
+                    <b>{SINCE[e.since.what]}.</b> {e.since.warning && units.sentence(e.since.warning)}
+                  </p>
+                )}
+              </>
+            ),
+          },
           ...COLUMNS.map(([code, symbol]) => ({
             title: symbol.replace('_', ''),
             align: 'right' as const,

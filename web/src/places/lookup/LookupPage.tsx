@@ -8,6 +8,7 @@ import { Stages } from '../calculate/holes/Stages';
 import { Sym } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
+import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
 
@@ -70,7 +71,7 @@ export function LookupPage() {
             <li key={e.record}>
               <button
                 aria-pressed={e === chosen}
-                className={e.withdrawn ? 'withdrawn' : ''}
+                className={e.since.what === 'holds' ? '' : e.since.what}
                 onClick={() => setSearch({ ...(q && { q }), record: e.record })}
               >
                 <b>{e.situation.assembly}</b>
@@ -78,6 +79,7 @@ export function LookupPage() {
                 <span>
                   {e.situation.operationName}, {e.situation.machine}
                 </span>
+                {SINCE[e.since.what] && <em>{SINCE[e.since.what]}</em>}
               </button>
             </li>
           ))}
@@ -97,7 +99,7 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
   const of = (code: string) => entry.figures.find((f) => f.code === code);
   return (
     <article
-      className={`card notched lookupcard ${entry.withdrawn ? 'withdrawn' : ''}`}
+      className={`card notched lookupcard ${entry.since.what === 'holds' ? '' : entry.since.what}`}
       aria-label={`Figures of ${s.assembly} in ${s.material}`}
     >
       <h1>
@@ -111,7 +113,7 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
           {units.sentence(entry.warning)}
         </p>
       )}
-      {!entry.withdrawn && (
+      {entry.since.what !== 'withdrawn' && (
         <>
           <dl className="bigfour">
             {BIG.map(of).map(

@@ -56,7 +56,12 @@ export function RecordsPage() {
             render: (_, r) => (
               <span>
                 <SituationSentence s={r.situation} />
-                {r.staleBy.length > 0 && <span className="stale"> · stale: {r.staleBy.join(', ')} revised since</span>}
+                {r.staleBy.length > 0 && (
+                  <span className={r.broken ? 'stale broken' : 'stale'}>
+                    {' '}
+                    · stale{r.broken ? ', breaks a limit now' : ''}: {r.staleBy.join(', ')} revised since
+                  </span>
+                )}
               </span>
             ),
           },

@@ -16,21 +16,17 @@ type Machine = Schemas['Machine'];
 type MachineSheet = Schemas['SheetOfMachine'];
 type Point = NonNullable<Machine['curve']>[number];
 
+// What is not known of a machine may stay 0; what limits every cut is typed from its plate or its papers.
 const BLANK: Machine = {
   name: '',
-  kind: 'three-axis mill',
-  interface: 'SK 40',
-  leastSpeed: 50,
-  largestSpeed: 8000,
-  largestFeed: 10000,
-  rapidFeed: 20000,
-  efficiency: 0.85,
+  kind: '',
+  interface: '',
   synchronousLimit: 0,
   runUpTime: 0,
   axisThrust: 0,
   feedStep: 0,
   curve: [],
-  store: { kind: 'magazine', places: 24, largestDiameter: 80, largestAlone: 120, largestLength: 300, heaviest: 8 },
+  store: { kind: 'byHand', places: 0 },
   source: '',
 };
 const NAMES: Record<string, string> = {
@@ -110,10 +106,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
             entry={(key) => form.entry('store', key)}
             refused={form.refused}
             onKind={(kind) =>
-              form.set(
-                'store',
-                kind === 'byHand' ? { kind, places: 0 } : { ...BLANK.store, ...machine.store, kind, places: machine.store?.places || 24 },
-              )
+              form.set('store', kind === 'byHand' ? { kind, places: 0 } : { ...machine.store, kind, places: machine.store?.places || 1 })
             }
           />
           {sheet && <Standing machineId={sheet.id} places={machine.store?.places ?? 0} />}
@@ -121,7 +114,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
         <section className="wide">
           <h2>Power and torque over speed</h2>
           <div className="card notched">
-            <SpindleCurve curve={machine.curve ?? []} least={machine.leastSpeed} most={machine.largestSpeed} />
+            <SpindleCurve curve={machine.curve ?? []} least={machine.leastSpeed ?? 0} most={machine.largestSpeed ?? 0} />
           </div>
           <Curve points={machine.curve ?? []} refused={form.refused} disabled={!mayWork} onChange={(curve) => form.set('curve', curve)} />
         </section>
@@ -144,8 +137,8 @@ function Curve(props: {
     if (t) onChange(points.map((p, j) => (j === i ? { ...p, [key]: t.base } : p)));
   };
   const add = () => {
-    const last = points[points.length - 1] ?? { speed: 500, power: 5, shortPower: 7, torque: 95, shortTorque: 130 };
-    onChange([...points, { ...last, speed: last.speed * 2, torque: last.torque / 2, shortTorque: last.shortTorque / 2 }]);
+    const last = points[points.length - 1];
+    onChange([...points, last ? { ...last } : { speed: 0, power: 0, shortPower: 0, torque: 0, shortTorque: 0 }]);
   };
   return (
     <>

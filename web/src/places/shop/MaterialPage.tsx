@@ -10,18 +10,8 @@ import { useSheetForm } from '../../parts/useSheetForm';
 type Material = Schemas['WorkMaterial'];
 type MaterialSheet = Schemas['SheetOfWorkMaterial'];
 
-const BLANK: Material = {
-  name: '',
-  condition: '',
-  group: 'P',
-  subGroup: 'P1',
-  hardness: 180,
-  tensileStrength: 600,
-  specificCuttingForce: 1700,
-  chipExponent: 0.25,
-  radialRatio: 0.3,
-  source: '',
-};
+// No figure stands here before somebody has typed it and said where it comes from.
+const BLANK: Material = { name: '', condition: '', group: 'P', subGroup: '', source: '' };
 const NAMES: Record<string, string> = {
   name: 'Name',
   condition: 'Condition',

@@ -1,10 +1,11 @@
+import { useMutation } from '@tanstack/react-query';
 import { Button, Segmented, Table } from 'antd';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
-import { useCharts, useMachines, useMaterials, useMethods, useOperations } from '../../parts/shelf';
-import { SpeedChartTable } from './SpeedChartTable';
+import { useCharts, useMachines, useMaterials, useMethods, useOperations, useShelfChanged } from '../../parts/shelf';
+import { chartCalls, SpeedChartTable } from './SpeedChartTable';
 import { SpindleCurve } from './SpindleCurve';
 
 type Kind = 'materials' | 'machines' | 'charts' | 'methods';
@@ -113,7 +114,7 @@ function Materials() {
           {
             title: `k_c1.1, ${units.unit('stress')}`,
             align: 'right',
-            render: (_, m) => mono(units.number(m.definition.specificCuttingForce, 'stress')),
+            render: (_, m) => mono(units.number(m.definition.specificCuttingForce!, 'stress')),
           },
           { title: 'm_c', align: 'right', render: (_, m) => mono(String(m.definition.chipExponent)) },
           { title: 'k_r', align: 'right', render: (_, m) => mono(String(m.definition.radialRatio)) },
@@ -136,18 +137,18 @@ function Machines() {
             <h2>
               <Link to={`/shop/machines/${id}`}>{m.name}</Link> <span className="muted">{m.kind}</span>
             </h2>
-            <SpindleCurve curve={m.curve ?? []} least={m.leastSpeed} most={m.largestSpeed} />
+            <SpindleCurve curve={m.curve ?? []} least={m.leastSpeed!} most={m.largestSpeed!} />
             <div className="rows">
               <div>
                 <span>Spindle</span>
                 <b>
-                  {units.number(m.leastSpeed, 'spindleSpeed')} – {units.text(m.largestSpeed, 'spindleSpeed')}, {m.interface}
+                  {units.number(m.leastSpeed!, 'spindleSpeed')} – {units.text(m.largestSpeed!, 'spindleSpeed')}, {m.interface}
                 </b>
               </div>
               <div>
                 <span>Axis feed, rapid</span>
                 <b>
-                  {units.number(m.largestFeed, 'feedRate')}, {units.text(m.rapidFeed, 'feedRate')}
+                  {units.number(m.largestFeed!, 'feedRate')}, {units.text(m.rapidFeed!, 'feedRate')}
                 </b>
               </div>
               <div>
@@ -170,9 +171,31 @@ function Machines() {
 function Charts() {
   const charts = useCharts();
   const operations = useOperations();
+  const mayWork = useMayWork();
+  const shelfChanged = useShelfChanged();
+  const make = useMutation({
+    mutationFn: () => chartCalls.create({ name: 'Speed chart of the shop', rows: [], cycles: [] }),
+    onSuccess: shelfChanged,
+  });
   return (
     <>
-      <Problem error={charts.error} />
+      <Problem error={charts.error ?? make.error} />
+      {charts.data?.length === 0 && (
+        <section className="card">
+          <h2>No speed chart yet</h2>
+          <p>
+            The chart holds the shop’s own starting figures: cutting speed and feed by family of cutter, cutting material, work material and
+            operation. Calculations propose from it; without it every value has to be typed.
+          </p>
+          {mayWork ? (
+            <Button type="primary" loading={make.isPending} onClick={() => make.mutate()}>
+              Make a speed chart
+            </Button>
+          ) : (
+            <p className="muted">An engineer can make one here.</p>
+          )}
+        </section>
+      )}
       {(charts.data ?? []).map((chart) => (
         <SpeedChartTable key={chart.id} chart={chart} operations={operations.data ?? []} />
       ))}

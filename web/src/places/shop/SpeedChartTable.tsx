@@ -14,7 +14,8 @@ type Chart = Schemas['SpeedChart'];
 type Row = Chart['rows'][number];
 type ChartSheet = Schemas['SheetOfSpeedChart'];
 
-const calls = storedCalls<Chart, ChartSheet>('shop/charts');
+/** The server's calls for charts. */
+export const chartCalls = storedCalls<Chart, ChartSheet>('shop/charts');
 
 /** Diameters whose feeds stand in the table at most; the chart itself may have more. */
 const MOST_DIAMETERS = 6;
@@ -27,7 +28,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
   const form = useSheetForm<Chart, ChartSheet>({
     sheet: chart,
     blank: chart.definition,
-    calls,
+    calls: chartCalls,
     onSaved: () => setTyped({}),
   });
   const rows = form.definition.rows;
@@ -84,7 +85,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       sheet={chart}
       form={form}
       fields={[]}
-      names={{ rows: 'Rows', cycles: 'Drilling cycles' }}
+      names={{ rows: 'Row', cycles: 'Drilling cycle', feeds: 'feed' }}
     >
       <p className="muted">
         {mills

@@ -4,6 +4,8 @@ import { useUnits } from '../../app/session';
 type Point = NonNullable<Schemas['Machine']['curve']>[number];
 const [W, H, LEFT, BASE] = [560, 150, 8, 126];
 
+const COLUMNS = ['speed', 'power', 'shortPower', 'torque', 'shortTorque'] as const;
+
 /** Power and torque over speed, as the machine's plate or a brake gave them. */
 export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; least: number; most: number }) {
   const units = useUnits();
@@ -11,6 +13,8 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
     return (
       <p className="notjudged">Nobody has measured power and torque; calculations on this machine say that neither could be judged.</p>
     );
+  if (!(least > 0 && most > least) || curve.some((p) => COLUMNS.some((key) => !(p[key] > 0))))
+    return <p className="muted">The curve is drawn once the speeds and every point are typed.</p>;
   const first = curve[0]!;
   const last = curve[curve.length - 1]!;
   // On two logarithmic axes constant torque and constant power are straight lines, so the points are simply joined.

@@ -14,7 +14,7 @@ export function useHole(
   // A calculation that was opened with a depth is an existing one: its depth is what a change is measured against.
   const [opened] = useState(chosen.was ?? chosen['n.depth']);
   const isHole = isHolePicture(operation?.picture ?? '');
-  const staged = operation?.picture === 'deep';
+  const staged = operation?.inStages ?? false;
   const crossHoles = staged ? readHoles(chosen.cross) : [];
   const edits = staged ? readEdits(chosen.edits) : [];
   const before = Number(opened);

@@ -1,0 +1,10 @@
+import type { Schemas } from '../api/client';
+
+/** What became of a figure since it was published, in one word; nothing where it holds. */
+export const SINCE: Record<Schemas['Since'], string> = {
+  holds: '',
+  superseded: 'a newer revision is approved',
+  stale: 'stale',
+  broken: 'stale: breaks a limit now',
+  withdrawn: 'withdrawn',
+};

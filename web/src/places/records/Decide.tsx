@@ -1,0 +1,203 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { ApiError, client, data, type Schemas } from '../../api/client';
+import { useApp } from '../../app/session';
+import { Problem } from '../../parts/Problem';
+import { writeEdits, writeHoles } from '../calculate/holes/address';
+import { writeLeftover } from '../calculate/leftover';
+
+type View = Schemas['RecordView'];
+type RevisionView = Schemas['RecordRevisionView'];
+type Act = 'submit' | 'approve' | 'send-back' | 'withdraw' | 'discard';
+
+/** Does something to a revision, with the version that is seen. */
+function useAct(record: View, revision: RevisionView, done: () => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ what, reason }: { what: Act; reason: string }) =>
+      data(
+        client.POST(`/api/v1/records/{number}/${what}` as '/api/v1/records/{number}/submit', {
+          params: { path: { number: record.number } },
+          headers: { 'If-Match': `"${revision.version}"` },
+          body: { text: reason },
+        }),
+      ),
+    onSuccess: async (after) => {
+      done();
+      queries.setQueryData(['records', record.number], after);
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: ['records'], exact: true }),
+        queries.invalidateQueries({ queryKey: ['editions'] }),
+        queries.invalidateQueries({ queryKey: ['lookup'] }),
+      ]);
+    },
+  });
+}
+
+/** Takes the revision in force out of use, whatever else is open. */
+export function Withdraw({ record, revision }: { record: View; revision: RevisionView }) {
+  const { session } = useApp();
+  const [reason, setReason] = useState('');
+  const act = useAct(record, revision, () => setReason(''));
+  if (session?.role !== 'approver') return null;
+  return (
+    <section className="card decide noprint" aria-label="Withdraw">
+      <p>In force. Withdraw it at once where it must not be run any more; a newer revision stays open.</p>
+      <Input.TextArea
+        aria-label="Reason"
+        placeholder="reason, needed to withdraw it"
+        rows={1}
+        maxLength={2000}
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <div className="acts">
+        <Button danger loading={act.isPending} onClick={() => act.mutate({ what: 'withdraw', reason })}>
+          Withdraw
+        </Button>
+      </div>
+      <Problem error={act.error} />
+    </section>
+  );
+}
+
+/** What can be done to the revision people work on. */
+export function Decide({ record, revision }: { record: View; revision: RevisionView }) {
+  const { session } = useApp();
+  const queries = useQueryClient();
+  const [reason, setReason] = useState('');
+  const [sure, setSure] = useState(false);
+  const act = useAct(record, revision, () => {
+    setReason('');
+    setSure(false);
+  });
+  const run = (what: Act) => act.mutate({ what, reason });
+  const lost = act.error instanceof ApiError && act.error.status === 412;
+  const own = revision.events.some((e) => (e.act === 'edit' || e.act === 'submit') && e.by === session?.name);
+  const approver = session?.role === 'approver';
+  const needsReason = (revision.state === 'inReview' && approver && !own) || (revision.state === 'approved' && approver);
+  const query = new URLSearchParams({
+    op: record.operation,
+    material: String(record.materialId),
+    assembly: String(record.assemblyId),
+    machine: String(record.machineId),
+    ...Object.fromEntries(Object.entries(revision.numbers).map(([k, v]) => [`n.${k}`, String(v)])),
+    ...(revision.leftover && { leftover: writeLeftover(revision.leftover) }),
+    ...(revision.method && { method: revision.method }),
+    ...Object.fromEntries(Object.entries(revision.options).map(([k, v]) => [`o.${k}`, v])),
+  });
+  // A hole is an existing one: a change of its depth is measured against what stands here.
+  const [cross, edits, was] = [writeHoles(revision.crossHoles), writeEdits(revision.edits), revision.depthBefore ?? revision.numbers.depth];
+  if (cross) query.set('cross', cross);
+  if (edits) query.set('edits', edits);
+  if (was !== undefined) query.set('was', String(was));
+  if (revision.state === 'draft') {
+    query.set('record', record.number);
+    query.set('version', String(revision.version));
+  }
+  if (revision.note) query.set('note', revision.note);
+
+  return (
+    <section className="card decide noprint" aria-label="Decision">
+      {revision.state === 'draft' && (
+        <>
+          <p>A draft. Work on it until it is right, then hand it in; somebody else decides.</p>
+          <Button type="primary" loading={act.isPending} onClick={() => run('submit')}>
+            Submit for review
+          </Button>{' '}
+          <Link to={`/calculate?${query}`}>Work on the draft</Link>{' '}
+          {sure ? (
+            <>
+              <Button danger loading={act.isPending} onClick={() => run('discard')}>
+                Give this draft up
+              </Button>{' '}
+              <Button type="text" onClick={() => setSure(false)}>
+                Keep it
+              </Button>
+            </>
+          ) : (
+            <Button type="text" onClick={() => setSure(true)}>
+              Discard…
+            </Button>
+          )}
+        </>
+      )}
+      {revision.state === 'inReview' && (
+        <>
+          <p>
+            {own
+              ? 'You worked on this one, so another approver decides on it.'
+              : approver
+                ? `Proposed by ${revision.proposedBy}. Approve it, or send it back with a reason.`
+                : 'Waiting for an approver.'}
+          </p>
+          {approver && !own && (
+            <>
+              <Input.TextArea
+                aria-label="Reason"
+                placeholder="reason, needed to send it back"
+                rows={2}
+                maxLength={2000}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
+              <div className="acts">
+                <Button type="primary" loading={act.isPending} onClick={() => run('approve')}>
+                  Approve
+                </Button>
+                <Button onClick={() => run('send-back')}>Send back</Button>
+              </div>
+            </>
+          )}
+        </>
+      )}
+      {revision.state === 'approved' && (
+        <>
+          <p>
+            Approved; editions publish it until it is withdrawn. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+          </p>
+          {approver && (
+            <>
+              <Input.TextArea
+                aria-label="Reason"
+                placeholder="reason, needed to withdraw it"
+                rows={1}
+                maxLength={2000}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
+              <div className="acts">
+                <Button danger onClick={() => run('withdraw')}>
+                  Withdraw
+                </Button>
+              </div>
+            </>
+          )}
+        </>
+      )}
+      {revision.state === 'discarded' && (
+        <p>
+          Given up. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+        </p>
+      )}
+      {revision.state === 'withdrawn' && (
+        <p>
+          Withdrawn; no edition publishes it any more. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+        </p>
+      )}
+      <Problem error={act.error} />
+      {lost && (
+        <Button
+          onClick={() => {
+            act.reset();
+            void queries.invalidateQueries({ queryKey: ['records', record.number] });
+          }}
+        >
+          Show how it stands now{needsReason && reason ? ', keeping my reason' : ''}
+        </Button>
+      )}
+    </section>
+  );
+}

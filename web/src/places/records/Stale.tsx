@@ -1,0 +1,63 @@
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { Findings } from '../../parts/Findings';
+import type { Quantity } from '../../parts/units';
+
+/** How the revision stands today: what moved, by how much, and what its figures break now. */
+export function Stale({ revision }: { revision: Schemas['RecordRevisionView'] }) {
+  const units = useUnits();
+  const { moved, figures, limits, findings, refused, breaks, stale } = revision.standing;
+  if (moved.length === 0) return null;
+  const what = moved
+    .map((m) =>
+      m.footing.kind === 'engine'
+        ? `the calculation itself (engine ${m.footing.revision} to ${m.now})`
+        : `${m.footing.kind} ${m.footing.name} (revision ${m.footing.revision} to ${m.now})`,
+    )
+    .join('; ');
+  if (!stale)
+    return (
+      <section className="card holdsbox" role="status">
+        <b>Holds.</b> Revised since: {what}. Calculated today, no figure, limit or finding differs.
+      </section>
+    );
+  const amount = (value: number | null, quantity: Quantity) => (value === null ? 'none' : units.text(value, quantity));
+  const percent = (use: number | null) => (use === null ? 'not judged' : `${Math.round(use * 100)} %`);
+  return (
+    <section className="card stalebox" role="status">
+      <p>
+        <b>Stale.</b> Revised since: {what}.
+      </p>
+      {refused && <p className="grave">It can no longer be calculated: {refused}</p>}
+      {breaks.length > 0 && (
+        <div className="grave">
+          The figures as {revision.state === 'approved' ? 'approved' : 'they stand'} break now:
+          <Findings findings={breaks} />
+        </div>
+      )}
+      {figures.length > 0 && (
+        <p>
+          Calculated today:{' '}
+          {figures
+            .slice(0, 6)
+            .map((c) => `${c.name.toLowerCase()} ${amount(c.to, c.quantity)} instead of ${amount(c.from, c.quantity)}`)
+            .join('; ')}
+          {figures.length > 6 && `; and ${figures.length - 6} more figures`}.
+        </p>
+      )}
+      {limits.length > 0 && (
+        <p>
+          Limits:{' '}
+          {limits
+            .slice(0, 4)
+            .map((l) => `${l.name.toLowerCase()} ${percent(l.from)} → ${percent(l.to)}`)
+            .join('; ')}
+          {limits.length > 4 && `; and ${limits.length - 4} more`}.
+        </p>
+      )}
+      {findings.length > 0 && (
+        <p>Findings: {findings.map((f) => `${f.appeared ? 'new' : 'gone'}: ${units.sentence(f.finding.text)}`).join(' ')}</p>
+      )}
+    </section>
+  );
+}
