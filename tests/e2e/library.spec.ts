@@ -153,6 +153,10 @@ test('a holder takes its profile from a drawing, whose stray line is shown', asy
   });
   await expect(maren.getByText('The drawing does not say its unit')).toBeVisible();
   await expect(maren.getByText(/1 other line does not touch the profile/)).toBeVisible();
+  // It reaches further along the axis, so a person says that it does not belong.
+  await expect(maren.getByText(/Another line reaches 20 mm further along the axis/)).toBeVisible();
+  await expect(maren.getByRole('button', { name: 'Take 0 segments' })).toBeDisabled();
+  await maren.getByLabel(/1 pieces, 10.0 mm/).uncheck();
   await maren.getByRole('button', { name: 'Take 2 segments' }).click();
   await expect(maren.getByLabel('Ø back').first()).toHaveValue('32');
   await maren.getByLabel('Number', { exact: true }).fill('H-7401');

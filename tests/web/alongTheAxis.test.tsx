@@ -88,13 +88,13 @@ describe('crossing holes', () => {
     await hands.click(add);
     const [first, second] = screen.getAllByLabelText<HTMLInputElement>(/Depth of the crossing/);
     await hands.click(second!);
-    await hands.keyboard('90+25');
-    expect(told.mock.lastCall![0].map((h: { distance: number }) => h.distance)).toEqual([40, 115]);
-    expect([first!.value, second!.value]).toEqual(['40', '90+25']);
+    await hands.keyboard('180-37.5');
+    expect(told.mock.lastCall![0].map((h: { distance: number }) => h.distance)).toEqual([40, 142.5]);
+    expect([first!.value, second!.value]).toEqual(['40', '180-37.5']);
     await hands.click(screen.getByRole('button', { name: 'Remove crossing hole 1' }));
-    expect(told).toHaveBeenLastCalledWith([{ ...start, distance: 115 }]);
+    expect(told).toHaveBeenLastCalledWith([{ ...start, distance: 142.5 }]);
     await switchUnits(hands);
-    expect(screen.getByLabelText<HTMLInputElement>(/Depth of the crossing/).value).toBe('4.52756');
+    expect(screen.getByLabelText<HTMLInputElement>(/Depth of the crossing/).value).toBe('5.61024');
   });
 
   test('say at which box they were refused', async () => {

@@ -102,13 +102,13 @@ describe('what is chosen', () => {
     const { result, place } = choices('/calculate?op=slot&n.length=80&n.bad=x&o.ways=both-ways');
     expect(result.current.typed).toEqual({ length: { text: '80', system: 'mm', base: 80 } });
     expect(result.current.options).toEqual({ ways: 'both-ways' });
-    act(() => result.current.type({ widthOfCut: { text: '3/8', system: 'mm', base: 0.375 } }));
+    act(() => result.current.type({ widthOfCut: { text: '5/16', system: 'mm', base: 0.3125 } }));
     act(() => result.current.pick('coolant', 'air'));
     act(() => result.current.choose('op', undefined));
-    expect(new URLSearchParams(place.search).get('n.widthOfCut')).toBe('0.375');
+    expect(new URLSearchParams(place.search).get('n.widthOfCut')).toBe('0.3125');
     expect(new URLSearchParams(place.search).get('o.coolant')).toBe('air');
     expect(new URLSearchParams(place.search).has('op')).toBe(false);
-    expect(result.current.typed.widthOfCut!.text).toBe('3/8');
+    expect(result.current.typed.widthOfCut!.text).toBe('5/16');
     act(() => result.current.type({ widthOfCut: undefined }));
     expect(new URLSearchParams(place.search).has('n.widthOfCut')).toBe(false);
   });

@@ -23,12 +23,34 @@ describe('a number field', () => {
     const told = vi.fn();
     const { hands } = show(<Kept told={told} note="at most 12" />);
     await hands.click(box());
-    await hands.keyboard('3/8');
-    expect(told.mock.calls.map(([t]) => t?.base)).toEqual([3, 0.375]);
-    expect(screen.getByText('= 0.375 mm · at most 12')).toBeTruthy();
+    await hands.keyboard('5/16');
+    expect(told.mock.calls.map(([t]) => t?.base)).toEqual([5, 5, 0.3125]);
+    expect(screen.getByText('= 0.3125 mm · at most 12')).toBeTruthy();
     await hands.keyboard('+1');
-    expect(box().value).toBe('3/8+1');
-    expect(told).toHaveBeenLastCalledWith({ text: '3/8+1', system: 'mm', base: 1.375 });
+    expect(box().value).toBe('5/16+1');
+    expect(told).toHaveBeenLastCalledWith({ text: '5/16+1', system: 'mm', base: 1.3125 });
+  });
+
+  test('asks which of two readings is meant, and until then neither is in force', async () => {
+    const told = vi.fn();
+    const { hands } = show(<Kept told={told} />);
+    await hands.click(box());
+    await hands.keyboard('12,000');
+    expect(screen.getByRole('alert').textContent).toMatch(/two ways/);
+    expect(box().value).toBe('12,000');
+    expect(told).toHaveBeenLastCalledWith(undefined);
+    await hands.click(screen.getByRole('button', { name: /Take 12.?000/ }));
+    expect(told).toHaveBeenLastCalledWith(expect.objectContaining({ base: 12000 }));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  test('offers inches beside a bare fraction in millimetres', async () => {
+    const told = vi.fn();
+    const { hands } = show(<Kept told={told} />);
+    await hands.click(box());
+    await hands.keyboard('5/16');
+    await hands.click(screen.getByRole('button', { name: /Take 7\.9/ }));
+    expect(told).toHaveBeenLastCalledWith(expect.objectContaining({ base: 7.9375 }));
   });
 
   test('keeps what it cannot read, and says why beside the box', async () => {

@@ -16,16 +16,20 @@ describe('positions as lines', () => {
     ['1\t2', [[1, 2]]],
     ['1.5, 2.5', [[1.5, 2.5]]],
     ['10  -20', [[10, -20]]],
-    ['3/8 ; .4+.05', [[0.375, 0.45]]],
-    ['1 1/2 ; 2,5', [[1.5, 2.5]]],
+    ['5/16 in ; .6-.025', [[7.9375, 0.575]]],
+    ['1.5 ; 2,5', [[1.5, 2.5]]],
     ['\n 7 ; 8 \n\n', [[7, 8]]],
     ['0.5in ; 0', [[12.7, 0]]],
   ])('%j in mm', (text, wanted) => {
     expect(readLines(text, [], mm)).toEqual({ positions: wanted.map(([x, y]) => ({ x, y })) });
   });
 
+  test.each(['5/16 ; 1', '1 ; ½', '12,000 ; 1'])('%s has two readings in mm, and is asked about', (line) => {
+    expect('refused' in readLines(line, [], mm)).toBe(true);
+  });
+
   test('bare numbers are in the unit shown', () => {
-    expect(readLines('1 ; 3/8', [], inch)).toEqual({ positions: [{ x: 25.4, y: 9.525 }] });
+    expect(readLines('1 ; 5/16', [], inch)).toEqual({ positions: [{ x: 25.4, y: 7.9375 }] });
     expect(readLines('10mm ; 1', [], inch)).toEqual({ positions: [{ x: 10, y: 25.4 }] });
   });
 
@@ -48,7 +52,7 @@ describe('positions as lines', () => {
       const after = readLines([...lines, '1 ; 1'].join('\n'), before, units);
       expect('positions' in after && after.positions.slice(0, 2)).toEqual(before);
     }
-    expect(lineOf({ x: 25.4, y: 9.525 }, inch)).toBe('1 ; 0.375');
+    expect(lineOf({ x: 25.4, y: 7.9375 }, inch)).toBe('1 ; 0.375');
     expect(lineOf({ x: 0, y: -0.0000001 }, mm)).toBe('0 ; 0');
   });
 });

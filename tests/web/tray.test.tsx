@@ -35,11 +35,12 @@ describe('what the tray keeps', () => {
 describe('alternatives side by side', () => {
   const figure = (code: string, value: number, quantity = 'length') =>
     ({ code, name: code, symbol: code[0], value, quantity }) as Schemas['Figure'];
-  const got = (time: number, rate: number, tightest: string) =>
+  const got = (time: number, rate: number, tightest: string, findings: [Schemas['Severity'], string][] = []) =>
     ({
       result: {
         figures: [figure('time', time, 'time'), figure('removalRate', rate, 'removalRate'), figure('width', 2)],
         limits: [{ kind: tightest, name: `The ${tightest}`, use: 0.91 }],
+        findings: findings.map(([severity, template]) => ({ code: 'x', severity, text: { template, measures: [] }, cure: '' })),
       },
       faults: [],
     }) as unknown as Schemas['ComparedAlternative'];
@@ -70,6 +71,24 @@ describe('alternatives side by side', () => {
     expect(cells(/^removalRate/).map((c) => c.className)).toEqual(['', '', 'best']);
     expect(cells(/^width/).every((c) => c.className === '')).toBe(true);
     expect(cells(/Tightest limit/).map((c) => c.textContent)).toEqual(['the power 91 %', 'the torque 91 %', 'the power 91 %']);
+  });
+
+  test('one that must not be run is never the best, and says why', () => {
+    const { cells } = laidOut([
+      got(2, 30, 'power'),
+      got(1, 60, 'power', [
+        ['stop', 'The holder goes into the work.'],
+        ['info', 'By the way.'],
+      ]),
+      got(3, 20, 'power', [['caution', 'The edge rubs.']]),
+    ]);
+    expect(cells(/^time/).map((c) => c.className)).toEqual(['best', '', '']);
+    expect(cells(/^removalRate/).map((c) => c.className)).toEqual(['best', '', '']);
+    expect(cells(/Stops and cautions/).map((c) => c.textContent)).toEqual([
+      'none',
+      'Stop: The holder goes into the work.',
+      'Caution: The edge rubs.',
+    ]);
   });
 
   test('one that cannot be worked out says why, and hides nothing of the others', () => {

@@ -70,6 +70,8 @@ export function NumberField(props: NumberFieldProps) {
     const reading = read(next, quantity, units);
     if ('refused' in reading) {
       setDraft({ text: next, refusal: reading.refused, ...(reading.readings && { readings: reading.readings }) });
+      // Of 12,000 the 12 was in force while it was typed; until somebody says which is meant, neither is.
+      if (reading.readings) onTyped(undefined);
       return;
     }
     setDraft(null);

@@ -85,6 +85,10 @@ export function Many({ list, ids, families, onClose }: Props) {
       setRefused(reading.refused);
       return undefined;
     }
+    if (reading.other !== undefined) {
+      setRefused('A bare fraction can be mm or inches; write its unit, or a decimal.');
+      return undefined;
+    }
     return { [field]: reading.base };
   };
   const path = (rest: string) => `/api/v1/library/${list}/many${rest}`;

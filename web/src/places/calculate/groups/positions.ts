@@ -32,7 +32,11 @@ export function readLines(text: string, before: readonly Position[], units: Unit
     if (parts.length !== 2)
       return { refused: `Line ${i + 1}, “${plain}”, is not two numbers; write x ; y in ${units.unit('length')}, one hole a line.` };
     const [x, y] = parts.map((p) => read(p, 'length', units));
-    for (const part of [x!, y!]) if ('refused' in part) return { refused: `Line ${i + 1}: ${part.refused}` };
+    for (const part of [x!, y!]) {
+      if ('refused' in part) return { refused: `Line ${i + 1}: ${part.refused}` };
+      // A list has no room to show what a bare fraction was taken for, so it is asked about.
+      if (part.other !== undefined) return { refused: `Line ${i + 1}: a bare fraction can be mm or inches; write its unit, or a decimal.` };
+    }
     positions.push({ x: (x as { base: number }).base, y: (y as { base: number }).base });
   }
   return { positions };
