@@ -78,7 +78,9 @@ test('barrel against ball at the same ridge, side by side in the tray', async ({
   await expect(cells('Passes across')).toHaveCount(2);
   const passes = (await cells('Passes across').allInnerTexts()).map((t) => parseInt(t, 10));
   expect(passes[0]!).toBeGreaterThan(3 * passes[1]!);
-  await expect(cells('Time').nth(1)).toHaveClass(/best/);
+  // The barrel is far quicker, but leaning so little its holder goes into the surface: that is said, and it is no best.
+  await expect(cells('Stops and cautions').nth(1)).toContainText('Stop:');
+  await expect(cells('Time').nth(1)).not.toHaveClass(/best/);
   const [download] = await Promise.all([maren.waitForEvent('download'), maren.getByRole('button', { name: 'Save as CSV' }).click()]);
   expect(download.suggestedFilename()).toBe('comparison.csv');
   await maren.getByRole('button', { name: 'Go on with ball' }).click();

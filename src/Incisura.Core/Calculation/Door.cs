@@ -1,4 +1,5 @@
 using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 
 namespace Incisura.Core.Calculation;
@@ -14,16 +15,21 @@ internal static class Door
 
     /// <summary>Takes the typed values and picks that an operation asks for.</summary>
     /// <param name="d">The operation.</param>
-    /// <param name="cutter">The cutter.</param>
+    /// <param name="built">The assembly.</param>
     /// <param name="choices">What was typed and picked.</param>
     /// <param name="most">Largest value of a field with this cutter.</param>
     /// <exception cref="InputException">Something was refused; each fault names its field.</exception>
-    public static Admitted Take(OperationDescription d, Cutter cutter, Choices choices, Func<FieldDescription, double> most)
+    public static Admitted Take(OperationDescription d, BuiltAssembly built, Choices choices, Func<FieldDescription, double> most)
     {
         InputCheck check = new();
+        Cutter cutter = built.Cutter;
         check.Holds(d.Families.Contains(cutter.Family), "assembly", double.NaN, $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a {string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
         foreach (InputFault fault in cutter.Check().Faults)
             check.Holds(false, $"cutter.{fault.Field}", fault.Given, $"{fault.Sentence} Correct it on the page of cutter {cutter.Number}.");
+
+        // What cannot be put together cannot be run, whatever it would come to.
+        foreach (InputFault fault in built.Check().Faults)
+            check.Holds(false, "assembly", fault.Given, $"Assembly {built.Definition.Number} cannot exist as it is: {fault.Sentence} Correct it on its page.");
 
         List<(string, double)> values = [];
         foreach ((string code, double value) in choices.Numbers)

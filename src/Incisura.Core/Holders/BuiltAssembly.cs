@@ -102,6 +102,11 @@ public sealed class BuiltAssembly
     /// <summary>Greatest spindle speed of all its parts, rev/min.</summary>
     public double LargestSpeed => Extensions.Select(e => e.LargestSpeed).Append(Holder.LargestSpeed).Append(Cutter[Dimension.LargestSpeed] is var n && n > 0 ? n : double.PositiveInfinity).Min();
 
+    // Section of the shank of a tool that does not turn, mm²: round for a bar, and otherwise its height by its width.
+    private double ShankSection => Cutter.Described.Shank == ShankForm.Cylindrical
+        ? Math.PI / 4 * Cutter.ShankSize * Cutter.ShankSize
+        : Cutter.ShankSize * (Cutter[Dimension.ShankWidth] is var b && b > 0 ? b : Cutter.ShankSize);
+
     /// <summary>Mass, kg: the holder as weighed or estimated, the rest from the profile.</summary>
     public double Mass
     {
@@ -110,7 +115,7 @@ public sealed class BuiltAssembly
             double density = Cutter.Material == CuttingMaterial.Carbide && !Cutter.Described.Inserts ? Assembly.CarbideDensity : Assembly.SteelDensity;
             double cutter = Cutter.Profile() is { Shape: ProfileShape.Revolved } revolved
                 ? revolved.Volume(_ => true) * density
-                : Cutter.ShankSize * (Cutter[Dimension.ShankWidth] is var b && b > 0 ? b : Cutter.ShankSize) * Cutter.OverallLength * density;
+                : ShankSection * Cutter.OverallLength * density;
             return cutter + Extensions.Sum(e => e.EstimatedMass()) + Holder.EstimatedMass();
         }
     }

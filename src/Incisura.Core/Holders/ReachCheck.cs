@@ -49,12 +49,13 @@ public readonly record struct Touch(ProfilePart Part, double At, double By, doub
 public sealed record ReachResult(IReadOnlyList<Touch> Touches, double Margin, double LeastProjection, double Deepest, Sentence Sentence);
 
 /// <summary>
-/// Says whether neck, shank, extension or holder touch a wall that the cutter works along. The wall starts where the cutting part is
-/// widest; a shoulder may stand above its edge. Every part behind the cutting one must keep inside it.
+/// Says whether neck, shank, extension or holder touch a wall that the cutter works along. The wall is where the cutting part makes it:
+/// with its draft it just touches the edges, wherever on the profile that is. A shoulder may stand above its edge. Every part behind
+/// the cutting one must keep inside it.
 /// </summary>
 public static class ReachCheck
 {
-    private const double Fine = 1e-9;
+    private const double Fine = 1e-9, ProjectionStep = 0.1;
 
     /// <summary>Whether the question makes sense: a tool that turns, or a blade, which has both its sides alike.</summary>
     public static bool Applies(BuiltAssembly built) => built.Cutter.Described is { Use: not CutterUse.Turning } or { Shank: ShankForm.Blade };
@@ -88,10 +89,25 @@ public static class ReachCheck
                     least = Math.Max(least, zone.LeastShift(z0 - projection, r0, z1 - projection, r1));
 
         double clears = fixedTouches ? double.NaN : Math.Max(least, built.Joints[0].Least);
+        if (worst.Count > 0 && !double.IsNaN(clears)) clears = Proved(built, wall, clears);
         IReadOnlyList<Touch> touches = [.. worst.Values.OrderByDescending(t => t.By)];
         double deepest = touches.Count == 0 ? wall.Depth : Deepest(profile, wall);
         return new(touches, double.IsFinite(margin) ? margin : wall.Clearance, clears, deepest, Words(built, touches, clears, deepest, wall));
     }
+
+    // A projection is advised only where the assembly at that very projection clears by the check itself, with what it draws out of the
+    // holder; from the one worked out it is looked for in steps as far as the grip allows.
+    private static double Proved(BuiltAssembly built, Wall wall, double worked)
+    {
+        double most = built.Joints[0].Most;
+        if (worked > most + Fine) return worked;
+        for (double at = worked; at <= most; at += ProjectionStep)
+            if (ClearsAt(built, wall, at)) return at;
+        return ClearsAt(built, wall, most) ? most : double.NaN;
+    }
+
+    private static bool ClearsAt(BuiltAssembly built, in Wall wall, double projection) =>
+        Clears(new BuiltAssembly(built.Definition with { Projection = projection }, built.Cutter, built.Holder, built.Extensions).Profile(), wall);
 
     // Halving towards the deepest wall that clears. Beside a plain wall every lesser depth clears too; with a shoulder on a leaning
     // wall there may be a deeper one, but what is found clears.
@@ -117,10 +133,17 @@ public static class ReachCheck
         return true;
     }
 
-    // The wall from where the cutting part is widest, and the shoulder above its edge where there is one.
+    // The wall that the edges make, told by where it would meet the plane of the tip, and the shoulder above its edge where there is one.
     private static Zone[] Zones(Profile profile, in Wall wall)
     {
-        double edge = profile.CuttingDiameterAt(double.MaxValue) / 2, tan = Math.Tan(double.DegreesToRadians(wall.Draft));
+        double tan = Math.Tan(double.DegreesToRadians(wall.Draft)), edge = 0;
+        foreach (ProfileElement e in profile.Elements)
+        {
+            if (e.Part != ProfilePart.Cutting) continue;
+            edge = Math.Max(edge, Math.Abs(e.FromR) - (e.FromZ * tan));
+            foreach ((double z, double r) in e.Points(Profile.Sagitta)) edge = Math.Max(edge, Math.Abs(r) - (z * tan));
+        }
+
         Zone beside = new(0, wall.Depth, edge - wall.Clearance, tan);
         return wall.ShoulderHeight > 0
             ? [beside, new(wall.Depth, wall.Depth + wall.ShoulderHeight, edge + (wall.Depth * tan) + wall.ShoulderDistance - wall.Clearance, 0)]
@@ -180,7 +203,10 @@ public static class ReachCheck
         {
             double At(double s) => s1 > s0 ? r0 + ((r1 - r0) * (s - s0) / (s1 - s0)) : Math.Max(r0, r1);
             double least = Math.Max(One(s0, At(s0)), One(s1, At(s1)));
-            if (Tan <= 0 || s1 <= s0) return least;
+            if (s1 <= s0) return least;
+
+            // Beside an upright wall a piece that widens backwards, or narrows, is too wide from where it meets the wall's radius on.
+            if (Tan <= 0) return (r0 - Allowed) * (r1 - Allowed) < 0 ? Math.Max(least, End - (r1 > r0 ? s0 + ((Allowed - r0) * (s1 - s0) / (r1 - r0)) : s0)) : least;
 
             // Between its ends the needed shift is the lesser of two straight lines; where they cross it may peak.
             double slope = (r1 - r0) / (s1 - s0), crossing = s0 + (((End * Tan) + Allowed - r0) / slope);

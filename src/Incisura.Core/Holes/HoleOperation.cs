@@ -81,7 +81,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     protected override HoleCase Take(Situation situation, Choices choices)
     {
         HoleDescription d = TKind.Description;
-        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Cutter.Value, choices, f => f.Most);
+        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Built(), choices, f => f.Most);
         HoleInputs wish = new() { Wear = 1, Edits = [.. choices.Edits] };
         foreach ((string code, double value) in values)
             if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);

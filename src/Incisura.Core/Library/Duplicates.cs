@@ -19,20 +19,25 @@ public static class Duplicates
     [
         .. from c in cutters
            where !c.Cutter.Retired
-           group c by (c.Cutter.Family, c.Cutter.Material, c.Cutter.Teeth, Math.Round(c.Cutter.CuttingDiameter, 1), c.Cutter.Hand) into bucket
-           from likely in Within([.. bucket])
+           group c by (c.Cutter.Family, c.Cutter.Material, c.Cutter.Teeth, c.Cutter.Hand) into bucket
+           from likely in Within([.. bucket.OrderBy(c => c.Cutter.CuttingDiameter).ThenBy(c => c.Id)])
            orderby likely.Ids[0]
            select likely,
     ];
 
-    private static IEnumerable<LikelyDuplicates> Within(List<(int Id, Cutter Cutter)> bucket)
+    // Sorted by diameter, so that only neighbours are compared and no pair lies on two sides of a rounding.
+    private static IEnumerable<LikelyDuplicates> Within((int Id, Cutter Cutter)[] bucket)
     {
-        while (bucket.Count > 1)
+        HashSet<int> taken = [];
+        for (int i = 0; i < bucket.Length; i++)
         {
-            (int id, Cutter first) = bucket[0];
-            List<(int Id, Cutter Cutter)> same = [.. bucket.Skip(1).Where(c => Alike(first, c.Cutter))];
-            bucket.RemoveAll(c => c.Id == id || same.Contains(c));
-            if (same.Count > 0) yield return new([id, .. same.Select(s => s.Id)], [.. same.SelectMany(s => Differing(first, s.Cutter)).Distinct()]);
+            (int id, Cutter first) = bucket[i];
+            if (!taken.Add(id)) continue;
+            List<(int Id, Cutter Cutter)> same = [];
+            for (int j = i + 1; j < bucket.Length && bucket[j].Cutter.CuttingDiameter * (1 - Nearly) <= first.CuttingDiameter; j++)
+                if (!taken.Contains(bucket[j].Id) && Alike(first, bucket[j].Cutter)) same.Add(bucket[j]);
+            taken.UnionWith(same.Select(s => s.Id));
+            if (same.Count > 0) yield return new([.. same.Select(s => s.Id).Append(id).Order()], [.. same.SelectMany(s => Differing(first, s.Cutter)).Distinct()]);
         }
     }
 

@@ -54,7 +54,7 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     {
         MillingDescription d = TKind.Description;
         (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) =
-            Door.Take(Description, situation.Cutter.Value, choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
+            Door.Take(Description, situation.Built(), choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
         MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
         foreach ((string code, double value) in values)
             if (Codes<MillingInput>.TryMember(code, out MillingInput input)) wish.Type(input, value);

@@ -60,11 +60,40 @@ public class ReachTests
     {
         Wall wall = new() { Depth = depth, Draft = draft, Clearance = clearance };
         ReachResult result = ReachCheck.Solve(At(38, Necked), wall);
-        if (double.IsNaN(result.LeastProjection)) return result.Touches.Any(t => t.Part is ProfilePart.Neck or ProfilePart.Shank);
-        bool clearsThere = ReachCheck.Solve(At(result.LeastProjection + 1e-6, Necked), wall).Touches.All(t => t.Part == ProfilePart.Shank);
+        if (double.IsNaN(result.LeastProjection)) return Enumerable.Range(330, 181).All(tenth => ReachCheck.Solve(At(tenth / 10.0, Necked), wall).Touches.Count > 0);
+        bool clearsThere = ReachCheck.Solve(At(result.LeastProjection, Necked), wall).Touches.Count == 0 || result.LeastProjection > 51;
         bool touchesBefore = result.LeastProjection <= 33.001 || ReachCheck.Solve(At(result.LeastProjection - 0.05, Necked), wall).Touches.Count > 0;
         return clearsThere && touchesBefore;
     });
+
+    // What is advised is asked again, beside plain, leaning and shouldered walls, with holders that widen, narrow and step.
+    [Fact]
+    public void What_is_advised_clears_by_the_check_itself() => Gen.Select(Gen.Double[5, 48], Gen.Int[0, 3].Select(i => new[] { 0.0, 0.5, 3, 12 }[i]), Gen.Int[0, 2].Select(i => new[] { 0.0, 0.1, 1 }[i]), Gen.Double[0, 30], Gen.Double[0, 12], Gen.Double[20, 60]).Sample(
+        c =>
+        {
+            (double depth, double draft, double clearance, double height, double away, double back) = c;
+            Wall wall = new() { Depth = depth, Draft = draft, Clearance = clearance, ShoulderHeight = height, ShoulderDistance = away };
+            BuiltAssembly Cone(double projection) => new(Sample.Assembly with { Projection = projection }, Necked, Sample.Holder with { Segments = [new(25, 12.2, back), new(30, back, 24)] }, []);
+            ReachResult result = ReachCheck.Solve(Cone(34), wall);
+            return double.IsNaN(result.LeastProjection) || result.LeastProjection > 51 || ReachCheck.Solve(Cone(result.LeastProjection), wall).Touches.Count == 0;
+        },
+        iter: 500);
+
+    // A cutter that widens backwards makes a wall of its own draft along its whole edge; its shank must keep inside that wall, not inside one
+    // that starts at the tip as wide as the cutter is at its widest.
+    [Theory]
+    [InlineData(1.5, 46, true)]
+    [InlineData(3, 30, false)]
+    public void The_wall_is_where_the_cutting_part_makes_it(double draft, double depth, bool touches)
+    {
+        Cutter tapered = new() { Number = "C-3", Family = CutterFamily.TaperedEndMill, Dimensions = new Dictionary<string, double>(Families.Of(CutterFamily.TaperedEndMill).Start) { ["DC"] = 4, ["TA"] = 1.5, ["LCF"] = 40, ["LU"] = 40, ["DMM"] = 8, ["OAL"] = 90 }, Groups = [Materials.MaterialGroup.P] };
+        ReachResult result = ReachCheck.Solve(At(48, tapered), new() { Depth = depth, Draft = draft });
+        Assert.Equal(touches, result.Touches.Count > 0);
+        if (!touches) return;
+        double tan = Math.Tan(draft * Math.PI / 180), most = tapered.Profile().Elements.Where(e => e.Part == ProfilePart.Cutting).Max(e => Math.Max(e.FromR - (e.FromZ * tan), e.ToR - (e.ToZ * tan)));
+        double margin = tapered.Profile().Until(48).Elements.Where(e => e.Part != ProfilePart.Cutting && e.FromZ <= depth).Min(e => most + (Math.Min(e.FromZ, depth) * tan) - Math.Max(e.FromR, e.FromZ == e.ToZ ? e.ToR : e.FromR));
+        Assert.Equal(-margin, result.Touches[0].By, 1);
+    }
 
     [Fact]
     public void A_parting_blade_meets_the_shoulder_beside_it()

@@ -141,10 +141,9 @@ public class BestPointTests
     [Fact]
     public void One_limit_that_nothing_keeps_is_named_alone()
     {
-        Situation loose = Sample.Situation with { Holder = new(1, 1, Sample.Holder with { LeastGrip = 60 }) };
-        BestPoint best = Rough.Best(loose, Choices.None, BestAim.Removal, CancellationToken.None);
+        BestPoint best = Rough.Best(Sample.Situation, Sample.Typed(("wallHeight", 45)), BestAim.Removal, CancellationToken.None);
         Assert.False(best.Found);
-        Assert.Contains("length gripped", best.Reason, StringComparison.Ordinal);
+        Assert.Contains("reach outside the holder", best.Reason, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -237,7 +237,7 @@ public sealed class SafeSideTests
     [Fact]
     public void A_projection_of_any_fraction_leaves_every_face_flat_and_the_tip_stiff()
     {
-        IEnumerable<double> projections = Enumerable.Range(26 * 10, 220).Select(i => i / 10.0).Concat(Enumerable.Range(66, 60).Select(i => i * 25.4 / 64)).Append(28.575);
+        IEnumerable<double> projections = Enumerable.Range(330, 180).Select(i => i / 10.0).Concat(Enumerable.Range(84, 44).Select(i => i * 25.4 / 64));
         foreach (double projection in projections)
         {
             Situation s = Sample.Situation with { Assembly = new(1, 1, Sample.Assembly with { Projection = projection }) };
