@@ -25,7 +25,7 @@ describe('a number field', () => {
     await hands.click(box());
     await hands.keyboard('5/16');
     expect(told.mock.calls.map(([t]) => t?.base)).toEqual([5, 5, 0.3125]);
-    expect(screen.getByText('= 0.3125 mm · at most 12')).toBeTruthy();
+    expect(screen.getByText('= 0.313 mm · at most 12')).toBeTruthy();
     await hands.keyboard('+1');
     expect(box().value).toBe('5/16+1');
     expect(told).toHaveBeenLastCalledWith({ text: '5/16+1', system: 'mm', base: 1.3125 });

@@ -52,7 +52,7 @@ describe('positions as lines', () => {
       const after = readLines([...lines, '1 ; 1'].join('\n'), before, units);
       expect('positions' in after && after.positions.slice(0, 2)).toEqual(before);
     }
-    expect(lineOf({ x: 25.4, y: 7.9375 }, inch)).toBe('1 ; 0.375');
+    expect(lineOf({ x: 25.4, y: 7.9375 }, inch)).toBe('1 ; 0.3125');
     expect(lineOf({ x: 0, y: -0.0000001 }, mm)).toBe('0 ; 0');
   });
 });

@@ -122,6 +122,12 @@ public sealed record Cutter
         {
             double value = this[d.Dimension];
             if (d.Optional && (double.IsNaN(value) || value == 0)) continue;
+            if (d.Contradiction(Dimensions) is { } contradiction)
+            {
+                check.Holds(false, $"dimensions.{d.Dimension.Symbol}", value, $"No {d.Dimension.Name} {d.Dimension.Symbol} is possible: {contradiction}");
+                continue;
+            }
+
             (double least, double most) = d.RangeIn(Dimensions);
             check.Within($"dimensions.{d.Dimension.Symbol}", $"The {d.Dimension.Name} {d.Dimension.Symbol}", value, least, most, d.Dimension.Quantity);
         }

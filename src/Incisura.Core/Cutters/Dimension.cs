@@ -1,3 +1,4 @@
+using System.Globalization;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Cutters;
@@ -201,12 +202,28 @@ public sealed record FamilyDimension(Dimension Dimension, double Least, double M
     /// <param name="dimensions">Values by symbol.</param>
     public (double Least, double Most) RangeIn(IReadOnlyDictionary<string, double> dimensions)
     {
-        double least = Least, most = Most;
-        foreach (DimensionBound b in NotOver)
-            if (dimensions.TryGetValue(b.Symbol, out double v) && double.IsFinite(v) && v > 0) most = Math.Min(most, v * b.Factor);
-        foreach (DimensionBound b in NotUnder)
-            if (dimensions.TryGetValue(b.Symbol, out double v) && double.IsFinite(v) && v > 0) least = Math.Max(least, v * b.Factor);
+        (double least, double most) = (Tightest(NotUnder, Least, true, dimensions).Value, Tightest(NotOver, Most, false, dimensions).Value);
         return (least, Math.Max(least, most));
+    }
+
+    /// <summary>Why no value is left for it: what asks for at least more than something else allows. Null where there is room.</summary>
+    /// <param name="dimensions">Values by symbol.</param>
+    internal string? Contradiction(IReadOnlyDictionary<string, double> dimensions)
+    {
+        (double least, string under) = Tightest(NotUnder, Least, true, dimensions);
+        (double most, string over) = Tightest(NotOver, Most, false, dimensions);
+        if (least <= most * (1 + 1e-9)) return null;
+        string Words(string symbol) => symbol.Length == 0 ? "its own range" : symbol;
+        return string.Create(CultureInfo.InvariantCulture, $"{Words(under)} asks for at least {least:0.###} and {Words(over)} allows at most {most:0.###}; change {(under.Length == 0 ? over : over.Length == 0 ? under : $"{under} or {over}")}.");
+    }
+
+    // The bound that leaves least room, and the symbol it comes from; empty for the family's own.
+    private static (double Value, string By) Tightest(IReadOnlyList<DimensionBound> bounds, double own, bool lower, IReadOnlyDictionary<string, double> dimensions)
+    {
+        (double tightest, string by) = (own, "");
+        foreach (DimensionBound b in bounds)
+            if (dimensions.TryGetValue(b.Symbol, out double v) && double.IsFinite(v) && v > 0 && (lower ? v * b.Factor > tightest : v * b.Factor < tightest)) (tightest, by) = (v * b.Factor, b.Symbol);
+        return (tightest, by);
     }
 
     internal FamilyDimension Under(Dimension other, double factor = 1) => this with { NotOver = [.. NotOver, new(other.Symbol, factor)] };

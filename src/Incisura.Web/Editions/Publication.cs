@@ -51,7 +51,7 @@ public static class Publication
         Standing standing = RecordViews.StandingOf(entry.Operation, entry.Situation, entry.Choices, entry.Result, view);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
         if (standing.Breaks.Count > 0)
-            return new(Since.Broken, new Sentence($"Revised since: {string.Join(", ", by)}. As published these figures break a limit now. Do not run them before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)), by, standing.Figures, standing.Breaks);
+            return new(Since.Broken, new Sentence($"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)), by, standing.Figures, standing.Breaks);
         if (standing.Refused.Length > 0)
             return new(Since.Broken, new($"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."), by, [], []);
         if (standing.Stale)
@@ -66,7 +66,7 @@ public static class Publication
         Sentence said = new($"Stale: revised since: {string.Join(", ", by)}.");
         return standing.Figures.FirstOrDefault(f => f.From is not null && f.To is not null) is { } figure
             ? said.Then(new($" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity), new Measure(figure.From!.Value, figure.Quantity)))
-            : said;
+            : said.Then(new(" No figure differs; how near they come to a limit does."));
     }
 
     private static Sentence Spaced(Sentence sentence) => sentence with { Template = " " + sentence.Template };

@@ -115,7 +115,8 @@ export function NumberField(props: NumberFieldProps) {
   const offers = draft?.readings ?? (meant !== undefined ? [meant] : inInches !== undefined ? [inInches] : []);
   const offer = (base: number) => {
     setDraft(null);
-    onTyped({ text: units.editable(base, quantity), system: units.system, base });
+    // The text is the value to its last digit, so that what stands in the box is what counts.
+    onTyped({ text: String(Number((base / units.shown(quantity).perBase).toPrecision(12))), system: units.system, base });
   };
   const under = refusal || [sum, note].filter(Boolean).join(' · ');
 

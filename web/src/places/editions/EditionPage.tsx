@@ -5,7 +5,6 @@ import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
-import { SINCE } from '../../parts/since';
 
 const COLUMNS: [string, string][] = [
   ['spindleSpeed', 'n'],
@@ -64,7 +63,7 @@ export function EditionPage() {
         rowKey="record"
         pagination={false}
         dataSource={entries}
-        rowClassName={(e) => (e.since.what === 'holds' ? '' : `since ${e.since.what}`)}
+        rowClassName={(e) => (e.since.what === 'holds' ? '' : `since-${e.since.what}`)}
         columns={[
           {
             title: 'Record',
@@ -82,8 +81,8 @@ export function EditionPage() {
               <>
                 <SituationSentence s={e.situation} />
                 {e.since.what !== 'holds' && (
-                  <p className="warn">
-                    <b>{SINCE[e.since.what]}.</b> {e.since.warning && units.sentence(e.since.warning)}
+                  <p className="warn small">
+                    {e.since.warning && units.sentence(e.since.warning)}
                   </p>
                 )}
               </>
