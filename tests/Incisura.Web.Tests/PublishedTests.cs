@@ -27,8 +27,13 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
 
     private static object Same(Answer record, string? note = null) => new
     {
-        operation = record["operation"].GetString(), materialId = record["materialId"].GetInt32(), assemblyId = record["assemblyId"].GetInt32(), machineId = record["machineId"].GetInt32(),
-        numbers = Newest(record).GetProperty("numbers"), options = Newest(record).GetProperty("options"), note,
+        operation = record["operation"].GetString(),
+        materialId = record["materialId"].GetInt32(),
+        assemblyId = record["assemblyId"].GetInt32(),
+        machineId = record["machineId"].GetInt32(),
+        numbers = Newest(record).GetProperty("numbers"),
+        options = Newest(record).GetProperty("options"),
+        note,
     };
 
     [Fact]

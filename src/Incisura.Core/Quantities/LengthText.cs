@@ -21,7 +21,15 @@ public static partial class LengthText
 {
     private static readonly Dictionary<char, string> Vulgar = new()
     {
-        ['½'] = "1/2", ['¼'] = "1/4", ['¾'] = "3/4", ['⅛'] = "1/8", ['⅜'] = "3/8", ['⅝'] = "5/8", ['⅞'] = "7/8", ['⅓'] = "1/3", ['⅔'] = "2/3",
+        ['½'] = "1/2",
+        ['¼'] = "1/4",
+        ['¾'] = "3/4",
+        ['⅛'] = "1/8",
+        ['⅜'] = "3/8",
+        ['⅝'] = "5/8",
+        ['⅞'] = "7/8",
+        ['⅓'] = "1/3",
+        ['⅔'] = "2/3",
     };
 
     /// <summary>Reads a length in mm; a fraction without a unit is in inches.</summary>

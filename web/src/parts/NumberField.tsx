@@ -137,6 +137,7 @@ export function NumberField(props: NumberFieldProps) {
         autoComplete="off"
         spellCheck={false}
         value={text}
+        placeholder={value === undefined ? '—' : undefined}
         disabled={disabled}
         aria-invalid={Boolean(refusal)}
         aria-describedby={`${id}-note`}

@@ -80,11 +80,7 @@ export function EditionPage() {
             render: (_, e) => (
               <>
                 <SituationSentence s={e.situation} />
-                {e.since.what !== 'holds' && (
-                  <p className="warn small">
-                    {e.since.warning && units.sentence(e.since.warning)}
-                  </p>
-                )}
+                {e.since.what !== 'holds' && <p className="warn small">{e.since.warning && units.sentence(e.since.warning)}</p>}
               </>
             ),
           },

@@ -71,7 +71,7 @@ export function LookupPage() {
             <li key={e.record}>
               <button
                 aria-pressed={e === chosen}
-                className={e.since.what === 'holds' ? '' : e.since.what}
+                className={`since-${e.since.what}`}
                 onClick={() => setSearch({ ...(q && { q }), record: e.record })}
               >
                 <b>{e.situation.assembly}</b>
@@ -98,10 +98,7 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
   const s = entry.situation;
   const of = (code: string) => entry.figures.find((f) => f.code === code);
   return (
-    <article
-      className={`card notched lookupcard ${entry.since.what === 'holds' ? '' : entry.since.what}`}
-      aria-label={`Figures of ${s.assembly} in ${s.material}`}
-    >
+    <article className={`card notched lookupcard since-${entry.since.what}`} aria-label={`Figures of ${s.assembly} in ${s.material}`}>
       <h1>
         {s.assembly} <MaterialName name={s.material} group={entry.group} hardness={s.hardness} />
       </h1>
