@@ -36,6 +36,52 @@ function useAct(record: View, revision: RevisionView, done: () => void) {
   });
 }
 
+interface ReasonProps {
+  to: string;
+  value: string;
+  onChange: (value: string) => void;
+}
+
+function Reason({ to, value, onChange }: ReasonProps) {
+  return (
+    <Input.TextArea
+      aria-label="Reason"
+      placeholder={`reason, needed to ${to}`}
+      autoSize={{ minRows: 1, maxRows: 6 }}
+      maxLength={2000}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
+}
+
+interface RefusalProps {
+  act: ReturnType<typeof useAct>;
+  record: View;
+  kept?: boolean;
+}
+
+/** Why it was refused; where somebody else was first, the way to what stands now. */
+function Refusal({ act, record, kept }: RefusalProps) {
+  const queries = useQueryClient();
+  const lost = act.error instanceof ApiError && act.error.status === 412;
+  return (
+    <>
+      <Problem error={act.error} />
+      {lost && (
+        <Button
+          onClick={() => {
+            act.reset();
+            void queries.invalidateQueries({ queryKey: ['records', record.number] });
+          }}
+        >
+          Show how it stands now{kept ? ', keeping my reason' : ''}
+        </Button>
+      )}
+    </>
+  );
+}
+
 /** Takes the revision in force out of use, whatever else is open. */
 export function Withdraw({ record, revision }: { record: View; revision: RevisionView }) {
   const { session } = useApp();
@@ -45,20 +91,13 @@ export function Withdraw({ record, revision }: { record: View; revision: Revisio
   return (
     <section className="card decide noprint" aria-label="Withdraw">
       <p>In force. Withdraw it at once where it must not be run any more; a newer revision stays open.</p>
-      <Input.TextArea
-        aria-label="Reason"
-        placeholder="reason, needed to withdraw it"
-        rows={1}
-        maxLength={2000}
-        value={reason}
-        onChange={(e) => setReason(e.target.value)}
-      />
+      <Reason to="withdraw it" value={reason} onChange={setReason} />
       <div className="acts">
         <Button danger loading={act.isPending} onClick={() => act.mutate({ what: 'withdraw', reason })}>
           Withdraw
         </Button>
       </div>
-      <Problem error={act.error} />
+      <Refusal act={act} record={record} kept={Boolean(reason)} />
     </section>
   );
 }
@@ -66,7 +105,6 @@ export function Withdraw({ record, revision }: { record: View; revision: Revisio
 /** What can be done to the revision people work on. */
 export function Decide({ record, revision }: { record: View; revision: RevisionView }) {
   const { session } = useApp();
-  const queries = useQueryClient();
   const [reason, setReason] = useState('');
   const [sure, setSure] = useState(false);
   const act = useAct(record, revision, () => {
@@ -74,7 +112,6 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
     setSure(false);
   });
   const run = (what: Act) => act.mutate({ what, reason });
-  const lost = act.error instanceof ApiError && act.error.status === 412;
   const own = revision.events.some((e) => (e.act === 'edit' || e.act === 'submit') && e.by === session?.name);
   const approver = session?.role === 'approver';
   const needsReason = (revision.state === 'inReview' && approver && !own) || (revision.state === 'approved' && approver);
@@ -135,14 +172,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           </p>
           {approver && !own && (
             <>
-              <Input.TextArea
-                aria-label="Reason"
-                placeholder="reason, needed to send it back"
-                rows={2}
-                maxLength={2000}
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-              />
+              <Reason to="send it back" value={reason} onChange={setReason} />
               <div className="acts">
                 <Button type="primary" loading={act.isPending} onClick={() => run('approve')}>
                   Approve
@@ -160,14 +190,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           </p>
           {approver && (
             <>
-              <Input.TextArea
-                aria-label="Reason"
-                placeholder="reason, needed to withdraw it"
-                rows={1}
-                maxLength={2000}
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-              />
+              <Reason to="withdraw it" value={reason} onChange={setReason} />
               <div className="acts">
                 <Button danger onClick={() => run('withdraw')}>
                   Withdraw
@@ -187,17 +210,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           Withdrawn; no edition publishes it any more. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
         </p>
       )}
-      <Problem error={act.error} />
-      {lost && (
-        <Button
-          onClick={() => {
-            act.reset();
-            void queries.invalidateQueries({ queryKey: ['records', record.number] });
-          }}
-        >
-          Show how it stands now{needsReason && reason ? ', keeping my reason' : ''}
-        </Button>
-      )}
+      <Refusal act={act} record={record} kept={needsReason && Boolean(reason)} />
     </section>
   );
 }
