@@ -49,6 +49,35 @@ public sealed class ShelfView
     /// <summary>The searchable lists, made when they are first asked for.</summary>
     public Listings Listings => listings.Value;
 
+    /// <summary>The shelf with things put in or changed. Of two states of one thing, the later revision stays.</summary>
+    /// <param name="things">What is put in.</param>
+    /// <param name="approved">Counts of approved records; null keeps them.</param>
+    public ShelfView With(IReadOnlyCollection<IStored> things, IReadOnlyDictionary<int, int>? approved = null)
+    {
+        return new(this)
+        {
+            Cutters = Put(Cutters),
+            Holders = Put(Holders),
+            Assemblies = Put(Assemblies),
+            Materials = Put(Materials),
+            Machines = Put(Machines),
+            Charts = Put(Charts),
+            Methods = Put(Methods),
+            HoleGroups = Put(HoleGroups),
+            Approved = approved ?? Approved,
+        };
+
+        IReadOnlyDictionary<int, T> Put<T>(IReadOnlyDictionary<int, T> before)
+            where T : class, IStored
+        {
+            List<T> own = [.. things.OfType<T>().Where(s => !before.TryGetValue(s.Id, out T? b) || b.Revision <= s.Revision)];
+            if (own.Count == 0) return before;
+            Dictionary<int, T> after = new(before);
+            foreach (T s in own) after[s.Id] = s;
+            return after;
+        }
+    }
+
     /// <summary>The situation of a material, an assembly and a machine; null where one of them does not exist.</summary>
     public Situation? SituationOf(int materialId, int assemblyId, int machineId)
     {
@@ -111,9 +140,10 @@ public sealed class Listings
 }
 
 /// <summary>Keeps the current <see cref="ShelfView"/>; whoever saves library or shop says what was saved.</summary>
-public sealed class Shelf
+public sealed class Shelf : IDisposable
 {
     private readonly Lock gate = new();
+    private readonly SemaphoreSlim writer = new(1, 1);
     private ShelfView? kept;
     private int changes;
 
@@ -149,13 +179,23 @@ public sealed class Shelf
             where T : class, IStored => await rows.AsNoTracking().ToDictionaryAsync(r => r.Id);
     }
 
+    /// <summary>
+    /// Waits until nobody else changes the library: what is judged against the rest of the shelf must still be so when it is saved.
+    /// Dispose what comes back.
+    /// </summary>
+    public async Task<IDisposable> WritingAsync(CancellationToken cancel)
+    {
+        await writer.WaitAsync(cancel);
+        return new Turn(writer);
+    }
+
     /// <summary>Puts what was saved into the next view. Of two savings that cross, the later revision stays.</summary>
     public void Put(params IReadOnlyCollection<IStored> saved)
     {
         lock (gate)
         {
             changes++;
-            if (kept is not null) kept = Next(kept, saved, kept.Approved);
+            if (kept is not null) kept = kept.With(saved);
         }
     }
 
@@ -165,33 +205,7 @@ public sealed class Shelf
         IReadOnlyDictionary<int, int> approved = await ApprovedAsync(db);
         lock (gate)
         {
-            if (kept is not null) kept = Next(kept, [], approved);
-        }
-    }
-
-    private static ShelfView Next(ShelfView kept, IReadOnlyCollection<IStored> saved, IReadOnlyDictionary<int, int> approved)
-    {
-        return new(kept)
-        {
-            Cutters = With(kept.Cutters),
-            Holders = With(kept.Holders),
-            Assemblies = With(kept.Assemblies),
-            Materials = With(kept.Materials),
-            Machines = With(kept.Machines),
-            Charts = With(kept.Charts),
-            Methods = With(kept.Methods),
-            HoleGroups = With(kept.HoleGroups),
-            Approved = approved,
-        };
-
-        IReadOnlyDictionary<int, T> With<T>(IReadOnlyDictionary<int, T> before)
-            where T : class, IStored
-        {
-            List<T> own = [.. saved.OfType<T>().Where(s => !before.TryGetValue(s.Id, out T? b) || b.Revision < s.Revision)];
-            if (own.Count == 0) return before;
-            Dictionary<int, T> after = new(before);
-            foreach (T s in own) after[s.Id] = s;
-            return after;
+            if (kept is not null) kept = kept.With([], approved);
         }
     }
 
@@ -201,4 +215,11 @@ public sealed class Shelf
         .Distinct()
         .GroupBy(r => r.AssemblyId)
         .ToDictionaryAsync(g => g.Key, g => g.Count());
+
+    public void Dispose() => writer.Dispose();
+
+    private sealed class Turn(SemaphoreSlim writer) : IDisposable
+    {
+        public void Dispose() => writer.Release();
+    }
 }

@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using CsCheck;
 using Incisura.Core.Cutters;
+using Incisura.Core.Geometry;
 using Incisura.Core.Materials;
 using Incisura.Exchange.Labels;
 using Incisura.Exchange.Svg;
@@ -147,6 +148,16 @@ public class TableTests
         Assert.Contains((sheet with { Columns = 20 }).Check().Faults, f => f.Field == "columns");
         Assert.Contains((sheet with { Used = 9 }).Check().Faults, f => f.Field == "used");
     }
+
+    // Every piece drawn is made of points of the profile that follow one another: nothing joins what does not touch.
+    [Fact]
+    public void A_part_that_comes_twice_is_drawn_in_two_pieces() => Assert.All(Demo.Where(c => c.Profile().Shape != ProfileShape.Flat), c =>
+    {
+        Profile profile = c.Profile();
+        int pieces = 1 + profile.Elements.Zip(profile.Elements.Skip(1)).Count(p => p.First.Part != p.Second.Part || p.First.ToZ != p.Second.FromZ || p.First.ToR != p.Second.FromR);
+        string svg = SvgDrawing.Write(profile, c.Number, []);
+        Assert.Equal(pieces, svg.Split("<path fill=\"#F").Length - 1 + svg.Split("<path fill=\"#E").Length - 1);
+    });
 
     [Fact]
     public void Every_demo_cutter_is_drawn_as_svg_at_full_size() => Assert.All(Demo, c =>

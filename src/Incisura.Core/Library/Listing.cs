@@ -54,21 +54,21 @@ public sealed record FacetCount(string Value, int Count);
 public sealed record ListAnswer<T>(IReadOnlyList<T> Rows, int Total, int All, IReadOnlyDictionary<string, IReadOnlyList<FacetCount>> Counts, IReadOnlyList<string> Mended);
 
 /// <summary>
-/// A list held in memory for fast search: what each thing is found by is worked out once, values of facets are bits, and orders are
+/// A list held in memory for fast search: what each thing is found by is worked out once, values of facets are numbered, and orders are
 /// kept, so that a question is one pass.
 /// </summary>
 public sealed class Listing<T>
     where T : class
 {
-    // A facet holds its values as bits of one word; what comes after the last shares it.
-    private const int MostValues = 64;
-
     private readonly ListingRules<T> rules;
     private readonly IReadOnlyList<T> things;
     private readonly SearchFacts[] facts;
     private readonly string[] numbers;
-    private readonly ulong[][] bits;
+
+    // By facet: its values in the order they were met, the place of each there, and the places of the values of each thing.
     private readonly List<string>[] values;
+    private readonly Dictionary<string, int>[] placeOf;
+    private readonly int[][][] held;
     private readonly Dictionary<string, int[]> orders = [];
     private readonly Lock gate = new();
 
@@ -86,22 +86,14 @@ public sealed class Listing<T>
         for (int i = 0; i < things.Count; i++)
             (facts[i], numbers[i]) = worked.TryGetValue(things[i], out int at) ? (before!.facts[at], before.numbers[at]) : (rules.Facts(things[i]), Natural(rules.Number(things[i])));
         values = [.. rules.Facets.Select(_ => new List<string>())];
-        bits = [.. rules.Facets.Select(_ => new ulong[things.Count])];
-        for (int f = 0; f < rules.Facets.Count; f++)
-        {
-            Dictionary<string, int> known = [];
-            for (int i = 0; i < things.Count; i++)
-                foreach (string value in rules.Facets[f].Values(things[i]))
-                {
-                    if (!known.TryGetValue(value, out int bit))
-                    {
-                        bit = Math.Min(known.Count, MostValues - 1);
-                        known[value] = bit;
-                        if (values[f].Count < MostValues) values[f].Add(value);
-                    }
+        placeOf = [.. rules.Facets.Select(_ => new Dictionary<string, int>(StringComparer.Ordinal))];
+        held = [.. rules.Facets.Select((facet, f) => things.Select(t => facet.Values(t).Distinct(StringComparer.Ordinal).Select(v => PlaceOf(f, v)).ToArray()).ToArray())];
 
-                    bits[f][i] |= 1UL << bit;
-                }
+        int PlaceOf(int f, string value)
+        {
+            if (placeOf[f].TryGetValue(value, out int place)) return place;
+            values[f].Add(value);
+            return placeOf[f][value] = values[f].Count - 1;
         }
     }
 
@@ -112,12 +104,9 @@ public sealed class Listing<T>
     {
         SearchText text = SearchText.Read(query.Text, rules.Vocabulary);
         int facetCount = rules.Facets.Count;
-        ulong[] wanted = new ulong[facetCount];
-        for (int f = 0; f < facetCount; f++)
-            if (query.Filters.TryGetValue(rules.Facets[f].Code, out IReadOnlyList<string>? chosen) && chosen.Count > 0)
-                foreach (string value in chosen)
-                    wanted[f] |= values[f].IndexOf(value) is var bit and >= 0 ? 1UL << bit : 0;
-            else wanted[f] = ulong.MaxValue;
+        HashSet<int>?[] wanted = [.. rules.Facets.Select((facet, f) => query.Filters.TryGetValue(facet.Code, out IReadOnlyList<string>? chosen) && chosen.Count > 0
+            ? chosen.Select(v => placeOf[f].GetValueOrDefault(v, -1)).ToHashSet()
+            : null)];
 
         int[][] counts = [.. values.Select(v => new int[v.Count])];
         List<int> rows = [];
@@ -127,11 +116,11 @@ public sealed class Listing<T>
             int i = order[query.Descending ? order.Length - 1 - k : k];
             int failed = -1, fails = 0;
             for (int f = 0; f < facetCount && fails < 2; f++)
-                if (wanted[f] != ulong.MaxValue && (bits[f][i] & wanted[f]) == 0) (failed, fails) = (f, fails + 1);
+                if (wanted[f] is { } places && !Array.Exists(held[f][i], places.Contains)) (failed, fails) = (f, fails + 1);
             if (fails > 1 || !WithinSize(facts[i], query) || !text.Finds(facts[i])) continue;
             for (int f = 0; f < facetCount; f++)
                 if (fails == 0 || failed == f)
-                    for (ulong b = bits[f][i]; b != 0; b &= b - 1) counts[f][System.Numerics.BitOperations.TrailingZeroCount(b)]++;
+                    foreach (int place in held[f][i]) counts[f][place]++;
             if (fails == 0) rows.Add(i);
         }
 
@@ -142,7 +131,7 @@ public sealed class Listing<T>
             things.Count,
             Enumerable.Range(0, facetCount).ToDictionary(
                 f => rules.Facets[f].Code,
-                f => (IReadOnlyList<FacetCount>)[.. values[f].Select((v, b) => new FacetCount(v, counts[f][b])).Where(c => c.Count > 0).OrderByDescending(c => c.Count).ThenBy(c => c.Value, StringComparer.Ordinal)]),
+                f => (IReadOnlyList<FacetCount>)[.. values[f].Select((v, place) => new FacetCount(v, counts[f][place])).Where(c => c.Count > 0).OrderByDescending(c => c.Count).ThenBy(c => c.Value, StringComparer.Ordinal)]),
             [.. text.Mended.Select(m => $"“{m.Typed}” was taken for “{m.Taken}”")]);
     }
 

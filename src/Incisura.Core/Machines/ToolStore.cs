@@ -79,10 +79,10 @@ public sealed record ToolStore
             .Holds(LargestLength == 0 || tool.Length <= LargestLength, field, place, $"{tool.Number} is {tool.Length:0.#} mm to the gauge line; {machine.Name} changes tools up to {LargestLength:0.#} mm.");
         if (others.TryGetValue(place, out StoredTool there))
             check.Holds(false, field, place, $"{there.Number} stands in place {place} of {machine.Name}; take it out first or choose another place.");
-        if (LargestDiameter == 0) return;
+        if (LargestDiameter == 0 && LargestAlone == 0) return;
 
         check.Holds(tool.Diameter <= Math.Max(LargestAlone, LargestDiameter), field, place, $"{tool.Number} is Ø{tool.Diameter:0.#} mm; {machine.Name} takes Ø{Math.Max(LargestAlone, LargestDiameter):0.#} mm at most.");
-        foreach ((int at, StoredTool other) in others.Where(o => Neighbours(o.Key, place)))
+        foreach ((int at, StoredTool other) in others.Where(o => LargestDiameter > 0 && Neighbours(o.Key, place)))
         {
             // Two wide tools share the room between their places; a narrow neighbour leaves some to a wide one.
             double room = (2 * LargestDiameter - tool.Diameter - other.Diameter) / 2;

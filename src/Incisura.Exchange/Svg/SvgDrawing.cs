@@ -18,8 +18,8 @@ public static class SvgDrawing
         StringBuilder svg = new();
         svg.Append(CultureInfo.InvariantCulture, $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{N(width)}mm\" height=\"{N(height)}mm\" viewBox=\"0 0 {N(width)} {N(height)}\" font-family=\"sans-serif\" font-size=\"3.2\">");
         svg.Append(CultureInfo.InvariantCulture, $"<title>{WebUtility.HtmlEncode(title)}</title><g fill=\"#fff\" stroke=\"#1D2630\" stroke-width=\".35\" stroke-linejoin=\"round\" transform=\"translate({N(margin)} {N(axis)})\">");
-        foreach (IGrouping<ProfilePart, ProfileElement> part in profile.Elements.GroupBy(e => e.Part))
-            svg.Append(CultureInfo.InvariantCulture, $"<path fill=\"{(part.Key is ProfilePart.Holder or ProfilePart.Extension ? "#E3E6E8" : part.Key == ProfilePart.Shank ? "#F4F0E7" : "#FFFFFF")}\" d=\"{Path([.. part], profile.Shape)}\"/>");
+        foreach (List<ProfileElement> run in RunsOf(profile))
+            svg.Append(CultureInfo.InvariantCulture, $"<path fill=\"{FillOf(run[0].Part)}\" d=\"{Path(run, profile.Shape)}\"/>");
         svg.Append(CultureInfo.InvariantCulture, $"<path stroke=\"#5C6773\" stroke-width=\".2\" stroke-dasharray=\"6 1.5 1 1.5\" d=\"M-5 0H{N(profile.Length + 5)}\"/></g>");
         for (int i = 0; i < dimensions.Count; i++)
         {
@@ -28,6 +28,23 @@ public static class SvgDrawing
         }
 
         return svg.Append(CultureInfo.InvariantCulture, $"<text x=\"{N(margin)}\" y=\"{N(height - 2)}\" fill=\"#1D2630\">{WebUtility.HtmlEncode(title)}, scale 1:1, mm</text></svg>").ToString();
+    }
+
+    private static string FillOf(ProfilePart part) => part switch
+    {
+        ProfilePart.Holder or ProfilePart.Extension => "#E3E6E8",
+        ProfilePart.Shank => "#F4F0E7",
+        _ => "#FFFFFF",
+    };
+
+    // Elements of one part that hang together; a part may come again further up.
+    private static List<List<ProfileElement>> RunsOf(Profile profile)
+    {
+        List<List<ProfileElement>> runs = [];
+        foreach (ProfileElement e in profile.Elements)
+            if (runs.Count > 0 && runs[^1][^1] is var last && last.Part == e.Part && Math.Abs(last.ToZ - e.FromZ) < 1e-6 && Math.Abs(last.ToR - e.FromR) < 1e-6) runs[^1].Add(e);
+            else runs.Add([e]);
+        return runs;
     }
 
     private static string Path(List<ProfileElement> elements, ProfileShape shape)

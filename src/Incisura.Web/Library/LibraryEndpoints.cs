@@ -57,9 +57,15 @@ public static class LibraryEndpoints
         library.MapDrawings();
     }
 
+    // What is chosen anew must be in use; what was chosen while it was may stay.
     private static InputCheck CheckCutter(Cutter c, ShelfView view, int id) => c.Check()
         .Holds(c.ReplacedById == 0 || view.Cutters.ContainsKey(c.ReplacedById), "replacedById", c.ReplacedById, "The cutter that replaces it does not exist; choose one from the library.")
-        .Holds(c.ReplacedById == 0 || c.ReplacedById != id, "replacedById", c.ReplacedById, "A cutter cannot replace itself; choose another.");
+        .Holds(c.ReplacedById == 0 || c.ReplacedById != id, "replacedById", c.ReplacedById, "A cutter cannot replace itself; choose another.")
+        .Holds(
+            view.Cutters.GetValueOrDefault(id)?.Definition.ReplacedById == c.ReplacedById || view.Cutters.GetValueOrDefault(c.ReplacedById)?.Definition.Retired != true,
+            "replacedById",
+            c.ReplacedById,
+            $"{view.Cutters.GetValueOrDefault(c.ReplacedById)?.Name} is retired itself; choose a cutter that is in use.");
 
     private static Looks LookOf(Cutter c, ShelfView view, bool sound) => new(
         sound ? c.Profile() : Profile.None,
@@ -90,6 +96,12 @@ public static class LibraryEndpoints
             check.Holds(view.Holders.ContainsKey(a.Extensions[i].HolderId), $"extensions[{i}].holderId", a.Extensions[i].HolderId, "The extension does not exist; choose one from the library.");
         if (view.Build(a) is not { } built) return check;
         check = built.Check();
+        Assembly? before = view.Assemblies.GetValueOrDefault(id)?.Definition;
+        InUse("cutterId", before?.CutterId == a.CutterId, built.Cutter.Number, built.Cutter.Retired);
+        InUse("holderId", before?.HolderId == a.HolderId, built.Holder.Number, built.Holder.Retired);
+        for (int i = 0; i < built.Extensions.Count; i++)
+            InUse($"extensions[{i}].holderId", before?.Extensions.Any(e => e.HolderId == a.Extensions[i].HolderId) == true, built.Extensions[i].Number, built.Extensions[i].Retired);
+        check.Holds(!a.Retired || a.Places.Count == 0, "places", a.Places.Count, "A retired assembly stands in no machine; take it out of its places.");
         if (check.Faults.Count > 0) return check;
 
         StoredTool tool = ToolOf(built);
@@ -103,12 +115,15 @@ public static class LibraryEndpoints
         }
 
         return check;
+
+        void InUse(string field, bool before, string number, bool retired) =>
+            check.Holds(before || !retired, field, double.NaN, $"{number} is retired; choose one that is in use.");
     }
 
     private static StoredTool ToolOf(BuiltAssembly built) => new(built.Definition.Number, built.Holder.Interface, built.Profile().Girth, built.GaugeLength, built.Mass);
 
-    // What stands in the other places of a machine.
-    private static Dictionary<int, StoredTool> OthersAt(int machineId, ShelfView view, int except) => (
+    /// <summary>What stands in the places of a machine, but for one assembly.</summary>
+    internal static Dictionary<int, StoredTool> OthersAt(int machineId, ShelfView view, int except) => (
         from other in view.Assemblies.Values
         where other.Id != except
         from place in other.Definition.Places

@@ -38,12 +38,14 @@ public static class ManyEndpoints
         group.MapPost("/many/preview", async (ManyRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            return Limited(request.Ids).Where(all(view).ContainsKey).Select(id =>
-            {
-                TStored stored = all(view)[id];
-                T after = Changed(stored.Definition, request.Changes);
-                return new ManyChange(id, stored.Revision, stored.Name, Differences(stored.Definition, after), [.. kind.Check(after, view, id).Faults.Select(Fault.Of)]);
-            }).ToList();
+            List<(TStored Stored, T After)> changed = [.. Limited(request.Ids).Where(all(view).ContainsKey).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
+            ShelfView next = view.With(changed.ConvertAll(c => (IStored)Standing(kind, c.Stored, c.After)));
+            return changed.ConvertAll(c => new ManyChange(
+                c.Stored.Id,
+                c.Stored.Revision,
+                c.Stored.Name,
+                Differences(c.Stored.Definition, c.After),
+                [.. kind.Check(c.After, view, c.Stored.Id).Faults.Concat(kind.Check(c.After, next, c.Stored.Id).Faults).Select(Fault.Of).Distinct()]));
         });
 
         group.MapPost("/many", async (ManyApply request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
@@ -56,7 +58,7 @@ public static class ManyEndpoints
                 kind.Check(after, view, s.Id).ThrowIfAny();
                 return after;
             });
-        });
+        }).AddEndpointFilter<OneWriter>();
 
         group.MapPost("/many/{batch:int}/undo", async (int batch, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
@@ -68,7 +70,7 @@ public static class ManyEndpoints
             Dictionary<(int, int), string> before = await db.History.AsNoTracking().Where(h => h.Kind == word && ids.Contains(h.ObjectId)).ToDictionaryAsync(h => (h.ObjectId, h.Number), h => h.Json);
             row.UndoneAt = clock.GetUtcNow();
             return await BatchAsync(kind, db, shelf, context, clock, "taken back: " + row.About, items.ToDictionary(i => i.Id, i => i.After), s => DefinitionFormat.Read<T>(before[(s.Id, items.First(i => i.Id == s.Id).Before)]));
-        });
+        }).AddEndpointFilter<OneWriter>();
     }
 
     /// <summary>Changes things together, each from the revision that was seen, and keeps what is needed to take it back.</summary>
@@ -91,6 +93,9 @@ public static class ManyEndpoints
             StoredEndpoints.Write(row, after, kind.Name(after), context, clock);
         }
 
+        // Each is judged beside all the others as they will stand.
+        ShelfView next = (await shelf.ViewAsync(db)).With(rows);
+        foreach (TStored row in rows) kind.Check(row.Definition, next, row.Id).ThrowIfAny();
         BatchRow batch = new() { Kind = kind.Create().Kind, By = context.User.Actor().Name, At = clock.GetUtcNow(), About = about, Items = DefinitionFormat.Write(items) };
         db.Add(batch);
         await db.SaveChangesAsync();
@@ -113,6 +118,17 @@ public static class ManyEndpoints
                     Compare(path.Length == 0 ? key : $"{path}.{key}", from[key], to[key]);
             else if (!JsonNode.DeepEquals(a, b)) changes.Add(new(path, a?.DeepClone(), b?.DeepClone()));
         }
+    }
+
+    // A thing as it would be kept.
+    private static TStored Standing<TStored, T>(StoredKind<TStored, T> kind, TStored stored, T definition)
+        where TStored : Stored<T>
+        where T : class
+    {
+        TStored changed = kind.Create();
+        (changed.Id, changed.Revision) = (stored.Id, stored.Revision);
+        changed.Take(definition, stored.Name);
+        return changed;
     }
 
     private static IReadOnlyList<int> Limited(IReadOnlyList<int> ids)

@@ -55,7 +55,7 @@ public static class ReplacingEndpoints
             await transaction.CommitAsync();
             shelf.Put([.. db.ChangeTracker.Entries<IStored>().Select(e => e.Entity)]);
             return LibraryEndpoints.Cutters.SheetOf((await shelf.ViewAsync(db)).Cutters[id], await shelf.ViewAsync(db));
-        });
+        }).AddEndpointFilter<OneWriter>();
     }
 
     // Another cutter keeps the projection where it can, and otherwise takes the nearest one its joint allows.

@@ -43,6 +43,16 @@ public sealed record StoredKind<TStored, T>(string Word, Func<T, string> Name, F
     public Sheet<T> SheetOf(TStored s, ShelfView view) => new(s.Id, s.Revision, s.ChangedBy, s.ChangedAt, s.Definition, Look(s.Definition, view, true));
 }
 
+/// <summary>Lets one change of library and shop be judged and saved after the other.</summary>
+public sealed class OneWriter(Shelf shelf) : IEndpointFilter
+{
+    public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+    {
+        using IDisposable turn = await shelf.WritingAsync(context.HttpContext.RequestAborted);
+        return await next(context);
+    }
+}
+
 /// <summary>Read, add, change, preview and history, the same for every kind of stored thing.</summary>
 public static class StoredEndpoints
 {
@@ -80,7 +90,7 @@ public static class StoredEndpoints
             shelf.Put(stored);
             Tags.Send(context, stored.Revision);
             return TypedResults.Created($"{context.Request.Path}/{stored.Id}", kind.SheetOf(stored, await shelf.ViewAsync(db)));
-        }).RequireAuthorization(Access.Engineers);
+        }).AddEndpointFilter<OneWriter>().RequireAuthorization(Access.Engineers);
 
         group.MapPut("/{id:int}", async (int id, T definition, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
@@ -102,7 +112,7 @@ public static class StoredEndpoints
             shelf.Put(stored);
             Tags.Send(context, stored.Revision);
             return kind.SheetOf(stored, await shelf.ViewAsync(db));
-        }).RequireAuthorization(Access.Engineers);
+        }).AddEndpointFilter<OneWriter>().RequireAuthorization(Access.Engineers);
 
         group.MapGet("/{id:int}/revisions", async (int id, IncisuraDb db) =>
         {

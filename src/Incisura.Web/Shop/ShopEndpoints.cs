@@ -1,3 +1,4 @@
+using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
@@ -11,7 +12,7 @@ public static class ShopEndpoints
 {
     public static StoredKind<StoredMaterial, WorkMaterial> Materials { get; } = new("work material", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
 
-    public static StoredKind<StoredMachine, Machine> Machines { get; } = new("machine", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredMachine, Machine> Machines { get; } = new("machine", m => m.Name, CheckMachine, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
     public static StoredKind<StoredChart, SpeedChart> Charts { get; } = new("speed chart", c => c.Name, (c, _, _) => c.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
 
@@ -28,5 +29,26 @@ public static class ShopEndpoints
         shop.MapStored("/methods", Methods);
         shop.MapAll("/methods", Methods, view => view.Methods);
         shop.MapAll("/charts", Charts, view => view.Charts);
+    }
+
+    // Another tool store or interface must still take what stands in the machine.
+    private static InputCheck CheckMachine(Machine m, ShelfView view, int id)
+    {
+        InputCheck check = m.Check();
+        if (check.Faults.Count > 0 || view.Machines.GetValueOrDefault(id)?.Definition is not { } before || (before.Store == m.Store && before.Interface == m.Interface)) return check;
+        Dictionary<int, StoredTool> standing = LibraryEndpoints.OthersAt(id, view, 0);
+        List<(string Tool, string Why)> homeless = [];
+        foreach ((int place, StoredTool tool) in standing.OrderBy(s => s.Key))
+        {
+            InputCheck here = new();
+            m.Store.CheckPlace(here, "store", m, place, tool, standing.Where(s => s.Key != place).ToDictionary());
+            if (here.Faults.Count > 0) homeless.Add(($"{tool.Number} in place {place}", here.Faults[0].Sentence));
+        }
+
+        return check.Holds(
+            homeless.Count == 0,
+            before.Interface == m.Interface ? "store" : "interface",
+            homeless.Count,
+            homeless.Count == 0 ? "" : $"What stands in {m.Name} would not fit any more; take it out first: {string.Join(", ", homeless.Select(h => h.Tool))}. {homeless[0].Why}");
     }
 }

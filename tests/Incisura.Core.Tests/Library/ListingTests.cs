@@ -51,6 +51,18 @@ public class ListingTests
     public void Search_forgives(string text, string numbers) => Assert.Equal(numbers.Split(' ', StringSplitOptions.RemoveEmptyEntries), Find(text));
 
     [Fact]
+    public void A_facet_counts_and_filters_any_number_of_values()
+    {
+        ListedCutter[] many = [.. Enumerable.Range(0, 150).Select(i => Listed(i, $"C-{i}", CutterFamily.SquareEndMill, 12, "TiN", machines: [$"Mill {i % 76}", "Shared"]))];
+        Listing<ListedCutter> list = new(many, CutterListing.Rules);
+        ListAnswer<ListedCutter> all = list.Ask(new());
+        Assert.Equal(77, all.Counts["machine"].Count);
+        Assert.All(all.Counts["machine"], c => Assert.Equal(many.Count(m => m.Machines.Contains(c.Value)), c.Count));
+        Assert.All(all.Counts["machine"], c => Assert.Equal(c.Count, list.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["machine"] = [c.Value] } }).Total));
+        Assert.Equal(0, list.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["machine"] = ["Mill 76"] } }).Total);
+    }
+
+    [Fact]
     public void A_mended_word_is_told() => Assert.Equal("“sqare” was taken for “square”", Assert.Single(List.Ask(new() { Text = "sqare" }).Mended));
 
     [Fact]
