@@ -175,10 +175,10 @@ public readonly record struct HelicalEdge(
     public static HelicalEdge Of(MillingSetup setup, in MillingResult result, in MillingInputs x)
     {
         Engagement e = result.Engagement;
-        double lead = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
-        double edge = e.EvenChip ? e.MeanBite : e.Depth / lead;
-        double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * lead, exponent);
-        return new(setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio, AxialShare(setup.HelixAngle, setup.RadialRatio), lead, Math.Sqrt(1 - (lead * lead)), Climb: true);
+        double sine = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
+        double edge = e.EvenChip ? e.MeanBite : e.Depth / sine;
+        double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * sine, exponent);
+        return new(setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio, AxialShare(setup.HelixAngle, setup.RadialRatio), sine, Math.Sqrt(1 - (sine * sine)), Climb: true);
     }
 
     /// <summary>

@@ -77,6 +77,11 @@ public static class RecordLife
     /// <summary>Most characters a note or a reason may have.</summary>
     public const int LongestText = 2000;
 
+    /// <summary>Number of the revision in force: the newest that was ever approved, unless it was withdrawn. 0 where there is none.</summary>
+    /// <param name="revisions">Number and state of every revision of a record, in any order.</param>
+    public static int InForce(IEnumerable<(int Number, RecordState State)> revisions) =>
+        revisions.Where(r => r.State is RecordState.Approved or RecordState.Withdrawn).OrderByDescending(r => r.Number).FirstOrDefault() is { State: RecordState.Approved } newest ? newest.Number : 0;
+
     /// <summary>The state after an act.</summary>
     /// <param name="state">State before.</param>
     /// <param name="act">What is done.</param>

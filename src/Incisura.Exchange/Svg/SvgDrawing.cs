@@ -67,7 +67,7 @@ public static class SvgDrawing
         path.Append(CultureInfo.InvariantCulture, $"M{N(first.FromZ)} {N(-first.FromR)}");
         foreach (ProfileElement e in elements) Step(path, e, -1);
         path.Append(CultureInfo.InvariantCulture, $"L{N(elements[^1].ToZ)} {N(elements[^1].ToR)}");
-        foreach (ProfileElement e in Enumerable.Reverse(elements)) Step(path, new(e.Part, e.ToZ, e.ToR, e.FromZ, e.FromR, -e.Bulge), 1);
+        foreach (ProfileElement e in Enumerable.Reverse(elements)) Step(path, e.Reverse(), 1);
         return path.Append('Z').ToString();
     }
 

@@ -77,8 +77,8 @@ public static class CutterRows
             string code = meanings[i].Code, text = cells[i];
             if (text.Length == 0 || code.Length == 0 || code is "number" or "family") continue;
             if (code.StartsWith("dimensions.", StringComparison.Ordinal)) ReadDimension(i, code[11..], text, meanings[i].Inch);
-            else if (code == CutterColumns.ApproachAngle) ReadOther(i, text, Dimension.EdgeAngle, psi => 90 - psi, "κ_r", "its complement to 90°");
-            else if (code == CutterColumns.PeripheralTeeth) ReadOther(i, text, Dimension.Teeth, z => z, "ZEFF", "the teeth of the face");
+            else if (code == CutterColumns.ApproachAngle) ReadOther(i, text, Dimension.EdgeAngle, psi => 90 - psi, "ψ_r", "κ_r", "its complement to 90°");
+            else if (code == CutterColumns.PeripheralTeeth) ReadOther(i, text, Dimension.Teeth, z => z, "ZEFP", "ZEFF", "the teeth of the face");
             else if (code.StartsWith("picks.", StringComparison.Ordinal)) ReadPick(i, code[6..], text);
             else c = ReadWord(c, i, code, text);
         }
@@ -113,17 +113,15 @@ public static class CutterRows
             double.TryParse(LengthText.Plain(text).TrimEnd('°').Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && double.IsFinite(value) ? new(true, value, double.NaN) : LengthReading.None;
 
         // A column that says the same as another in other terms: where both stand in the row, they must agree.
-        void ReadOther(int i, string text, Dimension d, Func<double, double> taken, string name, string what)
+        void ReadOther(int i, string text, Dimension d, Func<double, double> taken, string own, string name, string what)
         {
             if (described.Dimensions.All(f => f.Dimension != d)) return;
             LengthReading reading = Number(text);
             int beside = Column("dimensions." + d.Symbol);
             if (!reading.Found) faults.Add(new(i, $"“{Short(text)}” is no number; write a plain number."));
             else if (beside >= 0 && cells[beside].Length > 0 && Number(cells[beside]) is { Found: true } other && Math.Abs(other.Mm - taken(reading.Mm)) > 1e-6)
-                faults.Add(new(i, $"{table(i)} is {reading.Mm:0.###} and {name} is {other.Mm:0.###}: they do not go together, so it is not clear which is {what}. Leave one of the two columns out."));
+                faults.Add(new(i, $"{own} is {reading.Mm:0.###} and {name} is {other.Mm:0.###}: they do not go together, so it is not clear which is {what}. Leave one of the two columns out."));
             else dimensions[d.Symbol] = taken(reading.Mm);
-
-            string table(int column) => meanings[column].Code == CutterColumns.ApproachAngle ? "ψ_r" : "ZEFP";
         }
 
         void ReadPick(int i, string code, string text)

@@ -46,8 +46,7 @@ public static class PeopleEndpoints
         {
             Person person = await FindAsync(people, name);
             Role before = await RoleOfAsync(people, person);
-            new InputCheck().Named("fullName", "The full name", change.FullName)
-                .Holds(Enum.IsDefined(change.Role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.").ThrowIfAny();
+            Check(new(), change.FullName, change.Role);
             bool steps = before == Role.Administrator && (change.Role != Role.Administrator || change.Disabled);
             if (steps && person.UserName == context.User.Actor().Name) throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
             await using var transaction = await db.Database.BeginTransactionAsync();
@@ -94,20 +93,23 @@ public static class PeopleEndpoints
     /// <exception cref="InputException">Name or password is not acceptable.</exception>
     public static async Task<Person> AddAsync(UserManager<Person> people, NewPerson person)
     {
-        new InputCheck().Named("name", "The sign-in name", person.Name, 60).Named("fullName", "The full name", person.FullName)
-            .Holds(Enum.IsDefined(person.Role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.").ThrowIfAny();
+        Check(new InputCheck().Named("name", "The sign-in name", person.Name, 60), person.FullName, person.Role);
         Person row = new() { UserName = person.Name.Trim(), FullName = person.FullName.Trim() };
         Demand(await people.CreateAsync(row, person.Password ?? ""));
         Demand(await people.AddToRoleAsync(row, person.Role.ToString()));
         return row;
     }
 
+    private static void Check(InputCheck check, string fullName, Role role) => check
+        .Named("fullName", "The full name", fullName)
+        .Holds(Enum.IsDefined(role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.")
+        .ThrowIfAny();
+
     private static string SentenceOf(IdentityError error) => error.Code switch
     {
         nameof(IdentityErrorDescriber.InvalidUserName) => "A sign-in name has letters, digits and . - _ @ + only, and no space; choose one such as ines or i.varga.",
         nameof(IdentityErrorDescriber.DuplicateUserName) => "Somebody has this sign-in name already; choose another.",
         nameof(IdentityErrorDescriber.PasswordTooShort) => "The password is too short; give at least 12 characters, a few words in a row are easily remembered.",
-        nameof(IdentityErrorDescriber.PasswordMismatch) => "The password until now is another one; type it again.",
         _ => error.Description,
     };
 

@@ -52,7 +52,8 @@ public static class CalculateEndpoints
         api.MapGet("/operations", () => Operations.All.Select(o => o.Description)).WithTags("calculate");
         // The page asks for the units while it asks who is signed in; they are no secret.
         api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
-        RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
+        RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers);
+        calculations.WithRequestTimeout(Patience.Calculations);
         calculations.MapPost("/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false, cancel));
         calculations.MapPost("/{operation}/window", async (string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>

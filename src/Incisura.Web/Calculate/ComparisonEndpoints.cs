@@ -23,7 +23,8 @@ public static class ComparisonEndpoints
 
     public static void MapComparisons(this IEndpointRouteBuilder api)
     {
-        RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
+        RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers);
+        group.WithRequestTimeout(Patience.Calculations);
         group.MapPost("/", async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) => await CompareAsync(alternatives, db, shelf, cancel));
         group.MapPost("/export.{format}", async (string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {

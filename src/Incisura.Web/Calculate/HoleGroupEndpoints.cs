@@ -45,7 +45,7 @@ public static class HoleGroupEndpoints
             ShelfView view = await shelf.ViewAsync(db);
             Check(definition, view, 0).ThrowIfAny();
             return ViewOf(definition.Solve(Usable(definition, view), view.Machines[definition.MachineId].Definition.RapidFeed, cancel));
-        }).WithMetadata(new Microsoft.AspNetCore.Http.Timeouts.RequestTimeoutAttribute(Patience.Calculations));
+        }).WithRequestTimeout(Patience.Calculations);
 
         group.MapPost("/positions", async (HttpContext context) =>
         {

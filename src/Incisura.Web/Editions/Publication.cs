@@ -40,8 +40,7 @@ public static class Publication
     {
         List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
         var lives = await db.Records.AsNoTracking().Where(r => numbers.Contains(r.Number)).Select(r => new { r.Number, Revisions = r.Revisions.Select(v => new { v.Number, v.State }).ToList() }).ToListAsync();
-        Dictionary<string, int> inForce = lives.ToDictionary(
-            r => r.Number, r => r.Revisions.Where(v => v.State is RecordState.Approved or RecordState.Withdrawn).MaxBy(v => v.Number) is { State: RecordState.Approved } v ? v.Number : 0);
+        Dictionary<string, int> inForce = lives.ToDictionary(r => r.Number, r => RecordLife.InForce(r.Revisions.Select(v => (v.Number, v.State))));
         return entries.ToDictionary(e => e.RecordNumber, e => Of(e, inForce.GetValueOrDefault(e.RecordNumber), view));
     }
 

@@ -142,15 +142,16 @@ public static class ImportEndpoints
     // Rows that name another row of the file as their replacement follow that row, whose identity is known only once it is written.
     private static IEnumerable<IReadOnlyList<LookedRow>> InOrder(IReadOnlyList<LookedRow> rows)
     {
-        List<LookedRow> waiting = [.. rows];
+        IReadOnlyList<LookedRow> waiting = rows;
         HashSet<string> open = new(rows.Select(r => r.Cutter.Number), StringComparer.OrdinalIgnoreCase);
         while (waiting.Count > 0)
         {
-            List<LookedRow> ready = waiting.FindAll(r => r.ReplacedBy.Length == 0 || !open.Contains(r.ReplacedBy));
+            ILookup<bool, LookedRow> can = waiting.ToLookup(r => r.ReplacedBy.Length == 0 || !open.Contains(r.ReplacedBy));
+            List<LookedRow> ready = [.. can[true]];
             if (ready.Count == 0) throw new Core.Records.RuleException("circle", $"{waiting[0].Cutter.Number} and {waiting[0].ReplacedBy} would replace each other; leave one of the replacements out.");
             yield return ready;
             open.ExceptWith(ready.Select(r => r.Cutter.Number));
-            waiting.RemoveAll(ready.Contains);
+            waiting = [.. can[false]];
         }
     }
 

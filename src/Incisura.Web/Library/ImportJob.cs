@@ -181,11 +181,16 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
     private static List<LookedRow> WithoutLost(List<LookedRow> rows)
     {
         HashSet<string> taken = new(rows.Where(r => r.Outcome != RowOutcome.Refused).Select(r => r.Cutter.Number), StringComparer.OrdinalIgnoreCase);
-        while (rows.FindIndex(r => r.Outcome != RowOutcome.Refused && r.ReplacedBy.Length > 0 && !taken.Contains(r.ReplacedBy)) is var lost and >= 0)
+        for (bool again = true; again;)
         {
-            LookedRow row = rows[lost];
-            rows[lost] = row with { Outcome = RowOutcome.Refused, Faults = [new(-1, $"{row.ReplacedBy}, which replaces it, cannot be taken itself.")] };
-            taken.Remove(row.Cutter.Number);
+            again = false;
+            for (int i = 0; i < rows.Count; i++)
+            {
+                LookedRow row = rows[i];
+                if (row.Outcome == RowOutcome.Refused || row.ReplacedBy.Length == 0 || taken.Contains(row.ReplacedBy)) continue;
+                rows[i] = row with { Outcome = RowOutcome.Refused, Faults = [new(-1, $"{row.ReplacedBy}, which replaces it, cannot be taken itself.")] };
+                again |= taken.Remove(row.Cutter.Number);
+            }
         }
 
         return rows;

@@ -39,7 +39,7 @@ public static class ManyEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<(TStored Stored, T After)> changed = [.. Limited(request.Ids).Where(all(view).ContainsKey).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
-            ShelfView next = view.With(changed.ConvertAll(c => (IStored)Standing(kind, c.Stored, c.After)));
+            ShelfView next = view.With(changed.ConvertAll(c => (IStored)Kept(kind, c.Stored, c.After)));
             return changed.ConvertAll(c => new ManyChange(
                 c.Stored.Id,
                 c.Stored.Revision,
@@ -121,7 +121,7 @@ public static class ManyEndpoints
     }
 
     // A thing as it would be kept.
-    private static TStored Standing<TStored, T>(StoredKind<TStored, T> kind, TStored stored, T definition)
+    private static TStored Kept<TStored, T>(StoredKind<TStored, T> kind, TStored stored, T definition)
         where TStored : Stored<T>
         where T : class
     {

@@ -8,7 +8,7 @@ public static class RecordViews
 {
     /// <summary>The revision that counts: the newest one that was ever approved, unless it was withdrawn.</summary>
     public static RecordRevisionRow? InForce(RecordRow record) =>
-        record.Revisions.Where(r => r.State is RecordState.Approved or RecordState.Withdrawn).MaxBy(r => r.Number) is { State: RecordState.Approved } approved ? approved : null;
+        RecordLife.InForce(record.Revisions.Select(r => (r.Number, r.State))) is var number and > 0 ? record.Revisions.First(r => r.Number == number) : null;
 
     /// <summary>The revision people work on: the newest one that was not discarded.</summary>
     public static RecordRevisionRow Newest(RecordRow record) =>
@@ -86,6 +86,7 @@ public static class RecordViews
         Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(row.Result);
         RecordRevisionRow? before = record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
+        CalculationResult? approved = before is null ? null : DefinitionFormat.Read<CalculationResult>(before.Result);
         Standing standing = row.State == RecordState.Discarded ? Standing.Firm : StandingOf(record.Operation, then, choices, result, view);
         return new(
             row.Number,
@@ -104,9 +105,9 @@ public static class RecordViews
             row.Note,
             row.ProposedBy,
             [.. row.Events.OrderBy(e => e.Id).Select(e => new RecordEventView(e.At, e.By, e.Act, e.Reason))],
-            before is null ? [] : Staleness.Changes(DefinitionFormat.Read<CalculationResult>(before.Result).Figures, result.Figures),
-            before is null ? [] : Staleness.LimitChanges(DefinitionFormat.Read<CalculationResult>(before.Result).Limits, result.Limits),
-            before is null ? [] : Staleness.FindingChanges(DefinitionFormat.Read<CalculationResult>(before.Result).Findings, result.Findings),
+            approved is null ? [] : Staleness.Changes(approved.Figures, result.Figures),
+            approved is null ? [] : Staleness.LimitChanges(approved.Limits, result.Limits),
+            approved is null ? [] : Staleness.FindingChanges(approved.Findings, result.Findings),
             before?.Number ?? 0,
             before is not null && before.Note != row.Note ? before.Note : null,
             standing);

@@ -65,6 +65,14 @@ export function read(text: string, quantity: Quantity, units: UnitFormat): Readi
   return inches ? { ...first, other: exact(first.base * LENGTHS.in!) } : first;
 }
 
+/** Reads a text where there is no room to show what a bare fraction was taken for, so that it is asked about. */
+export function readAlone(text: string, quantity: Quantity, units: UnitFormat): { base: number } | { refused: string } {
+  const reading = read(text, quantity, units);
+  return 'base' in reading && reading.other !== undefined
+    ? { refused: 'A bare fraction can be mm or inches; write its unit, or a decimal.' }
+    : reading;
+}
+
 const FRACTIONS: Record<string, string> = {
   '½': '1/2',
   '¼': '1/4',

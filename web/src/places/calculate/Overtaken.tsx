@@ -1,11 +1,12 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { newestOf } from '../records/revisions';
 
 /** A draft that somebody else saved meanwhile: what stands on the page can go over it, or theirs is looked at first. */
 export function Overtaken(props: { theirs: Schemas['RecordView']; saving: boolean; onMine: (version: string) => void }) {
   const { theirs, saving, onMine } = props;
-  const newest = theirs.revisions.find((r) => r.state !== 'discarded') ?? theirs.revisions[0]!;
+  const newest = newestOf(theirs);
   const by = newest.events[newest.events.length - 1]?.by ?? newest.proposedBy;
   if (newest.state !== 'draft')
     return (

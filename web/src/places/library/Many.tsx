@@ -3,7 +3,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { read } from '../../parts/typed';
+import { readAlone } from '../../parts/typed';
 import type { Quantity } from '../../parts/units';
 import { text as shown, fieldWords } from '../../parts/differences';
 import { Problem } from '../../parts/Problem';
@@ -80,13 +80,9 @@ export function Many({ list, ids, families, onClose }: Props) {
     if (choice.field === 'groups') return { groups: GROUPS.filter((g) => text.toUpperCase().includes(g)) };
     if (choice.picks) return { [field]: text === 'true' || text === 'false' ? text === 'true' : text };
     if (!choice.quantity) return { [field]: text };
-    const reading = read(text, choice.quantity, units);
+    const reading = readAlone(text, choice.quantity, units);
     if ('refused' in reading) {
       setRefused(reading.refused);
-      return undefined;
-    }
-    if (reading.other !== undefined) {
-      setRefused('A bare fraction can be mm or inches; write its unit, or a decimal.');
       return undefined;
     }
     return { [field]: reading.base };

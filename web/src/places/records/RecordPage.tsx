@@ -13,6 +13,7 @@ import { SituationSentence, StateMark } from '../../parts/Situation';
 import { AlongTheAxis } from './AlongTheAxis';
 import { Figures } from '../calculate/Figures';
 import { Decide, Withdraw } from './Decide';
+import { newestOf } from './revisions';
 import { Stale } from './Stale';
 
 type RevisionView = Schemas['RecordRevisionView'];
@@ -40,7 +41,7 @@ export function RecordPage() {
         <Problem error={record.error} />
       </div>
     );
-  const newest = record.data.revisions.find((r) => r.state !== 'discarded') ?? record.data.revisions[0]!;
+  const newest = newestOf(record.data);
   const decided = record.data.revisions.find((r) => r.state === 'approved' || r.state === 'withdrawn');
   const inForce = decided?.state === 'approved' ? decided : undefined;
   const revision = record.data.revisions.find((r) => String(r.number) === search.get('rev')) ?? newest;

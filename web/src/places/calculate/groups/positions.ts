@@ -1,5 +1,5 @@
 import type { Schemas } from '../../../api/client';
-import { read } from '../../../parts/typed';
+import { readAlone } from '../../../parts/typed';
 import type { UnitFormat } from '../../../parts/units';
 
 type Position = Schemas['Position'];
@@ -31,12 +31,8 @@ export function readLines(text: string, before: readonly Position[], units: Unit
     const parts = plain.split(/[;\t]/.test(plain) ? /[;\t]/ : /,\s+|\s+/).filter((p) => p.trim());
     if (parts.length !== 2)
       return { refused: `Line ${i + 1}, “${plain}”, is not two numbers; write x ; y in ${units.unit('length')}, one hole a line.` };
-    const [x, y] = parts.map((p) => read(p, 'length', units));
-    for (const part of [x!, y!]) {
-      if ('refused' in part) return { refused: `Line ${i + 1}: ${part.refused}` };
-      // A list has no room to show what a bare fraction was taken for, so it is asked about.
-      if (part.other !== undefined) return { refused: `Line ${i + 1}: a bare fraction can be mm or inches; write its unit, or a decimal.` };
-    }
+    const [x, y] = parts.map((p) => readAlone(p, 'length', units));
+    for (const part of [x!, y!]) if ('refused' in part) return { refused: `Line ${i + 1}: ${part.refused}` };
     positions.push({ x: (x as { base: number }).base, y: (y as { base: number }).base });
   }
   return { positions };
