@@ -53,7 +53,14 @@ public sealed record SpeedRow
     /// <summary>How the life follows the speed.</summary>
     internal TaylorLife Taylor => new(CuttingSpeed, Life, LifeExponent);
 
-    /// <summary>Feed per tooth at a diameter: straight between two points, in proportion to the diameter outside them.</summary>
+    /// <summary>Whether a diameter lies above all the row has a feed for.</summary>
+    /// <param name="diameter">Cutting diameter, mm.</param>
+    public bool EndsBelow(double diameter) => Feeds.Count > 0 && diameter > Feeds[^1].Diameter * (1 + 1e-9);
+
+    /// <summary>
+    /// Feed per tooth at a diameter: straight between two points, in proportion to the diameter below the first, and above the last
+    /// that of the last, because nobody has tried more.
+    /// </summary>
     /// <param name="diameter">Cutting diameter, mm, above 0.</param>
     public double FeedPerToothAt(double diameter)
     {
@@ -66,7 +73,7 @@ public sealed record SpeedRow
                 return a.FeedPerTooth + ((b.FeedPerTooth - a.FeedPerTooth) * (diameter - a.Diameter) / (b.Diameter - a.Diameter));
         }
 
-        return Feeds[^1].FeedPerTooth * diameter / Feeds[^1].Diameter;
+        return Feeds[^1].FeedPerTooth;
     }
 }
 
@@ -86,7 +93,11 @@ public sealed record SpeedChart
     public DrillingCycleRow? FindCycle(CutterFamily family, MaterialGroup group, string coolant) =>
         Cycles.FirstOrDefault(c => c.Family == family && c.Group == group && c.Coolant == coolant);
 
-    /// <summary>The row for a situation, or null where the chart has none.</summary>
+    /// <summary>The row for a work material and an operation: its sub-group's own, or else that of its whole group; null where the chart has neither.</summary>
+    public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, WorkMaterial material, string operation) =>
+        Find(family, cuttingMaterial, material.SubGroup, operation) ?? Find(family, cuttingMaterial, material.Group.ToString(), operation);
+
+    /// <summary>The row for a sub-group and an operation, or null where the chart has none.</summary>
     public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, string subGroup, string operation)
     {
         foreach (SpeedRow row in Rows)

@@ -69,8 +69,11 @@ public sealed record Cutter
     /// <summary>Length of the chip flutes LCF, mm.</summary>
     public double FluteLength => this[Dimension.FluteLength];
 
-    /// <summary>Usable length LU to the end of the neck, mm; the flute length where there is none.</summary>
-    public double UsableLength => this[Dimension.UsableLength] is var lu && lu > 0 ? lu : FluteLength;
+    /// <summary>Usable length to the end of a neck that follows the flutes into the cut, LU, mm; the flute length where there is none, or where a collar stands behind the flutes.</summary>
+    public double UsableLength => this[Dimension.UsableLength] is var lu && lu > 0 && !(HasCollar && FluteLength > 0) ? lu : FluteLength;
+
+    /// <summary>Whether what is behind the flutes is thicker than what they cut.</summary>
+    private bool HasCollar => this[Dimension.NeckDiameter] > Math.Max(CuttingDiameter, this[Dimension.LargestDiameter] is var widest && widest > 0 ? widest : 0) + 1e-9;
 
     /// <summary>Overall length OAL, mm; of a free profile its whole length.</summary>
     public double OverallLength => Segments.Count > 0 ? StackedProfile.Length(Segments) : this[Dimension.OverallLength];
@@ -81,11 +84,33 @@ public sealed record Cutter
     /// <summary>What a holder clamps or seats, mm: the shank's diameter or height, or the bore.</summary>
     public double ShankSize => Described.FreeProfile && Segments.Count > 0 ? Segments[^1].UpperDiameter : Dimensions.GetValueOrDefault(Described.ShankSize, double.NaN);
 
-    /// <summary>Length that must stay outside a holder, mm: flutes, head or reach, whichever the family has.</summary>
-    public double LeastProjection =>
-        Segments.Count > 0 ? Segments.TakeWhile((_, i) => Segments.Skip(i).Any(s => s.Cuts)).Sum(s => s.Length)
-        : FluteLength > 0 ? FluteLength
-        : new[] { this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }.Where(double.IsFinite).DefaultIfEmpty(0).First();
+    /// <summary>Length that must stay outside a holder, mm: edges and flutes, head or reach, and whatever is thicker than the shank.</summary>
+    public double LeastProjection
+    {
+        get
+        {
+            double named = new[] { FluteLength, this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }.Where(v => v > 0).DefaultIfEmpty(0).First();
+            if (!HasRoundShank) return named;
+            double half = (ShankSize / 2) + 1e-9;
+            return Profile().Elements.Where(e => e.Part is ProfilePart.Cutting or ProfilePart.Body || Math.Max(e.FromR, e.ToR) > half).Aggregate(named, (z, e) => Math.Max(z, e.ToZ));
+        }
+    }
+
+    // Whether a profile turned about the axis can be drawn, from values that are at least in the range of their kind.
+    private bool HasRoundShank =>
+        Described.Shank == ShankForm.Cylindrical && Described.Use != CutterUse.Turning
+        && (Described.FreeProfile ? Segments.Count > 0 : Described.Dimensions.All(d => d.Optional || (this[d.Dimension] >= d.Least && this[d.Dimension] <= d.Most)));
+
+    /// <summary>Where the shank begins that a holder grips, mm from the tip; a thinner neck before it is not gripped.</summary>
+    public double ShankFrom
+    {
+        get
+        {
+            if (!HasRoundShank) return LeastProjection;
+            ProfileElement last = Profile().Elements[^1];
+            return last.Part == ProfilePart.Shank && last.FromR == last.ToR && Math.Abs((2 * last.ToR) - ShankSize) < 1e-9 ? last.FromZ : OverallLength;
+        }
+    }
 
     /// <summary>Its family.</summary>
     public Family Described => Families.Of(Family);
@@ -139,11 +164,16 @@ public sealed record Cutter
         if (family.FreeProfile) check.Stacked(Segments, 0).Holds(Segments.Any(s => s.Cuts), "segments", Segments.Count, "No segment of the profile cuts; mark at least one as cutting.");
         else check.Holds(Segments.Count == 0, "segments", Segments.Count, $"The profile of a {family.Name} follows from its dimensions; leave the segments out, or make it a form cutter.");
 
-        // Relations presume values within their own ranges.
-        if (check.Faults.Count == before)
-            foreach (Relation r in family.Relations.Where(r => !r.Holds(this)))
-                check.Holds(false, $"dimensions.{r.Symbol.Symbol}", this[r.Symbol], r.Sentence(this));
+        // Relations presume values within their own ranges, and what holds for every cutter presumes those of its family.
+        if (check.Faults.Count == before) Relate(family.Relations);
+        if (check.Faults.Count == before) Relate(Kinds.Parts.Always);
         return check;
+
+        void Relate(IReadOnlyList<Relation> relations)
+        {
+            foreach (Relation r in relations.Where(r => !r.Holds(this)))
+                check.Holds(false, $"dimensions.{r.Symbol.Symbol}", this[r.Symbol], r.Sentence(this));
+        }
     }
 
     /// <summary>Questions about values that can be taken but look like a slip of units; none of them is a refusal.</summary>

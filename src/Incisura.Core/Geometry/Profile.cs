@@ -30,6 +30,43 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     /// <summary>Largest diameter, or twice the largest distance across a flat profile, mm.</summary>
     public double Girth => Elements.Count == 0 ? 0 : 2 * Elements.Max(e => e.Points(Sagitta).Append((e.FromZ, e.FromR)).Max(p => Math.Abs(p.Item2)));
 
+    /// <summary>Whether a loop of a flat profile crosses itself.</summary>
+    public bool CrossesItself()
+    {
+        if (Shape != ProfileShape.Flat) return false;
+        List<(double Z, double R)> loop = [];
+        foreach (ProfileElement e in Elements)
+        {
+            if (loop.Count > 0 && (Math.Abs(loop[^1].Z - e.FromZ) > 1e-6 || Math.Abs(loop[^1].R - e.FromR) > 1e-6))
+            {
+                if (Crosses(loop)) return true;
+                loop.Clear();
+            }
+
+            if (loop.Count == 0) loop.Add((e.FromZ, e.FromR));
+            loop.AddRange(e.Points(Sagitta));
+        }
+
+        return Crosses(loop);
+    }
+
+    private static bool Crosses(List<(double Z, double R)> loop)
+    {
+        for (int i = 1; i < loop.Count; i++)
+            for (int j = i + 2; j < loop.Count; j++)
+                if ((i > 1 || j < loop.Count - 1) && Meet(loop[i - 1], loop[i], loop[j - 1], loop[j])) return true;
+        return false;
+    }
+
+    // Two pieces cross where the ends of each lie on both sides of the other, by more than rounding.
+    private static bool Meet((double Z, double R) a, (double Z, double R) b, (double Z, double R) c, (double Z, double R) d)
+    {
+        static double Side((double Z, double R) a, (double Z, double R) b, (double Z, double R) p) => ((b.Z - a.Z) * (p.R - a.R)) - ((b.R - a.R) * (p.Z - a.Z));
+        const double Least = 1e-7;
+        double c1 = Side(a, b, c), d1 = Side(a, b, d), a1 = Side(c, d, a), b1 = Side(c, d, b);
+        return Math.Min(c1, d1) < -Least && Math.Max(c1, d1) > Least && Math.Min(a1, b1) < -Least && Math.Max(a1, b1) > Least;
+    }
+
     /// <summary>Diameter in contact D_e at a depth from the tip: the largest cutting diameter up to it, mm; 0 where nothing cuts.</summary>
     /// <param name="depth">Depth from the tip, mm, above 0.</param>
     public double CuttingDiameterAt(double depth)

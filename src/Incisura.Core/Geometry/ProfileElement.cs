@@ -22,6 +22,13 @@ public enum ProfilePart
     Holder,
 }
 
+/// <summary>How far something reaches, mm.</summary>
+/// <param name="LeastZ">Least Z.</param>
+/// <param name="MostZ">Largest Z.</param>
+/// <param name="LeastR">Least R.</param>
+/// <param name="MostR">Largest R.</param>
+public readonly record struct ProfileBox(double LeastZ, double MostZ, double LeastR, double MostR);
+
 /// <summary>
 /// A line or arc of a profile. Z runs along the axis from the tip towards the machine, R is the radius of a revolved profile or the
 /// distance across a flat one. An arc is given as in DXF: its bulge is the tangent of a quarter of its angle, positive when it turns
@@ -49,6 +56,25 @@ public readonly record struct ProfileElement(ProfilePart Part, double FromZ, dou
             // The centre lies on the normal through the middle of the chord.
             double reach = (1 - (Bulge * Bulge)) / (4 * Bulge);
             return ((FromZ + ToZ) / 2 - ((ToR - FromR) * reach), ((FromR + ToR) / 2) + ((ToZ - FromZ) * reach));
+        }
+    }
+
+    /// <summary>The least and the largest Z and R the element reaches, mm; exact for arcs.</summary>
+    public ProfileBox Box
+    {
+        get
+        {
+            ProfileBox box = new(Math.Min(FromZ, ToZ), Math.Max(FromZ, ToZ), Math.Min(FromR, ToR), Math.Max(FromR, ToR));
+            if (Bulge == 0) return box;
+            (double cz, double cr) = Centre;
+            double radius = Radius, turn = 4 * Math.Atan(Bulge), from = Math.Atan2(FromR - cr, FromZ - cz);
+
+            // The arc reaches an end of its circle where that lies within its turn from the start.
+            bool Passes(double at) => Math.Sign(turn) * (at - from) is var way && (way - (2 * Math.PI * Math.Floor(way / (2 * Math.PI)))) < Math.Abs(turn);
+            if (Passes(0)) box = box with { MostZ = cz + radius };
+            if (Passes(Math.PI)) box = box with { LeastZ = cz - radius };
+            if (Passes(Math.PI / 2)) box = box with { MostR = cr + radius };
+            return Passes(-Math.PI / 2) ? box with { LeastR = cr - radius } : box;
         }
     }
 

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
+using Incisura.Core.Machines;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holders;
@@ -14,7 +15,8 @@ namespace Incisura.Core.Holders;
 /// <param name="Outside">Length that must stay outside, mm.</param>
 /// <param name="In">What holds it.</param>
 /// <param name="Projection">Length outside, mm.</param>
-public sealed record Joint(string Field, string Held, ShankForm Form, double Size, double Length, double Outside, Holder In, double Projection)
+/// <param name="ShankFrom">Where the shank begins that is gripped, mm from its front.</param>
+public sealed record Joint(string Field, string Held, ShankForm Form, double Size, double Length, double Outside, Holder In, double Projection, double ShankFrom)
 {
     /// <summary>Whether the part seats flush, so that its projection is its length.</summary>
     public bool Flush => Holder.Flush.Contains(Form);
@@ -25,8 +27,8 @@ public sealed record Joint(string Field, string Held, ShankForm Form, double Siz
     /// <summary>Largest projection, mm.</summary>
     public double Most => Flush ? Length : Length - In.LeastGrip;
 
-    /// <summary>Length gripped, mm.</summary>
-    public double Grip => Length - Projection;
+    /// <summary>Length gripped, mm: of what is inside, the shank.</summary>
+    public double Grip => Length - Math.Max(Projection, ShankFrom);
 
     internal void Check(InputCheck check, string holderField)
     {
@@ -35,13 +37,14 @@ public sealed record Joint(string Field, string Held, ShankForm Form, double Siz
             .Holds(Form == In.Takes, holderField, double.NaN, $"{Held} has a {Words(Form)} and {In.Number} takes a {Words(In.Takes)}; choose another holder or put an extension between them.")
             .Holds(Form != In.Takes || (Size >= In.LeastClamping - 1e-9 && Size <= In.LargestClamping + 1e-9), holderField, Size, $"Holder {In.Number} clamps {takes} mm and the shank of {Held} is {Size:0.###} mm; choose another holder, or a reduction sleeve between them.")
             .Holds(Most >= Least, holderField, Length, $"{Held} is too short for holder {In.Number}: gripping {In.LeastGrip:0.###} mm leaves {Most:0.###} mm outside, and {Least:0.###} mm must stand outside; choose a holder that grips less.")
+            .Holds(Flush || !(Most >= Least) || Length - ShankFrom >= In.LeastGrip - 1e-9, holderField, Length - ShankFrom, $"The shank of {Held} is {Length - ShankFrom:0.###} mm long and {In.Number} grips at least {In.LeastGrip:0.###} mm; choose a holder that grips less, or a longer shank.")
             .Holds(
                 !(Most >= Least) || (double.IsFinite(Projection) && Projection >= Least - 1e-9 && Projection <= Most + 1e-9),
                 Field,
                 Projection,
                 Flush
                     ? $"{Held} seats flush, so it stands out {Length:0.###} mm; the projection is {Projection:0.###} mm."
-                    : $"The projection of {Held} is {Projection:0.###} mm; it must lie between {Least:0.###} mm (what cuts outside, shank within the bore) and {Most:0.###} mm (so that {In.LeastGrip:0.###} mm stay gripped).");
+                    : $"The projection of {Held} is {Projection:0.###} mm; it must lie between {Least:0.###} mm (what cuts and what is thicker than the shank outside, the shank within the bore) and {Most:0.###} mm (so that {In.LeastGrip:0.###} mm stay gripped).");
     }
 
     private static string Words(ShankForm form) => form switch
@@ -67,11 +70,11 @@ public sealed class BuiltAssembly
         (Definition, Cutter, Holder, Extensions) = (assembly, cutter, holder, extensions);
         List<Joint> joints = [];
         Holder Behind(int i) => i < extensions.Count ? extensions[i] : holder;
-        joints.Add(new("projection", $"Cutter {cutter.Number}", cutter.Described.Shank, cutter.ShankSize, cutter.OverallLength, cutter.LeastProjection, Behind(0), assembly.Projection));
+        joints.Add(new("projection", $"Cutter {cutter.Number}", cutter.Described.Shank, cutter.ShankSize, cutter.OverallLength, cutter.LeastProjection, Behind(0), assembly.Projection, cutter.ShankFrom));
         for (int i = 0; i < extensions.Count; i++)
         {
             Holder e = extensions[i];
-            joints.Add(new($"extensions[{i}].projection", $"Extension {e.Number}", e.BackForm, e.BackSize, e.GaugeLength + e.BackLength, e.GaugeLength, Behind(i + 1), assembly.Extensions[i].Projection));
+            joints.Add(new($"extensions[{i}].projection", $"Extension {e.Number}", e.BackForm, e.BackSize, e.GaugeLength + e.BackLength, e.GaugeLength, Behind(i + 1), assembly.Extensions[i].Projection, e.GaugeLength));
         }
 
         Joints = joints;
@@ -119,6 +122,9 @@ public sealed class BuiltAssembly
             return cutter + Extensions.Sum(e => e.EstimatedMass()) + Holder.EstimatedMass();
         }
     }
+
+    /// <summary>What a place of a tool store has to carry.</summary>
+    public StoredTool Stored => new(Definition.Number, Holder.Interface, Profile().Girth, GaugeLength, Mass);
 
     /// <summary>Its profile, from the tip to the gauge line.</summary>
     public Profile Profile()

@@ -42,8 +42,7 @@ public static class CutterListing
             new("use", c => [c.Assemblies.Count > 0 ? "assembled" : "loose"]),
             new("state", c => [c.Cutter.Retired ? "retired" : "inUse"]),
         ],
-        KeyOf,
-        [.. Families.All.SelectMany(f => f.Name.Split(' ', '-')).Concat(Enum.GetValues<CuttingMaterial>().SelectMany(m => WordsOf(m).ToLowerInvariant().Split(' '))).Append("coolant").Append("left").Append("right").Distinct()]);
+        KeyOf);
 
     /// <summary>A cutter in words: Ø12 z4 square end mill.</summary>
     public static string WordsOf(Cutter c)
@@ -62,16 +61,17 @@ public static class CutterListing
     private static SearchFacts FactsOf(ListedCutter listed)
     {
         Cutter c = listed.Cutter;
-        double pitch = c[Dimension.Pitch];
-        string thread = pitch > 0 ? string.Create(CultureInfo.InvariantCulture, $"m{c.CuttingDiameter:0.###}x{pitch:0.###}") : "";
-        IEnumerable<string> picks = c.Described.Picks.Select(p => p.Picks.FirstOrDefault(o => o.Code == c.Picked(p.Code))?.Words ?? "");
+        IEnumerable<string> picks = c.Described.Picks.SelectMany(p => SearchWords.Split(p.Picks.FirstOrDefault(o => o.Code == c.Picked(p.Code))?.Words ?? ""));
         return new()
         {
-            Text = string.Join(' ', [c.Number, c.Described.Name, WordsOf(c.Material), c.Coating, c.Grade, thread, c.Hand == Hand.Left ? "left" : "", c.ThroughCoolant ? "through coolant" : "", .. picks, c.Remarks, .. listed.Assemblies]).ToLowerInvariant(),
+            Words = [.. SearchWords.Of(c).Concat(SearchWords.Split($"{c.Coating} {c.Grade} {string.Join(' ', listed.Machines)}")).Concat(picks).Concat(c.Hand == Hand.Left ? ["left"] : []).Concat(c.ThroughCoolant ? ["coolant", "through", "innenkuehlung", "ik"] : []).Distinct()],
+            Numbers = [c.Number, .. listed.Assemblies],
+            Text = SearchWords.Plain($"{c.Remarks} {c.Coating} {c.Grade}"),
             Sizes = double.IsNaN(c.CuttingDiameter) ? [] : [c.CuttingDiameter],
             Radius = c.Family == CutterFamily.BallEndMill ? c.CuttingDiameter / 2 : c[Dimension.CornerRadius],
             Teeth = c.Described.Has(Dimension.Teeth) ? c.Teeth : 0,
             Slenderness = Reach(c),
+            Pitch = c[Dimension.Pitch],
         };
     }
 

@@ -25,7 +25,9 @@ public static class HolderListing
         h => h.Holder.Number,
         h => new()
         {
-            Text = string.Join(' ', [h.Holder.Number, h.Holder.Kind, h.Holder.Role.ToString(), h.Holder.Interface, h.Holder.Interface.Replace(" ", "", StringComparison.Ordinal), h.Holder.ThroughCoolant ? "through coolant" : "", h.Holder.Remarks, .. h.Assemblies]).ToLowerInvariant(),
+            Words = [.. SearchWords.Split($"{h.Holder.Kind} {h.Holder.Role} {h.Holder.Interface} {(h.Holder.ThroughCoolant ? "through coolant" : "")}").Concat(German(h.Holder)).Distinct()],
+            Numbers = [h.Holder.Number, .. h.Assemblies],
+            Text = SearchWords.Plain(h.Holder.Remarks),
             Sizes = h.Holder.LeastClamping == h.Holder.LargestClamping ? [h.Holder.LargestClamping] : [.. WholeSizes(h.Holder)],
         },
         [
@@ -44,8 +46,7 @@ public static class HolderListing
             "largestSpeed" => h.Holder.LargestSpeed,
             "leastGrip" => h.Holder.LeastGrip,
             _ => null,
-        },
-        ["holder", "extension", "sleeve", "collet", "shrink", "hydraulic", "arbor", "turret", "block", "coolant"]);
+        });
 
     /// <summary>The rules for assemblies.</summary>
     public static ListingRules<ListedAssembly> Assemblies { get; } = new(
@@ -55,7 +56,9 @@ public static class HolderListing
             SearchFacts cutter = CutterListing.Rules.Facts(new(0, a.Built.Cutter, [], [], 0));
             return cutter with
             {
-                Text = string.Join(' ', [a.Built.Definition.Number.ToLowerInvariant(), cutter.Text, a.Built.Holder.Number.ToLowerInvariant(), a.Built.Holder.Kind.ToLowerInvariant(), a.Built.Holder.Interface.ToLowerInvariant(), a.Built.Definition.StockPlace.ToLowerInvariant(), .. a.Machines.Select(m => m.ToLowerInvariant())]),
+                Words = [.. cutter.Words.Concat(SearchWords.Split($"{a.Built.Holder.Kind} {a.Built.Holder.Interface} {string.Join(' ', a.Machines)}")).Concat(German(a.Built.Holder)).Distinct()],
+                Numbers = [a.Built.Definition.Number, .. cutter.Numbers, a.Built.Holder.Number, .. a.Built.Extensions.Select(e => e.Number)],
+                Text = $"{cutter.Text} {SearchWords.Plain(a.Built.Definition.StockPlace)}",
                 Slenderness = a.Built.Definition.Projection / a.Built.Cutter.CuttingDiameter,
             };
         },
@@ -76,8 +79,16 @@ public static class HolderListing
             "family" => a.Built.Cutter.Described.Name,
             "stockPlace" => a.Built.Definition.StockPlace,
             _ => null,
-        },
-        [.. CutterListing.Rules.Vocabulary.Concat(Holders.Vocabulary).Distinct()]);
+        });
+
+    // What the trade also calls a holder, by a word of its kind.
+    private static readonly (string Kind, string Words)[] Trade =
+    [
+        ("collet", "spannzange spannzangenfutter chuck"), ("shrink", "schrumpffutter schrumpf"), ("hydraulic", "hydrodehnspannfutter dehnspannfutter chuck"), ("side-lock", "weldon"), ("arbor", "aufsteckdorn dorn"),
+        ("tapping", "gewindeschneidfutter"), ("extension", "verlaengerung"), ("sleeve", "reduzierhuelse"), ("turret", "revolver"),
+    ];
+
+    private static IEnumerable<string> German(Holder h) => Trade.Where(t => h.Kind.Contains(t.Kind, StringComparison.OrdinalIgnoreCase)).SelectMany(t => SearchWords.Split(t.Words));
 
     private static ListedCutter Cutter(ListedAssembly a) => new(0, a.Built.Cutter, [], [], 0);
 

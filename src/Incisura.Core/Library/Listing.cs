@@ -10,9 +10,7 @@ public sealed record Facet<T>(string Code, Func<T, IEnumerable<string>> Values);
 /// <param name="Facts">What it is found by.</param>
 /// <param name="Facets">What it is narrowed by.</param>
 /// <param name="Key">Sort key for a column: a number or a text; null for an unknown column.</param>
-/// <param name="Vocabulary">Known words in lower case.</param>
-public sealed record ListingRules<T>(
-    Func<T, string> Number, Func<T, SearchFacts> Facts, IReadOnlyList<Facet<T>> Facets, Func<T, string, IComparable?> Key, IReadOnlyCollection<string> Vocabulary);
+public sealed record ListingRules<T>(Func<T, string> Number, Func<T, SearchFacts> Facts, IReadOnlyList<Facet<T>> Facets, Func<T, string, IComparable?> Key);
 
 /// <summary>What is asked of a list.</summary>
 public sealed record ListQuery
@@ -64,6 +62,7 @@ public sealed class Listing<T>
     private readonly IReadOnlyList<T> things;
     private readonly SearchFacts[] facts;
     private readonly string[] numbers;
+    private readonly HashSet<string> vocabulary;
 
     // By facet: its values in the order they were met, the place of each there, and the places of the values of each thing.
     private readonly List<string>[] values;
@@ -85,6 +84,7 @@ public sealed class Listing<T>
         numbers = new string[things.Count];
         for (int i = 0; i < things.Count; i++)
             (facts[i], numbers[i]) = worked.TryGetValue(things[i], out int at) ? (before!.facts[at], before.numbers[at]) : (rules.Facts(things[i]), Natural(rules.Number(things[i])));
+        vocabulary = SearchText.VocabularyOf(facts);
         values = [.. rules.Facets.Select(_ => new List<string>())];
         placeOf = [.. rules.Facets.Select(_ => new Dictionary<string, int>(StringComparer.Ordinal))];
         held = [.. rules.Facets.Select((facet, f) => things.Select(t => facet.Values(t).Distinct(StringComparer.Ordinal).Select(v => PlaceOf(f, v)).ToArray()).ToArray())];
@@ -102,7 +102,7 @@ public sealed class Listing<T>
     /// <param name="rank">Things of a higher rank stand before all others; null where the order alone counts.</param>
     public ListAnswer<T> Ask(ListQuery query, Func<T, int>? rank = null)
     {
-        SearchText text = SearchText.Read(query.Text, rules.Vocabulary);
+        SearchText text = SearchText.Read(query.Text, facts, vocabulary);
         int facetCount = rules.Facets.Count;
         HashSet<int>?[] wanted = [.. rules.Facets.Select((facet, f) => query.Filters.TryGetValue(facet.Code, out IReadOnlyList<string>? chosen) && chosen.Count > 0
             ? chosen.Select(v => placeOf[f].GetValueOrDefault(v, -1)).ToHashSet()

@@ -42,6 +42,9 @@ public sealed record Machine
     /// <summary>Least step of a feed in mm/min where the control taps by feed rate; 0 where it taps by feed per revolution.</summary>
     public double FeedStep { get; init; }
 
+    /// <summary>Whether the machine brings coolant through the spindle; null where nobody has said.</summary>
+    public bool? CoolantThrough { get; init; }
+
     /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
     public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
 

@@ -58,6 +58,28 @@ public sealed record ToolStore
     /// <summary>Whether two places stand side by side; the first and the last do.</summary>
     public bool Neighbours(int a, int b) => Places > 1 && (Math.Abs(a - b) == 1 || Math.Abs(a - b) == Places - 1);
 
+    /// <summary>Time it usually takes to change a tool, min: by hand it is fetched and clamped.</summary>
+    public double UsualChange() => Kind == ToolStoreKind.ByHand ? 1.5 : 0.15;
+
+    /// <summary>Why a tool can stand in no place of the store whatever its neighbours; null where it can, and where tools are changed by hand.</summary>
+    /// <param name="machine">The machine.</param>
+    /// <param name="tool">The tool.</param>
+    public string? WhyNot(Machine machine, StoredTool tool)
+    {
+        if (Kind == ToolStoreKind.ByHand) return null;
+        InputCheck check = new();
+        CheckTool(check, "store", machine, 0, tool with { Number = "it" });
+        return check.Faults.Count == 0 ? null : check.Faults[0].Sentence;
+    }
+
+    private void CheckTool(InputCheck check, string field, Machine machine, int place, StoredTool tool)
+    {
+        double widest = Math.Max(LargestAlone, LargestDiameter);
+        check.Holds(Heaviest == 0 || tool.Mass <= Heaviest, field, place, $"{tool.Number} weighs about {tool.Mass:0.##} kg; a place at {machine.Name} carries {Heaviest:0.##} kg.")
+            .Holds(LargestLength == 0 || tool.Length <= LargestLength, field, place, $"{tool.Number} is {tool.Length:0.#} mm to the gauge line; {machine.Name} changes tools up to {LargestLength:0.#} mm.")
+            .Holds(widest == 0 || tool.Diameter <= widest, field, place, $"{tool.Number} is Ø{tool.Diameter:0.#} mm; {machine.Name} takes Ø{widest:0.#} mm at most.");
+    }
+
     /// <summary>Says what forbids a tool in a place.</summary>
     /// <param name="check">Takes the faults.</param>
     /// <param name="field">Field of the place.</param>
@@ -74,15 +96,13 @@ public sealed record ToolStore
         }
 
         check.Within(field, $"The place at {machine.Name}", place, 1, Places, Quantity.Count)
-            .Holds(tool.Interface == machine.Interface, field, place, $"{machine.Name} takes {machine.Interface} and the holder of {tool.Number} has {tool.Interface}; choose another machine or holder.")
-            .Holds(Heaviest == 0 || tool.Mass <= Heaviest, field, place, $"{tool.Number} weighs about {tool.Mass:0.##} kg; a place at {machine.Name} carries {Heaviest:0.##} kg.")
-            .Holds(LargestLength == 0 || tool.Length <= LargestLength, field, place, $"{tool.Number} is {tool.Length:0.#} mm to the gauge line; {machine.Name} changes tools up to {LargestLength:0.#} mm.");
+            .Holds(tool.Interface == machine.Interface, field, place, $"{machine.Name} takes {machine.Interface} and the holder of {tool.Number} has {tool.Interface}; choose another machine or holder.");
+        CheckTool(check, field, machine, place, tool);
         if (others.TryGetValue(place, out StoredTool there))
             check.Holds(false, field, place, $"{there.Number} stands in place {place} of {machine.Name}; take it out first or choose another place.");
-        if (LargestDiameter == 0 && LargestAlone == 0) return;
+        if (LargestDiameter == 0) return;
 
-        check.Holds(tool.Diameter <= Math.Max(LargestAlone, LargestDiameter), field, place, $"{tool.Number} is Ø{tool.Diameter:0.#} mm; {machine.Name} takes Ø{Math.Max(LargestAlone, LargestDiameter):0.#} mm at most.");
-        foreach ((int at, StoredTool other) in others.Where(o => LargestDiameter > 0 && Neighbours(o.Key, place)))
+        foreach ((int at, StoredTool other) in others.Where(o => Neighbours(o.Key, place)))
         {
             // Two wide tools share the room between their places; a narrow neighbour leaves some to a wide one.
             double room = (2 * LargestDiameter - tool.Diameter - other.Diameter) / 2;

@@ -104,7 +104,7 @@ public static class LibraryEndpoints
         check.Holds(!a.Retired || a.Places.Count == 0, "places", a.Places.Count, "A retired assembly stands in no machine; take it out of its places.");
         if (check.Faults.Count > 0) return check;
 
-        StoredTool tool = ToolOf(built);
+        StoredTool tool = built.Stored;
         for (int i = 0; i < a.Places.Count; i++)
         {
             AssemblyPlace p = a.Places[i];
@@ -120,13 +120,11 @@ public static class LibraryEndpoints
             check.Holds(before || !retired, field, double.NaN, $"{number} is retired; choose one that is in use.");
     }
 
-    private static StoredTool ToolOf(BuiltAssembly built) => new(built.Definition.Number, built.Holder.Interface, built.Profile().Girth, built.GaugeLength, built.Mass);
-
     /// <summary>What stands in the places of a machine, but for one assembly.</summary>
     internal static Dictionary<int, StoredTool> OthersAt(int machineId, ShelfView view, int except) => (
         from other in view.Assemblies.Values
         where other.Id != except
         from place in other.Definition.Places
         where place.MachineId == machineId
-        select (place.Place, Tool: ToolOf(view.Build(other.Definition)!))).DistinctBy(p => p.Place).ToDictionary(p => p.Place, p => p.Tool);
+        select (place.Place, Tool: view.Build(other.Definition)!.Stored)).DistinctBy(p => p.Place).ToDictionary(p => p.Place, p => p.Tool);
 }

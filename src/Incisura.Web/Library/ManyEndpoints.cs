@@ -38,7 +38,8 @@ public static class ManyEndpoints
         group.MapPost("/many/preview", async (ManyRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            List<(TStored Stored, T After)> changed = [.. Limited(request.Ids).Where(all(view).ContainsKey).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
+            Known(request.Ids, all(view));
+            List<(TStored Stored, T After)> changed = [.. Limited(request.Ids).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
             ShelfView next = view.With(changed.ConvertAll(c => (IStored)Kept(kind, c.Stored, c.After)));
             return changed.ConvertAll(c => new ManyChange(
                 c.Stored.Id,
@@ -51,6 +52,7 @@ public static class ManyEndpoints
         group.MapPost("/many", async (ManyApply request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
+            Known([.. request.Seen.Select(s => s.Id)], all(view));
             Dictionary<int, int> seen = Limited([.. request.Seen.Select(s => s.Id)]).ToDictionary(id => id, id => request.Seen.First(s => s.Id == id).Revision);
             return await BatchAsync(kind, db, shelf, context, clock, $"{string.Join(", ", request.Changes.Keys)} of {seen.Count}", seen, s =>
             {
@@ -129,6 +131,12 @@ public static class ManyEndpoints
         (changed.Id, changed.Revision) = (stored.Id, stored.Revision);
         changed.Take(definition, stored.Name);
         return changed;
+    }
+
+    private static void Known<TStored>(IEnumerable<int> ids, IReadOnlyDictionary<int, TStored> all)
+    {
+        int[] gone = [.. ids.Where(id => !all.ContainsKey(id)).Distinct()];
+        new InputCheck().Holds(gone.Length == 0, "ids", gone.Length, $"{gone.Length} of the rows chosen are not in the library (identities {string.Join(", ", gone.Take(5))}{(gone.Length > 5 ? " …" : "")}); choose them anew.").ThrowIfAny();
     }
 
     private static IReadOnlyList<int> Limited(IReadOnlyList<int> ids)

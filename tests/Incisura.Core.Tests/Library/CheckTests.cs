@@ -31,7 +31,7 @@ public class CheckTests
         { "dimensions.APMX", Sample.Cutter.With(Dimension.LargestDepth, 26.5) },
         { "dimensions.LU", Sample.Cutter.With(Dimension.UsableLength, 90).With(Dimension.NeckDiameter, 11) },
         { "dimensions.DN", Sample.Cutter.With(Dimension.UsableLength, 40) },
-        { "dimensions.DN", Sample.Cutter.With(Dimension.UsableLength, 40).With(Dimension.NeckDiameter, 12.5) },
+        { "dimensions.DN", Sample.Cutter.With(Dimension.UsableLength, 40).With(Dimension.NeckDiameter, 30) },
         { "dimensions.h_min", Sample.Cutter.With(Dimension.LeastChip, 0.1) },
         { "dimensions.RE", Sample.Cutter.With(Dimension.CornerRadius, 1) },
         { "picks.form", Sample.Cutter with { Picks = new Dictionary<string, string> { ["form"] = "lens" } } },
@@ -76,15 +76,6 @@ public class CheckTests
         Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [] }] }).Check().Faults, f => f.Field == "rows[0].feeds");
         Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check().Faults, f => f.Field == "rows[0].feeds[1].diameter");
     }
-
-    [Theory]
-    [InlineData(4, 0.02)]
-    [InlineData(8, 0.04)]
-    [InlineData(16, 0.075)]
-    [InlineData(2, 0.01)]
-    [InlineData(40, 0.18)]
-    public void A_charted_feed_runs_straight_between_diameters_and_in_proportion_outside(double diameter, double feed) =>
-        Assert.Equal(feed, Sample.Chart.Rows[0].FeedPerToothAt(diameter), 12);
 
     [Fact]
     public void A_spindle_curve_keeps_torque_below_and_power_above_its_points()

@@ -27,7 +27,7 @@ public class FamilyTests
         yield return start;
         foreach (OptionDescription pick in start.Described.Picks)
             foreach (OptionPick p in pick.Picks)
-                yield return (p.Code == "conical" ? start.With(Dimension.TaperAngle, 5) : p.Code == "lens" ? start.With(Dimension.ProfileRadius, 20) : p.Code == "S" ? start.With(Dimension.EdgeAngle, 75) : start) with { Picks = new Dictionary<string, string> { [pick.Code] = p.Code } };
+                yield return (p.Code == "conical" ? start.With(Dimension.TaperAngle, 5) : p.Code == "lens" ? start.With(Dimension.ProfileRadius, 20).With(Dimension.LargestDepth, 0.5) : p.Code == "past" ? start.With(Dimension.FluteLength, 9).With(Dimension.LargestDepth, 8).With(Dimension.UsableLength, 30).With(Dimension.NeckDiameter, 6) : p.Code == "V" && family == CutterFamily.InsideTurningTool ? start.With(Dimension.LeastBore, 40) : p.Code == "S" ? start.With(Dimension.EdgeAngle, 75) : start) with { Picks = new Dictionary<string, string> { [pick.Code] = p.Code } };
     }
 
     [Theory]

@@ -14,7 +14,7 @@ public class GeometryTests
 
     public static TheoryData<CutterFamily, string, double, string> Impossible() => new()
     {
-        { CutterFamily.BallEndMill, "DC", 60, "between" },
+        { CutterFamily.BallEndMill, "DC", 160, "between" },
         { CutterFamily.CornerRadiusEndMill, "RE", 7, "between 0.01 and 6" },
         { CutterFamily.TaperedEndMill, "RE", 2.9, "past the axis" },
         { CutterFamily.HighFeedMill, "KAPR", 3, "past the axis" },

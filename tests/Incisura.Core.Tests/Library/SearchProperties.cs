@@ -55,7 +55,9 @@ public class SearchProperties
         cutters = [.. cutters.DistinctBy(c => c.Id)];
         Listing<ListedCutter> list = new(cutters, CutterListing.Rules);
         ListAnswer<ListedCutter> answer = list.Ask(query);
-        HashSet<int> plain = [.. cutters.Where(c => Fits(c, query)).Select(c => c.Id)];
+        SearchFacts[] facts = [.. cutters.Select(CutterListing.Rules.Facts)];
+        SearchText text = SearchText.Read(query.Text, facts, SearchText.VocabularyOf(facts));
+        HashSet<int> plain = [.. cutters.Where(c => Fits(c, query, text)).Select(c => c.Id)];
         bool same = answer.Total == plain.Count && answer.Rows.All(r => plain.Contains(r.Id)) && answer.Rows.DistinctBy(r => r.Id).Count() == answer.Total;
         bool counted = answer.Counts["family"].Sum(c => c.Count) == plain.Count;
         return same && counted && answer.All == cutters.Length;
@@ -93,7 +95,7 @@ public class SearchProperties
         return ids.Distinct().Count() == ids.Length && found.All(f => f.Ids.Count > 1);
     });
 
-    private static bool Fits(ListedCutter c, ListQuery query) =>
+    private static bool Fits(ListedCutter c, ListQuery query, SearchText text) =>
         query.Filters.All(f => CutterListing.Rules.Facets.Single(x => x.Code == f.Key).Values(c).Intersect(f.Value).Any())
-        && SearchText.Read(query.Text, CutterListing.Rules.Vocabulary).Finds(CutterListing.Rules.Facts(c));
+        && text.Finds(CutterListing.Rules.Facts(c));
 }

@@ -26,9 +26,17 @@ internal static class EndMills
 
     public static Family Ball { get; } = new(
         CutterFamily.BallEndMill, "ball end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
-        c => Tapered(c, c.CuttingDiameter / 2, 0),
-        [CuttingDiameter.In(0.1, 100, 10).Under(FluteLength, 2), LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(10, 20), .. Edge(2, 30, 0.003, 0.06)])
-    { Relations = [Neck] };
+        DrawBall,
+        [CuttingDiameter.In(0.1, 100, 10), LargestDepth.In(0.01, 500, 20).Under(FluteLength), .. Lengths(10, 20), .. Edge(2, 30, 0.003, 0.06)])
+    {
+        Picks = [Pick("ball", "Ball", new("half", "up to its half, then straight"), new("past", "past its half"))],
+        Relations =
+        [
+            Neck,
+            Room(FluteLength, c => !PastHalf(c) || (c.FluteLength > c.CuttingDiameter / 2 && c.FluteLength < c.CuttingDiameter), "A ball that cuts past its half ends between its half and its whole diameter; give an LCF between them."),
+            Room(NeckDiameter, c => !PastHalf(c) || (c[NeckDiameter] > 0 && c[UsableLength] > c.FluteLength && c[NeckDiameter] <= (2 * BallRadiusAt(c, c.FluteLength)) + 1e-9), "A ball that cuts past its half stands on a neck no thicker than where it ends; give DN, and LU longer than LCF."),
+        ],
+    };
 
     public static Family Taper { get; } = new(
         CutterFamily.TaperedEndMill, "tapered end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
@@ -73,6 +81,17 @@ internal static class EndMills
 
     // Widest diameter of the flank of a face mill, at its largest depth.
     private static double Flank(Cutter c) => c.CuttingDiameter + (2 * c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])));
+
+    private static bool PastHalf(Cutter c) => c.Picked("ball") == "past";
+
+    private static double BallRadiusAt(Cutter c, double z) => Math.Sqrt(Math.Max(0, z * (c.CuttingDiameter - z)));
+
+    // Flutes shorter than the half of the ball end on it; a ball past its half narrows again towards its neck.
+    private static Profile DrawBall(Cutter c)
+    {
+        double half = c.CuttingDiameter / 2, ends = PastHalf(c) ? c.FluteLength : Math.Min(c.FluteLength, half);
+        return new Outline().Round(ProfilePart.Cutting, ends, BallRadiusAt(c, ends), half).Line(ProfilePart.Cutting, c.FluteLength, BallRadiusAt(c, ends)).Tail(c);
+    }
 
     private static double Rounding(Cutter c) => double.IsNaN(c[Dimension.CornerRadius]) ? 0 : c[Dimension.CornerRadius];
 

@@ -14,7 +14,7 @@ internal static class FormMills
     public static Family Slot { get; } = new(
         CutterFamily.SlotMill, "slotting cutter", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c[CuttingWidth], c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(2, 300, 20), CuttingWidth.In(0.2, 60, 5).Under(UsableLength), Usable, NeckDiameter.In(0.5, 200, 9).Under(CuttingDiameter), Shank with { Start = 12 }, Overall, .. Edge(6, 0)]);
+        [CuttingDiameter.In(2, 300, 20), CuttingWidth.In(0.05, 60, 5).Under(UsableLength), Usable, NeckDiameter.In(0.5, 200, 9).Under(CuttingDiameter), Shank with { Start = 12 }, Overall, .. Edge(6, 0, mostTeeth: 240)]);
 
     public static Family Dovetail { get; } = new(
         CutterFamily.DovetailMill, "dovetail mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
@@ -29,8 +29,11 @@ internal static class FormMills
     public static Family Chamfer { get; } = new(
         CutterFamily.ChamferMill, "chamfer mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Cone(c, c.CuttingDiameter).Tail(c),
-        [LargestDiameter.In(1, 100, 10), CuttingDiameter.In(0, 90, 0).Under(LargestDiameter, 0.99).Free(), PointAngle.In(10, 150, 90), Shank with { Start = 10 }, Overall, .. Edge(4, 0)])
-    { CalledBy = LargestDiameter.Symbol, Relations = [ConeFits] };
+        [LargestDiameter.In(1, 100, 10), CuttingDiameter.In(0, 90, 0).Under(LargestDiameter, 0.99).Free(), PointAngle.In(10, 150, 90), (Usable with { Start = 0 }).Free(), NeckDiameter.In(0.5, 100, 0).Free(), Shank with { Start = 10 }, Overall, .. Edge(4, 0)])
+    {
+        CalledBy = LargestDiameter.Symbol,
+        Relations = [ConeFits, new(NeckDiameter, c => !(c[UsableLength] > 0) || c[NeckDiameter] > 0, c => $"The neck as far as {c[UsableLength]:0.###} mm needs a diameter DN; give it, or leave LU out.")],
+    };
 
     public static Family CornerRounding { get; } = new(
         CutterFamily.CornerRoundingMill, "corner-rounding mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
@@ -49,6 +52,7 @@ internal static class FormMills
         Relations =
         [
             Neck,
+            Room(LargestDepth, c => c.Picked("form") != "lens" || !BarrelFits(c) || c.LargestDepth <= LensDepth(c) + 1e-9, "The lens cuts no deeper than where its corner meets the shank; give a smaller APMX."),
             Room(ProfileRadius, c => BarrelFits(c), "The tip radius cannot meet the large radius within this diameter and length; make the tip radius smaller, the large radius larger, or the flutes shorter."),
         ],
     };
@@ -56,7 +60,7 @@ internal static class FormMills
     public static Family Engraving { get; } = new(
         CutterFamily.EngravingPoint, "engraving point", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Cone(c, c.CuttingDiameter, c.ShankSize).Tail(c),
-        [CuttingDiameter.In(0.02, 5, 0.2).Under(ShankDiameter, 0.9), PointAngle.In(5, 120, 40), Shank with { Start = 6 }, Overall, .. Edge(1, 0, 0.001, 0.02)])
+        [CuttingDiameter.In(0, 5, 0.2).Under(ShankDiameter, 0.9), PointAngle.In(5, 120, 40), Shank with { Start = 6 }, Overall, .. Edge(1, 0, 0.001, 0.02)])
     { Relations = [ConeFits] };
 
     public static Family Thread { get; } = new(
@@ -71,7 +75,16 @@ internal static class FormMills
         CutterFamily.FormCutter, "form cutter", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => StackedProfile.Draw(c.Segments, ProfilePart.Shank),
         [CuttingDiameter.In(0.1, 500, 20), .. Edge(4, 0)])
-    { FreeProfile = true };
+    {
+        FreeProfile = true,
+        Relations =
+        [
+            new(CuttingDiameter, c => Math.Abs(Widest(c) - c.CuttingDiameter) <= 0.01, c => $"The profile cuts Ø{Widest(c):0.###} mm at its widest, and DC says {c.CuttingDiameter:0.###} mm; make one like the other."),
+            new(CuttingDiameter, c => c.Segments[^1] is var back && !back.Cuts && back.LowerDiameter == back.UpperDiameter && back.UpperDiameter >= 0.5, _ => "The profile ends with a shank: its last segment is a cylinder of at least 0.5 mm that does not cut."),
+        ],
+    };
+
+    private static double Widest(Cutter c) => c.Profile().CuttingDiameterAt(double.MaxValue);
 
     private static Relation ConeFits => new(
         PointAngle,
@@ -114,7 +127,10 @@ internal static class FormMills
     {
         double radius = c[ProfileRadius], tip = c[CornerRadius], half = c.CuttingDiameter / 2;
         if (c.Picked("form") == "lens") return radius > half && tip < half && LensDepth(c) <= c.FluteLength;
-        return radius > tip && Circles(c).TipR is >= -1e-9 and var at && at <= half - (tip / 2) && (c.Picked("form") != "conical" || c[TaperAngle] > 0);
+        if (!(radius > tip && Circles(c).TipR is >= -1e-9 and var at && at <= half - (tip / 2) && (c.Picked("form") != "conical" || c[TaperAngle] > 0))) return false;
+
+        // As drawn: the tip's arc meets the large one before the flutes end, nothing runs back, and nothing is wider than the diameter.
+        return DrawBarrel(c).Elements.Where(e => e.Part == ProfilePart.Cutting).All(e => e.ToZ >= e.FromZ && e.Box is var box && box.MostR <= half + 1e-6 && box.MostZ <= c.FluteLength + 1e-6 && box.LeastR >= -1e-9);
     }
 
     // Depth of a lens from the tip to where its corner meets the cylinder.

@@ -16,7 +16,7 @@ internal static class HoleTools
 
     public static Family Spot { get; } = Drill(CutterFamily.SpotDrill, "spot drill", 10, 25, 90, 60, 150);
 
-    public static Family Twist { get; } = Drill(CutterFamily.TwistDrill, "twist drill", 8.5, 47, 140, 80, 160);
+    public static Family Twist { get; } = Drill(CutterFamily.TwistDrill, "twist drill", 8.5, 47, 140, 80, 180);
 
     public static Family Flat { get; } = new(
         CutterFamily.FlatDrill, "flat-bottomed drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
@@ -43,7 +43,7 @@ internal static class HoleTools
     public static Family Indexable { get; } = new(
         CutterFamily.IndexableDrill, "indexable drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => Point(c.CuttingDiameter, c[PointAngle]).Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2)
-            .Cylinder(ProfilePart.Neck, c.UsableLength, c[NeckDiameter]).Tail(c),
+            .Cylinder(ProfilePart.Neck, c[UsableLength], c[NeckDiameter]).Tail(c),
         [
             CuttingDiameter.In(10, 120, 24), PointAngle.In(140, 180, 176), FluteLength.In(10, 600, 72).Under(UsableLength).Over(CuttingDiameter), UsableLength.In(10, 650, 80).Under(OverallLength),
             NeckDiameter.In(10, 150, 34), ShankDiameter.In(12, 60, 25), OverallLength.In(40, 900, 136), .. Lips(2, 0),
@@ -56,7 +56,7 @@ internal static class HoleTools
             .Cylinder(ProfilePart.Body, c.FluteLength, c[BodyDiameter]).Cylinder(ProfilePart.Shank, c.OverallLength, c.ShankSize).Revolved(),
         [
             CuttingDiameter.In(0.8, 60, 8), PointAngle.In(90, 170, 130), HeadLength.In(5, 120, 25).Over(CuttingDiameter, 0.6).Under(FluteLength), BodyDiameter.In(0.5, 60, 7.6).Under(CuttingDiameter),
-            FluteLength.In(20, 1400, 250).Under(OverallLength, 0.98), ShankDiameter.In(4, 60, 16), OverallLength.In(40, 1500, 310), .. Lips(1, 0),
+            FluteLength.In(20, 2900, 250).Under(OverallLength, 0.98), ShankDiameter.In(4, 60, 16), OverallLength.In(40, 3000, 310), .. Lips(1, 0),
         ]);
 
     public static Family Reamer { get; } = new(
@@ -106,7 +106,7 @@ internal static class HoleTools
     private static Family Bar(CutterFamily code, string name, double size, int teeth) => new(
         code, name, CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => new Outline().Line(ProfilePart.Body, 0, Math.Min(c[BodyDiameter], c.CuttingDiameter) / 2 * 0.96).Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2)
-            .Line(ProfilePart.Cutting, Math.Min(size / 8, c.UsableLength / 3), c.CuttingDiameter / 2).Cylinder(ProfilePart.Neck, c.UsableLength, c[BodyDiameter]).Cylinder(ProfilePart.Shank, c.OverallLength, c.ShankSize).Revolved(),
+            .Line(ProfilePart.Cutting, Math.Min(size / 8, c[UsableLength] / 3), c.CuttingDiameter / 2).Cylinder(ProfilePart.Neck, c[UsableLength], c[BodyDiameter]).Cylinder(ProfilePart.Shank, c.OverallLength, c.ShankSize).Revolved(),
         [
             CuttingDiameter.In(3, 400, size).Over(LeastDiameter).Under(LargestDiameter), LeastDiameter.In(3, 400, size * 0.9), LargestDiameter.In(3, 420, size * 1.25).Over(LeastDiameter),
             BodyDiameter.In(2, 390, size * 0.8).Under(LeastDiameter), CornerRadius.In(0.05, 2.4, 0.4), UsableLength.In(5, 600, 3 * size).Under(OverallLength), ShankDiameter.In(3, 100, Math.Round(size * 0.8)), OverallLength.In(10, 800, (3 * size) + 50), .. Lips(teeth, 0),

@@ -27,8 +27,8 @@ internal static class Taps
         code, name, CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c =>
         {
-            // Every crest of the thread; on the lead they rise from the core to the full diameter.
-            double pitch = c[Pitch], half = c[ThreadDiameter] / 2, lead = LeadLength(c), core = half - (0.6 * pitch);
+            // Every crest of the thread; on the lead they rise from the core to the full diameter, which the last one has whatever the length.
+            double pitch = c[Pitch], half = c[ThreadDiameter] / 2, core = half - (0.6 * pitch), last = ((int)((c.FluteLength + 1e-9) / pitch) - 0.5) * pitch, lead = Math.Min(LeadLength(c), last);
             Outline o = new Outline().Line(ProfilePart.Cutting, 0, core);
             for (double z = 0; z + pitch <= c.FluteLength + 1e-9; z += pitch)
             {
@@ -39,8 +39,8 @@ internal static class Taps
             return o.Line(ProfilePart.Cutting, c.FluteLength, o.R).Tail(c);
         },
         [
-            ThreadDiameter.In(0.8, 120, 10), Pitch.In(0.15, 8, 1.5).Under(ThreadDiameter, 0.4), FluteLength.In(2, 200, 20).Under(UsableLength).Over(Pitch, 3), UsableLength.In(2, 300, 39).Under(OverallLength),
-            NeckDiameter.In(0.3, 120, 7).Free(), ShankDiameter.In(0.8, 60, 7), OverallLength.In(20, 400, 100), .. Lips(3, taper > 0 ? 0 : 40),
+            ThreadDiameter.In(0.8, 120, 10), Pitch.In(0.15, 8, 1.5).Under(ThreadDiameter, 0.32), FluteLength.In(2, 200, 20).Under(UsableLength).Over(Pitch, 3), UsableLength.In(2, 300, 39).Under(OverallLength),
+            NeckDiameter.In(0.3, 120, 7).Free(), ShankDiameter.In(0.8, 110, 7), OverallLength.In(20, 400, 100), .. Lips(3, taper > 0 ? 0 : 40),
         ])
     {
         CalledBy = ThreadDiameter.Symbol,

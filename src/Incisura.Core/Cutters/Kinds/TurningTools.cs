@@ -35,7 +35,12 @@ internal static class TurningTools
         [
             ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter), FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8), OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
         ])
-    { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
+    {
+        CalledBy = ShankDiameter.Symbol,
+        Inserts = true,
+        Picks = [Shape],
+        Relations = [HeadRoom, Trailing, Room(LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9, "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF.")],
+    };
 
     public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
 
@@ -130,8 +135,9 @@ internal static class TurningTools
 
         // The nose's arc touches the axes; the sharp corner lies a little beyond it.
         Profile insert = o.Flat();
-        List<(double Z, double R)> edge = [.. insert.Elements.SelectMany(e => e.Points(Profile.Sagitta))];
-        double back = edge.Min(p => p.Z), shiftR = side * edge.Where(p => swap || p.Z <= back + (nose * 1.01)).Min(p => p.R * side);
+        double back = insert.Elements.Min(e => e.Box.LeastZ);
+        IEnumerable<ProfileElement> touching = swap || corners.Length == 0 ? insert.Elements : insert.Elements.Take(1);
+        double shiftR = side * touching.Min(e => side > 0 ? e.Box.LeastR : -e.Box.MostR);
         Outline moved = new();
         foreach (ProfileElement e in insert.Elements)
             (moved.Z == e.FromZ - back && moved.R == e.FromR - shiftR ? moved : moved.From(e.FromZ - back, e.FromR - shiftR)).Arc(ProfilePart.Cutting, e.ToZ - back, e.ToR - shiftR, e.Bulge);
