@@ -15,7 +15,7 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
-.PHONY: help demo demo-reset build web test unit e2e check format bench load cases client clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak check format bench load cases client clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -54,9 +54,18 @@ e2e: $(STAMPS)/npm $(STAMPS)/chromium ## browser journeys only
 test: build $(STAMPS)/chromium ## every test, ending with the totals
 	tests/run.sh unit web e2e
 
-check: $(STAMPS)/npm ## formatting and types
+golden: ## write the golden files of the engine anew, after its version was raised
+	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
+	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -method '*No_figure_moves*'
+
+soak: build ## long random work on the library and on chains of holes
+	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
+
+check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
 	dotnet format Incisura.slnx --verify-no-changes --no-restore
-	cd web && npm run --silent check
+	(cd web && npm run --silent check)
+	$(MAKE) --no-print-directory client
+	git diff --exit-code --stat -- web/src/api || { echo "web/src/api is not what the server describes: commit what make client wrote" >&2; exit 1; }
 
 format: $(STAMPS)/npm ## format everything
 	dotnet format Incisura.slnx
