@@ -111,6 +111,14 @@ internal static class Sample
         return Situation with { Cutter = new(2, 1, cutter), Holder = new(2, 1, holder), Assembly = new(2, 1, Assembly with { Projection = projection }), Chart = new(1, 1, Chart with { Rows = [row] }) };
     }
 
+    /// <summary>What a tapered end mill and a chamfer mill need that the family leaves open.</summary>
+    public static (Dimension, double)[] LeftOpen(CutterFamily family, string operation) => family switch
+    {
+        CutterFamily.TaperedEndMill => [(Dimension.CornerRadius, 0.5)],
+        CutterFamily.ChamferMill when operation == "engrave" => [(Dimension.CuttingDiameter, 0.2)],
+        _ => [],
+    };
+
     public static Choices Typed(params (string Code, double Value)[] numbers) => new(numbers.ToDictionary(n => n.Code, n => n.Value), new Dictionary<string, string>());
 
     public static double Figure(this CalculationResult result, string code) => result.Figures.Single(f => f.Code == code).Value;

@@ -85,15 +85,58 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
             order = "nearestNext",
         };
         Answer solved = (await maren.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.OK);
-        Assert.True(solved["complete"].GetBoolean());
-        Assert.Equal(["spot", "drill", "tap"], solved["steps"].EnumerateArray().Select(s => s.GetProperty("operation").GetString()));
+        Assert.Equal("works", solved["verdict"].GetString());
+        Assert.Equal(["drill", "countersink", "tap"], solved["steps"].EnumerateArray().Select(s => s.GetProperty("operation").GetString()));
         Answer kept = (await maren.PostAsync("/hole-groups", Group(18, 8))).Expect(HttpStatusCode.Created);
         int id = kept["id"].GetInt32();
+        Assert.Equal(JsonValueKind.Null, (await maren.PostAsync($"/hole-groups/solve?kept={id}", Group(19, 8))).Expect(HttpStatusCode.OK)["otherwise"].ValueKind);
         (await maren.PutAsync($"/hole-groups/{id}", Group(20, 8), 1)).Expect(HttpStatusCode.OK);
         (await maren.PutAsync($"/hole-groups/{id}", Group(22, 8), 1)).Expect(HttpStatusCode.PreconditionFailed);
         Assert.Equal(["pattern.count"], (await maren.PostAsync("/hole-groups/solve", Group(18, 0))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         Caller jory = await workshop.SignInAsync("jory");
         (await jory.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.Forbidden);
+    }
+
+    [Fact]
+    public async Task Picks_left_from_another_hole_fall_and_a_deeper_hole_is_said_to_be_drilled_otherwise()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object Plain(double diameter, double depth, object picked) => new { name = "x", materialId = 1, machineId = 1, target = new { kind = "plain", diameter, depth, chamfer = 0 }, pattern = new { form = "circle", diameter = 100, count = 6 }, picked };
+        int drill = await IdAsync(maren, "A-1305");
+        Answer fallen = (await maren.PostAsync("/hole-groups/solve", Plain(12, 20, new { drill }))).Expect(HttpStatusCode.OK);
+        JsonElement pick = Assert.Single(fallen["fallen"].EnumerateArray());
+        Assert.Equal(drill, pick.GetProperty("assemblyId").GetInt32());
+        Assert.DoesNotContain(fallen["steps"].EnumerateArray(), s => s.GetProperty("tool").ValueKind == JsonValueKind.Object && s.GetProperty("tool").GetProperty("assemblyId").GetInt32() == drill);
+        Assert.Equal(["picked"], (await maren.PostAsync("/hole-groups/solve", Plain(12, 20, new { whittle = 1 }))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+
+        int id = (await maren.PostAsync("/hole-groups", Plain(8.5, 20, new { }))).Expect(HttpStatusCode.Created)["id"].GetInt32();
+        Answer deeper = (await maren.PostAsync($"/hole-groups/solve?kept={id}", Plain(8.5, 70, new { }))).Expect(HttpStatusCode.OK);
+        Assert.Contains("Tell the programmer", deeper["otherwise"].GetProperty("template").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_reamer_takes_the_hole_that_a_drilling_record_leaves()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer drill = (await maren.PostAsync("/records", new { operation = "drill", materialId = 1, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1, numbers = new { depth = 26 }, note = "" })).Expect(HttpStatusCode.Created);
+        string number = drill["number"].GetString()!;
+        object taken = new { record = number, revision = drill["revisions"][0].GetProperty("number").GetInt32() };
+        Answer tap = (await maren.PostAsync("/calculations/tap", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, numbers = new { depth = 18 }, leftover = taken })).Expect(HttpStatusCode.OK);
+        double Field(string code) => tap["fields"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
+        Assert.Equal((8.5, 26), (Field("holeBefore"), Field("depthOfHoleBefore")));
+        Assert.Contains(tap["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "leftover");
+        Assert.Contains("leftover", (await maren.PostAsync("/calculations/side-finish", new { materialId = 1, assemblyId = 6, machineId = 1, leftover = taken })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Answer other = (await maren.PostAsync("/calculations/tap", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, leftover = taken })).Expect(HttpStatusCode.OK);
+        Assert.Contains(other["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "leftover-doubt");
+    }
+
+    [Fact]
+    public async Task Another_coolant_that_changes_the_cycle_is_said()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        async Task<bool> SaidAsync(string coolant) => (await maren.PostAsync("/calculations/drill", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1, numbers = new { depth = 45 }, options = new { coolant }, cycleBefore = "fullRetract" })).Expect(HttpStatusCode.OK)["findings"].EnumerateArray().Any(f => f.GetProperty("code").GetString() == "cycle-crossed");
+        Assert.False(await SaidAsync("flood"));
+        Assert.True(await SaidAsync("through"));
     }
 
     private static Task<Answer> SendFileAsync(Caller caller, string text) =>

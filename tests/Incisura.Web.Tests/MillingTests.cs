@@ -108,20 +108,27 @@ public sealed class MillingTests(Workshop workshop) : IClassFixture<Workshop>
         string number = rough["number"].GetString()!;
         JsonElement leftover = (await maren.GetAsync($"/records/{number}/leftover")).Expect(HttpStatusCode.OK).Json;
         Assert.Equal(0.3, leftover.GetProperty("across").GetDouble());
-        object taken = new { record = number, revision = 1, across = 0.3, height = 12, length = leftover.GetProperty("length").GetDouble(), cutterDiameter = 12 };
+        object taken = new { record = number, revision = 1 };
 
         Answer finish = (await maren.PostAsync("/calculations/side-finish", Request(leftover: taken))).Expect(HttpStatusCode.OK);
         Assert.Equal(0.3, finish["fields"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == "stockWidth").GetProperty("value").GetDouble());
         Assert.DoesNotContain(finish["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "leftover-changed");
+
+        // What is typed stands, and is said; a revision that never was, or an operation on no wall, is refused.
+        Answer typed = (await maren.PostAsync("/calculations/side-finish", Request(new { stockWidth = 1.7 }, taken))).Expect(HttpStatusCode.OK);
+        JsonElement instead = typed["findings"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == "leftover-typed");
+        Assert.Equal([0.3, 1.7], instead.GetProperty("text").GetProperty("measures").EnumerateArray().Select(m => m.GetProperty("value").GetDouble()).Take(2));
+        Assert.Equal(["leftover.revision"], (await maren.PostAsync("/calculations/side-finish", Request(leftover: new { record = number, revision = 77 }))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(["leftover.record"], (await maren.PostAsync("/calculations/side-finish", Request(leftover: new { record = "R-9999", revision = 1 }))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Contains("leftover", (await maren.PostAsync("/calculations/surface-finish", new { materialId = 5, assemblyId = 10, machineId = 1, leftover = taken })).FaultFields);
         Answer record = (await maren.PostAsync("/records", new { operation = "side-finish", materialId = 5, assemblyId = 6, machineId = 1, leftover = taken, note = "" })).Expect(HttpStatusCode.Created);
 
         int version = rough["revisions"][0].GetProperty("version").GetInt32();
         (await maren.PutAsync($"/records/{number}", new { numbers = new { stockWidth = 3, stockLeft = 0.5, wallHeight = 12 }, options = new { }, note = "" }, version)).Expect(HttpStatusCode.OK);
         Answer after = (await maren.PostAsync("/calculations/side-finish", Request(leftover: taken))).Expect(HttpStatusCode.OK);
-        JsonElement changed = after["findings"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == "leftover-changed");
-        Assert.Contains("0.5 mm instead of 0.3 mm", changed.GetProperty("text").GetProperty("template").GetString(), StringComparison.Ordinal);
+        Assert.Equal(0.5, after["fields"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == "stockWidth").GetProperty("value").GetDouble());
         Answer kept = (await maren.GetAsync($"/records/{record["number"].GetString()}")).Expect(HttpStatusCode.OK);
-        Assert.Contains("0.5 mm", kept["revisions"][0].GetProperty("leftover").GetProperty("changed").GetString(), StringComparison.Ordinal);
+        Assert.Contains("0.5 mm instead of 0.3 mm", kept["revisions"][0].GetProperty("leftover").GetProperty("changed").GetString(), StringComparison.Ordinal);
         (await maren.GetAsync("/records/R-9999/leftover")).Expect(HttpStatusCode.NotFound);
     }
 
@@ -129,7 +136,8 @@ public sealed class MillingTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Nothing_left_to_cut_is_said()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer refused = (await maren.PostAsync("/calculations/side-finish", Request(leftover: new { record = "R-0001", revision = 1, across = 0, height = 30, length = 100, cutterDiameter = 12 }))).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer clean = (await maren.PostAsync("/records", new { operation = "side-rough", materialId = 2, assemblyId = 6, machineId = 1, numbers = new { stockWidth = 3, stockLeft = 0, wallHeight = 12 }, note = "" })).Expect(HttpStatusCode.Created);
+        Answer refused = (await maren.PostAsync("/calculations/side-finish", Request(leftover: new { record = clean["number"].GetString(), revision = 1 }))).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Contains("Nothing is left to cut", refused.Detail, StringComparison.Ordinal);
     }
 
@@ -145,6 +153,31 @@ public sealed class MillingTests(Workshop workshop) : IClassFixture<Workshop>
         (await maren.PostAsync("/comparisons/export.xlsx", alternatives)).Expect(HttpStatusCode.OK);
         (await maren.PostAsync("/comparisons/export.doc", alternatives)).Expect(HttpStatusCode.NotFound);
         (await maren.PostAsync("/comparisons", Enumerable.Repeat(alternatives[0], 9))).Expect(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task Only_alternatives_that_keep_their_limits_and_do_the_same_work_can_be_better()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object Of(string name, object numbers) => new { name, operation = "side-rough", request = Request(numbers) };
+        object[] alternatives = [Of("a", new { length = 100, stockWidth = 3, wallHeight = 14 }), Of("a", new { length = 100, stockWidth = 3, wallHeight = 14, widthOfCut = 1 }), Of("", new { length = 50, stockWidth = 3, wallHeight = 14 }), Of("unit", new { length = 100, feedPerTooth = 0.5, widthOfCut = 6, depthOfCut = 20 })];
+        JsonElement[] compared = [.. (await maren.PostAsync("/comparisons", alternatives)).Expect(HttpStatusCode.OK).Json.EnumerateArray()];
+        Assert.Equal([true, true, true, false], compared.Select(c => c.GetProperty("keeps").GetBoolean()));
+        Assert.Equal(compared[0].GetProperty("work").GetString(), compared[1].GetProperty("work").GetString());
+        Assert.NotEqual(compared[0].GetProperty("work").GetString(), compared[2].GetProperty("work").GetString());
+        string table = System.Text.Encoding.UTF8.GetString(await ExportAsync(alternatives));
+        Assert.StartsWith("figure,unit,a,a (2),alternative 3,unit (2)", table.TrimStart('\uFEFF').Replace(';', ','), StringComparison.Ordinal);
+        Assert.Contains("Stops and cautions", table, StringComparison.Ordinal);
+        Assert.Contains("Tightest limit", table, StringComparison.Ordinal);
+    }
+
+    private async Task<byte[]> ExportAsync(object[] alternatives)
+    {
+        HttpClient http = workshop.CreateClient();
+        (await http.PostAsync("/api/v1/session/demo/maren", null)).EnsureSuccessStatusCode();
+        HttpResponseMessage answer = await http.PostAsync("/api/v1/comparisons/export.csv", System.Net.Http.Json.JsonContent.Create(alternatives));
+        answer.EnsureSuccessStatusCode();
+        return await answer.Content.ReadAsByteArrayAsync();
     }
 
     [Theory]

@@ -6,6 +6,14 @@ namespace Incisura.Web.Tests;
 public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Workshop>
 {
     [Fact]
+    public async Task A_second_speed_chart_that_nobody_would_read_is_refused()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Answer refused = (await maren.PostAsync("/shop/charts", new { name = "Another", rows = Array.Empty<object>() })).Expect(HttpStatusCode.UnprocessableEntity);
+        Assert.Contains("add rows to it instead", refused.Detail, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_machine_gets_its_curve_and_calculations_judge_by_it()
     {
         Caller maren = await workshop.SignInAsync("maren");

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Incisura.Web.Tests;
 
@@ -19,6 +20,13 @@ public sealed class Workshop : WebApplicationFactory<Program>
         HttpResponseMessage answer = await http.PostAsync($"/api/v1/session/demo/{name}", null);
         answer.EnsureSuccessStatusCode();
         return new(http);
+    }
+
+    /// <summary>The library and shop as they stand.</summary>
+    public async Task<ShelfView> ShelfAsync()
+    {
+        using IServiceScope scope = Services.CreateScope();
+        return await scope.ServiceProvider.GetRequiredService<Shelf>().ViewAsync(scope.ServiceProvider.GetRequiredService<IncisuraDb>());
     }
 
     /// <summary>What comes as a file.</summary>

@@ -21,7 +21,7 @@ test('rough with stock left, then finish what was left', async ({ browser }) => 
     await choose(maren, 'Leftover of the step before', number);
     await expect(maren.getByLabel('Stock on the wall')).toHaveValue('0.3');
     await expect(maren.getByLabel('Wall height')).toHaveValue('20');
-    await expect(maren.getByText(new RegExp(`Takes what ${number}, revision 1, leaves`))).toBeVisible();
+    await expect(maren.getByText(new RegExp(`From ${number}, revision 1 \\(a? ?draft.*stock on the wall 0.30 mm`))).toBeVisible();
     await maren.getByLabel('Spring passes').fill('1');
     await maren.getByRole('button', { name: 'Save as draft record' }).click();
     await expect(maren.getByText(`Takes the leftover of`)).toBeVisible();
@@ -130,9 +130,14 @@ test('a method is saved, applied elsewhere, and says what it could not do', asyn
     .last()
     .click();
   await expect(maren.getByRole('heading', { name: 'Tenth of the diameter' })).toBeVisible();
-  await maren.goto('/calculate?op=side-rough&material=2&assembly=10&machine=1');
+  await expect(maren.getByLabel(/^Radius/)).toHaveCount(0);
+  await maren.goto('/calculate?op=slot&material=1&assembly=6&machine=1&n.feedPerTooth=0.02');
+  await expect(maren.getByLabel(/^Feed per tooth/)).toHaveValue('0.02');
   await choose(maren, 'Method', 'Tenth of the diameter');
-  await expect(maren.getByText(/Tenth of the diameter, revision 1 applied, except: Radius, 0 for none/)).toBeVisible();
+  await expect(maren.getByText(/Tenth of the diameter, revision 1 applied, except: widthOfCut: .* has no such field/)).toBeVisible();
+  await expect(maren.getByLabel(/^Feed per tooth/)).not.toHaveValue('0.02');
+  await maren.getByRole('button', { name: 'take it back' }).click();
+  await expect(maren.getByLabel(/^Feed per tooth/)).toHaveValue('0.02');
 });
 
 test('the life wanted moves the speed, a typed speed says the life, and a method keeps the pace', async ({ browser }) => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { pathOf, pointsOf, radiusOf, runsOf, spanOf, type Element, type Profile } from '../../web/src/parts/outline';
+import { inPieces, pathOf, pointsOf, radiusOf, runsOf, spanOf, type Element, type Profile } from '../../web/src/parts/outline';
 import { anchorOf } from '../../web/src/places/library/anchors';
 
 const element = (part: Element['part'], fromZ: number, fromR: number, toZ: number, toR: number, bulge = 0): Element => ({
@@ -34,15 +34,23 @@ describe('the outline of a profile', () => {
   });
 
   test('points of an arc lie on its circle and end where it ends', () => {
-    const points = pointsOf(BALL.elements[0]!, 8);
+    const points = inPieces(BALL.elements[0]!, 8);
     expect(points).toHaveLength(8);
     for (const [z, r] of points) expect(Math.hypot(z - 5, r)).toBeCloseTo(5, 9);
     expect(points.at(-1)![0]).toBeCloseTo(5, 9);
     expect(points.at(-1)![1]).toBeCloseTo(5, 9);
   });
 
+  test('an arc is drawn so finely in space that no chord is further from it than told', () => {
+    const quarter = element('cutting', 0, 0, 50, 50, QUARTER);
+    const points: [number, number][] = [[0, 0], ...pointsOf(quarter)];
+    const middles = points.slice(1).map(([z, r], i) => Math.hypot((z + points[i]![0]) / 2 - 50, (r + points[i]![1]) / 2));
+    expect(50 - Math.min(...middles)).toBeLessThan(0.0051);
+    expect(pointsOf(element('shank', 0, 5, 10, 5))).toEqual([[10, 5]]);
+  });
+
   test('an arc that stands out bends outwards, a hollow one inwards', () => {
-    const middle = (bulge: number) => pointsOf(element('cutting', 0, 0, 10, 0, bulge), 2)[0]![1];
+    const middle = (bulge: number) => inPieces(element('cutting', 0, 0, 10, 0, bulge), 2)[0]![1];
     expect(middle(QUARTER)).toBeGreaterThan(0);
     expect(middle(-QUARTER)).toBeLessThan(0);
   });

@@ -35,8 +35,10 @@ describe('what the tray keeps', () => {
 describe('alternatives side by side', () => {
   const figure = (code: string, value: number, quantity = 'length') =>
     ({ code, name: code, symbol: code[0], value, quantity }) as Schemas['Figure'];
-  const got = (time: number, rate: number, tightest: string, findings: [Schemas['Severity'], string][] = []) =>
+  const got = (time: number, rate: number, tightest: string, findings: [Schemas['Severity'], string][] = [], work = 'wall') =>
     ({
+      work,
+      keeps: findings.every(([severity]) => severity !== 'stop'),
       result: {
         figures: [figure('time', time, 'time'), figure('removalRate', rate, 'removalRate'), figure('width', 2)],
         limits: [{ kind: tightest, name: `The ${tightest}`, use: 0.91 }],
@@ -89,6 +91,12 @@ describe('alternatives side by side', () => {
       'Stop: The holder goes into the work.',
       'Caution: The edge rubs.',
     ]);
+  });
+
+  test('the best is looked for among those that do the same work as the first', () => {
+    const { cells } = laidOut([got(2, 30, 'power'), got(1, 60, 'power', [], 'half the wall'), got(1.5, 40, 'power')]);
+    expect(cells(/^time/).map((c) => c.className)).toEqual(['', '', 'best']);
+    expect(screen.getByText(/Not all of these do the same work/)).toBeTruthy();
   });
 
   test('one that cannot be worked out says why, and hides nothing of the others', () => {

@@ -38,7 +38,8 @@ public abstract class CuttingSetup
         LeastGrip = built.Joints[0].In.LeastGrip;
         Projection = built.Definition.Projection;
         double usable = Cutter.UsableLength > 0 ? Cutter.UsableLength : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();
-        Reach = Cutter.ShankSize > Diameter ? Math.Min(usable, Projection) : Projection;
+        BeforeShank = Math.Min(usable, Projection);
+        Reach = Cutter.ShankSize > Diameter ? BeforeShank : Projection;
     }
 
     /// <summary>Rake the force coefficients of materials are stated for, degrees, and the fall of the force for each degree more (Kienzle &amp; Victor 1952).</summary>
@@ -106,6 +107,9 @@ public abstract class CuttingSetup
 
     /// <summary>Length outside the holder, mm.</summary>
     public double Projection { get; }
+
+    /// <summary>Length from the tip to where the shank begins, mm, at most <see cref="Projection"/>.</summary>
+    protected double BeforeShank { get; }
 
     /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
     public double Reach { get; }

@@ -66,14 +66,15 @@ internal static class Door
         check.Holds(choices.Method.Length <= MethodText, "method", choices.Method.Length, $"The method applied has {choices.Method.Length} characters; {MethodText} is the most.");
         if (choices.Leftover is { } leftover)
         {
-            check.Holds(d.TakesLeftover, "leftover", double.NaN, "This operation takes nothing over from a step before; leave it out.")
+            check.Holds(d.Takes is not null, "leftover", double.NaN, "This operation takes nothing over from a step before; leave it out.")
+                .Holds(d.Takes is null || d.Takes == leftover.Kind, "leftover", double.NaN, d.Takes == LeftoverKind.Hole ? $"{leftover.Record} leaves stock on a wall, and this operation goes into a hole; choose a record that leaves one." : $"{leftover.Record} leaves a hole, and this operation takes stock from a wall; choose a record that leaves some.")
                 .Named("leftover.record", "The record the leftover comes from", leftover.Record, 40);
             foreach ((string code, string member, string name, double value) in (ReadOnlySpan<(string, string, string, double)>)
                 [
                     ("stockWidth", "across", "The stock left", leftover.Across),
-                    ("wallHeight", "height", "The height of the wall", leftover.Height),
+                    (leftover.Kind == LeftoverKind.Hole ? "depthOfHoleBefore" : "wallHeight", "height", "The height of the wall", leftover.Height),
                     ("length", "length", "The length of the cut", leftover.Length),
-                    ("diameterBefore", "cutterDiameter", "The cutter before", leftover.CutterDiameter),
+                    (leftover.Kind == LeftoverKind.Hole ? "holeBefore" : "diameterBefore", "cutterDiameter", "The cutter before", leftover.CutterDiameter),
                 ])
                 check.Within($"leftover.{member}", name, value, 0, d.Fields.FirstOrDefault(f => f.Code == code)?.Most ?? LargestLength, Quantities.Quantity.Length);
         }

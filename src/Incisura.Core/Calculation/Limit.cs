@@ -208,7 +208,7 @@ public static class LimitCatalogue
         LimitKind.LargestHole => "Take a larger cutter, or open the rest of the hole in further passes.",
         LimitKind.ChipRoom => "Take less width or feed, or a cutter with fewer teeth.",
         LimitKind.Ridge => "Take smaller steps, or a larger radius.",
-        LimitKind.Reach => "Let the cutter stand out further, or take a longer one.",
+        LimitKind.Reach => "Let the cutter stand out further, or take a longer one, or one with a thinner shank.",
         LimitKind.Thrust => "Lower the feed, or drill a pilot first.",
         LimitKind.SpeedInStep => "Lower the cutting speed, or take a machine that taps faster.",
         LimitKind.SpeedReached => "Lower the cutting speed, or raise the approach plane.",

@@ -15,7 +15,11 @@ namespace Incisura.Core.Calculation;
 /// <param name="Quantity">What it measures.</param>
 /// <param name="Least">Least value that can be computed with, base unit.</param>
 /// <param name="Most">Largest value that can be computed with, base unit.</param>
-public sealed record FieldDescription(string Code, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most);
+public sealed record FieldDescription(string Code, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most)
+{
+    /// <summary>Whether the value belongs to the part or to the way it is made, and what the way is measured by.</summary>
+    public FieldRole Role { get; } = FieldRoles.Of(Code);
+}
 
 /// <summary>One pick of an option.</summary>
 public sealed record OptionPick(string Code, string Words);
@@ -48,8 +52,8 @@ public sealed record OperationDescription(
     /// <summary>Whether the load changes within a turn and can be drawn over it.</summary>
     public bool LoadOverTurn { get; init; }
 
-    /// <summary>Whether what a step before left can be taken over.</summary>
-    public bool TakesLeftover { get; init; }
+    /// <summary>What a step before may have left for it; null where it takes nothing over.</summary>
+    public LeftoverKind? Takes { get; init; }
 
     /// <summary>Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes.</summary>
     public bool InStages { get; init; }
@@ -205,7 +209,7 @@ public interface ITurningLoad
 public static class Operations
 {
     /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "5";
+    public const string EngineVersion = "6";
 
     /// <summary>All, in the order they are offered.</summary>
     public static IReadOnlyList<IOperation> All { get; } =

@@ -40,7 +40,7 @@ public sealed record Situation
     /// <summary>The chart's row for the first of some operations that it has one for; null where it has none.</summary>
     /// <param name="operations">Codes of the operations, the nearest first.</param>
     internal SpeedRow? RowFor(params IEnumerable<string> operations) =>
-        operations.Select(o => Chart.Value.Find(Cutter.Value.Family, Cutter.Value.Material, Material.Value.SubGroup, o)).FirstOrDefault(r => r is not null);
+        operations.Select(o => Chart.Value.Find(Cutter.Value.Family, Cutter.Value.Material, Material.Value, o)).FirstOrDefault(r => r is not null);
 
     /// <summary>The assembly put together.</summary>
     public BuiltAssembly Built() => new(Assembly.Value, Cutter.Value, Holder.Value, [.. Extensions.Select(e => e.Value)]);
@@ -65,6 +65,9 @@ public sealed record Choices(IReadOnlyDictionary<string, double> Numbers, IReadO
 
     /// <summary>Depth the hole had before the drawing changed; null where it did not.</summary>
     public double? DepthBefore { get; init; }
+
+    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed; null where they were not.</summary>
+    public Holes.DrillingCycle? CycleBefore { get; init; }
 
     /// <summary>Nothing typed, nothing picked.</summary>
     public static Choices None { get; } = new(new Dictionary<string, double>(), new Dictionary<string, string>());

@@ -1,3 +1,4 @@
+using Incisura.Core.Charts;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
@@ -5,12 +6,26 @@ namespace Incisura.Core.Calculation;
 /// <summary>What any operation gives reason to say: limits exceeded or not judged, and parts that do not go together.</summary>
 internal static class SituationFindings
 {
-    /// <summary>That the chart's row of another operation served.</summary>
-    public static Finding ChartedAs(string operation, string row) => new(
-        "charted-as",
-        Severity.Info,
-        new($"The speed chart has no row for {Lower(operation)}; it was started from the row for {Lower(Operations.Find(row)!.Description.Name)}."),
-        "Add a row in Shop once this has proved itself.");
+    /// <summary>Where the chart has no row, or no feed, for exactly this: what served instead.</summary>
+    /// <param name="situation">The situation.</param>
+    /// <param name="code">Code of the operation.</param>
+    /// <param name="row">The row that served.</param>
+    /// <param name="findings">Takes what there is to say.</param>
+    public static void AddChart(Situation situation, string code, SpeedRow row, List<Finding> findings)
+    {
+        const string Cure = "Add a row in Shop once this has proved itself.";
+        string Named(string operation) => Lower(Operations.Find(operation)!.Description.Name);
+        if (row.Operation != code)
+            findings.Add(new("charted-as", Severity.Info, new($"The speed chart has no row for {Named(code)}; it was started from the row for {Named(row.Operation)}."), Cure));
+        if (!string.Equals(row.SubGroup, situation.Material.Value.SubGroup, StringComparison.OrdinalIgnoreCase))
+            findings.Add(new("charted-group", Severity.Info, new($"The speed chart has no row for {situation.Material.Value.SubGroup}; it was started from the one for all of group {situation.Material.Value.Group}."), Cure));
+        if (row.EndsBelow(situation.Cutter.Value.CuttingDiameter))
+            findings.Add(new(
+                "chart-ends",
+                Severity.Info,
+                new("The row's feeds end at Ø{0}: Ø{1} starts from the last one, {2}.", new(row.Feeds[^1].Diameter, Quantity.Length), new(situation.Cutter.Value.CuttingDiameter, Quantity.Length), new Measure(row.Feeds[^1].FeedPerTooth, Quantity.Chip)),
+                "Add a feed at this diameter in Shop."));
+    }
 
     /// <summary>Limits exceeded or not judged, and parts that do not go together.</summary>
     public static void Add(Situation situation, IReadOnlyDictionary<string, string> options, in LimitSet limits, List<Finding> findings)
@@ -46,6 +61,8 @@ internal static class SituationFindings
                 Severity.Caution,
                 new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
                 "Choose a cutter meant for this group, or add the group on the cutter's page."));
+        if (options.GetValueOrDefault(ShopOptions.Coolant) == "through" && situation.Machine.Value.CoolantThrough == false)
+            findings.Add(new("machine-coolant", Severity.Stop, new($"{situation.Machine.Value.Name} brings no coolant through its spindle."), "Pick flood, or another machine."));
         if (options.GetValueOrDefault(ShopOptions.Coolant) == "through" && !situation.Cutter.Value.ThroughCoolant)
             findings.Add(new("coolant", Severity.Caution, new($"Cutter {situation.Cutter.Value.Number} has no channels for coolant."), "Pick flood, or a cutter with coolant through it."));
     }

@@ -9,10 +9,16 @@ internal static class CycleChoice
 {
     /// <summary>The cycle for a depth over diameter, and the threshold it lies above.</summary>
     public static (DrillingCycle Cycle, double From) For(DrillingCycleRow row, double depthRatio) =>
-        depthRatio > row.Staged ? (DrillingCycle.Staged, row.Staged)
-        : depthRatio > row.FullRetract ? (DrillingCycle.FullRetract, row.FullRetract)
-        : depthRatio > row.ChipBreaking ? (DrillingCycle.ChipBreaking, row.ChipBreaking)
+        Above(depthRatio, row.Staged) ? (DrillingCycle.Staged, row.Staged) : InOne(row, depthRatio);
+
+    /// <summary>The same for a hole that is not drilled in stages: one too deep for it is cleared at every peck.</summary>
+    public static (DrillingCycle Cycle, double From) InOne(DrillingCycleRow row, double depthRatio) =>
+        Above(depthRatio, row.FullRetract) ? (DrillingCycle.FullRetract, row.FullRetract)
+        : Above(depthRatio, row.ChipBreaking) ? (DrillingCycle.ChipBreaking, row.ChipBreaking)
         : (DrillingCycle.Plain, 0);
+
+    /// <summary>Whether a depth over diameter lies above a threshold. The last bits of a division do not decide.</summary>
+    public static bool Above(double depthRatio, double threshold) => depthRatio > threshold * (1 + 1e-9);
 
     /// <summary>Sets the pecks by the shop's thresholds where none were typed.</summary>
     public static void FollowPecks(HoleSetup setup, ref HoleInputs x)
@@ -42,7 +48,7 @@ internal static class CycleChoice
                 Severity.Info,
                 new(
                     $"{{0}} × D: {HoleWords.NameOf(r.Cycle)} above {{1}} × D, by {source}; {{2}} pecks and {{3}} more than plain.",
-                    new(Math.Round(ratio, 1), Quantity.Ratio), new(from, Quantity.Ratio), new(Math.Max(1, r[HoleFigure.Pecks]), Quantity.Count), new Measure(60 * (r[HoleFigure.Time] - r[HoleFigure.PlainTime]), Quantity.Duration)),
+                    new(Math.Round(ratio, 1), Quantity.Ratio), new(r[HoleFigure.CycleFrom], Quantity.Ratio), new(Math.Max(1, r[HoleFigure.Pecks]), Quantity.Count), new Measure(60 * (r[HoleFigure.Time] - r[HoleFigure.PlainTime]), Quantity.Duration)),
                 setup.CycleCharted ? "" : "Add a row of drilling cycles in Shop."));
         if (shop == DrillingCycle.Staged && x.Cycle is null)
             findings.Add(new("staged", Severity.Caution, new("{0} × D is deeper than {1} × D, from where the shop drills in stages behind a pilot; this clears the hole at every peck.", new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(from, Quantity.Ratio)), "Choose the operation for holes in stages, with a deep-hole drill."));

@@ -19,6 +19,7 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         TKind.Description.Options)
     {
         Picture = TKind.Description.Picture,
+        Takes = TKind.Description.FollowsHole ? LeftoverKind.Hole : null,
         Free = TKind.Description.InStep ? [] : [.. Charted.Select(i => Codes.Of(i))],
         FeedInStep = TKind.Description.InStep,
         InStages = TKind.Description.InStages,
@@ -91,7 +92,14 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.Of(i).Described));
         HoleSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle);
         wish.Cross(choices.CrossHoles, setup.Diameter);
-        return new(setup, wish, options, choices.DepthBefore);
+        if (choices.Leftover is { } leftover)
+        {
+            // What was typed stands; the depth of a hole that goes through is none.
+            if (!wish.IsTyped(HoleInput.HoleBefore)) wish.Type(HoleInput.HoleBefore, leftover.CutterDiameter);
+            if (d.Has(HoleInput.DepthOfHoleBefore) && leftover.Height > 0 && !wish.Through && !wish.IsTyped(HoleInput.DepthOfHoleBefore)) wish.Type(HoleInput.DepthOfHoleBefore, leftover.Height);
+        }
+
+        return new(setup, wish, options, choices.DepthBefore, choices.CycleBefore, choices.Leftover);
     }
 
     /// <inheritdoc/>
@@ -155,4 +163,4 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>
-public sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore);
+public sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore, DrillingCycle? CycleBefore = null, Leftover? Leftover = null);

@@ -85,12 +85,17 @@ internal static class HoleWork
     }
 
     /// <summary>Judges the limits all hole operations share.</summary>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    /// <param name="setup">Cutter, holder, material and machine.</param>
+    /// <param name="x">The inputs, complete.</param>
+    /// <param name="r">What was worked out.</param>
+    /// <param name="enters">Diameter of the hole that shank and neck have to enter, mm.</param>
+    /// <param name="limits">Receives the limits.</param>
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, double enters, ref LimitSet limits)
     {
         setup.JudgeDrive(r[HoleFigure.SpindleSpeed], r[HoleFigure.MotorPower], r[HoleFigure.Torque], r[HoleFigure.FeedRate], ref limits);
         limits.Add(LimitKind.Thrust, r[HoleFigure.Thrust], setup.AxisThrust);
         if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
-        limits.Add(LimitKind.Reach, r[HoleFigure.ProgrammedDepth], setup.Reach);
+        limits.Add(LimitKind.Reach, r[HoleFigure.ProgrammedDepth], setup.ReachInto(enters));
         if (x.IsTyped(HoleInput.ToolLife)) limits.Add(LimitKind.ToolLife, r[HoleFigure.ToolLife], x[HoleInput.ToolLife]);
     }
 

@@ -34,6 +34,12 @@ public sealed record HoleDescription(
     /// <summary>Whether the feed is the lead of the thread.</summary>
     public bool InStep { get; init; }
 
+    /// <summary>Whether it comes before the hole it asks for, and makes none of its own.</summary>
+    public bool StartsHole { get; init; }
+
+    /// <summary>Whether it goes into a hole that a step before left.</summary>
+    public bool FollowsHole => Has(HoleInput.HoleBefore) && !StartsHole;
+
     /// <summary>Whether the operation asks for an input.</summary>
     public bool Has(HoleInput input) => Fields.Any(f => f.Input == input);
 }
@@ -52,6 +58,9 @@ public interface IHoleKind
 
     /// <summary>Whether an input matters with the cutter and the other inputs as they are.</summary>
     static virtual bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => true;
+
+    /// <summary>Diameter of the hole that shank and neck have to enter behind the cutting part, mm.</summary>
+    static virtual double Enters(HoleSetup setup, in HoleInputs x) => setup.Diameter;
 
     /// <summary>Refuses values that cannot be computed with because of the cutter or of each other.</summary>
     static virtual void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
@@ -95,7 +104,7 @@ public static class HoleSolver
         TKind.Work(setup, x, ref result, ref trace);
         if (setup.Taylor.Known) result[HoleFigure.ToolLife] = setup.Taylor.LifeAt(result[HoleFigure.SpeedInUse], ref trace);
         LimitSet limits = default;
-        HoleWork.Judge(setup, x, result, ref limits);
+        HoleWork.Judge(setup, x, result, TKind.Enters(setup, x), ref limits);
         TKind.Judge(setup, x, result, ref limits);
         result.Limits = limits;
     }

@@ -33,6 +33,9 @@ public sealed record MillingDescription(
     /// <summary>Figures that are there for the pictures and for other steps.</summary>
     public IReadOnlyList<MillingFigure> Behind { get; init; } = [];
 
+    /// <summary>Whether it follows a step that left stock on a wall.</summary>
+    public bool FollowsWall { get; init; }
+
     /// <summary>Whether the operation asks for an input.</summary>
     public bool Has(MillingInput input) => Fields.Any(f => f.Input == input);
 }

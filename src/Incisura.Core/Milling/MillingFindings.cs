@@ -13,13 +13,8 @@ internal static class MillingFindings
     {
         MillingDescription d = TKind.Description;
         List<Finding> findings = [.. proposal.Holds.Found(d.Fields)];
-        if (given.Setup.Row is { } row && row.Operation != d.Code) findings.Add(SituationFindings.ChartedAs(d.Name, row.Operation));
-        if (given.Leftover is { } leftover)
-        {
-            findings.Add(new("leftover", Severity.Info, new($"Takes what {leftover.From} leaves: {{0}} on the wall, by a cutter of {{1}}.", new(leftover.Across, Quantity.Length), new Measure(leftover.CutterDiameter, Quantity.Length)), ""));
-            if (leftover.Changed is { Length: > 0 } changed) findings.Add(new("leftover-changed", Severity.Caution, new(changed), "Take the leftover anew, or keep these figures knowingly."));
-        }
-
+        if (given.Setup.Row is { } row) SituationFindings.AddChart(situation, d.Code, row, findings);
+        given.Leftover?.Tell(MillingWords.Left(d, given.Leftover, proposal.Inputs), findings);
         SituationFindings.Add(situation, given.Options, result.Limits, findings);
         if (d.Has(MillingInput.WidthOfCut) && result.Across.Each / given.Setup.Diameter >= FullWidth)
             findings.Add(new("full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));

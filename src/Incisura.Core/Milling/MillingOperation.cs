@@ -22,7 +22,7 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     {
         Picture = TKind.Description.Picture,
         LoadOverTurn = true,
-        TakesLeftover = TKind.Description.Has(MillingInput.StockWidth) || TKind.Description.Has(MillingInput.DiameterBefore),
+        Takes = TKind.Description.FollowsWall ? LeftoverKind.Wall : null,
         Free = [.. MillingWindow.FreeOf<TKind>().Select(i => Codes.Of(i))],
     };
 

@@ -52,7 +52,17 @@ internal static class MillingWords
     /// <summary>What a step before left stands in for what was not typed.</summary>
     public static void TakeLeftover(MillingDescription d, Leftover leftover, ref MillingInputs x)
     {
-        foreach ((MillingInput input, double value) in (ReadOnlySpan<(MillingInput, double)>)[(MillingInput.StockWidth, leftover.Across), (MillingInput.WallHeight, leftover.Height), (MillingInput.DiameterBefore, leftover.CutterDiameter), (MillingInput.Length, leftover.Length)])
+        foreach ((MillingInput input, double value, _) in Parts(leftover))
             if (d.Has(input) && !x.IsTyped(input) && (value > 0 || input == MillingInput.StockWidth)) x.Type(input, value);
     }
+
+    /// <summary>What of it the operation could take, and what is used.</summary>
+    public static IEnumerable<(string Words, double Left, double Used)> Left(MillingDescription d, Leftover leftover, MillingInputs x) =>
+        Parts(leftover).Where(p => d.Has(p.Input)).Select(p => (p.Words, p.Value, x[p.Input]));
+
+    private static (MillingInput Input, double Value, string Words)[] Parts(Leftover leftover) =>
+    [
+        (MillingInput.StockWidth, leftover.Across, "stock on the wall"), (MillingInput.WallHeight, leftover.Height, "a wall of"),
+        (MillingInput.DiameterBefore, leftover.CutterDiameter, "roundings of a cutter of"), (MillingInput.Length, leftover.Length, "a length of"),
+    ];
 }

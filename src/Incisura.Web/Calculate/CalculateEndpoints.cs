@@ -26,23 +26,22 @@ public record CalculationRequest(
     /// <summary>Depth of the hole before the drawing changed, mm.</summary>
     public double? DepthBefore { get; init; }
 
+    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed.</summary>
+    public DrillingCycle? CycleBefore { get; init; }
+
     [JsonIgnore]
     public Choices Choices => new(Numbers ?? [], Options ?? [])
     {
-        Leftover = Leftover?.Whole,
         Method = Method ?? "",
         CrossHoles = CrossHoles ?? [],
         Edits = Edits ?? [],
         DepthBefore = DepthBefore,
+        CycleBefore = CycleBefore,
     };
 }
 
-/// <summary>What was taken over from a step before, as it was then.</summary>
-public sealed record TakenLeftover(string Record, int Revision, double Across, double Height, double Length, double CutterDiameter)
-{
-    [JsonIgnore]
-    public Leftover Whole => new($"{Record}, revision {Revision},", Record, Revision, Across, Height, Length, CutterDiameter);
-}
+/// <summary>Which revision of a record a step before is taken from; what it left stands there.</summary>
+public sealed record TakenLeftover(string Record, int Revision);
 
 /// <summary>Operations, units, and calculations that nobody has to save.</summary>
 public static class CalculateEndpoints
@@ -72,11 +71,12 @@ public static class CalculateEndpoints
         });
     }
 
-    /// <summary>What a request chose, with what has changed in the step its leftover was taken from.</summary>
+    /// <summary>What a request chose, with what the record it goes on from left, and what has changed there since.</summary>
+    /// <exception cref="InputException">That revision does not exist, or leaves nothing.</exception>
     public static async Task<Choices> ChoicesOf(CalculationRequest request, IncisuraDb db)
     {
         Choices choices = request.Choices;
-        return choices.Leftover is { } leftover ? choices with { Leftover = leftover.Against(await LeftoverEndpoints.NowAsync(leftover.Record, db)) } : choices;
+        return request.Leftover is { } taken ? choices with { Leftover = await LeftoverEndpoints.OfAsync(taken, request.MaterialId, db) } : choices;
     }
 
     /// <summary>The operation of a code.</summary>

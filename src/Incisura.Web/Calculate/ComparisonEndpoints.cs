@@ -1,3 +1,4 @@
+using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 using Incisura.Exchange.Tables;
@@ -13,7 +14,13 @@ namespace Incisura.Web.Calculate;
 public sealed record Alternative(string Name, string Operation, CalculationRequest Request);
 
 /// <summary>An alternative, worked out; or why it could not be.</summary>
-public sealed record ComparedAlternative(string Name, string Operation, CalculationResult? Result, IReadOnlyList<Fault> Faults);
+/// <param name="Name">What the user calls it.</param>
+/// <param name="Operation">Code of the operation.</param>
+/// <param name="Result">What it comes to; null where it was refused.</param>
+/// <param name="Faults">Why it was refused.</param>
+/// <param name="Work">What of the part it makes: alternatives with the same words do the same work.</param>
+/// <param name="Keeps">Whether it keeps every limit and may be run.</param>
+public sealed record ComparedAlternative(string Name, string Operation, CalculationResult? Result, IReadOnlyList<Fault> Faults, string Work = "", bool Keeps = false);
 
 /// <summary>Pinned alternatives beside each other, on the screen or as a table.</summary>
 public static class ComparisonEndpoints
@@ -29,8 +36,14 @@ public static class ComparisonEndpoints
         group.MapPost("/export.{format}", async (string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
             IReadOnlyList<ComparedAlternative> compared = await CompareAsync(alternatives, db, shelf, cancel);
-            List<string> headings = ["figure", "unit", .. compared.Select(c => c.Name)];
-            List<IReadOnlyList<object?>> rows = [.. FiguresOf(compared).Select(f => RowOf(f, compared))];
+            List<string> headings = HeadingsOf(compared);
+            List<IReadOnlyList<object?>> rows =
+            [
+                .. FiguresOf(compared).Select(f => RowOf(f, compared)),
+                WordsOf("Tightest limit", compared, r => r.Limits.FirstOrDefault(l => l.Use is not null) is { } l ? string.Create(CultureInfo.InvariantCulture, $"{l.Name}: {100 * l.Use:0} %") : "none judged"),
+                WordsOf("Stops and cautions", compared, r => string.Join(" ", r.Findings.Where(f => f.Severity != Severity.Info).Select(f => $"{f.Severity}: {f.Text}"))),
+                ["Refused", "", .. compared.Select(c => (object?)string.Join(" ", c.Faults.Select(f => f.Sentence)))],
+            ];
             return format switch
             {
                 "csv" => TypedResults.File(TableFile.WriteCsv(headings, rows), "text/csv", "comparison.csv"),
@@ -52,7 +65,11 @@ public static class ComparisonEndpoints
         {
             try
             {
-                compared.Add(new(a.Name, a.Operation, CalculateEndpoints.OperationOf(a.Operation).Calculate(CalculateEndpoints.SituationOf(a.Request, view), await CalculateEndpoints.ChoicesOf(a.Request, db), explain: false, cancel), []));
+                IOperation operation = CalculateEndpoints.OperationOf(a.Operation);
+                Choices choices = await CalculateEndpoints.ChoicesOf(a.Request, db);
+                CalculationResult result = operation.Calculate(CalculateEndpoints.SituationOf(a.Request, view), choices, explain: false, cancel);
+                bool keeps = result.Findings.All(f => f.Severity != Severity.Stop) && result.Limits.All(l => !(l.Use > 1 + LimitCatalogue.Tolerance));
+                compared.Add(new(a.Name, a.Operation, result, [], WorkOf(a, operation.Description, result, choices), keeps));
             }
             catch (InputException refused)
             {
@@ -62,6 +79,28 @@ public static class ComparisonEndpoints
 
         return compared;
     }
+
+    // The part, in what the operation asks of it: the same work material, end and values make the same work, whatever makes it.
+    private static string WorkOf(Alternative a, OperationDescription d, CalculationResult result, Choices choices) => string.Create(
+        CultureInfo.InvariantCulture,
+        $"{a.Request.MaterialId} {choices.Options.GetValueOrDefault("end", "")} {string.Join(' ', result.Fields.Where(f => f.Used && d.Fields.First(x => x.Code == f.Code).Role == FieldRole.Part).OrderBy(f => f.Code, StringComparer.Ordinal).Select(f => $"{f.Code}={f.Value:G9}"))}");
+
+    // Every column of a table has a name of its own.
+    private static List<string> HeadingsOf(IReadOnlyList<ComparedAlternative> compared)
+    {
+        List<string> headings = ["figure", "unit"];
+        for (int i = 0; i < compared.Count; i++)
+        {
+            string name = string.IsNullOrWhiteSpace(compared[i].Name) ? $"alternative {i + 1}" : compared[i].Name.Trim(), tried = name;
+            for (int n = 2; headings.Contains(tried, StringComparer.OrdinalIgnoreCase); n++) tried = $"{name} ({n})";
+            headings.Add(tried);
+        }
+
+        return headings;
+    }
+
+    private static List<object?> WordsOf(string name, IReadOnlyList<ComparedAlternative> compared, Func<CalculationResult, string> words) =>
+        [name, "", .. compared.Select(c => (object?)(c.Result is { } result ? words(result) : ""))];
 
     // Every figure that any alternative has, in the order they first appear.
     private static IEnumerable<Figure> FiguresOf(IReadOnlyList<ComparedAlternative> compared) => compared.SelectMany(c => c.Result?.Figures ?? []).DistinctBy(f => f.Code);

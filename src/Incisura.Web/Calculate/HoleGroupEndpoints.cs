@@ -15,17 +15,44 @@ public sealed record StepTool(int AssemblyId, string Assembly, string Cutter, st
 /// <param name="OperationName">Its name.</param>
 /// <param name="Tool">What it is done with; null where nothing serves.</param>
 /// <param name="Others">What else could do it.</param>
+/// <param name="Takes">What it takes over from the steps before; null where it starts in the solid.</param>
 /// <param name="Reason">Why this one, or what is missing.</param>
 /// <param name="Numbers">Values chosen for it.</param>
 /// <param name="Options">Picks for it.</param>
 /// <param name="Result">What it comes to; null where nothing serves.</param>
 /// <param name="Time">Time for one hole, min.</param>
 public sealed record StepView(
-    string Operation, string OperationName, StepTool? Tool, IReadOnlyList<StepTool> Others, Sentence Reason, IReadOnlyDictionary<string, double> Numbers, IReadOnlyDictionary<string, string> Options, CalculationResult? Result, double Time);
+    string Operation,
+    string OperationName,
+    StepTool? Tool,
+    IReadOnlyList<StepTool> Others,
+    Sentence? Takes,
+    Sentence Reason,
+    IReadOnlyDictionary<string, double> Numbers,
+    IReadOnlyDictionary<string, string> Options,
+    CalculationResult? Result,
+    double Time);
 
 /// <summary>A group worked out, as people see it.</summary>
 public sealed record GroupView(
-    IReadOnlyList<StepView> Steps, IReadOnlyList<Position> Positions, IReadOnlyList<int> Order, double Travel, double TravelAsGiven, bool OrderKept, double Making, double Travelling, double Changing, double Time, bool Complete);
+    IReadOnlyList<StepView> Steps,
+    ChainVerdict Verdict,
+    IReadOnlyList<Sentence> Why,
+    IReadOnlyList<Sentence> Notes,
+    Sentence? Otherwise,
+    IReadOnlyList<FallenPick> Fallen,
+    IReadOnlyList<Position> Positions,
+    IReadOnlyList<int> Order,
+    double Travel,
+    double TravelAsGiven,
+    double Shortest,
+    bool OrderKept,
+    TouchingHoles? Touching,
+    double Making,
+    double Travelling,
+    double Changing,
+    double ChangeTime,
+    double Time);
 
 /// <summary>Groups of alike holes: chain, pattern, order and time.</summary>
 public static class HoleGroupEndpoints
@@ -40,11 +67,16 @@ public static class HoleGroupEndpoints
         api.MapAll("/hole-groups", Groups, view => view.HoleGroups);
         RouteGroupBuilder group = api.MapGroup("/hole-groups").WithTags("hole-groups").RequireAuthorization(Access.Engineers);
 
-        group.MapPost("/solve", async (HoleGroup definition, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+        group.MapPost("/solve", async (HoleGroup definition, int? kept, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             Check(definition, view, 0).ThrowIfAny();
-            return ViewOf(definition.Solve(Usable(definition, view), view.Machines[definition.MachineId].Definition.RapidFeed, cancel));
+            GroupResult result = definition.Solve(ShelfOf(definition, view), view.Machines[definition.MachineId].Definition, cancel);
+
+            // Against the group as it is kept: a drawing that changes can change how the hole is drilled, unseen.
+            HoleGroup? before = kept is { } id ? view.HoleGroups.GetValueOrDefault(id)?.Definition : null;
+            HoleChain? then = before is null || Check(before, view, 0).Faults.Count > 0 ? null : HoleChain.Propose(before.Target, ShelfOf(before, view), before.Picked, others: false, cancel);
+            return ViewOf(result, then is null ? null : result.Chain.DrilledOtherwise(then));
         }).WithRequestTimeout(Patience.Calculations);
 
         group.MapPost("/positions", async (HttpContext context) =>
@@ -60,20 +92,42 @@ public static class HoleGroupEndpoints
         .Holds(view.Machines.ContainsKey(group.MachineId), "machineId", group.MachineId, "The machine does not exist; choose one.")
         .Holds(view.Charts.Count > 0, "chart", double.NaN, "The shop has no speed chart; add one in Shop.");
 
-    // Every assembly in use that the machine takes and whose cutter is meant for the material.
-    private static IReadOnlyList<Situation> Usable(HoleGroup group, ShelfView view) =>
-    [
-        .. view.Assemblies.Values
-            .Where(a => !a.Definition.Retired && view.Cutters[a.Definition.CutterId].Definition is { Retired: false } cutter && cutter.Groups.Contains(view.Materials[group.MaterialId].Definition.Group)
-                && view.Holders[a.Definition.HolderId].Definition.Interface == view.Machines[group.MachineId].Definition.Interface)
-            .Select(a => view.SituationOf(group.MaterialId, a.Id, group.MachineId)!),
-    ];
+    // Every assembly in use, judged by what it is to do.
+    private static ToolShelf ShelfOf(HoleGroup group, ShelfView view) => ToolShelf.Of(view.Assemblies.Values
+        .Where(a => !a.Definition.Retired && !view.Cutters[a.Definition.CutterId].Definition.Retired)
+        .Select(a => view.SituationOf(group.MaterialId, a.Id, group.MachineId)!));
 
-    private static GroupView ViewOf(GroupResult r) => new(
-        [.. r.Steps.Select(StepOf)], r.Positions, r.Route.Order, r.Route.Travel, r.Route.AsGiven, r.Route.Kept, r.Making, r.Travelling, r.Changing, r.Time, r.Complete);
+    private static GroupView ViewOf(GroupResult r, Sentence? otherwise) => new(
+        [.. r.Chain.Steps.Select(StepOf)],
+        r.Chain.Verdict,
+        r.Chain.Why,
+        r.Chain.Notes,
+        otherwise,
+        r.Chain.Fallen,
+        r.Positions,
+        r.Route.Order,
+        r.Route.Travel,
+        r.Route.AsGiven,
+        r.Shortest,
+        r.Route.Kept,
+        r.Touching,
+        r.Making,
+        r.Travelling,
+        r.Changing,
+        r.ChangeTime,
+        r.Time);
 
     private static StepView StepOf(ChainStep s) => new(
-        s.Operation, Operations.Find(s.Operation)!.Description.Name, s.Situation is { } situation ? ToolOf(situation) : null, [.. s.Others.Select(ToolOf)], s.Reason, s.Choices.Numbers, s.Choices.Options, s.Result, s.Time);
+        s.Operation,
+        Operations.Find(s.Operation)!.Description.Name,
+        s.Situation is { } situation ? ToolOf(situation) : null,
+        [.. s.Others.Select(ToolOf)],
+        s.Takes,
+        s.Reason,
+        s.Choices.Numbers,
+        s.Choices.Options,
+        s.Result,
+        s.Time);
 
     private static StepTool ToolOf(Situation s) => new(s.Assembly.Id, s.Assembly.Value.Number, s.Cutter.Value.Number, s.Cutter.Value.Described.Name, s.Cutter.Value.CuttingDiameter);
 }

@@ -22,6 +22,9 @@ public sealed record DraftChange(Dictionary<string, double>? Numbers = null, Dic
 
     /// <summary>Depth of the hole before the drawing changed, mm; left out, that of the revision before.</summary>
     public double? DepthBefore { get; init; }
+
+    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed.</summary>
+    public DrillingCycle? CycleBefore { get; init; }
 }
 
 /// <summary>Why something is sent back or withdrawn.</summary>

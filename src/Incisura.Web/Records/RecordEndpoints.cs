@@ -78,6 +78,7 @@ public static class RecordEndpoints
             {
                 CrossHoles = change.CrossHoles,
                 Edits = change.Edits,
+                CycleBefore = change.CycleBefore,
                 DepthBefore = change.DepthBefore ?? EarlierDepth(record, revision, change.Numbers),
             };
             (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);

@@ -68,7 +68,7 @@ public static class RecordViews
     {
         Dictionary<string, Leftover?> parents = [];
         foreach (RecordRevisionRow row in record.Revisions)
-            if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record)) parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, db);
+            if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record)) parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, record.MaterialId, db);
         return ViewOf(record, view, parents);
     }
 

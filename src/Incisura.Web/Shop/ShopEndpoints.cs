@@ -14,7 +14,7 @@ public static class ShopEndpoints
 
     public static StoredKind<StoredMachine, Machine> Machines { get; } = new("machine", m => m.Name, CheckMachine, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
-    public static StoredKind<StoredChart, SpeedChart> Charts { get; } = new("speed chart", c => c.Name, (c, _, _) => c.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredChart, SpeedChart> Charts { get; } = new("speed chart", c => c.Name, CheckChart, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
     public static StoredKind<StoredMethod, Method> Methods { get; } = new("method", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
 
@@ -30,6 +30,10 @@ public static class ShopEndpoints
         shop.MapAll("/methods", Methods, view => view.Methods);
         shop.MapAll("/charts", Charts, view => view.Charts);
     }
+
+    // Proposals start from one chart, so that nobody has to ask which.
+    private static InputCheck CheckChart(SpeedChart c, ShelfView view, int id) => c.Check()
+        .Holds(id != 0 || view.Charts.Count == 0, "name", double.NaN, view.Charts.Count == 0 ? "" : $"The shop works from one speed chart, {view.Charts.Values.First().Name}; add rows to it instead.");
 
     // Another tool store or interface must still take what stands in the machine.
     private static InputCheck CheckMachine(Machine m, ShelfView view, int id)

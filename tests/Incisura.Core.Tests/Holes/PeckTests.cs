@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;
@@ -8,6 +9,33 @@ namespace Incisura.Core.Tests.Holes;
 
 public sealed class PeckTests
 {
+    [Theory]
+    [InlineData(10.2, 35.7, 3.5)]
+    [InlineData(10.2, 30.6, 3)]
+    [InlineData(10.2, 56.1, 5.5)]
+    [InlineData(10.2, 122.4, 12)]
+    [InlineData(8.5, 59.5, 7)]
+    public void A_depth_just_at_a_threshold_is_not_above_it(double diameter, double depth, double threshold)
+    {
+        Situation s = With(CutterFamily.TwistDrill, "drill", (Dimension.CuttingDiameter, diameter), (Dimension.FluteLength, 180), (Dimension.UsableLength, 180), (Dimension.ShankDiameter, 12), (Dimension.OverallLength, 240));
+        DrillingCycleRow row = s.Chart.Value.Cycles[0] with { ChipBreaking = threshold, FullRetract = threshold + 5, Staged = 30 };
+        Situation at = s with { Chart = new(1, 1, s.Chart.Value with { Cycles = [row] }) };
+        double CycleAt(double mm) => Calculate("drill", at, ("depth", mm)).Figure("cycle");
+        Assert.Equal((double)DrillingCycle.Plain, CycleAt(depth));
+        Assert.Equal((double)DrillingCycle.ChipBreaking, CycleAt(depth + 0.001));
+    }
+
+    [Fact]
+    public void A_hole_too_deep_for_pecks_is_cleared_at_each_above_the_shops_own_line()
+    {
+        Situation s = With(CutterFamily.TwistDrill, "drill", (Dimension.FluteLength, 180), (Dimension.UsableLength, 180), (Dimension.OverallLength, 240));
+        CalculationResult r = Calculate("drill", s, ("depth", 110));
+        Assert.Equal(5, r.Findings.Single(f => f.Code == "cycle").Text.Measures[1].Value);
+        Assert.Contains(r.Findings, f => f.Code == "staged");
+        CalculationResult crossed = Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 110)) with { DepthBefore = 60 }, false);
+        Assert.Contains("in stages above", crossed.Findings.Single(f => f.Code == "cycle-crossed").Text.Template, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Pecks_sum_to_the_depth_and_none_is_larger_than_its_turn_allows() =>
         Gen.Select(Gen.Double[0.5, 20], Gen.Double[0.3, 1], Gen.Double[0.05, 1], Gen.Double[1, 200]).Sample((first, ratio, share, total) =>

@@ -19,7 +19,7 @@ public sealed class TapTests
     public void Feed_over_speed_is_the_lead_to_the_last_bit_whatever_limit_binds() =>
         Gen.Select(Gen.Double[1, 80], Gen.Double[0.2, 6], Gen.Double[50, 4000], Gen.Double[200, 9000], Gen.Double[0.5, 12], Gen.Int[1, 4]).Sample((speed, pitch, step, axis, ramp, starts) =>
         {
-            Situation s = On(Mill with { SynchronousLimit = step, LargestFeed = axis, RunUpTime = ramp }).Changed(c => c.With(Dimension.Pitch, pitch).With(Dimension.ThreadDiameter, 4 * pitch).With(Dimension.FluteLength, 10 * pitch).With(Dimension.UsableLength, 12 * pitch).With(Dimension.NeckDiameter, 2 * pitch));
+            Situation s = On(Mill with { SynchronousLimit = step, LargestFeed = axis, RunUpTime = ramp }).Changed(c => c.With(Dimension.Pitch, pitch).With(Dimension.ThreadDiameter, 4 * pitch).With(Dimension.FluteLength, 10 * pitch).With(Dimension.UsableLength, 12 * pitch).With(Dimension.NeckDiameter, Math.Min(2 * pitch, 7)));
             CalculationResult r = Tap.Calculate(s, Sample.Typed(("cuttingSpeed", speed), ("starts", starts)), false);
             return r.Figure("feedRate") / r.Figure("spindleSpeed") == pitch * starts && r.Figure("returnFeed") / r.Figure("returnSpeed") == pitch * starts && r.Figure("spindleSpeed") <= step && r.Figure("feedRate") <= axis * (1 + 1e-12);
         });

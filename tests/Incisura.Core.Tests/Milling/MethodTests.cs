@@ -50,6 +50,6 @@ public class MethodTests
         string changed = taken.Against(taken with { Revision = 2, Across = 0.5 }).Changed;
         Assert.Contains("0.5 mm instead of 0.3 mm", changed, StringComparison.Ordinal);
         Assert.DoesNotContain("wall", changed, StringComparison.Ordinal);
-        Assert.Contains("no longer there", taken.Against(null).Changed, StringComparison.Ordinal);
+        Assert.Contains("leaves nothing any more", taken.Against(null).Changed, StringComparison.Ordinal);
     }
 }

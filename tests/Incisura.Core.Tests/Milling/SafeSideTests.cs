@@ -113,6 +113,14 @@ public sealed class SafeSideTests
         return r.Figure("depth") <= allowed * (1 + 1e-8) && r.Figure("tilt") <= angle * (1 + 1e-8);
     });
 
+    [Fact]
+    public void A_plunge_stepped_by_more_than_half_the_cutter_bites_near_the_axis_too()
+    {
+        Situation s = Sample.With(CutterFamily.SquareEndMill, "plunge", (Dimension.CuttingDiameter, 12), (Dimension.Teeth, 8));
+        double Peak(double step) => Operations.Find("plunge")!.Calculate(s, Sample.Typed(("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", 6), ("widthOfCut", 6), ("sideStep", step), ("wallHeight", 5)), explain: false).Figure("peakForce");
+        Assert.True(Peak(8.2137) >= 15.0725 / 14.4853 * Peak(5.999) * 0.99);
+    }
+
     // Bites of every tooth between the plunge before, the open side and the rim, turned step by step and added as vectors.
     [Fact]
     public void The_bites_of_a_plunge_are_never_less_than_those_drawn_and_turned() => Gen.Select(Gen.Double[0.3, 11.9], Gen.Double[0.3, 11], Gen.Int[1, 8]).Sample(

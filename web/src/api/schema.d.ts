@@ -3727,7 +3727,9 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    kept?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -4485,6 +4487,7 @@ export interface components {
             edits?: null | components["schemas"]["StageEdit"][];
             /** Format: double */
             depthBefore?: null | number;
+            cycleBefore?: null | components["schemas"]["DrillingCycle"];
         };
         /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
         CalculationResult: {
@@ -4513,6 +4516,11 @@ export interface components {
             /** @description Where crossing holes open the wall of the bore, in the order they were given. */
             openings?: components["schemas"]["OpenWall"][];
         };
+        /**
+         * @description Whether a chain makes the hole.
+         * @enum {unknown}
+         */
+        ChainVerdict: "works" | "cautions" | "fails";
         /** @description What was typed and picked, by the codes of the operation's description. */
         Choices: {
             /** @description Typed values in base units; a field left out is proposed. */
@@ -4535,12 +4543,17 @@ export interface components {
              * @description Depth the hole had before the drawing changed; null where it did not.
              */
             depthBefore?: null | number;
+            cycleBefore?: null | components["schemas"]["DrillingCycle"];
         };
         ComparedAlternative: {
             name: string;
             operation: string;
             result: null | components["schemas"]["CalculationResult"];
             faults: components["schemas"]["Fault"][];
+            /** @default  */
+            work: string;
+            /** @default false */
+            keeps: boolean;
         };
         /** @description A hole that crosses the bore. */
         CrossHole: {
@@ -4671,6 +4684,7 @@ export interface components {
             edits?: null | components["schemas"]["StageEdit"][];
             /** Format: double */
             depthBefore?: null | number;
+            cycleBefore?: null | components["schemas"]["DrillingCycle"];
         };
         DraftRequest: {
             operation: string;
@@ -4693,7 +4707,10 @@ export interface components {
             edits?: null | components["schemas"]["StageEdit"][];
             /** Format: double */
             depthBefore?: null | number;
+            cycleBefore?: null | components["schemas"]["DrillingCycle"];
         };
+        /** @enum {unknown} */
+        DrillingCycle: "plain" | "chipBreaking" | "fullRetract" | "staged" | null;
         /** @description How the shop drills with one family of cutter in one group of work material with one coolant, by depth over diameter. */
         DrillingCycleRow: {
             /** @description Cutter family the row is for. */
@@ -4788,6 +4805,18 @@ export interface components {
             value: string;
             /** Format: int32 */
             count: number;
+        };
+        /** @description An assembly picked by hand that was not taken. */
+        FallenPick: {
+            /** @description Code of the operation it was picked for. */
+            operation: string;
+            /**
+             * Format: int32
+             * @description The assembly.
+             */
+            assemblyId: number;
+            /** @description Why it was not taken. */
+            why: components["schemas"]["Sentence"];
         };
         /** @description A family of cutters: its words, its dimensions with their ranges, how it is held, and how its profile is drawn. */
         Family: {
@@ -4894,6 +4923,8 @@ export interface components {
              * @description Largest value that can be computed with, base unit.
              */
             most: number;
+            /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
+            role: components["schemas"]["FieldRole"];
         };
         FieldRange: {
             field: string;
@@ -4902,6 +4933,11 @@ export interface components {
             /** Format: double */
             most: number;
         };
+        /**
+         * @description What a field says.
+         * @enum {unknown}
+         */
+        FieldRole: "way" | "wayBySize" | "part";
         /** @description A field after the calculation. */
         FieldState: {
             /** @description Code of the field. */
@@ -5061,13 +5097,21 @@ export interface components {
         };
         GroupView: {
             steps: components["schemas"]["StepView"][];
+            verdict: components["schemas"]["ChainVerdict"];
+            why: components["schemas"]["Sentence"][];
+            notes: components["schemas"]["Sentence"][];
+            otherwise: null | components["schemas"]["Sentence"];
+            fallen: components["schemas"]["FallenPick"][];
             positions: components["schemas"]["Position"][];
             order: number[];
             /** Format: double */
             travel: number;
             /** Format: double */
             travelAsGiven: number;
+            /** Format: double */
+            shortest: number;
             orderKept: boolean;
+            touching: null | components["schemas"]["TouchingHoles"];
             /** Format: double */
             making: number;
             /** Format: double */
@@ -5075,8 +5119,9 @@ export interface components {
             /** Format: double */
             changing: number;
             /** Format: double */
+            changeTime: number;
+            /** Format: double */
             time: number;
-            complete: boolean;
         };
         /**
          * @description Hand of a cutter, seen along its feed or its turning.
@@ -5183,9 +5228,9 @@ export interface components {
             order?: components["schemas"]["HoleOrder"];
             /**
              * Format: double
-             * @description Time to change a tool, min.
+             * @description Time to change a tool, min; null for what the machine usually takes.
              */
-            changeTime?: number;
+            changeTime?: null | number;
             /** @description Assemblies chosen by hand, by the code of the operation. */
             picked?: {
                 [key: string]: number;
@@ -5444,7 +5489,7 @@ export interface components {
             /** Format: int32 */
             used?: number;
         };
-        /** @description What a step before left for this one. */
+        /** @description What a step before left for this one, as its record holds it. */
         Leftover: {
             /** @description The record and revision it was taken from, in words. */
             from: string;
@@ -5462,7 +5507,7 @@ export interface components {
             across: number;
             /**
              * Format: double
-             * @description Height of the wall, mm; 0 where it has none.
+             * @description Height of the wall, or depth of the hole at full diameter, mm; 0 where it has none, or the hole goes through.
              */
             height: number;
             /**
@@ -5472,12 +5517,18 @@ export interface components {
             length: number;
             /**
              * Format: double
-             * @description Cutting diameter of its cutter, mm.
+             * @description Cutting diameter of its cutter, or diameter of the hole, mm.
              */
             cutterDiameter: number;
+            /** @description What kind of thing is left. */
+            kind?: components["schemas"]["LeftoverKind"];
             /** @description What has changed in that step since, in words; empty for nothing. */
             changed?: string;
+            /** @description What else speaks against going by it, in words: another work material, a withdrawal; empty for nothing. */
+            doubt?: string;
         };
+        /** @enum {unknown} */
+        LeftoverKind: "wall" | "hole" | null;
         /** @description A limit whose use differs between two calculations. */
         LimitChange: {
             /** @description Which limit. */
@@ -5653,6 +5704,8 @@ export interface components {
              * @description Least step of a feed in mm/min where the control taps by feed rate; 0 where it taps by feed per revolution.
              */
             feedStep?: number;
+            /** @description Whether the machine brings coolant through the spindle; null where nobody has said. */
+            coolantThrough?: null | boolean;
             /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
             curve?: components["schemas"]["SpindlePoint"][];
             /** @description Its turret or magazine. */
@@ -5826,8 +5879,7 @@ export interface components {
             free: string[];
             /** @description Whether the load changes within a turn and can be drawn over it. */
             loadOverTurn?: boolean;
-            /** @description Whether what a step before left can be taken over. */
-            takesLeftover?: boolean;
+            takes?: null | components["schemas"]["LeftoverKind"];
             /** @description Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes. */
             inStages?: boolean;
             /** @description Whether the feed is the lead of the thread, so that the speed chart holds none for it. */
@@ -6675,6 +6727,7 @@ export interface components {
             operationName: string;
             tool: null | components["schemas"]["StepTool"];
             others: components["schemas"]["StepTool"][];
+            takes: null | components["schemas"]["Sentence"];
             reason: components["schemas"]["Sentence"];
             numbers: {
                 [key: string]: number;
@@ -6690,14 +6743,6 @@ export interface components {
             record: string;
             /** Format: int32 */
             revision: number;
-            /** Format: double */
-            across: number;
-            /** Format: double */
-            height: number;
-            /** Format: double */
-            length: number;
-            /** Format: double */
-            cutterDiameter: number;
         };
         /**
          * @description What a hole is to become.
@@ -6769,6 +6814,24 @@ export interface components {
              * @description Where it ends, mm from the tip.
              */
             toZ: number;
+        };
+        /** @description Two holes that lie on or in each other. */
+        TouchingHoles: {
+            /**
+             * Format: int32
+             * @description Number of the one, from 1 as given.
+             */
+            first: number;
+            /**
+             * Format: int32
+             * @description Number of the other.
+             */
+            second: number;
+            /**
+             * Format: double
+             * @description How far apart their centres are, mm.
+             */
+            apart: number;
         };
         UsedInAssembly: {
             /** Format: int32 */

@@ -96,7 +96,7 @@ function solidOf(profile: Profile): Group {
   for (const run of runsOf(profile)) {
     const material = new MeshStandardMaterial({ color: COLOURS[run[0]!.part], metalness: 0.35, roughness: 0.45, side: DoubleSide });
     const first = run[0]!;
-    const points: [number, number][] = [[first.fromZ, first.fromR], ...run.flatMap((e) => pointsOf(e, 16))];
+    const points: [number, number][] = [[first.fromZ, first.fromR], ...run.flatMap((e) => pointsOf(e))];
     if (profile.shape === 'revolved') {
       // A lathe turns about the upright axis: radius across, the tip below.
       group.add(

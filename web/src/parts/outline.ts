@@ -45,8 +45,8 @@ export function pathOf(run: readonly Element[], shape: Profile['shape']): string
     .join('')}Z`;
 }
 
-/** Points along the profile, fine enough to look round; for the view in three dimensions. */
-export function pointsOf(e: Element, pieces = 12): [number, number][] {
+/** Points along an element in so many even pieces; a line has one. */
+export function inPieces(e: Element, pieces: number): [number, number][] {
   if (!e.bulge) return [[e.toZ, e.toR]];
   const reach = (1 - e.bulge ** 2) / (4 * e.bulge);
   const [cz, cr] = [(e.fromZ + e.toZ) / 2 - (e.toR - e.fromR) * reach, (e.fromR + e.toR) / 2 + (e.toZ - e.fromZ) * reach];
@@ -55,6 +55,12 @@ export function pointsOf(e: Element, pieces = 12): [number, number][] {
     const at = from + (sweep * (i + 1)) / pieces;
     return [cz + radius * Math.cos(at), cr + radius * Math.sin(at)];
   });
+}
+
+/** Points along an element, so many that no chord lies further from its arc than `apart`, mm; for the view in three dimensions. */
+export function pointsOf(e: Element, apart = 0.005): [number, number][] {
+  const step = 2 * Math.acos(Math.max(0.5, 1 - apart / (radiusOf(e) || Infinity)));
+  return inPieces(e, Math.min(400, Math.max(8, Math.ceil(Math.abs(4 * Math.atan(e.bulge ?? 0)) / step))));
 }
 
 /** Lowest and highest distance across, mm; a revolved profile reaches both ways. */

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Machines;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes.Groups;
@@ -24,8 +25,8 @@ public sealed record HoleGroup
     /// <summary>In which order they are made.</summary>
     public HoleOrder Order { get; init; } = HoleOrder.NearestNext;
 
-    /// <summary>Time to change a tool, min.</summary>
-    public double ChangeTime { get; init; } = 0.15;
+    /// <summary>Time to change a tool, min; null for what the machine usually takes.</summary>
+    public double? ChangeTime { get; init; }
 
     /// <summary>Assemblies chosen by hand, by the code of the operation.</summary>
     public IReadOnlyDictionary<string, int> Picked { get; init; } = new Dictionary<string, int>();
@@ -34,39 +35,52 @@ public sealed record HoleGroup
     public InputCheck Check()
     {
         InputCheck check = new InputCheck().Named("name", "The name", Name)
-            .Within("changeTime", "The time to change a tool", ChangeTime, 0, 60, Quantity.Time)
+            .Within("changeTime", "The time to change a tool", ChangeTime ?? 0, 0, 60, Quantity.Time)
             .Holds(Enum.IsDefined(Order), "order", double.NaN, "The order is unknown; choose one from the list.")
-            .Holds(Picked.Count <= 10, "picked", Picked.Count, "At most ten steps can be picked by hand.");
+            .Holds(Picked.Count <= 10, "picked", Picked.Count, "At most ten steps can be picked by hand.")
+            .Holds(Picked.Keys.All(o => Operations.Find(o) is not null), "picked", Picked.Count, "A cutter was picked for an operation that does not exist; take the pick back.");
         Target.Check(check);
         Pattern.Check(check);
         return check;
     }
 
     /// <summary>Works the group out.</summary>
-    /// <param name="shelf">Situations of every assembly that can be used, in its work material and on its machine.</param>
-    /// <param name="rapidFeed">Rapid traverse of the machine, mm/min.</param>
+    /// <param name="shelf">What can be used in its work material and on its machine, and what cannot and why.</param>
+    /// <param name="machine">The machine.</param>
     /// <param name="cancel">Stops the work.</param>
     /// <exception cref="InputException">A value cannot be computed with.</exception>
-    public GroupResult Solve(IReadOnlyList<Situation> shelf, double rapidFeed, CancellationToken cancel = default)
+    public GroupResult Solve(ToolShelf shelf, Machine machine, CancellationToken cancel = default)
     {
         Check().ThrowIfAny();
-        IReadOnlyList<ChainStep> steps = HoleChain.Propose(Target, shelf, Picked, cancel);
+        HoleChain chain = HoleChain.Propose(Target, shelf, Picked, cancel: cancel);
         cancel.ThrowIfCancellationRequested();
         IReadOnlyList<Position> positions = Pattern.Positions();
-        HoleRoute route = HoleRoute.Of(positions, Order);
-        int found = steps.Count(s => s.Found);
-        double travel = route.Travel / rapidFeed, cutting = steps.Sum(s => s.Time) * positions.Count;
-        return new(steps, positions, route, cutting, travel * found, ChangeTime * found, cutting + ((travel + ChangeTime) * found), steps.All(s => s.Found));
+        HoleRoute route = HoleRoute.Of(positions, Order, Pattern.RowAngle());
+
+        // Rows are often asked for; how much shorter another order would be is worth knowing.
+        double shortest = Order == HoleOrder.Rows ? HoleRoute.Of(positions, HoleOrder.NearestNext).Travel : route.Travel;
+        int found = chain.Steps.Count(s => s.Found);
+        double change = ChangeTime ?? machine.Store.UsualChange(), travel = route.Travel / machine.RapidFeed, cutting = chain.Steps.Sum(s => s.Time) * positions.Count;
+        return new(chain, positions, route, cutting, travel * found, change * found, cutting + ((travel + change) * found)) { ChangeTime = change, Shortest = Math.Min(shortest, route.Travel), Touching = HolePattern.Touching(positions, Target.Widest()) };
     }
 }
 
 /// <summary>A group worked out.</summary>
-/// <param name="Steps">The chain of one hole.</param>
+/// <param name="Chain">The chain of one hole.</param>
 /// <param name="Positions">Where the holes are, as given.</param>
 /// <param name="Route">Their order and the way between them.</param>
 /// <param name="Making">Time of all holes in all steps, min.</param>
 /// <param name="Travelling">Time between the holes in all steps, min.</param>
 /// <param name="Changing">Time to change tools, min.</param>
 /// <param name="Time">Time in all, min.</param>
-/// <param name="Complete">Whether every step has a cutter.</param>
-public sealed record GroupResult(IReadOnlyList<ChainStep> Steps, IReadOnlyList<Position> Positions, HoleRoute Route, double Making, double Travelling, double Changing, double Time, bool Complete);
+public sealed record GroupResult(HoleChain Chain, IReadOnlyList<Position> Positions, HoleRoute Route, double Making, double Travelling, double Changing, double Time)
+{
+    /// <summary>Time of one tool change, min.</summary>
+    public double ChangeTime { get; init; }
+
+    /// <summary>Way between the holes by the shortest order found, mm.</summary>
+    public double Shortest { get; init; }
+
+    /// <summary>Two holes that lie on or in each other, by their numbers as given from 1; null where none do.</summary>
+    public TouchingHoles? Touching { get; init; }
+}

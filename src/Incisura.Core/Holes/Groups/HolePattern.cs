@@ -12,6 +12,12 @@ public readonly record struct Position(double X, double Y)
     public double To(Position other) => Math.Sqrt(((X - other.X) * (X - other.X)) + ((Y - other.Y) * (Y - other.Y)));
 }
 
+/// <summary>Two holes that lie on or in each other.</summary>
+/// <param name="First">Number of the one, from 1 as given.</param>
+/// <param name="Second">Number of the other.</param>
+/// <param name="Apart">How far apart their centres are, mm.</param>
+public sealed record TouchingHoles(int First, int Second, double Apart);
+
 /// <summary>How the holes of a group lie to each other.</summary>
 public enum PatternForm
 {
@@ -108,6 +114,34 @@ public sealed record HolePattern
                 .Holds((long)Count * Rows <= Most, "pattern.rows", Rows, $"{(long)Count * Rows} holes are more than {Most}; split the group.");
     }
 
+    /// <summary>Angle of the rows against x, degrees; the pattern's own where it has rows.</summary>
+    public double RowAngle() => Form is PatternForm.Grid or PatternForm.Line ? Angle : 0;
+
+    /// <summary>Whether the arc closes, so that its last hole would fall on its first.</summary>
+    private bool Closes => Count > 1 && Math.Abs(Math.Abs(LastAngle - Angle) - 360) < 1e-9;
+
+    /// <summary>The first two holes found that lie nearer than a distance; null where all keep it.</summary>
+    /// <param name="positions">The holes.</param>
+    /// <param name="diameter">Diameter of each at the surface, mm.</param>
+    public static TouchingHoles? Touching(IReadOnlyList<Position> positions, double diameter)
+    {
+        // Holes are looked for in squares of that distance: whatever touches lies in the same one or beside it.
+        Dictionary<(long, long), List<int>> squares = [];
+        for (int i = 0; i < positions.Count; i++)
+        {
+            (long x, long y) = ((long)Math.Floor(positions[i].X / diameter), (long)Math.Floor(positions[i].Y / diameter));
+            for (long u = x - 1; u <= x + 1; u++)
+                for (long v = y - 1; v <= y + 1; v++)
+                    if (squares.TryGetValue((u, v), out List<int>? near))
+                        foreach (int j in near)
+                            if (positions[i].To(positions[j]) is var apart && apart < diameter - 1e-9) return new(j + 1, i + 1, apart);
+            if (squares.TryGetValue((x, y), out List<int>? here)) here.Add(i);
+            else squares[(x, y)] = [i];
+        }
+
+        return null;
+    }
+
     /// <summary>The positions in the order they are given.</summary>
     public IReadOnlyList<Position> Positions()
     {
@@ -116,7 +150,7 @@ public sealed record HolePattern
             case PatternForm.Circle:
                 return [.. Enumerable.Range(0, Count).Select(i => On(Angle + (360.0 * i / Count)))];
             case PatternForm.Arc:
-                return [.. Enumerable.Range(0, Count).Select(i => On(Count == 1 ? Angle : Angle + ((LastAngle - Angle) * i / (Count - 1))))];
+                return [.. Enumerable.Range(0, Count).Select(i => On(Count == 1 ? Angle : Angle + ((LastAngle - Angle) * i / (Closes ? Count : Count - 1))))];
             case PatternForm.Line:
                 return [.. Enumerable.Range(0, Count).Select(i => Along(i * Step, 0))];
             case PatternForm.Grid:

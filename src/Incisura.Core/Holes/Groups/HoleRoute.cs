@@ -11,12 +11,15 @@ public sealed record HoleRoute(IReadOnlyList<int> Order, double Travel, double A
     private const double SameRow = 1e-3;
 
     /// <summary>Orders positions. The way is never longer than in the order given.</summary>
-    public static HoleRoute Of(IReadOnlyList<Position> positions, HoleOrder order)
+    /// <param name="positions">Where the holes are.</param>
+    /// <param name="order">How they are ordered.</param>
+    /// <param name="rowAngle">Angle of the rows against x, degrees.</param>
+    public static HoleRoute Of(IReadOnlyList<Position> positions, HoleOrder order, double rowAngle = 0)
     {
         int[] given = [.. Enumerable.Range(0, positions.Count)];
         double before = Length(positions, given);
         if (order == HoleOrder.AsGiven || positions.Count < 3) return new(given, before, before, false);
-        int[] wanted = order == HoleOrder.NearestNext ? Nearest(positions) : Shorter(positions, ByRows(positions, false), ByRows(positions, true));
+        int[] wanted = order == HoleOrder.NearestNext ? TourImprover.Improve(positions, Nearest(positions)) : Shorter(positions, ByRows(positions, rowAngle), ByRows(positions, rowAngle + 90));
         double after = Length(positions, wanted);
         return after <= before ? new(wanted, after, before, false) : new(given, before, before, true);
     }
@@ -55,12 +58,13 @@ public sealed record HoleRoute(IReadOnlyList<int> Order, double Travel, double A
         return order;
     }
 
-    // Row by row along x, or along y where turned, every other row the other way.
-    private static int[] ByRows(IReadOnlyList<Position> positions, bool turned)
+    // Row by row along an angle, every other row the other way.
+    private static int[] ByRows(IReadOnlyList<Position> positions, double angle)
     {
-        double Across(int i) => turned ? positions[i].X : positions[i].Y;
-        double Along(int i) => turned ? positions[i].Y : positions[i].X;
-        int[] sorted = [.. Enumerable.Range(0, positions.Count).OrderBy(Across).ThenBy(Along)];
+        (double sin, double cos) = Math.SinCos(double.DegreesToRadians(angle));
+        double Across(int i) => (positions[i].Y * cos) - (positions[i].X * sin);
+        double Along(int i) => (positions[i].X * cos) + (positions[i].Y * sin);
+        int[] sorted = [.. Enumerable.Range(0, positions.Count).OrderBy(Across)];
         double tolerance = SameRow * Math.Max(Across(sorted[^1]) - Across(sorted[0]), 1);
         List<int> order = [];
         List<int> row = [];

@@ -21,6 +21,9 @@ public interface IBar
     /// <summary>Stock on a side that is proposed, mm.</summary>
     static abstract double Stock { get; }
 
+    /// <summary>Least stock on a side that the edge still cuts with certainty, mm: it must take away what the drill cut oversize.</summary>
+    static abstract double LeastStock { get; }
+
     /// <summary>Deflection allowed where none is typed, µm.</summary>
     static abstract double DeflectionAllowed { get; }
 }
@@ -41,6 +44,9 @@ public readonly struct RoughBar : IBar
     public static double Stock => 3;
 
     /// <inheritdoc/>
+    public static double LeastStock => 0.5;
+
+    /// <inheritdoc/>
     public static double DeflectionAllowed => 100;
 }
 
@@ -58,6 +64,9 @@ public readonly struct FineBar : IBar
 
     /// <inheritdoc/>
     public static double Stock => 0.4;
+
+    /// <inheritdoc/>
+    public static double LeastStock => 0.1;
 
     /// <inheritdoc/>
     public static double DeflectionAllowed => 10;
@@ -92,6 +101,8 @@ public readonly struct Boring<TBar> : IHoleKind
         x.Propose(HoleInput.HoleBefore, Math.Max(0, x[HoleInput.BoreDiameter] - (2 * TBar.Stock)));
         x.Propose(HoleInput.Depth, Math.Min(1.5 * x[HoleInput.BoreDiameter], 0.9 * setup.Reach));
     }
+
+    static double IHoleKind.Enters(HoleSetup setup, in HoleInputs x) => x[HoleInput.BoreDiameter];
 
     static bool IHoleKind.Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input != HoleInput.Breakthrough || x.Through;
 
@@ -129,6 +140,12 @@ public readonly struct Boring<TBar> : IHoleKind
     static void IHoleKind.Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
     {
         if (r.Has(HoleFigure.Deflection)) limits.Add(LimitKind.Deflection, r[HoleFigure.Deflection], x[HoleInput.DeflectionAllowed]);
+    }
+
+    static void IHoleKind.Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    {
+        if (r[HoleFigure.Stock] < TBar.LeastStock * (1 - LimitCatalogue.Tolerance))
+            findings.Add(new("bore-stock", Severity.Caution, new("{0} on a side may be less than the drill cut oversize: leave {1} or more.", new(r[HoleFigure.Stock], Quantity.Chip), new Measure(TBar.LeastStock, Quantity.Length)), "Take a smaller drill before it."));
     }
 
     static IReadOnlyList<HoleStage> IHoleKind.Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: setup.Teeth == 1);

@@ -44,7 +44,7 @@ public readonly struct SpotDrilling : IHoleKind
         [EdgeWear, CoolantBy],
         Large,
         [HoleFigure.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = ["drill"] };
+    { ChartedAs = ["drill"], StartsHole = true };
 
     /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref HoleInputs x) => x.Propose(HoleInput.ChamferDiameter, x[HoleInput.HoleBefore] > 0 ? Math.Min(x[HoleInput.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);

@@ -9,7 +9,8 @@ namespace Incisura.Core.Holes.Kinds;
 /// <summary>Counterboring a flat seat around a hole that is there, with a piloted counterbore or a flat-bottomed drill.</summary>
 public readonly struct Counterboring : IHoleKind
 {
-    private const double PilotPlay = 0.02;
+    /// <summary>Play a pilot may lack in its hole, mm: the rounding of both.</summary>
+    public const double PilotPlay = 0.02;
 
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(

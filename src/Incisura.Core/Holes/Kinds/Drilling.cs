@@ -126,8 +126,8 @@ public readonly struct Drilling : IHoleKind
     // A hole deeper than the shop drills plainly, and not in stages, is cleared at every peck.
     private static (DrillingCycle Cycle, double From) CycleOf(HoleSetup setup, in HoleInputs x)
     {
-        (DrillingCycle cycle, double from) = CycleChoice.For(setup.Cycles, x[HoleInput.Depth] / setup.Diameter);
-        return (x.Cycle ?? (cycle == DrillingCycle.Staged ? DrillingCycle.FullRetract : cycle), from);
+        (DrillingCycle cycle, double from) = CycleChoice.InOne(setup.Cycles, x[HoleInput.Depth] / setup.Diameter);
+        return (x.Cycle ?? cycle, from);
     }
 
     private static bool IsStep(HoleSetup setup) => setup.Cutter.Family == CutterFamily.StepDrill;

@@ -126,7 +126,7 @@ public readonly struct StagedDrilling : IHoleKind
     {
         if (r[HoleFigure.SpindleSpeed] > r[HoleFigure.FreeSpeed])
             findings.Add(new("outside-slow", Severity.Info, new("Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[HoleFigure.FreeSpeed], Quantity.SpindleSpeed), new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)), ""));
-        if (r[HoleFigure.DepthRatio] <= setup.Cycles.Staged)
+        if (!CycleChoice.Above(r[HoleFigure.DepthRatio], setup.Cycles.Staged))
             findings.Add(new("needs-no-stages", Severity.Info, new("{0} × D would not need stages: the shop drills in stages above {1} × D.", new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)), ""));
         if (!setup.Cutter.ThroughCoolant && setup.Cutter.Family == CutterFamily.GunDrill)
             findings.Add(new("no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."), "Take one with coolant through it, or mark it on the cutter's page."));

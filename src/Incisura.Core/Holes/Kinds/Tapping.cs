@@ -81,6 +81,9 @@ public readonly struct Tapping : IHoleKind
     }
 
     /// <inheritdoc/>
+    public static double Enters(HoleSetup setup, in HoleInputs x) => x[HoleInput.HoleBefore];
+
+    /// <inheritdoc/>
     public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input switch
     {
         HoleInput.Breakthrough => x.Through,

@@ -39,7 +39,7 @@ public readonly struct CornerCleaning : IMillingKind
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Leftover, MillingFigure.PassesAcross, MillingFigure.BendArc, MillingFigure.CutterBetween, MillingFigure.TimeWithBetween, .. LoadRows])
-    { ChartedAs = ["side-rough", "side-finish"], DepthFactor = 0.5 };
+    { FollowsWall = true, ChartedAs = ["side-rough", "side-finish"], DepthFactor = 0.5 };
 
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)

@@ -11,7 +11,7 @@ public readonly struct PlungeMilling : IMillingKind
 {
     private static readonly Formula BiteFormula = new("b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)", "from the rim to where the plunge before and the open side meet, or as deep as the row");
     private static readonly Formula AllBitesFormula = new("b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s/(pi*(DC - b_l)))", "the least of two bounds: z_m teeth at their angles with the largest bite each, or one with it and the rest as the section has it");
-    private static readonly Formula AllBeyondFormula = AllBitesFormula with { Expression = "b_l*min(z, 1/sin(pi/z))", Source = "a row wider than half the cutter: edges bite beyond the arc at the rim too, so that every tooth is taken to" };
+    private static readonly Formula AllBeyondFormula = AllBitesFormula with { Expression = "b_l*min(z, 1/sin(pi/z))", Source = "a row or a step wider than half the cutter: edges bite beyond the arc at the rim too, so that every tooth is taken to" };
     private static readonly Formula AtOnceFormula = new("z_m", "Teeth in cut at once, at most", Quantity.Count, "ceil(z*φ_e/360 - 1e-9)", "teeth within the arc");
     private static readonly Formula SectionFormula = new("a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
     private static readonly Formula RoundsFormula = new("i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
@@ -38,7 +38,7 @@ public readonly struct PlungeMilling : IMillingKind
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Rounds, MillingFigure.Ridge, .. LoadRows])
-    { ChartedAs = ["side-rough", "face"] };
+    { FollowsWall = true, ChartedAs = ["side-rough", "face"] };
 
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
@@ -62,7 +62,9 @@ public readonly struct PlungeMilling : IMillingKind
         ArcOfEngagement arc = ArcOfEngagement.Plunge(setup.Diameter, width, step, ref trace);
         double radius = setup.Diameter / 2, open = Math.Max(0, radius - width);
         double bite = radius - double.Hypot(Math.Max(0, Math.Sqrt((radius * radius) - (open * open)) - step), open);
-        bool beyond = width > radius;
+
+        // Where the axis itself stands in the open, edges bite near it that do not at the rim.
+        bool beyond = width > radius || step > radius * (1 + 1e-9);
         double atOnce = beyond ? setup.Teeth : Passes.Covering(setup.Teeth * arc.Length / (2 * Math.PI), 1);
         double together = Math.Min(atOnce, Math.Sin(Math.Min(atOnce * Math.PI / setup.Teeth, Math.PI / 2)) / Math.Sin(Math.PI / setup.Teeth));
         double bites = beyond ? bite * together : Math.Min(bite * together, bite + (setup.Teeth * width * step / (Math.PI * (setup.Diameter - bite))));

@@ -68,7 +68,7 @@ public readonly struct SideRough : IMillingKind
         [ChipKept("largest"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
         Large,
         LoadRows)
-    { Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.PeakToValley] };
+    { FollowsWall = true, Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.PeakToValley] };
 
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
@@ -135,7 +135,7 @@ public readonly struct SideFinish : IMillingKind
         [ChipKept("none"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.PeakToValley, .. LoadRows])
-    { Behind = WallMilling.BendRows };
+    { FollowsWall = true, Behind = WallMilling.BendRows };
 
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)

@@ -8,28 +8,37 @@ import { useMethods } from '../../parts/shelf';
 import { writeLeftover } from './leftover';
 import type { Situation } from './useCalculation';
 
+const LEAVES_STOCK = ['side-rough', 'pocket'];
+const LEAVES_A_HOLE = ['drill', 'deep-hole', 'bore', 'fine-bore', 'ream', 'helical-entry', 'helical-bore'];
+
 interface Props {
   situation: Situation;
   operation: Schemas['OperationDescription'];
   body: Schemas['CalculationRequest'];
   limits: Schemas['JudgedLimit'][];
-  /** Takes values, picks and words over into the page, all at once. */
-  take: (numbers: Record<string, number>, options?: Record<string, string>, words?: Record<string, string | undefined>) => void;
+  /** Takes values, picks and words over into the page, all at once, and gives back what some fields had typed in them. */
+  take: (
+    numbers: Record<string, number>,
+    options?: Record<string, string>,
+    words?: Record<string, string | undefined>,
+    clear?: string[],
+  ) => void;
+  /** The page as it stands, and how it is brought back. */
+  before: () => string;
+  restore: (address: string) => void;
   /** Where a new method is made from what stands on the page. */
   methodAddress: string;
 }
 
 /** What helps to find values: a method, the best point, and what the step before left. */
-export function Aids({ situation, operation, body, limits, take, methodAddress }: Props) {
+export function Aids({ situation, operation, body, limits, take, before, restore, methodAddress }: Props) {
   const units = useUnits();
-  const [said, setSaid] = useState<{ text: string; grave?: boolean } | null>(null);
+  const [said, setSaid] = useState<{ text: string; grave?: boolean; back?: string } | null>(null);
   const [asked, setAsked] = useState(false);
   const methods = useMethods();
   const path = { operation: situation.operation };
   const names = new Map(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
-  const followsStep = operation.fields.some(
-    (f) => f.code === 'diameterBefore' || (f.code === 'stockWidth' && !operation.code.includes('rough')),
-  );
+  const leaves = operation.takes === 'hole' ? LEAVES_A_HOLE : LEAVES_STOCK;
   const records = useQuery({
     queryKey: ['records'],
     queryFn: () => data(client.GET('/api/v1/records')),
@@ -45,13 +54,17 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
         }),
       ),
     onSuccess: ({ choices, notApplied }) => {
-      take(choices.numbers, choices.options, { method: choices.method ?? undefined });
+      // What was typed for the way gives way to the method; what was typed for the part stays.
+      const way = operation.fields.filter((f) => f.role !== 'part' && !(f.code in choices.numbers)).map((f) => f.code);
+      const back = before();
+      take(choices.numbers, choices.options, { method: choices.method ?? undefined }, way);
       setSaid({
         text:
           notApplied.length === 0
             ? `${choices.method} applied.`
             : `${choices.method} applied, except: ${notApplied.map((n) => `${names.get(n.field) ?? n.field}: ${n.reason}`).join(' ')}`,
         grave: notApplied.length > 0,
+        back,
       });
     },
     onError: (e) => setSaid({ text: e.message, grave: true }),
@@ -87,7 +100,12 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
     mutationFn: (number: string) => data(client.GET('/api/v1/records/{number}/leftover', { params: { path: { number } } })),
     onSuccess: (l) => {
       take({}, {}, { leftover: writeLeftover(l) });
-      setSaid({ text: `${l.record} leaves ${units.text(l.across, 'length')} on the wall, cut with Ø${units.size(l.cutterDiameter)}.` });
+      setSaid({
+        text:
+          l.kind === 'hole'
+            ? `${l.record} leaves a hole of Ø${units.size(l.cutterDiameter)}.`
+            : `${l.record} leaves ${units.text(l.across, 'length')} on the wall, cut with Ø${units.size(l.cutterDiameter)}.`,
+      });
     },
     onError: (e) => setSaid({ text: e.message, grave: true }),
   });
@@ -114,7 +132,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
       />
       <Link to={methodAddress}>save as method</Link>
       <Link to="/calculate/groups">hole groups</Link>
-      {followsStep && (
+      {operation.takes && (
         <Select
           size="small"
           variant="borderless"
@@ -127,7 +145,7 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
           popupMatchSelectWidth={340}
           onChange={(number: string | null | undefined) => (number ? leftover.mutate(number) : take({}, {}, { leftover: undefined }))}
           options={(records.data ?? [])
-            .filter((r) => ['side-rough', 'pocket'].includes(r.situation.operation))
+            .filter((r) => leaves.includes(r.situation.operation))
             .map((r) => ({
               value: r.number,
               label: `${r.number} · ${r.situation.operationName}, ${r.situation.material}, ${r.situation.assembly}`,
@@ -150,6 +168,18 @@ export function Aids({ situation, operation, body, limits, take, methodAddress }
       <span role="status" className={said?.grave ? 'said grave' : 'said'} title={said?.text}>
         {said?.text}
       </span>
+      {said?.back !== undefined && (
+        <Button
+          size="small"
+          type="link"
+          onClick={() => {
+            restore(said.back!);
+            setSaid(null);
+          }}
+        >
+          take it back
+        </Button>
+      )}
       {said && (
         <button className="why" aria-label="Clear this message" onClick={() => setSaid(null)}>
           ×

@@ -95,10 +95,12 @@ export function CalculatePage() {
     asked(typed, operation),
     offered(options, operation),
     tab === 'derivation',
-    operation?.takesLeftover ? leftover : null,
+    operation?.takes ? leftover : null,
     chosen.method,
     hole.body,
   );
+  const { keep } = hole;
+  useEffect(() => keep(query.isPlaceholderData ? undefined : query.data), [keep, query.isPlaceholderData, query.data]);
   const assembly = wanted.data;
   const cutter = assembly?.looks.built?.cutter;
   const stale = query.isError;
@@ -126,13 +128,14 @@ export function CalculatePage() {
     save.error instanceof ApiError && save.error.status === 412 ? (save.error.problem.current as Schemas['RecordView']) : null;
   const openRevision =
     save.error instanceof ApiError && save.error.problem.rule === 'open-revision' ? /R-\d+/.exec(save.error.message)?.[0] : undefined;
-  const typeBase = (values: Record<string, number>) => {
+  const typeBase = (values: Record<string, number>, clear: string[] = []) => {
     const quantity = (code: string) => operation!.fields.find((f) => f.code === code)!.quantity;
-    type(
-      Object.fromEntries(
+    type({
+      ...Object.fromEntries(clear.map((code) => [code, undefined])),
+      ...Object.fromEntries(
         Object.entries(values).map(([code, base]) => [code, { text: units.editable(base, quantity(code)), system: units.system, base }]),
       ),
-    );
+    });
   };
   const axes = axesOf(operation, chosen.axes);
   const pinThis = () => {
@@ -170,9 +173,11 @@ export function CalculatePage() {
           operation={operation}
           body={body}
           limits={result?.limits ?? []}
-          methodAddress={`/shop/methods/new?${new URLSearchParams({ operation: operation.code, d: String(cutter?.dimensions?.DC ?? ''), ...Object.fromEntries(Object.entries(chosen).filter(([k]) => /^[no]\./.test(k))) }).toString()}`}
-          take={(numbers, picked = {}, words = {}) => {
-            typeBase(numbers);
+          before={() => new URLSearchParams(chosen).toString()}
+          restore={restore}
+          methodAddress={`/shop/methods/new?${new URLSearchParams({ operation: operation.code, d: String(cutter?.dimensions?.DC ?? cutter?.dimensions?.TDZ ?? cutter?.dimensions?.DCX ?? ''), ...Object.fromEntries(Object.entries(chosen).filter(([k]) => /^[no]\./.test(k))) }).toString()}`}
+          take={(numbers, picked = {}, words = {}, clear = []) => {
+            typeBase(numbers, clear);
             setMany({ ...Object.fromEntries(Object.entries(picked).map(([k, v]) => [`o.${k}`, v])), ...words });
           }}
         />

@@ -8,23 +8,21 @@ import { useOperations } from '../../parts/shelf';
 import { clock } from '../../parts/units';
 import type { useTray } from './useTray';
 
-// What is compared, and whether more or less of it is better.
+// What is compared, and whether more or less of it is better by itself: less force or power is not.
 const ROWS: [code: string, better: 'less' | 'more' | null][] = [
   ['time', 'less'],
   ['passesAcross', null],
   ['passesDown', null],
   ['removalRate', 'more'],
   ['toolLife', 'more'],
-  ['peakForce', 'less'],
-  ['deflection', 'less'],
-  ['torque', 'less'],
-  ['thrust', 'less'],
-  ['power', 'less'],
-  ['ridge', 'less'],
+  ['peakForce', null],
+  ['deflection', null],
+  ['torque', null],
+  ['thrust', null],
+  ['power', null],
   ['peakToValley', 'less'],
   ['width', null],
   ['depth', null],
-  ['step', null],
   ['spindleSpeed', null],
   ['feedRate', null],
   ['largestChip', null],
@@ -55,6 +53,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
   if (compared.error) return <Problem error={compared.error} />;
   const columns = tray.pinned.map((p, i) => ({ ...p, got: compared.data?.[i] }));
   const valueOf = (c: (typeof columns)[number], code: string) => c.got?.result?.figures.find((f) => f.code === code);
+  // Better or worse is only said among those that keep their limits and do the same work as the first of them.
+  const work = columns.find((c) => c.got?.keeps)?.got?.work;
+  const alike = (i: number) => columns[i]!.got?.keeps === true && columns[i]!.got!.work === work;
   const rows = ROWS.filter(([code]) => columns.some((c) => (valueOf(c, code)?.value ?? 0) !== 0));
 
   async function save(format: 'csv' | 'xlsx') {
@@ -101,9 +102,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
           {rows.map(([code, better]) => {
             const figures = columns.map((c) => valueOf(c, code));
             const values = figures.map((f) => f?.value ?? NaN).filter(Number.isFinite);
-            const runnable = figures.flatMap((f, i) => (f && !stopped(columns[i]!.got) ? [f.value] : []));
+            const runnable = figures.flatMap((f, i) => (f && alike(i) ? [f.value] : []));
             const best =
-              runnable.length === 0 ? NaN : better === 'less' ? Math.min(...runnable) : better === 'more' ? Math.max(...runnable) : NaN;
+              runnable.length < 2 ? NaN : better === 'less' ? Math.min(...runnable) : better === 'more' ? Math.max(...runnable) : NaN;
             const any = figures.find(Boolean)!;
             const first = figures[0]?.value;
             return (
@@ -117,7 +118,7 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
                   const apart = first !== undefined && i > 0 && first !== 0 ? f.value / first - 1 : 0;
                   const unlike = values.length > 1 && Math.max(...values) - Math.min(...values) > 1e-9 * Math.abs(best || 1);
                   return (
-                    <td key={i} className={unlike && f.value === best && !stopped(columns[i]!.got) ? 'best' : ''}>
+                    <td key={i} className={unlike && f.value === best && alike(i) ? 'best' : ''}>
                       {f.quantity === 'time' ? clock(f.value) : units.number(f.value, f.quantity)}
                       {Math.abs(apart) > 0.0005 && (
                         <small>
@@ -149,6 +150,9 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
           </tr>
         </tbody>
       </table>
+      {columns.some((c, i) => c.got?.keeps && !alike(i)) && (
+        <p className="muted small">Not all of these do the same work, so the best is marked among those like the first only.</p>
+      )}
       <div className="inline">
         <Button size="small" onClick={() => void save('csv')}>
           Save as CSV
@@ -163,8 +167,6 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
     </div>
   );
 }
-
-const stopped = (c: Schemas['ComparedAlternative'] | undefined) => c?.result?.findings.some((f) => f.severity === 'stop') ?? false;
 
 // What must not be run, or only with care: it decides before any figure does.
 function Grave({ findings }: { findings: readonly Schemas['Finding'][] | undefined }) {

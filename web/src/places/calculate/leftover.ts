@@ -1,12 +1,9 @@
 import type { Schemas } from '../../api/client';
 
-/** A leftover as it stands in the address: what was taken over, so that it stays what it was. */
-export const writeLeftover = (l: Schemas['TakenLeftover'] | Schemas['Leftover']): string =>
-  [l.record, l.revision, l.across, l.height, l.length, l.cutterDiameter].join('~');
+/** A leftover as it stands in the address: the record and revision it was taken from; what they left stands there. */
+export const writeLeftover = (l: Schemas['TakenLeftover'] | Schemas['Leftover']): string => [l.record, l.revision].join('~');
 
 export function readLeftover(text: string | undefined): Schemas['TakenLeftover'] | null {
-  const [record, ...rest] = (text ?? '').split('~');
-  const [revision, across, height, length, cutterDiameter] = rest.map(Number);
-  if (!record || rest.length !== 5 || rest.some((r) => !Number.isFinite(Number(r)))) return null;
-  return { record, revision: revision!, across: across!, height: height!, length: length!, cutterDiameter: cutterDiameter! };
+  const [record, revision] = (text ?? '').split('~');
+  return record && Number.isInteger(Number(revision)) && Number(revision) > 0 ? { record, revision: Number(revision) } : null;
 }

@@ -1,11 +1,11 @@
 import type { Element, Profile } from '../../parts/outline';
-import { pointsOf } from '../../parts/outline';
+import { inPieces } from '../../parts/outline';
 
 /** Lengths that run along the axis from the tip; the drawing stacks them below the profile. */
 export const ALONG = ['CW', 'SDL', 'LPIL', 'APMX', 'LH', 'CDX', 'LCF', 'LU', 'OAL'];
 
 const cutting = (e: Element) => e.part === 'cutting';
-const middle = (e: Element): [number, number] => (e.bulge ? pointsOf(e, 2)[0]! : [(e.fromZ + e.toZ) / 2, (e.fromR + e.toR) / 2]);
+const middle = (e: Element): [number, number] => (e.bulge ? inPieces(e, 2)[0]! : [(e.fromZ + e.toZ) / 2, (e.fromR + e.toR) / 2]);
 const slanted = (e: Element) => !e.bulge && Math.abs(e.toZ - e.fromZ) > 1e-6 && Math.abs(e.toR - e.fromR) > 1e-6;
 
 /** Where on the profile the leader of a dimension ends: [along, across] in mm. */

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
@@ -24,6 +24,7 @@ const BLANK: Machine = {
   synchronousLimit: 0,
   runUpTime: 0,
   axisThrust: 0,
+  coolantThrough: null,
   feedStep: 0,
   curve: [],
   store: { kind: 'byHand', places: 0 },
@@ -42,6 +43,7 @@ const NAMES: Record<string, string> = {
   runUpTime: 'Runs up to its highest speed in',
   axisThrust: 'Largest thrust of the axis',
   feedStep: 'Taps by feed rate, in steps of',
+  coolantThrough: 'Coolant through the spindle',
   curve: 'Power and torque',
   store: 'Tool store',
   source: 'Where the figures come from',
@@ -100,6 +102,20 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
         <section>
           <h2>What limits a cut</h2>
           <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
+          <label className="line">
+            {NAMES.coolantThrough}
+            <Select
+              aria-label={NAMES.coolantThrough!}
+              disabled={!mayWork}
+              value={machine.coolantThrough == null ? 'unknown' : machine.coolantThrough ? 'yes' : 'no'}
+              onChange={(v) => form.setMany({ coolantThrough: v === 'unknown' ? null : v === 'yes' })}
+              options={[
+                { value: 'unknown', label: 'nobody has said' },
+                { value: 'yes', label: 'yes' },
+                { value: 'no', label: 'no' },
+              ]}
+            />
+          </label>
           <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} refused={form.refused} />
           <Store
             store={machine.store ?? BLANK.store!}

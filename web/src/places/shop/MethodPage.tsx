@@ -219,7 +219,7 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
 const sheetAmount = (sheet: MethodSheet | undefined, field: string): number | undefined =>
   sheet?.definition.choices?.find((c) => c.field === field)?.amount;
 
-// What stood in Calculate: widths and depths as multiples of that cutter's diameter, everything else as it was typed.
+// What stood in Calculate, as far as it belongs to the way: what grows with the cutter as a multiple of its diameter. The part stays behind.
 function fromAddress(address: URLSearchParams, operations: Operation[]): Method {
   const operation = operations.find((o) => o.code === address.get('operation')) ?? operations[0]!;
   const diameter = Number(address.get('d'));
@@ -228,8 +228,9 @@ function fromAddress(address: URLSearchParams, operations: Operation[]): Method 
   address.forEach((text, key) => {
     const value = Number(text);
     const code = key.slice(2);
-    if (key.startsWith('n.') && Number.isFinite(value) && operation.fields.some((f) => f.code === code)) {
-      const ratio = diameter > 0 && ['widthOfCut', 'depthOfCut', 'sideStep'].includes(code);
+    const role = operation.fields.find((f) => f.code === code)?.role;
+    if (key.startsWith('n.') && Number.isFinite(value) && role && role !== 'part') {
+      const ratio = diameter > 0 && role === 'wayBySize';
       choices.push(
         ratio
           ? { field: code, basis: 'ofDiameter', amount: Number((value / diameter).toPrecision(4)) }

@@ -1,8 +1,14 @@
-import { Select } from 'antd';
+import { Button, Select } from 'antd';
 import { Link } from 'react-router';
 import { useUnits } from '../../../app/session';
 import { clock } from '../../../parts/units';
 import type { Group, Solved } from './words';
+
+const VERDICTS: Record<Solved['verdict'], string> = {
+  works: 'This chain works.',
+  cautions: 'This chain works; look at:',
+  fails: 'This chain does not work:',
+};
 
 type Step = Solved['steps'][number];
 
@@ -26,16 +32,31 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
   return (
     <section>
       <h2>How each is made</h2>
-      {!result.complete && (
-        <p className="warn" role="status">
-          The library lacks a cutter for{' '}
-          {result.steps
-            .filter((s) => !s.tool)
-            .map((s) => s.operationName.toLowerCase())
-            .join(' and ')}
-          ; the time leaves that out.
-        </p>
-      )}
+      <div className={`verdict ${result.verdict}`} role="status">
+        <b>{VERDICTS[result.verdict]}</b>
+        <ul>
+          {result.why.map((w) => (
+            <li key={w.template}>{units.sentence(w)}</li>
+          ))}
+          {result.fallen.map((f) => (
+            <li key={`${f.operation} ${f.assemblyId}`}>
+              {units.sentence(f.why)}{' '}
+              {!disabled && (
+                <Button size="small" type="link" onClick={() => onPick(f.operation, null)}>
+                  Take the pick back
+                </Button>
+              )}
+            </li>
+          ))}
+          {result.otherwise && <li>{units.sentence(result.otherwise)}</li>}
+          {result.touching && (
+            <li>
+              Holes {result.touching.first} and {result.touching.second} lie {units.text(result.touching.apart, 'length')} apart: they{' '}
+              {result.touching.apart < 1e-6 ? 'are one hole made twice' : 'run into each other'}.
+            </li>
+          )}
+        </ul>
+      </div>
       <table className="courses chain" aria-label="Chain of operations">
         <thead>
           <tr>
@@ -45,14 +66,13 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
             <th>{units.unit('feedRate')}</th>
             <th>to depth, {units.unit('length')}</th>
             <th>time</th>
-            <th>why</th>
+            <th>takes over, and why</th>
           </tr>
         </thead>
         <tbody>
           {result.steps.map((s, i) => {
-            const grave = s.result?.findings.find((f) => f.severity !== 'info');
             return (
-              <tr key={s.operation} className={s.tool ? '' : 'missing'}>
+              <tr key={s.operation} className={s.result?.findings.every((f) => f.severity !== 'stop') ? '' : 'missing'}>
                 <th>
                   {i + 1} {s.tool ? <Link to={address(s)}>{s.operationName}</Link> : s.operationName}
                 </th>
@@ -82,13 +102,19 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
                 <td>{value(s, 'programmedDepth', 'length')}</td>
                 <td>{s.tool ? clock(s.time) : '–'}</td>
                 <td className="reason">
-                  {units.sentence(s.reason)} {grave && <em>{units.sentence(grave.text)}</em>}
+                  {s.takes && <b>{units.sentence(s.takes)} </b>}
+                  {s.tool ? units.sentence(s.reason) : 'see above'}
                 </td>
               </tr>
             );
           })}
         </tbody>
       </table>
+      {result.notes.map((n) => (
+        <p key={n.template} className="muted small">
+          {units.sentence(n)}
+        </p>
+      ))}
     </section>
   );
 }

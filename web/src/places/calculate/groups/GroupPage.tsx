@@ -56,7 +56,6 @@ const BLANK = {
     typed: [],
   },
   order: 'nearestNext',
-  changeTime: 0.15,
   picked: {},
 } as const;
 
@@ -93,7 +92,13 @@ function Editor(props: {
   const solved = useQuery({
     queryKey: ['hole-group', 'solved', { ...group, name: '' }],
     queryFn: ({ signal }) =>
-      data(client.POST('/api/v1/hole-groups/solve', { body: { ...group, name: group.name || 'a new group' }, signal })),
+      data(
+        client.POST('/api/v1/hole-groups/solve', {
+          params: { query: { kept: sheet?.id } },
+          body: { ...group, name: group.name || 'a new group' },
+          signal,
+        }),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -148,6 +153,8 @@ function Editor(props: {
             symbol="t_c"
             quantity="time"
             {...form.number('changeTime')}
+            value={group.changeTime ?? result?.changeTime}
+            note={group.changeTime == null && result ? 'as this machine usually takes' : undefined}
             refused={refused.changeTime}
             disabled={!mayWork}
           />
@@ -158,7 +165,7 @@ function Editor(props: {
             <div className="totals">
               <div>
                 <span>Time of the group</span>
-                <b>{clock(result.time)}</b> min
+                <b>{result.verdict === 'fails' ? '–' : clock(result.time)}</b> min
               </div>
               <div>
                 <span>making {result.positions.length} holes</span>

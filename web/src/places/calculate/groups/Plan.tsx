@@ -47,6 +47,8 @@ export function Plan({ result, order }: { result: Solved; order: Schemas['HoleOr
           : order === 'asGiven' || saved < 0.005
             ? 'In the order given.'
             : `${units.text(saved, 'length')} shorter than in the order given.`}
+        {result.travel > 1.1 * result.shortest &&
+          ` The nearest next would be ${units.text(result.travel - result.shortest, 'length')} shorter.`}
       </figcaption>
     </figure>
   );

@@ -41,7 +41,13 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
       {target.kind === 'tolerance' && (
         <label className="line">
           Tolerance
-          <Input value={target.tolerance} maxLength={24} disabled={disabled} onChange={(e) => put({ tolerance: e.target.value })} />
+          <Input
+            value={target.tolerance}
+            placeholder="H7, ±0.02, +0.03/0"
+            maxLength={24}
+            disabled={disabled}
+            onChange={(e) => put({ tolerance: e.target.value })}
+          />
         </label>
       )}
       {number('depth', target.through ? 'Thickness of the work' : threaded ? 'Depth of thread' : 'Depth', 't')}
@@ -50,9 +56,8 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
           {number('seatDiameter', 'Diameter of the seat', 'D_s')}
           {number('seatDepth', 'Depth of the seat', 't_s')}
         </>
-      ) : (
-        number('chamfer', 'Chamfer on a side', 'c')
-      )}
+      ) : null}
+      {number('chamfer', target.kind === 'counterbored' ? 'Chamfer of the seat' : 'Chamfer on a side', 'c')}
       <Checkbox checked={target.through!} disabled={disabled} onChange={(e) => put({ through: e.target.checked })}>
         goes through
       </Checkbox>

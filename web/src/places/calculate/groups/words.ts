@@ -22,7 +22,7 @@ export const FORMS: Record<Schemas['PatternForm'], string> = {
 
 export const ORDERS: Record<Schemas['HoleOrder'], string> = {
   asGiven: 'as given',
-  nearestNext: 'nearest next',
+  nearestNext: 'nearest next, shortened',
   rows: 'row by row',
 };
 

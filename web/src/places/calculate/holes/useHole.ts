@@ -5,6 +5,8 @@ import { readEdits, readHoles, writeEdits, writeHoles } from './address';
 /** Whether a picture is the section of a hole. */
 export const isHolePicture = (picture: string): boolean => ['hole', 'tap', 'deep'].includes(picture);
 
+const CYCLES = ['plain', 'chipBreaking', 'fullRetract', 'staged'] as const;
+
 /** What belongs to a hole beside fields and options: holes that cross it, changed stages, and the depth the drawing had before. */
 export function useHole(
   operation: Schemas['OperationDescription'] | undefined,
@@ -13,6 +15,9 @@ export function useHole(
 ) {
   // A calculation that was opened with a depth is an existing one: its depth is what a change is measured against.
   const [opened] = useState(chosen.was ?? chosen['n.depth']);
+  // How it was drilled, with what it was opened with; another cutter, material, machine or coolant can change that unseen.
+  const about = [chosen.material, chosen.assembly, chosen.machine, chosen['o.coolant']].join();
+  const [drilled, setDrilled] = useState<{ about: string; cycle: (typeof CYCLES)[number] } | null>(null);
   const isHole = isHolePicture(operation?.picture ?? '');
   const staged = operation?.inStages ?? false;
   const crossHoles = staged ? readHoles(chosen.cross) : [];
@@ -26,6 +31,7 @@ export function useHole(
     ...(crossHoles.length > 0 && { crossHoles }),
     ...(edits.length > 0 && { edits }),
     ...(changed && { depthBefore: before }),
+    ...(isHole && drilled && drilled.about !== about && { cycleBefore: drilled.cycle }),
   };
   return {
     isHole,
@@ -33,6 +39,11 @@ export function useHole(
     crossHoles,
     edits,
     body,
+    /** Keeps how an existing hole is drilled, the first time it is known. */
+    keep: (result: Schemas['CalculationResult'] | undefined) => {
+      const cycle = result?.figures.find((f) => f.code === 'cycle');
+      if (isHole && opened !== undefined && !drilled && cycle) setDrilled({ about, cycle: CYCLES[cycle.value]! });
+    },
     onHoles: (holes: Schemas['CrossHole'][]) => choose('cross', writeHoles(holes)),
     onEdits: (all: Schemas['StageEdit'][]) => choose('edits', writeEdits(all)),
   };
