@@ -65,7 +65,8 @@ public class HoleBench
     {
         Situation at = Workbench.With(family);
         SpeedRow row = at.Chart.Value.Rows[0] with { Family = family };
-        HoleSetup setup = new(at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row);
+        HoleSetup setup = new(
+            at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row);
         typed.Wear = 1;
         typed.Cross(crossing, setup.Diameter);
         typed.Edits ??= [];

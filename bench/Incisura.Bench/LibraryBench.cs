@@ -22,7 +22,15 @@ public class LibraryBench
     public int Search() => list.Ask(new() { Text = "ball 6 long" }).Total;
 
     [Benchmark(Description = "the same with two filters and another order")]
-    public int Filtered() => list.Ask(new() { Text = "mill", Sort = "LU", Descending = true, Filters = new Dictionary<string, IReadOnlyList<string>> { ["group"] = ["K"], ["reach"] = ["long", "usual"] } }).Total;
+    public int Filtered() =>
+        list.Ask(
+            new()
+            {
+                Text = "mill",
+                Sort = "LU",
+                Descending = true,
+                Filters = new Dictionary<string, IReadOnlyList<string>> { ["group"] = ["K"], ["reach"] = ["long", "usual"] },
+            }).Total;
 
     [Benchmark(Description = "profile of an assembly")]
     public int Profile() => built.Profile().Elements.Count;
@@ -35,6 +43,17 @@ public class LibraryBench
         Family family = Families.All[i % Families.All.Count];
         double size = 2 + (i * 7 % 180 / 10.0);
         Dictionary<string, double> dimensions = new(family.Start) { [family.CalledBy] = size };
-        return new(i, new() { Number = $"B-{i:000000}", Family = family.Code, Dimensions = dimensions, Coating = i % 2 == 0 ? "AlTiN" : "TiN", Groups = [(MaterialGroup)(i % 6)], Remarks = i % 4 == 0 ? "kept for the manifold" : "" }, [], [], i % 9 == 0 ? 1 : 0);
+        return new(
+            i,
+            new()
+            {
+                Number = $"B-{i:000000}",
+                Family = family.Code,
+                Dimensions = dimensions,
+                Coating = i % 2 == 0 ? "AlTiN" : "TiN",
+                Groups = [(MaterialGroup)(i % 6)],
+                Remarks = i % 4 == 0 ? "kept for the manifold" : "",
+            },
+            [], [], i % 9 == 0 ? 1 : 0);
     }
 }

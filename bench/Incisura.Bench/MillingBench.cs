@@ -13,7 +13,8 @@ public class MillingBench
     private const int Size = 256, Angles = 360;
     private readonly Situation situation = Workbench.Situation;
     private readonly float[] uses = new float[20 * Size * Size], rates = new float[Size * Size];
-    private readonly double[] tangential = new double[Angles], radial = new double[Angles], axial = new double[Angles], along = new double[Angles], across = new double[Angles];
+    private readonly double[] tangential = new double[Angles], radial = new double[Angles], axial = new double[Angles],
+        along = new double[Angles], across = new double[Angles];
     private readonly Dictionary<Type, (MillingSetup Setup, MillingInputs Inputs)> prepared = [];
     private readonly IOperation rough = Operations.Find("side-rough")!;
     private HelicalEdge edge, slotting;
@@ -85,7 +86,8 @@ public class MillingBench
     public float Window()
     {
         (MillingSetup setup, MillingInputs inputs) = prepared[typeof(SideRough)];
-        MillingWindow.Evaluate<SideRough>(setup, inputs, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 26), Size, uses, rates, CancellationToken.None);
+        MillingWindow.Evaluate<SideRough>(
+            setup, inputs, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 26), Size, uses, rates, CancellationToken.None);
         return rates[^1];
     }
 

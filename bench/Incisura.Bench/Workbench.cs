@@ -60,7 +60,12 @@ internal static class Workbench
         Chart = new(1, 1, new()
         {
             Name = "Chart",
-            Rows = [new() { Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough", CuttingSpeed = 120, Feeds = [new(6, 0.027), new(12, 0.0558)], WidthRatio = 0.2, DepthRatio = 1.5, Life = 40, LifeExponent = 0.25 }],
+            Rows =
+                [new()
+                {
+                    Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough",
+                    CuttingSpeed = 120, Feeds = [new(6, 0.027), new(12, 0.0558)], WidthRatio = 0.2, DepthRatio = 1.5, Life = 40, LifeExponent = 0.25,
+                }],
         }),
     };
 
@@ -70,8 +75,19 @@ internal static class Workbench
         if (family == CutterFamily.SquareEndMill) return Situation;
         Family described = Families.Of(family);
         Cutter cutter = new() { Number = "C-2", Family = family, Dimensions = described.Start, Groups = [MaterialGroup.P] };
-        Holder holder = Situation.Holder.Value with { Takes = described.Shank, LeastClamping = 1, LargestClamping = 60, LeastGrip = described.Shank == ShankForm.Arbor ? 0 : 20 };
+        Holder holder = Situation.Holder.Value with
+        {
+            Takes = described.Shank,
+            LeastClamping = 1,
+            LargestClamping = 60,
+            LeastGrip = described.Shank == ShankForm.Arbor ? 0 : 20,
+        };
         double projection = described.Shank == ShankForm.Arbor ? cutter.OverallLength : Math.Max(cutter.LeastProjection, cutter.OverallLength - 30);
-        return Situation with { Cutter = new(2, 1, cutter), Holder = new(2, 1, holder), Assembly = new(2, 1, Situation.Assembly.Value with { Projection = projection }) };
+        return Situation with
+        {
+            Cutter = new(2, 1, cutter),
+            Holder = new(2, 1, holder),
+            Assembly = new(2, 1, Situation.Assembly.Value with { Projection = projection }),
+        };
     }
 }

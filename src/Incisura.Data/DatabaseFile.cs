@@ -23,11 +23,15 @@ public sealed class DatabaseFile(string path) : IDisposable
         }
         catch (UnauthorizedAccessException refused)
         {
-            throw new StartException($"Nothing can be written to {System.IO.Path.GetDirectoryName(path)}; give the account that starts Incisura the right to, or choose another folder with Incisura__Database.", refused);
+            throw new StartException(
+                $"Nothing can be written to {System.IO.Path.GetDirectoryName(path)}; give the account that starts Incisura the right to, or "
+                    + "choose another folder with Incisura__Database.",
+                refused);
         }
         catch (IOException busy)
         {
-            throw new StartException($"{path} is in use: another Incisura runs on it, or nothing can be written beside it. Stop the other one first.", busy);
+            throw new StartException(
+                $"{path} is in use: another Incisura runs on it, or nothing can be written beside it. Stop the other one first.", busy);
         }
     }
 

@@ -19,7 +19,11 @@ public static class DefinitionFormat
     {
         TypeInfoResolver = Resolver,
         NumberHandling = JsonNumberHandling.Strict,
-        Converters = { new JsonStringEnumConverter<MaterialGroup>(namingPolicy: null, allowIntegerValues: false), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+        Converters =
+        {
+            new JsonStringEnumConverter<MaterialGroup>(namingPolicy: null, allowIntegerValues: false),
+            new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false),
+        },
     };
 
     /// <summary>How the members of types are found, for whoever else writes these types.</summary>
@@ -48,9 +52,12 @@ public static class DefinitionFormat
     {
         private static readonly (string Then, Dimension Now)[] Names =
         [
-            ("cuttingDiameter", Dimension.CuttingDiameter), ("teeth", Dimension.Teeth), ("largestDepth", Dimension.LargestDepth), ("fluteLength", Dimension.FluteLength),
-            ("usableLength", Dimension.UsableLength), ("neckDiameter", Dimension.NeckDiameter), ("shankDiameter", Dimension.ShankDiameter), ("overallLength", Dimension.OverallLength),
-            ("helixAngle", Dimension.HelixAngle), ("leastChip", Dimension.LeastChip), ("largestChip", Dimension.LargestChip), ("largestWidthRatio", Dimension.LargestWidthRatio),
+            ("cuttingDiameter", Dimension.CuttingDiameter), ("teeth", Dimension.Teeth), ("largestDepth", Dimension.LargestDepth),
+            ("fluteLength", Dimension.FluteLength),
+            ("usableLength", Dimension.UsableLength), ("neckDiameter", Dimension.NeckDiameter), ("shankDiameter", Dimension.ShankDiameter),
+            ("overallLength", Dimension.OverallLength),
+            ("helixAngle", Dimension.HelixAngle), ("leastChip", Dimension.LeastChip), ("largestChip", Dimension.LargestChip),
+            ("largestWidthRatio", Dimension.LargestWidthRatio),
             ("largestSpeed", Dimension.LargestSpeed),
         ];
 
@@ -68,6 +75,7 @@ public static class DefinitionFormat
             return json.Deserialize<Cutter>(Options)!;
         }
 
-        public override void Write(Utf8JsonWriter writer, Cutter value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value, Options);
+        public override void Write(Utf8JsonWriter writer, Cutter value, JsonSerializerOptions options) =>
+            JsonSerializer.Serialize(writer, value, Options);
     }
 }

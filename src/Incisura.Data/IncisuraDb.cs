@@ -55,7 +55,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     {
         if ((await Database.GetPendingMigrationsAsync(cancel)).Any())
         {
-            if (await Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync(cancel) > 0)
+            if (await Database.SqlQueryRaw<int>(
+                "SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync(cancel) > 0)
                 await Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock", cancel);
             await Database.MigrateAsync(cancel);
         }
@@ -75,9 +76,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
-        if (ChangeTracker.Entries().Any(e => e.Entity is EditionRow or EditionEntryRow or Revision && e.State is EntityState.Modified or EntityState.Deleted))
+        if (ChangeTracker.Entries().Any(
+            e => e.Entity is EditionRow or EditionEntryRow or Revision && e.State is EntityState.Modified or EntityState.Deleted))
             throw new InvalidOperationException("A published edition and the revision history cannot be changed.");
-        List<IStored> changed = [.. ChangeTracker.Entries<IStored>().Where(e => e.State is EntityState.Added or EntityState.Modified).Select(e => e.Entity)];
+        List<IStored> changed =
+            [.. ChangeTracker.Entries<IStored>().Where(e => e.State is EntityState.Added or EntityState.Modified).Select(e => e.Entity)];
         foreach (IStored stored in changed) stored.Revision++;
         if (changed.Count == 0) return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
 
@@ -96,7 +99,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         string table = Model.FindEntityType(type)!.GetTableName()!, ids = "[" + string.Join(',', rows.Select(r => r.Id)) + "]";
 #pragma warning disable EF1002 // The table's name comes from the model.
         return await Database.ExecuteSqlRawAsync(
-            $"""INSERT INTO "Revisions" ("Kind", "ObjectId", "Number", "At", "By", "Json") SELECT @p0, "Id", "Revision", "ChangedAt", "ChangedBy", "Definition" FROM "{table}" WHERE "Id" IN (SELECT value FROM json_each(@p1))""",
+            $"""
+            INSERT INTO "Revisions" ("Kind", "ObjectId", "Number", "At", "By", "Json")
+            SELECT @p0, "Id", "Revision", "ChangedAt", "ChangedBy", "Definition" FROM "{table}"
+            WHERE "Id" IN (SELECT value FROM json_each(@p1))
+            """,
             [rows[0].Kind, ids],
             cancel);
 #pragma warning restore EF1002
@@ -177,5 +184,6 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         return entity;
     }
 
-    private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(t => t.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
+    private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(
+        t => t.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
 }

@@ -98,7 +98,8 @@ public sealed class ShelfView
 
     /// <summary>An assembly put together from what is on the shelf; null where a part does not exist.</summary>
     public BuiltAssembly? Build(Assembly assembly) =>
-        Cutters.TryGetValue(assembly.CutterId, out StoredCutter? cutter) && Holders.TryGetValue(assembly.HolderId, out StoredHolder? holder) && assembly.Extensions.All(e => Holders.ContainsKey(e.HolderId))
+        Cutters.TryGetValue(assembly.CutterId, out StoredCutter? cutter) && Holders.TryGetValue(assembly.HolderId, out StoredHolder? holder)
+            && assembly.Extensions.All(e => Holders.ContainsKey(e.HolderId))
             ? new(assembly, cutter.Definition, holder.Definition, [.. assembly.Extensions.Select(e => Holders[e.HolderId].Definition)])
             : null;
 
@@ -115,17 +116,28 @@ public sealed class Listings
     internal Listings(ShelfView view, Listings? before)
     {
         ILookup<int, StoredAssembly> byCutter = view.Assemblies.Values.ToLookup(a => a.CutterId);
-        ILookup<int, StoredAssembly> byHolder = view.Assemblies.Values.SelectMany(a => a.Definition.Extensions.Select(e => e.HolderId).Append(a.HolderId).Distinct().Select(h => (h, a))).ToLookup(x => x.h, x => x.a);
-        Dictionary<int, IReadOnlyList<string>> machines = view.Assemblies.Values.ToDictionary(a => a.Id, a => (IReadOnlyList<string>)[.. a.Definition.Places.Select(p => view.Machines[p.MachineId].Name).Distinct()]);
+        ILookup<int, StoredAssembly> byHolder = view.Assemblies.Values.SelectMany(
+            a => a.Definition.Extensions.Select(e => e.HolderId).Append(a.HolderId).Distinct().Select(h => (h, a))).ToLookup(x => x.h, x => x.a);
+        Dictionary<int, IReadOnlyList<string>> machines = view.Assemblies.Values.ToDictionary(
+            a => a.Id, a => (IReadOnlyList<string>)[.. a.Definition.Places.Select(p => view.Machines[p.MachineId].Name).Distinct()]);
         foreach (StoredCutter c in view.Cutters.Values)
         {
-            ListedCutter listed = new(c.Id, c.Definition, [.. byCutter[c.Id].Select(a => a.Name)], [.. byCutter[c.Id].SelectMany(a => machines[a.Id]).Distinct()], byCutter[c.Id].Sum(a => view.Approved.GetValueOrDefault(a.Id)));
-            cutters[c.Id] = before is not null && before.cutters.TryGetValue(c.Id, out ListedCutter? earlier) && Same(earlier, listed) ? earlier : listed;
+            ListedCutter listed = new(
+                c.Id, c.Definition, [.. byCutter[c.Id].Select(a => a.Name)], [.. byCutter[c.Id].SelectMany(a => machines[a.Id]).Distinct()],
+                byCutter[c.Id].Sum(a => view.Approved.GetValueOrDefault(a.Id)));
+            cutters[c.Id] = before is not null && before.cutters.TryGetValue(c.Id, out ListedCutter? earlier) && Same(earlier, listed)
+                ? earlier
+                : listed;
         }
 
         Cutters = new([.. cutters.Values], CutterListing.Rules, before?.Cutters);
-        Holders = new([.. view.Holders.Values.Select(h => new ListedHolder(h.Id, h.Definition, [.. byHolder[h.Id].Select(a => a.Name)]))], HolderListing.Holders);
-        Assemblies = new([.. view.Assemblies.Values.Select(a => new ListedAssembly(a.Id, view.Build(a.Definition)!, machines[a.Id], view.Approved.GetValueOrDefault(a.Id)))], HolderListing.Assemblies);
+        Holders = new(
+            [.. view.Holders.Values.Select(
+                h => new ListedHolder(h.Id, h.Definition, [.. byHolder[h.Id].Select(a => a.Name)]))], HolderListing.Holders);
+        Assemblies = new(
+            [.. view.Assemblies.Values.Select(
+                a => new ListedAssembly(a.Id, view.Build(a.Definition)!, machines[a.Id], view.Approved.GetValueOrDefault(a.Id)))],
+            HolderListing.Assemblies);
     }
 
     public Listing<ListedCutter> Cutters { get; }
@@ -136,7 +148,8 @@ public sealed class Listings
 
     // The same row, so that what was worked out for it can be taken over.
     private static bool Same(ListedCutter a, ListedCutter b) =>
-        ReferenceEquals(a.Cutter, b.Cutter) && a.Approved == b.Approved && a.Assemblies.SequenceEqual(b.Assemblies) && a.Machines.SequenceEqual(b.Machines);
+        ReferenceEquals(a.Cutter, b.Cutter) && a.Approved == b.Approved && a.Assemblies.SequenceEqual(b.Assemblies)
+            && a.Machines.SequenceEqual(b.Machines);
 }
 
 /// <summary>Keeps the current <see cref="ShelfView"/>; whoever saves library or shop says what was saved.</summary>

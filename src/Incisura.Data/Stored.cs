@@ -80,7 +80,9 @@ public sealed class StoredAssembly : Stored<Assembly>
         CutterId = definition.CutterId;
         HolderId = definition.HolderId;
         Places.RemoveAll(p => !definition.Places.Any(d => d.MachineId == p.MachineId && d.Place == p.Place));
-        Places.AddRange(definition.Places.Where(d => !Places.Any(p => p.MachineId == d.MachineId && p.Place == d.Place)).Select(d => new PlaceRow { MachineId = d.MachineId, Place = d.Place }));
+        Places.AddRange(
+            definition.Places.Where(d => !Places.Any(p => p.MachineId == d.MachineId && p.Place == d.Place))
+                .Select(d => new PlaceRow { MachineId = d.MachineId, Place = d.Place }));
     }
 }
 

@@ -20,7 +20,9 @@ using Microsoft.EntityFrameworkCore;
 using Serilog;
 
 WebApplicationBuilder builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+builder.Host.UseSerilog(
+    (context, log) =>
+        log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
 builder.WebHost.ConfigureKestrel(k =>
 {
     k.Limits.MaxRequestBodySize = 1024 * 1024;
@@ -36,7 +38,8 @@ bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false)
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<SavedMark>();
 builder.Services.AddSingleton(_ => new DatabaseFile(database));
-builder.Services.AddDbContextPool<IncisuraDb>((services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(services.GetRequiredService<SavedMark>()));
+builder.Services.AddDbContextPool<IncisuraDb>(
+    (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(services.GetRequiredService<SavedMark>()));
 builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
@@ -58,11 +61,15 @@ builder.Services.ConfigureApplicationCookie(o =>
     o.Cookie.SameSite = SameSiteMode.Strict;
     o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
     o.ExpireTimeSpan = TimeSpan.FromHours(12);
-    o.Events.OnRedirectToLogin = c => Results.Problem("You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401, title: "Not signed in").ExecuteAsync(c.HttpContext);
-    o.Events.OnRedirectToAccessDenied = c => Results.Problem("Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
+    o.Events.OnRedirectToLogin = c => Results.Problem(
+        "You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401,
+        title: "Not signed in").ExecuteAsync(c.HttpContext);
+    o.Events.OnRedirectToAccessDenied = c => Results.Problem(
+        "Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
 });
 builder.Services.AddSingleton<SessionStore>();
-builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme).Configure<SessionStore>((o, store) => o.SessionStore = store);
+builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme)
+    .Configure<SessionStore>((o, store) => o.SessionStore = store);
 
 // Sessions are ended on the server at once, so that no stamp needs to be compared now and then.
 builder.Services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromDays(3650));
@@ -114,7 +121,9 @@ app.UseKnownCharsets();
 app.UseDefaultFiles();
 app.UseStaticFiles(new StaticFileOptions
 {
-    OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+    OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = c.Context.Request.Path.StartsWithSegments("/assets")
+        ? "public, max-age=31536000, immutable"
+        : "no-cache",
 });
 app.UseRouting();
 app.UseRequestTimeouts();
@@ -138,7 +147,8 @@ api.MapRecords();
 api.MapEditions();
 api.MapLookup();
 api.MapFind();
-app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found")).ExcludeFromDescription();
+app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
+    .ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
 
 if (describing)

@@ -125,13 +125,21 @@ public static class CaseFamilies
     private static CaseFigures RampDepth(CaseInputs c)
     {
         double gain = RampPath.Gain(c["length"], c["rampAngle"]);
-        return new() { ["gainOfLeg"] = gain, ["deepestInFirstLeg"] = RampPath.Deepest(gain, 1), ["deepestInLaterLegs"] = RampPath.Deepest(gain, (int)c["legs"]) };
+        return new()
+        {
+            ["gainOfLeg"] = gain,
+            ["deepestInFirstLeg"] = RampPath.Deepest(gain, 1),
+            ["deepestInLaterLegs"] = RampPath.Deepest(gain, (int)c["legs"]),
+        };
     }
 
     private static CaseFigures HelixRate(CaseInputs c)
     {
         double hole = c["holeDiameter"];
-        return new() { ["removalRate"] = CircularPath.SweptSection(hole, CircularPath.Open(hole, 0, c["D"]), c["rampAngle"]) * c["centreFeed"] / 1000 };
+        return new()
+        {
+            ["removalRate"] = CircularPath.SweptSection(hole, CircularPath.Open(hole, 0, c["D"]), c["rampAngle"]) * c["centreFeed"] / 1000
+        };
     }
 
     private static CaseFigures Thinning(CaseInputs c)
@@ -147,7 +155,8 @@ public static class CaseFamilies
 
     private static CaseFigures Deflection(CaseInputs c)
     {
-        BeamSegment[] segments = [.. c.Raw("segments").EnumerateArray().Select(s => new BeamSegment(s[0].GetDouble(), s[1].GetDouble(), c["youngsModulus"]))];
+        BeamSegment[] segments =
+            [.. c.Raw("segments").EnumerateArray().Select(s => new BeamSegment(s[0].GetDouble(), s[1].GetDouble(), c["youngsModulus"]))];
         return new() { ["tipDeflection"] = TipCompliance.Of(segments).Deflection(c["force"], 0) / 1000 };
     }
 
@@ -157,7 +166,10 @@ public static class CaseFamilies
         return new() { ["passes"] = passes.Count, ["depthEach"] = passes.Each };
     }
 
-    private static CaseFigures BallDiameter(CaseInputs c) => new() { ["effectiveDiameter"] = Ridge.DiameterInContact(0, c["D"] / 2, c["ap"], c.Or("tilt", 0)) };
+    private static CaseFigures BallDiameter(CaseInputs c) => new()
+    {
+        ["effectiveDiameter"] = Ridge.DiameterInContact(0, c["D"] / 2, c["ap"], c.Or("tilt", 0))
+    };
 
     // The same road as every calculation takes: from the outline of the cutter.
     private static CaseFigures CornerRadiusDiameter(CaseInputs c)
@@ -178,7 +190,10 @@ public static class CaseFamilies
         return new() { ["stepover"] = step, ["scallopHeight"] = Ridge.HeightFor(c["radius"], step) };
     }
 
-    private static CaseFigures ArcFeed(CaseInputs c) => new() { ["centreFeedRate"] = c["feedRate"] * CircularPath.CentreFactor(c["partRadius"], c["D"] / 2, !c.Is("internal")) };
+    private static CaseFigures ArcFeed(CaseInputs c) => new()
+    {
+        ["centreFeedRate"] = c["feedRate"] * CircularPath.CentreFactor(c["partRadius"], c["D"] / 2, !c.Is("internal"))
+    };
 
     private static CaseFigures CornerEngagement(CaseInputs c)
     {
@@ -186,7 +201,8 @@ public static class CaseFamilies
         double diameter = c["D"], width = c["ae"];
         return new()
         {
-            ["engagementAngle"] = double.RadiansToDegrees(ArcOfEngagement.Bend(diameter, width, c["cornerRadius"], false, c.Or("cornerAngle", 90), ref none).Length),
+            ["engagementAngle"] = double.RadiansToDegrees(
+                ArcOfEngagement.Bend(diameter, width, c["cornerRadius"], false, c.Or("cornerAngle", 90), ref none).Length),
             ["onStraightWall"] = double.RadiansToDegrees(ArcOfEngagement.Side(diameter, width, ref none).Length),
         };
     }
@@ -205,7 +221,8 @@ public static class CaseFamilies
     private static CaseFigures Drilling(CaseInputs c)
     {
         NoTrace none = default;
-        new HoleCut(c["D"], c.Or("holeDiameter", 0), c.Or("sig", 180) / 2, (int)c.Or("z", 2), c["vc"], c["fn"], c["kc11"], c["mc"]).Solve(out HoleLoad load, ref none);
+        new HoleCut(c["D"], c.Or("holeDiameter", 0), c.Or("sig", 180) / 2, (int)c.Or("z", 2), c["vc"], c["fn"], c["kc11"], c["mc"])
+            .Solve(out HoleLoad load, ref none);
         CaseFigures figures = new()
         {
             ["spindleSpeed"] = load.SpindleSpeed,
@@ -235,15 +252,26 @@ public static class CaseFamilies
     // The speed as the machine allows it, and the feed that follows it to the last bit.
     private static CaseFigures Tapping(CaseInputs c)
     {
-        double wanted = 1000 * c["vc"] / (Math.PI * c["D"]), lead = c["pitch"] * c.Or("starts", 1), most = c.Or("synchronousLimit", double.PositiveInfinity);
+        double wanted = 1000 * c["vc"] / (Math.PI * c["D"]), lead = c["pitch"] * c.Or("starts", 1),
+            most = c.Or("synchronousLimit", double.PositiveInfinity);
         double n = InStep.SpeedUpTo(Math.Min(wanted, most), lead);
-        return new() { ["spindleSpeed"] = n, ["feedRate"] = n * lead, ["cuttingSpeed"] = Math.PI * c["D"] * n / 1000, ["limited"] = wanted > most ? 1 : 0 };
+        return new()
+        {
+            ["spindleSpeed"] = n,
+            ["feedRate"] = n * lead,
+            ["cuttingSpeed"] = Math.PI * c["D"] * n / 1000,
+            ["limited"] = wanted > most ? 1 : 0,
+        };
     }
 
     private static CaseFigures TapDrill(CaseInputs c)
     {
         NoTrace none = default;
-        return new() { ["cutTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], false, ref none), ["formTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], true, ref none) };
+        return new()
+        {
+            ["cutTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], false, ref none),
+            ["formTap"] = ThreadHole.For(c["D"], c["pitch"], c["percent"], true, ref none),
+        };
     }
 
     private static CaseFigures Chamfer(CaseInputs c)

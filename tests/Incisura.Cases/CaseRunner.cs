@@ -26,7 +26,8 @@ public static class CaseRunner
     public static IReadOnlyList<CaseRun> Run(string json)
     {
         using JsonDocument document = JsonDocument.Parse(json);
-        if (document.RootElement.ValueKind != JsonValueKind.Object || !document.RootElement.TryGetProperty("cases", out JsonElement cases) || cases.ValueKind != JsonValueKind.Array)
+        if (document.RootElement.ValueKind != JsonValueKind.Object || !document.RootElement.TryGetProperty(
+            "cases", out JsonElement cases) || cases.ValueKind != JsonValueKind.Array)
             throw new JsonException("The file has no list named cases.");
         return [.. cases.EnumerateArray().Select(RunOne)];
     }
@@ -68,5 +69,6 @@ public static class CaseRunner
     private static bool Agrees(JsonElement expected, double got, double tolerance) =>
         expected.ValueKind is JsonValueKind.True or JsonValueKind.False
             ? got == (expected.GetBoolean() ? 1 : 0)
-            : expected.ValueKind == JsonValueKind.Number && double.IsFinite(got) && Math.Abs(got - expected.GetDouble()) <= tolerance * Math.Max(Math.Abs(expected.GetDouble()), 1e-9);
+            : expected.ValueKind == JsonValueKind.Number && double.IsFinite(got)
+                && Math.Abs(got - expected.GetDouble()) <= tolerance * Math.Max(Math.Abs(expected.GetDouble()), 1e-9);
 }

@@ -25,6 +25,8 @@ foreach (CaseRun run in runs.Where(r => r.Outcome is CaseOutcome.Differs or Case
 int Count(CaseOutcome outcome) => runs.Count(r => r.Outcome == outcome);
 if (Count(CaseOutcome.NotYetCovered) > 0)
     Console.WriteLine($"Not yet covered: {string.Join(", ", runs.Where(r => r.Outcome == CaseOutcome.NotYetCovered).Select(r => r.Id))}");
-Console.WriteLine($"Cases: {Count(CaseOutcome.Passed)} agree, {Count(CaseOutcome.Differs)} differ, {Count(CaseOutcome.Unknown)} unknown, {Count(CaseOutcome.NotYetCovered)} not yet covered");
+Console.WriteLine(
+    $"Cases: {Count(CaseOutcome.Passed)} agree, {Count(CaseOutcome.Differs)} differ, {Count(CaseOutcome.Unknown)} unknown, "
+        + $"{Count(CaseOutcome.NotYetCovered)} not yet covered");
 if (runs.Count == 0) Console.WriteLine("The file has no cases.");
 return runs.Count == 0 || Count(CaseOutcome.Differs) + Count(CaseOutcome.Unknown) > 0 ? 1 : 0;

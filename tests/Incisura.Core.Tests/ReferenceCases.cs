@@ -6,7 +6,8 @@ public class ReferenceCases
 {
     private static readonly string Reference = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "cutting-cases.json"));
 
-    public static TheoryData<string> Covered() => [.. CaseRunner.Run(Reference).Where(r => r.Outcome is not CaseOutcome.NotYetCovered).Select(r => r.Id)];
+    public static TheoryData<string> Covered() =>
+        [.. CaseRunner.Run(Reference).Where(r => r.Outcome is not CaseOutcome.NotYetCovered).Select(r => r.Id)];
 
     [Theory]
     [MemberData(nameof(Covered))]
@@ -26,7 +27,11 @@ public class ReferenceCases
     [Fact]
     public void A_wrong_figure_and_an_unknown_id_are_told()
     {
-        const string wrong = """{"cases":[{"id":"even-passes-9","inputs":{"total":5,"most":2},"expected":{"passes":2},"relativeTolerance":0.0001},{"id":"whittling-1"}]}""";
+        const string wrong =
+            """
+            {"cases":[{"id":"even-passes-9","inputs":{"total":5,"most":2},"expected":{"passes":2},
+            "relativeTolerance":0.0001},{"id":"whittling-1"}]}
+            """;
         Assert.Equal([CaseOutcome.Differs, CaseOutcome.Unknown], CaseRunner.Run(wrong).Select(r => r.Outcome));
     }
 }

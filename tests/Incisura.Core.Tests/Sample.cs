@@ -81,8 +81,16 @@ internal static class Sample
         Name = "Chart",
         Rows =
         [
-            new() { Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough", CuttingSpeed = 120, Feeds = [new(4, 0.02), new(12, 0.06), new(20, 0.09)], WidthRatio = 0.25, DepthRatio = 1.5 },
-            new() { Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-finish", CuttingSpeed = 150, Feeds = [new(12, 0.05)], WidthRatio = 0.02, DepthRatio = 1.5 },
+            new()
+            {
+                Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-rough",
+                CuttingSpeed = 120, Feeds = [new(4, 0.02), new(12, 0.06), new(20, 0.09)], WidthRatio = 0.25, DepthRatio = 1.5,
+            },
+            new()
+            {
+                Family = CutterFamily.SquareEndMill, CuttingMaterial = CuttingMaterial.Carbide, SubGroup = "P3", Operation = "side-finish",
+                CuttingSpeed = 150, Feeds = [new(12, 0.05)], WidthRatio = 0.02, DepthRatio = 1.5,
+            },
         ],
     };
 
@@ -105,10 +113,22 @@ internal static class Sample
         Dictionary<string, double> values = new(described.Start);
         foreach ((Dimension dimension, double value) in dimensions) values[dimension.Symbol] = value;
         Cutter cutter = new() { Number = "C-2", Family = family, Dimensions = values, Groups = [MaterialGroup.P] };
-        Holder holder = Holder with { Takes = described.Shank, LeastClamping = 0.1, LargestClamping = 200, LeastGrip = described.Shank == ShankForm.Arbor ? 0 : 20 };
+        Holder holder = Holder with
+        {
+            Takes = described.Shank,
+            LeastClamping = 0.1,
+            LargestClamping = 200,
+            LeastGrip = described.Shank == ShankForm.Arbor ? 0 : 20,
+        };
         double projection = described.Shank == ShankForm.Arbor ? cutter.OverallLength : Math.Max(cutter.LeastProjection, cutter.OverallLength - 30);
         SpeedRow row = Chart.Rows[0] with { Family = family, Operation = operation, DepthRatio = 0.5 };
-        return Situation with { Cutter = new(2, 1, cutter), Holder = new(2, 1, holder), Assembly = new(2, 1, Assembly with { Projection = projection }), Chart = new(1, 1, Chart with { Rows = [row] }) };
+        return Situation with
+        {
+            Cutter = new(2, 1, cutter),
+            Holder = new(2, 1, holder),
+            Assembly = new(2, 1, Assembly with { Projection = projection }),
+            Chart = new(1, 1, Chart with { Rows = [row] }),
+        };
     }
 
     /// <summary>What a tapered end mill and a chamfer mill need that the family leaves open.</summary>
@@ -119,7 +139,8 @@ internal static class Sample
         _ => [],
     };
 
-    public static Choices Typed(params (string Code, double Value)[] numbers) => new(numbers.ToDictionary(n => n.Code, n => n.Value), new Dictionary<string, string>());
+    public static Choices Typed(params (string Code, double Value)[] numbers) =>
+        new(numbers.ToDictionary(n => n.Code, n => n.Value), new Dictionary<string, string>());
 
     public static double Figure(this CalculationResult result, string code) => result.Figures.Single(f => f.Code == code).Value;
 

@@ -58,7 +58,8 @@ public sealed class DoorTests
     public void Two_columns_that_contradict_each_other_are_named()
     {
         Assert.Equal(45, Row("number,family,KAPR,lead angle", "C-1,face mill,45,45").Cutter[Dimension.EdgeAngle], 9);
-        Assert.Contains(Row("number,family,KAPR,lead angle", "C-1,face mill,60,60").Faults, f => f.Sentence.Contains("ψ_r is 60", StringComparison.Ordinal));
+        Assert.Contains(
+            Row("number,family,KAPR,lead angle", "C-1,face mill,60,60").Faults, f => f.Sentence.Contains("ψ_r is 60", StringComparison.Ordinal));
         Assert.Equal(4, Row("number,ZEFP", "C-1,4").Cutter.Teeth);
         Assert.Contains(Row("number,ZEFF,ZEFP", "C-1,2,4").Faults, f => f.Sentence.Contains("ZEFP is 4", StringComparison.Ordinal));
     }
@@ -75,7 +76,9 @@ public sealed class DoorTests
 
     [Fact]
     public void A_position_with_two_readings_is_asked_about() =>
-        Assert.Contains("line 2", Assert.Throws<TableException>(() => PositionFile.Read(Encoding.UTF8.GetBytes("x,y\n\"1,250\",7\n"))).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "line 2", Assert.Throws<TableException>(() => PositionFile.Read(Encoding.UTF8.GetBytes("x,y\n\"1,250\",7\n"))).Message,
+            StringComparison.Ordinal);
 
     [Theory]
     [InlineData("\n=1")]
@@ -129,19 +132,29 @@ public sealed class DoorTests
         }
 
         Assert.True(stream.Length < 1_000_000);
-        Assert.Contains("MB when it is opened", Assert.Throws<TableException>(() => TableFile.Read(stream.ToArray())).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "MB when it is opened", Assert.Throws<TableException>(() => TableFile.Read(stream.ToArray())).Message, StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_cell_of_a_megabyte_a_row_too_wide_and_empty_rows_without_end_are_refused()
     {
-        Assert.Contains("characters", Assert.Throws<TableException>(() => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + new string('x', 1 << 20)))).Message, StringComparison.Ordinal);
-        Assert.Contains("columns", Assert.Throws<TableException>(() => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + new string(';', 300) + "x"))).Message, StringComparison.Ordinal);
-        Assert.Contains("empty rows", Assert.Throws<TableException>(() => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + string.Concat(Enumerable.Repeat(";\n", TableFile.MostRows + 2))))).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "characters", Assert.Throws<TableException>(() => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + new string('x', 1 << 20)))).Message,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "columns", Assert.Throws<TableException>(() => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + new string(';', 300) + "x"))).Message,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "empty rows",
+            Assert.Throws<TableException>(
+                () => TableFile.Read(Encoding.UTF8.GetBytes("a;b\n" + string.Concat(Enumerable.Repeat(";\n", TableFile.MostRows + 2))))).Message,
+            StringComparison.Ordinal);
     }
 
     private static string Entity(string kind, params (int Code, object Value)[] pairs) =>
-        string.Concat(pairs.Prepend((8, "0")).Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Item1}\n{p.Item2}\n")).Prepend($"0\n{kind}\n"));
+        string.Concat(
+            pairs.Prepend((8, "0")).Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Item1}\n{p.Item2}\n")).Prepend($"0\n{kind}\n"));
 
     private static string Line(double x1, double y1, double x2, double y2) => Entity("LINE", (10, x1), (20, y1), (11, x2), (21, y2));
 
@@ -182,7 +195,8 @@ public sealed class DoorTests
     [Fact]
     public void A_mirrored_entity_lies_where_it_is_seen_and_a_leaning_one_is_refused()
     {
-        DxfDrawing drawing = DxfReader.Read("0\nSECTION\n2\nENTITIES\n" + Entity("CIRCLE", (10, 30), (20, 4), (40, 2), (230, -1)) + "0\nENDSEC\n0\nEOF\n");
+        DxfDrawing drawing = DxfReader.Read(
+            "0\nSECTION\n2\nENTITIES\n" + Entity("CIRCLE", (10, 30), (20, 4), (40, 2), (230, -1)) + "0\nENDSEC\n0\nEOF\n");
         Assert.Equal((-30d, 4d), (drawing.Circles[0].X, drawing.Circles[0].Y));
         Assert.All(drawing.Pieces, p => Assert.InRange(p.FromX, -32, -28));
         Assert.Empty(Take(Whole + Entity("ARC", (10, 0), (20, 0), (40, 2), (50, 0), (51, 90), (210, 1), (230, 0))).Segments);
@@ -191,9 +205,11 @@ public sealed class DoorTests
     [Fact]
     public void Paper_and_layers_that_are_off_or_frozen_are_not_read()
     {
-        string layers = "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n" + Entity("LAYER", (2, "off"), (62, -7)) + Entity("LAYER", (2, "cold"), (70, 1)) + "0\nENDTAB\n0\nENDSEC\n";
+        string layers = "0\nSECTION\n2\nTABLES\n0\nTABLE\n2\nLAYER\n" + Entity(
+            "LAYER", (2, "off"), (62, -7)) + Entity("LAYER", (2, "cold"), (70, 1)) + "0\nENDTAB\n0\nENDSEC\n";
         string hidden = Entity("LINE", (8, "off"), (10, 100), (20, 5), (11, 400), (21, 5)).Replace("8\n0\n", "", StringComparison.Ordinal);
-        string cold = hidden.Replace("off", "cold", StringComparison.Ordinal), paper = Entity("LINE", (67, 1), (10, 100), (20, 5), (11, 400), (21, 5));
+        string cold = hidden.Replace("off", "cold", StringComparison.Ordinal),
+            paper = Entity("LINE", (67, 1), (10, 100), (20, 5), (11, 400), (21, 5));
         DxfDrawing drawing = DxfReader.Read(layers + "0\nSECTION\n2\nENTITIES\n" + Whole + hidden + cold + paper + "0\nENDSEC\n0\nEOF\n");
         Assert.Equal(3, drawing.Pieces.Count);
     }

@@ -9,14 +9,18 @@ public class DxfTests
 {
     private static readonly DxfWish AsDrawn = new(0, false, []);
 
-    private static string Dxf(string entities, int units = 4) => $"0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n{units}\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n{entities}0\nENDSEC\n0\nEOF\n";
+    private static string Dxf(string entities, int units = 4) =>
+        $"0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n{units}\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n{entities}0\nENDSEC\n0\nEOF\n";
 
-    private static string Line(double x1, double y1, double x2, double y2) => FormattableString.Invariant($"0\nLINE\n8\n0\n10\n{x1}\n20\n{y1}\n11\n{x2}\n21\n{y2}\n");
+    private static string Line(double x1, double y1, double x2, double y2) =>
+        FormattableString.Invariant($"0\nLINE\n8\n0\n10\n{x1}\n20\n{y1}\n11\n{x2}\n21\n{y2}\n");
 
-    private static DxfTaken Take(string text, DxfWish? wish = null, double cutting = 0) => DxfProfile.Take(DxfReader.Read(text), wish ?? AsDrawn, cutting);
+    private static DxfTaken Take(string text, DxfWish? wish = null, double cutting = 0) =>
+        DxfProfile.Take(DxfReader.Read(text), wish ?? AsDrawn, cutting);
 
     // A holder's half: nose of 28, a cone to 40, a step to 50, back at 70.
-    private static readonly string Half = Line(0, 0, 0, 14) + Line(0, 14, 20, 14) + Line(20, 14, 50, 20) + Line(50, 20, 50, 25) + Line(50, 25, 70, 25) + Line(70, 25, 70, 0);
+    private static readonly string Half = Line(0, 0, 0, 14) + Line(0, 14, 20, 14) + Line(
+        20, 14, 50, 20) + Line(50, 20, 50, 25) + Line(50, 25, 70, 25) + Line(70, 25, 70, 0);
 
     [Fact]
     public void A_half_profile_becomes_segments()
@@ -29,7 +33,9 @@ public class DxfTests
     [Fact]
     public void Order_and_direction_of_the_lines_do_not_matter_and_the_axis_may_close_them()
     {
-        string mixed = Line(50, 25, 50, 20) + Line(70, 0, 0, 0) + Line(50, 25, 70, 25) + Line(0, 14, 0, 0) + Line(50, 20, 20, 14) + Line(20, 14, 0, 14) + Line(70, 0, 70, 25);
+        string mixed = Line(
+            50, 25, 50, 20) + Line(70, 0, 0, 0) + Line(50, 25, 70, 25) + Line(0, 14, 0, 0) + Line(50, 20, 20, 14) + Line(20, 14, 0, 14) + Line(70, 0,
+            70, 25);
         Assert.Equal([new(20, 28, 28), new(30, 28, 40), new(20, 50, 50)], Take(Dxf(mixed)).Segments);
     }
 
@@ -88,7 +94,8 @@ public class DxfTests
     [InlineData("0\nSECTION\n2\nENTITIES\n0\nLINE\n10\n1\n0\nENDSEC\n")]
     [InlineData("0\nSECTION\n2\nENTITIES\n0\nARC\n10\n1\n20\n1\n40\n-3\n50\n0\n51\n90\n0\nENDSEC\n")]
     [InlineData("0\nSECTION\n2\nENTITIES\n0")]
-    public void A_broken_drawing_is_refused_with_a_sentence(string text) => Assert.EndsWith(".", Assert.Throws<DxfException>(() => Take(text)).Message, StringComparison.Ordinal);
+    public void A_broken_drawing_is_refused_with_a_sentence(string text) =>
+        Assert.EndsWith(".", Assert.Throws<DxfException>(() => Take(text)).Message, StringComparison.Ordinal);
 
     [Fact]
     public void Polylines_with_bulges_are_read()
@@ -97,7 +104,8 @@ public class DxfTests
         Assert.Equal([new(5, 0, 10, 5), new(20, 10, 10)], Take(Dxf(polyline)).Segments);
     }
 
-    public static TheoryData<CutterFamily> Revolved() => [.. Families.All.Where(f => f.Use != CutterUse.Turning && !f.FreeProfile && f.Code is not CutterFamily.ThreadMill).Select(f => f.Code)];
+    public static TheoryData<CutterFamily> Revolved() =>
+        [.. Families.All.Where(f => f.Use != CutterUse.Turning && !f.FreeProfile && f.Code is not CutterFamily.ThreadMill).Select(f => f.Code)];
 
     [Theory]
     [MemberData(nameof(Revolved))]

@@ -27,7 +27,9 @@ public sealed class PositionTests
     [Fact]
     public void Circles_of_a_drawing_are_holes_with_their_diameters()
     {
-        FoundHoles found = Read("0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n8\nholes\n10\n1\n20\n2\n40\n0.25\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n0\nENDSEC\n0\nEOF\n");
+        FoundHoles found = Read(
+            "0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n1\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n"
+                + "8\nholes\n10\n1\n20\n2\n40\n0.25\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n1\n21\n1\n0\nENDSEC\n0\nEOF\n");
         Assert.Equal([new(25.4, 50.8, 12.7)], found.Holes);
     }
 
@@ -35,7 +37,8 @@ public sealed class PositionTests
     public void What_holds_no_position_is_refused_with_the_cure()
     {
         Assert.Contains("columns x and y", Assert.Throws<TableException>(() => Read("a;b\n1;2\n")).Message, StringComparison.Ordinal);
-        Assert.Contains("no circle", Assert.Throws<DxfException>(() => Read("0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n")).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "no circle", Assert.Throws<DxfException>(() => Read("0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n")).Message, StringComparison.Ordinal);
         Assert.Contains("empty", Assert.Throws<TableException>(() => PositionFile.Read([])).Message, StringComparison.Ordinal);
     }
 }

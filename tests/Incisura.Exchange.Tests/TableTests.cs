@@ -13,9 +13,14 @@ namespace Incisura.Exchange.Tests;
 
 public class TableTests
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { NumberHandling = JsonNumberHandling.AllowNamedFloatingPointLiterals, Converters = { new JsonStringEnumConverter<MaterialGroup>(), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        NumberHandling = JsonNumberHandling.AllowNamedFloatingPointLiterals,
+        Converters = { new JsonStringEnumConverter<MaterialGroup>(), new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
-    private static readonly List<Cutter> Demo = JsonSerializer.Deserialize<List<Cutter>>(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "cutters.json")), Json)!;
+    private static readonly List<Cutter> Demo = JsonSerializer.Deserialize<List<Cutter>>(
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "cutters.json")), Json)!;
 
     private static Table Csv(string text, Encoding? encoding = null) => TableFile.Read((encoding ?? Encoding.UTF8).GetBytes(text));
 
@@ -45,7 +50,12 @@ public class TableTests
         }
     }
 
-    private static Cutter Sorted(Cutter c) => c with { Dimensions = new SortedDictionary<string, double>(c.Dimensions.ToDictionary()), Picks = new SortedDictionary<string, string>(c.Picks.ToDictionary()) };
+    private static Cutter Sorted(Cutter c) =>
+        c with
+        {
+            Dimensions = new SortedDictionary<string, double>(c.Dimensions.ToDictionary()),
+            Picks = new SortedDictionary<string, string>(c.Picks.ToDictionary()),
+        };
 
     [Fact]
     public void Any_text_comes_back_as_it_was() => Gen.String[Gen.Char["=+-@'\"a;,Ø\t "], 0, 8].Sample(text =>
@@ -82,7 +92,8 @@ public class TableTests
     [InlineData("dia", "0.5in", 12.7)]
     [InlineData("DC", "12mm", 12)]
     [InlineData("Tool diameter", "1 1/4\"", 31.75)]
-    public void A_column_is_matched_by_meaning_and_unit(string heading, string cell, double mm) => Assert.Equal(mm, Row($"no;{heading}", $"C-1;{cell}").Cutter.CuttingDiameter, 9);
+    public void A_column_is_matched_by_meaning_and_unit(string heading, string cell, double mm) =>
+        Assert.Equal(mm, Row($"no;{heading}", $"C-1;{cell}").Cutter.CuttingDiameter, 9);
 
     [Fact]
     public void Lengths_are_inches_where_the_person_says_so_but_not_where_the_heading_does()
@@ -141,7 +152,8 @@ public class TableTests
     public void Labels_fill_sheets_of_any_size_and_too_small_ones_are_refused()
     {
         LabelSheet sheet = new() { Columns = 2, Rows = 2, Used = 3 };
-        byte[] pdf = sheet.Draw([.. Enumerable.Range(1, 6).Select(i => new Label($"A-{i}", ["Ø12 z4 square end mill", "Cabinet 1"], $"http://host/lookup?q=A-{i}"))]);
+        byte[] pdf = sheet.Draw(
+            [.. Enumerable.Range(1, 6).Select(i => new Label($"A-{i}", ["Ø12 z4 square end mill", "Cabinet 1"], $"http://host/lookup?q=A-{i}"))]);
         Assert.StartsWith("%PDF", Encoding.Latin1.GetString(pdf[..8]), StringComparison.Ordinal);
         Assert.Equal(3, Encoding.Latin1.GetString(pdf).Split("/Type/Page").Length - Encoding.Latin1.GetString(pdf).Split("/Type/Pages").Length);
         Assert.Empty(sheet.Check().Faults);
@@ -154,7 +166,8 @@ public class TableTests
     public void A_part_that_comes_twice_is_drawn_in_two_pieces() => Assert.All(Demo.Where(c => c.Profile().Shape != ProfileShape.Flat), c =>
     {
         Profile profile = c.Profile();
-        int pieces = 1 + profile.Elements.Zip(profile.Elements.Skip(1)).Count(p => p.First.Part != p.Second.Part || p.First.ToZ != p.Second.FromZ || p.First.ToR != p.Second.FromR);
+        int pieces = 1 + profile.Elements.Zip(profile.Elements.Skip(1))
+            .Count(p => p.First.Part != p.Second.Part || p.First.ToZ != p.Second.FromZ || p.First.ToR != p.Second.FromR);
         string svg = SvgDrawing.Write(profile, c.Number, []);
         Assert.Equal(pieces, svg.Split("<path fill=\"#F").Length - 1 + svg.Split("<path fill=\"#E").Length - 1);
     });

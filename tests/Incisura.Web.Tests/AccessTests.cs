@@ -37,11 +37,17 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller adwin = await workshop.SignInAsync("adwin");
         (await adwin.GetAsync("/records")).Expect(HttpStatusCode.Forbidden);
-        (await adwin.PostAsync("/people", new { name = "noor", fullName = "Noor Haldane", role = "engineer", password = "short" })).Expect(HttpStatusCode.UnprocessableEntity);
-        (await adwin.PostAsync("/people", new { name = "noor", fullName = "Noor Haldane", role = "engineer", password = "a long first password" })).Expect(HttpStatusCode.Created);
+        (await adwin.PostAsync("/people", new { name = "noor", fullName = "Noor Haldane", role = "engineer", password = "short" }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
+        (await adwin.PostAsync("/people", new { name = "noor", fullName = "Noor Haldane", role = "engineer", password = "a long first password" }))
+            .Expect(HttpStatusCode.Created);
         Caller noor = workshop.Stranger();
         (await noor.PostAsync("/session", new { name = "noor", password = "wrong password here" })).Expect(HttpStatusCode.Unauthorized);
-        Assert.Equal("engineer", (await noor.PostAsync("/session", new { name = "noor", password = "a long first password" })).Expect(HttpStatusCode.OK)["role"].GetString());
+        Assert.Equal(
+            "engineer",
+            (await noor.PostAsync("/session", new { name = "noor", password = "a long first password" }))
+                .Expect(HttpStatusCode.OK)["role"]
+                .GetString());
         (await noor.GetAsync("/records")).Expect(HttpStatusCode.OK);
         Assert.Contains((await adwin.GetAsync("/people")).Json.EnumerateArray(), p => p.GetProperty("name").GetString() == "noor");
     }
@@ -60,7 +66,9 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_write_from_another_site_is_refused(string header, string value)
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer answer = await maren.SendAsync(HttpMethod.Post, "/calculations/side-rough", JsonContent.Create(new { materialId = 1, assemblyId = 6, machineId = 1 }), null, (header, value));
+        Answer answer = await maren.SendAsync(
+            HttpMethod.Post, "/calculations/side-rough", JsonContent.Create(new { materialId = 1, assemblyId = 6, machineId = 1 }), null,
+            (header, value));
         answer.Expect(HttpStatusCode.Forbidden);
     }
 
@@ -93,8 +101,13 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
     {
         static string[] Reads(System.Reflection.Assembly a) => [.. a.GetReferencedAssemblies().Select(r => r.Name!)];
         string[] core = Reads(typeof(Core.Calculation.IOperation).Assembly), data = Reads(typeof(IncisuraDb).Assembly);
-        Assert.DoesNotContain(core, n => n.StartsWith("Incisura", StringComparison.Ordinal) || n.StartsWith("Microsoft", StringComparison.Ordinal) || n.Contains("Json", StringComparison.Ordinal) || n.Contains("Http", StringComparison.Ordinal));
-        Assert.Equal(["Incisura.Core"], Reads(typeof(Exchange.Dxf.DxfReader).Assembly).Where(n => n.StartsWith("Incisura", StringComparison.Ordinal)));
+        Assert.DoesNotContain(
+            core,
+            n =>
+                n.StartsWith("Incisura", StringComparison.Ordinal) || n.StartsWith("Microsoft", StringComparison.Ordinal)
+                    || n.Contains("Json", StringComparison.Ordinal) || n.Contains("Http", StringComparison.Ordinal));
+        Assert.Equal(
+            ["Incisura.Core"], Reads(typeof(Exchange.Dxf.DxfReader).Assembly).Where(n => n.StartsWith("Incisura", StringComparison.Ordinal)));
         Assert.DoesNotContain("Incisura.Web", data);
         Assert.Contains("Incisura.Core", data);
     }

@@ -5,7 +5,8 @@ namespace Incisura.Web.Tests;
 
 public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    private static object Request(object? numbers = null, object? options = null) => new { materialId = 1, assemblyId = 6, machineId = 1, numbers, options };
+    private static object Request(object? numbers = null, object? options = null) =>
+        new { materialId = 1, assemblyId = 6, machineId = 1, numbers, options };
 
     [Fact]
     public async Task The_same_question_gets_the_same_bits()
@@ -27,7 +28,9 @@ public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop
     {
         Caller maren = await workshop.SignInAsync("maren");
         string body = $$"""{"materialId":1,"assemblyId":6,"machineId":1,"numbers":{{numbers}}}""";
-        Answer refused = (await maren.SendAsync(HttpMethod.Post, "/calculations/side-rough", new StringContent(body, Encoding.UTF8, "application/json"))).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer refused = (await maren.SendAsync(
+            HttpMethod.Post, "/calculations/side-rough",
+            new StringContent(body, Encoding.UTF8, "application/json"))).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal([field], refused.FaultFields);
     }
 
@@ -39,7 +42,8 @@ public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop
     public async Task A_body_of_another_shape_is_refused_in_words(string body)
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer answer = await maren.SendAsync(HttpMethod.Post, "/calculations/side-rough", new StringContent(body, Encoding.UTF8, "application/json"));
+        Answer answer = await maren.SendAsync(
+            HttpMethod.Post, "/calculations/side-rough", new StringContent(body, Encoding.UTF8, "application/json"));
         Assert.True(answer.Status is HttpStatusCode.BadRequest or HttpStatusCode.UnprocessableEntity, answer.Status.ToString());
         Assert.NotEmpty(answer.Detail);
     }
@@ -58,7 +62,8 @@ public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop
     {
         Caller maren = await workshop.SignInAsync("maren");
         string body = "{\"materialId\":1,\"assemblyId\":6,\"machineId\":1,\"options\":{\"chip\":\"" + new string('x', 10_000_000) + "\"}}";
-        Answer refused = await maren.SendAsync(HttpMethod.Post, "/calculations/side-rough", new StringContent(body, Encoding.UTF8, "application/json"));
+        Answer refused = await maren.SendAsync(
+            HttpMethod.Post, "/calculations/side-rough", new StringContent(body, Encoding.UTF8, "application/json"));
         Assert.NotEqual(HttpStatusCode.OK, refused.Status);
         Assert.InRange((int)refused.Status, 400, 499);
     }
@@ -70,12 +75,20 @@ public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop
         int answered = 0;
         foreach (var operation in (await maren.GetAsync("/operations")).Json.EnumerateArray())
             foreach (var family in operation.GetProperty("families").EnumerateArray())
-                foreach (var assembly in (await maren.GetAsync($"/library/assemblies?family={family.GetString()}&take=3"))["rows"].EnumerateArray().Select(r => r.GetProperty("sheet")))
+                foreach (
+                    var assembly in (await maren.GetAsync($"/library/assemblies?family={family.GetString()}&take=3"))["rows"]
+                        .EnumerateArray()
+                        .Select(r => r.GetProperty("sheet")))
                 {
-                    Answer answer = await maren.PostAsync($"/calculations/{operation.GetProperty("code").GetString()}", new { materialId = 2, assemblyId = assembly.GetProperty("id").GetInt32(), machineId = 1 });
+                    Answer answer = await maren.PostAsync(
+                        $"/calculations/{operation.GetProperty("code").GetString()}",
+                        new { materialId = 2, assemblyId = assembly.GetProperty("id").GetInt32(), machineId = 1 });
 
                     // What the chart has no row for asks for its figures by name; nothing else may be in the way.
-                    if (answer.Status == HttpStatusCode.UnprocessableEntity) Assert.All(answer.FaultFields, f => Assert.Contains(f, (string[])["cuttingSpeed", "feedPerRevolution", "feedPerTooth", "widthOfCut", "depthOfCut"]));
+                    if (answer.Status == HttpStatusCode.UnprocessableEntity)
+                        Assert.All(
+                            answer.FaultFields,
+                            f => Assert.Contains(f, (string[])["cuttingSpeed", "feedPerRevolution", "feedPerTooth", "widthOfCut", "depthOfCut"]));
                     else
                     {
                         answer.Expect(HttpStatusCode.OK);

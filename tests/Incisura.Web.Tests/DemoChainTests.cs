@@ -12,7 +12,8 @@ public sealed class DemoChainTests(Workshop workshop) : IClassFixture<Workshop>
         ShelfView view = await workshop.ShelfAsync();
         return (from material in view.Materials.Keys
                 from machine in view.Machines.Keys
-                select (material, machine)).ToDictionary(p => p, p => ToolShelf.Of(view.Assemblies.Keys.Select(a => view.SituationOf(p.material, a, p.machine)!)));
+                select (material, machine)).ToDictionary(p =>
+                    p, p => ToolShelf.Of(view.Assemblies.Keys.Select(a => view.SituationOf(p.material, a, p.machine)!)));
     }
 
     [Fact]
@@ -30,7 +31,8 @@ public sealed class DemoChainTests(Workshop workshop) : IClassFixture<Workshop>
             verdicts[chain.Verdict] = verdicts.GetValueOrDefault(chain.Verdict) + 1;
         }
 
-        Assert.True(verdicts.GetValueOrDefault(ChainVerdict.Works) + verdicts.GetValueOrDefault(ChainVerdict.Cautions) > 100, string.Join(", ", verdicts));
+        Assert.True(
+            verdicts.GetValueOrDefault(ChainVerdict.Works) + verdicts.GetValueOrDefault(ChainVerdict.Cautions) > 100, string.Join(", ", verdicts));
     }
 
     [Fact]
@@ -43,11 +45,14 @@ public sealed class DemoChainTests(Workshop workshop) : IClassFixture<Workshop>
         {
             HoleTarget target = TargetDraw.Of(random);
             ToolShelf shelf = shelves[(1 + random.Next(3), 1 + random.Next(2))];
-            foreach (ChainStep step in HoleChain.Propose(target, shelf, new Dictionary<string, int>(), cancel: TestContext.Current.CancellationToken).Steps)
+            foreach (ChainStep step in HoleChain.Propose(
+                target, shelf, new Dictionary<string, int>(), cancel: TestContext.Current.CancellationToken).Steps)
                 foreach (Situation other in step.Others)
                 {
                     offered++;
-                    HoleChain with = HoleChain.Propose(target, shelf, new Dictionary<string, int> { [step.Operation] = other.Assembly.Id }, others: false, TestContext.Current.CancellationToken);
+                    HoleChain with = HoleChain.Propose(
+                        target, shelf, new Dictionary<string, int> { [step.Operation] = other.Assembly.Id }, others: false,
+                        TestContext.Current.CancellationToken);
                     Assert.NotEqual(ChainVerdict.Fails, with.Verdict);
                     Assert.Empty(with.Fallen);
                     Assert.Contains(with.Steps, s => s.Situation?.Assembly.Id == other.Assembly.Id);

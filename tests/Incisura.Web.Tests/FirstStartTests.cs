@@ -9,7 +9,8 @@ public sealed class FirstStartTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-first-").FullName;
 
-    private WebApplicationFactory<Program> Host(string? password, string? name = null, bool demo = false) => new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
+    private WebApplicationFactory<Program> Host(string? password, string? name = null, bool demo = false) =>
+        new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
     {
         builder.UseSetting("Incisura:Database", Path.Combine(folder, "incisura.db"));
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
@@ -34,7 +35,8 @@ public sealed class FirstStartTests : IDisposable
         {
             Caller first = new(host.CreateClient());
             (await first.PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.OK);
-            (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "another long password" })).Expect(HttpStatusCode.Created);
+            (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "another long password" }))
+                .Expect(HttpStatusCode.Created);
             Assert.Equal(HttpStatusCode.NotFound, (await first.PostAsync("/session/demo/maren", new { })).Status);
         }
 
@@ -49,7 +51,9 @@ public sealed class FirstStartTests : IDisposable
 
     private static string Refused(WebApplicationFactory<Program> host)
     {
-        using (host) return Assert.IsType<StartException>(Assert.ThrowsAny<Exception>(() => host.CreateClient()) is StartException plain ? plain : null).Message;
+        using (host)
+            return Assert.IsType<StartException>(
+                Assert.ThrowsAny<Exception>(() => host.CreateClient()) is StartException plain ? plain : null).Message;
     }
 
     [Theory]
@@ -81,9 +85,13 @@ public sealed class FirstStartTests : IDisposable
     {
         await using (WebApplicationFactory<Program> host = Host("a password of my own"))
             (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
-        Sql("CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER NOT NULL PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO __EFMigrationsLock VALUES (1, '2026-11-26 04:00:00+00:00'); DELETE FROM __EFMigrationsHistory WHERE MigrationId LIKE '%_Sessions'; DROP TABLE Sessions");
+        Sql(
+            "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER NOT NULL PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO "
+                + "__EFMigrationsLock VALUES (1, '2026-11-26 04:00:00+00:00'); DELETE FROM __EFMigrationsHistory WHERE MigrationId "
+                + "LIKE '%_Sessions'; DROP TABLE Sessions");
         await using WebApplicationFactory<Program> again = Host(null);
-        (await new Caller(again.CreateClient()).PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.OK);
+        (await new Caller(again.CreateClient()).PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
+            .Expect(HttpStatusCode.OK);
     }
 
     [Fact]
@@ -117,8 +125,10 @@ public sealed class FirstStartTests : IDisposable
     {
         await using WebApplicationFactory<Program> host = Host("a password of my own");
         Caller caller = new(host.CreateClient());
-        for (int i = 0; i < 8; i++) (await caller.PostAsync("/session", new { name = "administrator", password = "wrong" })).Expect(HttpStatusCode.Unauthorized);
-        Answer locked = (await caller.PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.Unauthorized);
+        for (int i = 0; i < 8; i++)
+            (await caller.PostAsync("/session", new { name = "administrator", password = "wrong" })).Expect(HttpStatusCode.Unauthorized);
+        Answer locked = (await caller.PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
+            .Expect(HttpStatusCode.Unauthorized);
         Assert.Contains("five minutes", locked.Detail, StringComparison.Ordinal);
     }
 

@@ -12,13 +12,22 @@ namespace Incisura.Web.Tests;
 public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
 {
     private static object Draft(int material, int assembly) =>
-        new { operation = "side-rough", materialId = material, assemblyId = assembly, machineId = 1, numbers = new { widthOfCut = 1.0 }, note = new string('x', 2000) };
+        new
+        {
+            operation = "side-rough",
+            materialId = material,
+            assemblyId = assembly,
+            machineId = 1,
+            numbers = new { widthOfCut = 1.0 },
+            note = new string('x', 2000),
+        };
 
     [Fact]
     public async Task On_a_full_disk_every_write_is_refused_in_words_and_nothing_is_half_saved()
     {
         Disk disk = new();
-        using WebApplicationFactory<Program> host = workshop.WithWebHostBuilder(b => b.ConfigureServices(s => s.ConfigureDbContext<IncisuraDb>(o => o.AddInterceptors(disk))));
+        using WebApplicationFactory<Program> host = workshop.WithWebHostBuilder(
+            b => b.ConfigureServices(s => s.ConfigureDbContext<IncisuraDb>(o => o.AddInterceptors(disk))));
         HttpClient http = host.CreateClient();
         (await http.PostAsync("/api/v1/session/demo/maren", null, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
         Caller maren = new(http);
@@ -42,7 +51,17 @@ public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(before + saved, await CountAsync());
 
         disk.Full = false;
-        (await maren.PostAsync("/hole-groups", new { name = "After the disk", target = new { kind = "plain", diameter = 8, depth = 20 }, materialId = 2, machineId = 1, pattern = new { form = "circle", diameter = 100, count = 6 }, order = "nearestNext" })).Expect(HttpStatusCode.Created);
+        (await maren.PostAsync(
+            "/hole-groups",
+            new
+            {
+                name = "After the disk",
+                target = new { kind = "plain", diameter = 8, depth = 20 },
+                materialId = 2,
+                machineId = 1,
+                pattern = new { form = "circle", diameter = 100, count = 6 },
+                order = "nearestNext",
+            })).Expect(HttpStatusCode.Created);
     }
 
     /// <summary>A disk without room: the database may not grow by a single page.</summary>
@@ -50,7 +69,8 @@ public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
     {
         public bool Full { get; set; }
 
-        public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        public override async Task ConnectionOpenedAsync(
+            DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
         {
             await using DbCommand command = connection.CreateCommand();
             // Fewer pages than there are cannot be asked for: the database then keeps those it has.

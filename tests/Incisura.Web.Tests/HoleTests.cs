@@ -9,14 +9,27 @@ namespace Incisura.Web.Tests;
 public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
 {
     private static async Task<int> IdAsync(Caller caller, string assembly) =>
-        (await caller.GetAsync($"/library/assemblies?q={assembly}&take=1")).Expect(HttpStatusCode.OK)["rows"][0].GetProperty("sheet").GetProperty("id").GetInt32();
+        (await caller.GetAsync($"/library/assemblies?q={assembly}&take=1"))
+            .Expect(HttpStatusCode.OK)["rows"][0]
+            .GetProperty("sheet")
+            .GetProperty("id")
+            .GetInt32();
 
     [Fact]
     public async Task A_tap_on_an_old_machine_is_held_and_its_feed_follows()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer r = (await maren.PostAsync("/calculations/tap", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 4, numbers = new { cuttingSpeed = 40 } })).Expect(HttpStatusCode.OK);
-        double Figure(string code) => r["figures"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
+        Answer r = (await maren.PostAsync(
+            "/calculations/tap",
+            new
+            {
+                materialId = 2,
+                assemblyId = await IdAsync(maren, "A-1208"),
+                machineId = 4,
+                numbers = new { cuttingSpeed = 40 },
+            })).Expect(HttpStatusCode.OK);
+        double Figure(string code) =>
+            r["figures"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
         Assert.Equal(800, Figure("spindleSpeed"), 6);
         Assert.Equal(1.5, Figure("feedRate") / Figure("spindleSpeed"));
         Assert.Contains(r["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "held");
@@ -26,7 +39,15 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Drills_of_the_library_are_offered_nearest_first()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer drills = (await maren.PostAsync("/calculations/tap/drills", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, numbers = new { holeBefore = 1 } })).Expect(HttpStatusCode.OK);
+        Answer drills = (await maren.PostAsync(
+            "/calculations/tap/drills",
+            new
+            {
+                materialId = 1,
+                assemblyId = await IdAsync(maren, "A-1208"),
+                machineId = 1,
+                numbers = new { holeBefore = 1 },
+            })).Expect(HttpStatusCode.OK);
         JsonElement first = drills.Json[0];
         Assert.Equal(8.5, first.GetProperty("diameter").GetDouble());
         Assert.NotEmpty(first.GetProperty("class").GetString()!);
@@ -54,7 +75,16 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(50, revision.GetProperty("crossHoles")[0].GetProperty("distance").GetDouble());
         Assert.Equal(2000, revision.GetProperty("edits")[0].GetProperty("feedRate").GetDouble());
         Assert.Contains(revision.GetProperty("result").GetProperty("stages").EnumerateArray(), s => s.GetProperty("code").GetString() == "cross-1");
-        Answer refused = (await maren.PostAsync("/calculations/deep-hole", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1308"), machineId = 1, numbers = new { depth = 40 }, crossHoles = new[] { new { distance = 80, diameter = 10, angle = 90, offset = 0 } } })).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer refused = (await maren.PostAsync(
+            "/calculations/deep-hole",
+            new
+            {
+                materialId = 2,
+                assemblyId = await IdAsync(maren, "A-1308"),
+                machineId = 1,
+                numbers = new { depth = 40 },
+                crossHoles = new[] { new { distance = 80, diameter = 10, angle = 90, offset = 0 } },
+            })).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(["crossHoles[0].distance"], refused.FaultFields);
     }
 
@@ -63,12 +93,23 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren");
         int assembly = await IdAsync(maren, "A-1323");
-        Answer made = (await maren.PostAsync("/records", new { operation = "drill", materialId = 2, assemblyId = assembly, machineId = 1, numbers = new { depth = 20 } })).Expect(HttpStatusCode.Created);
+        Answer made = (await maren.PostAsync(
+            "/records", new
+            {
+                operation = "drill",
+                materialId = 2,
+                assemblyId = assembly,
+                machineId = 1,
+                numbers = new { depth = 20 },
+            })).Expect(HttpStatusCode.Created);
         string number = made["number"].GetString()!;
-        Answer changed = (await maren.PutAsync($"/records/{number}", new { numbers = new { depth = 60 } }, made["revisions"][0].GetProperty("version").GetInt32())).Expect(HttpStatusCode.OK);
+        Answer changed = (await maren.PutAsync(
+            $"/records/{number}", new { numbers = new { depth = 60 } },
+            made["revisions"][0].GetProperty("version").GetInt32())).Expect(HttpStatusCode.OK);
         JsonElement revision = changed["revisions"][0];
         Assert.Equal(20, revision.GetProperty("depthBefore").GetDouble());
-        Assert.Contains(revision.GetProperty("result").GetProperty("findings").EnumerateArray(), f => f.GetProperty("code").GetString() == "cycle-crossed");
+        Assert.Contains(
+            revision.GetProperty("result").GetProperty("findings").EnumerateArray(), f => f.GetProperty("code").GetString() == "cycle-crossed");
     }
 
     [Fact]
@@ -89,10 +130,13 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(["drill", "countersink", "tap"], solved["steps"].EnumerateArray().Select(s => s.GetProperty("operation").GetString()));
         Answer kept = (await maren.PostAsync("/hole-groups", Group(18, 8))).Expect(HttpStatusCode.Created);
         int id = kept["id"].GetInt32();
-        Assert.Equal(JsonValueKind.Null, (await maren.PostAsync($"/hole-groups/solve?kept={id}", Group(19, 8))).Expect(HttpStatusCode.OK)["otherwise"].ValueKind);
+        Assert.Equal(
+            JsonValueKind.Null,
+            (await maren.PostAsync($"/hole-groups/solve?kept={id}", Group(19, 8))).Expect(HttpStatusCode.OK)["otherwise"].ValueKind);
         (await maren.PutAsync($"/hole-groups/{id}", Group(20, 8), 1)).Expect(HttpStatusCode.OK);
         (await maren.PutAsync($"/hole-groups/{id}", Group(22, 8), 1)).Expect(HttpStatusCode.PreconditionFailed);
-        Assert.Equal(["pattern.count"], (await maren.PostAsync("/hole-groups/solve", Group(18, 0))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["pattern.count"], (await maren.PostAsync("/hole-groups/solve", Group(18, 0))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         Caller jory = await workshop.SignInAsync("jory");
         (await jory.PostAsync("/hole-groups/solve", Group(18, 8))).Expect(HttpStatusCode.Forbidden);
     }
@@ -101,13 +145,26 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Picks_left_from_another_hole_fall_and_a_deeper_hole_is_said_to_be_drilled_otherwise()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        object Plain(double diameter, double depth, object picked) => new { name = "x", materialId = 1, machineId = 1, target = new { kind = "plain", diameter, depth, chamfer = 0 }, pattern = new { form = "circle", diameter = 100, count = 6 }, picked };
+        object Plain(double diameter, double depth, object picked) =>
+            new
+            {
+                name = "x",
+                materialId = 1,
+                machineId = 1,
+                target = new { kind = "plain", diameter, depth, chamfer = 0 },
+                pattern = new { form = "circle", diameter = 100, count = 6 },
+                picked,
+            };
         int drill = await IdAsync(maren, "A-1305");
         Answer fallen = (await maren.PostAsync("/hole-groups/solve", Plain(12, 20, new { drill }))).Expect(HttpStatusCode.OK);
         JsonElement pick = Assert.Single(fallen["fallen"].EnumerateArray());
         Assert.Equal(drill, pick.GetProperty("assemblyId").GetInt32());
-        Assert.DoesNotContain(fallen["steps"].EnumerateArray(), s => s.GetProperty("tool").ValueKind == JsonValueKind.Object && s.GetProperty("tool").GetProperty("assemblyId").GetInt32() == drill);
-        Assert.Equal(["picked"], (await maren.PostAsync("/hole-groups/solve", Plain(12, 20, new { whittle = 1 }))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.DoesNotContain(
+            fallen["steps"].EnumerateArray(),
+            s => s.GetProperty("tool").ValueKind == JsonValueKind.Object && s.GetProperty("tool").GetProperty("assemblyId").GetInt32() == drill);
+        Assert.Equal(
+            ["picked"],
+            (await maren.PostAsync("/hole-groups/solve", Plain(12, 20, new { whittle = 1 }))).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
 
         int id = (await maren.PostAsync("/hole-groups", Plain(8.5, 20, new { }))).Expect(HttpStatusCode.Created)["id"].GetInt32();
         Answer deeper = (await maren.PostAsync($"/hole-groups/solve?kept={id}", Plain(8.5, 70, new { }))).Expect(HttpStatusCode.OK);
@@ -118,15 +175,45 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_reamer_takes_the_hole_that_a_drilling_record_leaves()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer drill = (await maren.PostAsync("/records", new { operation = "drill", materialId = 1, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1, numbers = new { depth = 26 }, note = "" })).Expect(HttpStatusCode.Created);
+        Answer drill = (await maren.PostAsync(
+            "/records",
+            new
+            {
+                operation = "drill",
+                materialId = 1,
+                assemblyId = await IdAsync(maren, "A-1305"),
+                machineId = 1,
+                numbers = new { depth = 26 },
+                note = "",
+            })).Expect(HttpStatusCode.Created);
         string number = drill["number"].GetString()!;
         object taken = new { record = number, revision = drill["revisions"][0].GetProperty("number").GetInt32() };
-        Answer tap = (await maren.PostAsync("/calculations/tap", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, numbers = new { depth = 18 }, leftover = taken })).Expect(HttpStatusCode.OK);
-        double Field(string code) => tap["fields"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
+        Answer tap = (await maren.PostAsync(
+            "/calculations/tap",
+            new
+            {
+                materialId = 1,
+                assemblyId = await IdAsync(maren, "A-1208"),
+                machineId = 1,
+                numbers = new { depth = 18 },
+                leftover = taken,
+            })).Expect(HttpStatusCode.OK);
+        double Field(string code) =>
+            tap["fields"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == code).GetProperty("value").GetDouble();
         Assert.Equal((8.5, 26), (Field("holeBefore"), Field("depthOfHoleBefore")));
         Assert.Contains(tap["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "leftover");
-        Assert.Contains("leftover", (await maren.PostAsync("/calculations/side-finish", new { materialId = 1, assemblyId = 6, machineId = 1, leftover = taken })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
-        Answer other = (await maren.PostAsync("/calculations/tap", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1, leftover = taken })).Expect(HttpStatusCode.OK);
+        Assert.Contains(
+            "leftover",
+            (await maren.PostAsync("/calculations/side-finish", new { materialId = 1, assemblyId = 6, machineId = 1, leftover = taken }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Answer other = (await maren.PostAsync(
+            "/calculations/tap", new
+            {
+                materialId = 2,
+                assemblyId = await IdAsync(maren, "A-1208"),
+                machineId = 1,
+                leftover = taken,
+            })).Expect(HttpStatusCode.OK);
         Assert.Contains(other["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "leftover-doubt");
     }
 
@@ -134,13 +221,29 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Another_coolant_that_changes_the_cycle_is_said()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        async Task<bool> SaidAsync(string coolant) => (await maren.PostAsync("/calculations/drill", new { materialId = 1, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1, numbers = new { depth = 45 }, options = new { coolant }, cycleBefore = "fullRetract" })).Expect(HttpStatusCode.OK)["findings"].EnumerateArray().Any(f => f.GetProperty("code").GetString() == "cycle-crossed");
+        async Task<bool> SaidAsync(string coolant) =>
+            (await maren.PostAsync(
+                "/calculations/drill",
+                new
+                {
+                    materialId = 1,
+                    assemblyId = await IdAsync(maren, "A-1305"),
+                    machineId = 1,
+                    numbers = new { depth = 45 },
+                    options = new { coolant },
+                    cycleBefore = "fullRetract",
+                }))
+                .Expect(HttpStatusCode.OK)["findings"]
+                .EnumerateArray()
+                .Any(f => f.GetProperty("code").GetString() == "cycle-crossed");
         Assert.False(await SaidAsync("flood"));
         Assert.True(await SaidAsync("through"));
     }
 
     private static Task<Answer> SendFileAsync(Caller caller, string text) =>
-        caller.SendAsync(HttpMethod.Post, "/hole-groups/positions", new ByteArrayContent(Encoding.UTF8.GetBytes(text)) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } });
+        caller.SendAsync(
+            HttpMethod.Post, "/hole-groups/positions",
+            new ByteArrayContent(Encoding.UTF8.GetBytes(text)) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } });
 
     [Fact]
     public async Task Positions_come_from_a_table_and_bad_files_are_refused()
@@ -159,10 +262,19 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         {
             name = "Three deep, through the drill",
             operation = "drill",
-            choices = new object[] { new { field = "depth", basis = "ofDiameter", amount = 3 }, new { field = "holeBefore", basis = "ofDiameter", amount = 1.2 } },
+            choices = new object[]
+            {
+                new { field = "depth", basis = "ofDiameter", amount = 3 }, new { field = "holeBefore", basis = "ofDiameter", amount = 1.2 },
+            },
             options = new { coolant = "through" },
         })).Expect(HttpStatusCode.Created);
-        Answer applied = (await maren.PostAsync($"/calculations/drill/methods/{made["id"].GetInt32()}", new { materialId = 2, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1 })).Expect(HttpStatusCode.OK);
+        Answer applied = (await maren.PostAsync(
+            $"/calculations/drill/methods/{made["id"].GetInt32()}", new
+            {
+                materialId = 2,
+                assemblyId = await IdAsync(maren, "A-1305"),
+                machineId = 1,
+            })).Expect(HttpStatusCode.OK);
         Assert.Equal(25.5, applied["choices"].GetProperty("numbers").GetProperty("depth").GetDouble(), 9);
         Assert.Equal("through", applied["choices"].GetProperty("options").GetProperty("coolant").GetString());
         Assert.Equal("holeBefore", applied["notApplied"][0].GetProperty("field").GetString());
@@ -185,10 +297,18 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller maren = await workshop.SignInAsync("maren");
         object body = new { materialId = 2, assemblyId = await IdAsync(maren, "A-1208"), machineId = 1 };
         (await maren.PostAsync("/calculations/tap/revolution", body)).Expect(HttpStatusCode.NotFound);
-        Assert.Equal(["across", "up"], (await maren.PostAsync("/calculations/tap/window?across=cuttingSpeed&up=depth", body)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields.Union(["up"]));
+        Assert.Equal(
+            ["across", "up"],
+            (await maren.PostAsync("/calculations/tap/window?across=cuttingSpeed&up=depth", body))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields
+                .Union(["up"]));
         object drill = new { materialId = 2, assemblyId = await IdAsync(maren, "A-1305"), machineId = 1 };
         Answer best = (await maren.PostAsync("/calculations/drill/best?aim=time", drill)).Expect(HttpStatusCode.OK);
         Assert.True(best["found"].GetBoolean());
-        Assert.Equal(64, (await maren.PostAsync("/calculations/drill/window?across=cuttingSpeed&up=feedPerRevolution&size=8", drill)).Expect(HttpStatusCode.OK)["use"].GetBytesFromBase64().Length);
+        Assert.Equal(
+            64,
+            (await maren.PostAsync("/calculations/drill/window?across=cuttingSpeed&up=feedPerRevolution&size=8", drill))
+                .Expect(HttpStatusCode.OK)["use"]
+                .GetBytesFromBase64().Length);
     }
 }

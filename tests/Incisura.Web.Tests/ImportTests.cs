@@ -11,7 +11,9 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
     private const string Headings = "number;family;DC;z;LCF;OAL;DMM;h_max;groups\n";
 
     private static async Task<Answer> SendAsync(Caller caller, byte[] file, string name = "cutters.csv") =>
-        await caller.SendAsync(HttpMethod.Post, $"/library/cutters/imports?file={name}", new ByteArrayContent(file) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } });
+        await caller.SendAsync(
+            HttpMethod.Post, $"/library/cutters/imports?file={name}",
+            new ByteArrayContent(file) { Headers = { ContentType = new MediaTypeHeaderValue("application/octet-stream") } });
 
     private static Task<Answer> SendAsync(Caller caller, string text) => SendAsync(caller, Encoding.UTF8.GetBytes(text));
 
@@ -35,9 +37,19 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Rows_are_looked_at_first_and_written_only_then()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer looked = await WaitAsync(maren, (await SendAsync(maren, Headings + "C-8101;ball end mill;6;2;10;57;6;0.05;PM\nC-0020;;;;;;;0.07;\nC-0021;;;;;;;;\n")).Expect(HttpStatusCode.OK));
+        Answer looked = await WaitAsync(
+            maren,
+            (await SendAsync(maren, Headings + "C-8101;ball end mill;6;2;10;57;6;0.05;PM\nC-0020;;;;;;;0.07;\nC-0021;;;;;;;;\n"))
+                .Expect(HttpStatusCode.OK));
         Assert.Equal(("ready", 1, 1, 1), (looked["state"].GetString(), Count(looked, "added"), Count(looked, "changed"), Count(looked, "same")));
-        Assert.Equal("dimensions.h_max", looked["rows"].EnumerateArray().Single(r => r.GetProperty("outcome").GetString() == "changed").GetProperty("changes")[0].GetProperty("field").GetString());
+        Assert.Equal(
+            "dimensions.h_max",
+            looked["rows"]
+                .EnumerateArray()
+                .Single(r => r.GetProperty("outcome").GetString() == "changed")
+                .GetProperty("changes")[0]
+                .GetProperty("field")
+                .GetString());
         Assert.Equal(0, await TotalAsync(maren, "C-8101"));
         (await maren.PostAsync($"/library/cutters/imports/{looked["id"].GetInt32()}/apply", new { goodRowsOnly = false })).Expect(HttpStatusCode.OK);
         Answer done = await WaitAsync(maren, looked);
@@ -49,7 +61,13 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_refused_row_stops_everything_unless_the_good_rows_are_wanted()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer looked = await WaitAsync(maren, await SendAsync(maren, Headings + "C-8201;;12;4;26;83;12;0.09;P\nC-8202;;500;4;26;83;12;0.09;P\nC-8201;;12;4;26;83;12;0.09;P\nC-8203;;0.5;4;26;83;12.7;0.09;P\n"));
+        Answer looked = await WaitAsync(
+            maren,
+            await SendAsync(
+                maren,
+                Headings
+                    + "C-8201;;12;4;26;83;12;0.09;P\nC-8202;;500;4;26;83;12;0.09;P\n"
+                    + "C-8201;;12;4;26;83;12;0.09;P\nC-8203;;0.5;4;26;83;12.7;0.09;P\n"));
         Assert.Equal((1, 2, 1), (Count(looked, "added"), Count(looked, "refused"), Count(looked, "asked")));
         JsonElement meant = looked["rows"].EnumerateArray().Single(r => r.GetProperty("number").GetString() == "C-8202").GetProperty("faults")[0];
         Assert.Equal(("DC", 12.7), (meant.GetProperty("column").GetString(), meant.GetProperty("meant").GetDouble()));
@@ -72,7 +90,8 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
         (await maren.PutAsync(columns, new { inch = true, columns = fields.Select(field => new { field, inch = true }) })).Expect(HttpStatusCode.OK);
         Answer again = await WaitAsync(maren, looked);
         Assert.Equal(1, Count(again, "added"));
-        (await maren.PutAsync(columns, new { inch = true, columns = fields.Select(_ => new { field = "number", inch = true }) })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PutAsync(columns, new { inch = true, columns = fields.Select(_ => new { field = "number", inch = true }) }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -150,9 +169,12 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Labels_come_as_a_sheet_and_impossible_sheets_are_refused()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = new[] { 1, 2, 3 }, sheet = new { columns = 2, rows = 5 } })).Expect(HttpStatusCode.OK);
-        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = new[] { 1 }, sheet = new { columns = 20 } })).Expect(HttpStatusCode.UnprocessableEntity);
-        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = Array.Empty<int>(), sheet = new { } })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = new[] { 1, 2, 3 }, sheet = new { columns = 2, rows = 5 } }))
+            .Expect(HttpStatusCode.OK);
+        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = new[] { 1 }, sheet = new { columns = 20 } }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync("/library/labels", new { list = "assemblies", ids = Array.Empty<int>(), sheet = new { } }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -160,9 +182,26 @@ public sealed class ImportTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren");
         string text = Encoding.ASCII.GetString(await workshop.BytesAsync("maren", "/library/holders/1/drawing.dxf"));
-        Answer taken = (await maren.PostAsync("/library/profiles/read", new { text, millimetresPerUnit = 0, upright = false, leftOut = Array.Empty<int>(), cuttingUntil = 0 })).Expect(HttpStatusCode.OK);
+        Answer taken = (await maren.PostAsync(
+            "/library/profiles/read", new
+            {
+                text,
+                millimetresPerUnit = 0,
+                upright = false,
+                leftOut = Array.Empty<int>(),
+                cuttingUntil = 0,
+            })).Expect(HttpStatusCode.OK);
         Assert.Equal(4, taken["segments"].GetArrayLength());
-        Answer broken = (await maren.PostAsync("/library/profiles/read", new { text = "no drawing", millimetresPerUnit = 0, upright = false, leftOut = Array.Empty<int>(), cuttingUntil = 0 })).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer broken = (await maren.PostAsync(
+            "/library/profiles/read",
+            new
+            {
+                text = "no drawing",
+                millimetresPerUnit = 0,
+                upright = false,
+                leftOut = Array.Empty<int>(),
+                cuttingUntil = 0,
+            })).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Contains("ASCII DXF", broken.Detail, StringComparison.Ordinal);
     }
 }

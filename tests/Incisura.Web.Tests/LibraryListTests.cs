@@ -28,7 +28,8 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
         Answer list = await jory.GetAsync("/library/cutters?q=ball long&group=P&sort=size&descending=true&take=2");
         Assert.Equal(2, Rows(list).Length);
         Assert.True(list["total"].GetInt32() > 2);
-        double[] sizes = [.. Rows(list).Select(r => r.GetProperty("sheet").GetProperty("definition").GetProperty("dimensions").GetProperty("DC").GetDouble())];
+        double[] sizes =
+            [.. Rows(list).Select(r => r.GetProperty("sheet").GetProperty("definition").GetProperty("dimensions").GetProperty("DC").GetDouble())];
         Assert.True(sizes[0] >= sizes[1]);
         Assert.NotEmpty(Rows(list)[0].GetProperty("sheet").GetProperty("looks").GetProperty("profile").GetProperty("elements").EnumerateArray());
         Assert.Equal(list["total"].GetInt32(), (await jory.GetAsync("/library/cutters/ids?q=ball long&group=P")).Json.GetArrayLength());
@@ -50,7 +51,11 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     {
         Caller maren = await workshop.SignInAsync("maren");
         JsonElement[] rows = Rows(await maren.GetAsync("/library/assemblies?materialId=1&machineId=2&operation=side-rough&take=500"));
-        bool[] fits = [.. rows.Select(r => r.GetProperty("sheet").GetProperty("looks").GetProperty("built")).Select(b => b.GetProperty("holder").GetProperty("interface").GetString() == "HSK-A 63" && b.GetProperty("cutter").GetProperty("family").GetString() == "squareEndMill")];
+        bool[] fits =
+            [.. rows.Select(r => r.GetProperty("sheet").GetProperty("looks").GetProperty("built")).Select(
+                b =>
+                    b.GetProperty("holder").GetProperty("interface").GetString() == "HSK-A 63"
+                        && b.GetProperty("cutter").GetProperty("family").GetString() == "squareEndMill")];
         Assert.True(fits[0]);
         Assert.False(fits[^1]);
         Assert.True(rows[0].GetProperty("approved").GetInt32() >= rows[1].GetProperty("approved").GetInt32());
@@ -70,9 +75,14 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     {
         Caller maren = await workshop.SignInAsync("maren");
         int[] ids = [.. (await maren.GetAsync("/library/cutters/ids?family=barrelMill")).Json.EnumerateArray().Select(i => i.GetInt32())];
-        Answer preview = (await maren.PostAsync("/library/cutters/many/preview", new { ids, changes = new { coating = "AlCrN" } })).Expect(HttpStatusCode.OK);
-        Assert.All(preview.Json.EnumerateArray(), r => Assert.Equal("coating", Assert.Single(r.GetProperty("changes").EnumerateArray().ToArray()).GetProperty("field").GetString()));
-        object[] seen = [.. preview.Json.EnumerateArray().Select(r => new { id = r.GetProperty("id").GetInt32(), revision = r.GetProperty("revision").GetInt32() })];
+        Answer preview = (await maren.PostAsync("/library/cutters/many/preview", new { ids, changes = new { coating = "AlCrN" } }))
+            .Expect(HttpStatusCode.OK);
+        Assert.All(
+            preview.Json.EnumerateArray(),
+            r => Assert.Equal("coating", Assert.Single(r.GetProperty("changes").EnumerateArray().ToArray()).GetProperty("field").GetString()));
+        object[] seen =
+            [.. preview.Json.EnumerateArray().Select(
+                r => new { id = r.GetProperty("id").GetInt32(), revision = r.GetProperty("revision").GetInt32() })];
         Answer batch = (await maren.PostAsync("/library/cutters/many", new { seen, changes = new { coating = "AlCrN" } })).Expect(HttpStatusCode.OK);
         Assert.Equal(ids.Length, batch["count"].GetInt32());
         Assert.Equal("AlCrN", (await maren.GetAsync($"/library/cutters/{ids[0]}"))["definition"].GetProperty("coating").GetString());
@@ -90,12 +100,16 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     {
         Caller maren = await workshop.SignInAsync("maren");
         var seen = new[] { new { id = 1, revision = 1 }, new { id = 2, revision = 1 } };
-        Answer preview = await maren.PostAsync("/library/cutters/many/preview", new { ids = new[] { 1, 2 }, changes = new Dictionary<string, double> { ["dimensions.APMX"] = 9 } });
+        Answer preview = await maren.PostAsync(
+            "/library/cutters/many/preview", new { ids = new[] { 1, 2 }, changes = new Dictionary<string, double> { ["dimensions.APMX"] = 9 } });
         Assert.Single(preview.Json.EnumerateArray(), r => r.GetProperty("faults").GetArrayLength() > 0);
-        (await maren.PostAsync("/library/cutters/many", new { seen, changes = new Dictionary<string, double> { ["dimensions.APMX"] = 9 } })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync("/library/cutters/many", new { seen, changes = new Dictionary<string, double> { ["dimensions.APMX"] = 9 } }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(1, (await maren.GetAsync("/library/cutters/2"))["revision"].GetInt32());
-        (await maren.PostAsync("/library/cutters/many/preview", new { ids = new[] { 1 }, changes = new { number = "X" } })).Expect(HttpStatusCode.UnprocessableEntity);
-        (await maren.PostAsync("/library/cutters/many/preview", new { ids = new[] { 1 }, changes = new { material = 7 } })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync("/library/cutters/many/preview", new { ids = new[] { 1 }, changes = new { number = "X" } }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync("/library/cutters/many/preview", new { ids = new[] { 1 }, changes = new { material = 7 } }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -110,14 +124,18 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
         }
 
         int old = await Add("C-7401", 12), fits = await Add("C-7402", 12), thick = await Add("C-7403", 20);
-        int assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-7401", cutterId = old, holderId = 1, projection = 38 })).Expect(HttpStatusCode.Created)["id"].GetInt32();
+        int assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-7401", cutterId = old, holderId = 1, projection = 38 }))
+            .Expect(HttpStatusCode.Created)["id"]
+            .GetInt32();
         Assert.NotEmpty((await maren.GetAsync($"/library/cutters/{old}/replacing/{thick}")).Json[0].GetProperty("faults").EnumerateArray());
         Assert.Empty((await maren.GetAsync($"/library/cutters/{old}/replacing/{fits}")).Json[0].GetProperty("faults").EnumerateArray());
 
         var seen = new[] { new { id = assembly, revision = 1 } };
-        (await maren.PostAsync($"/library/cutters/{old}/retire", new { replacementId = thick, assemblies = seen }, ifMatch: 1)).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PostAsync($"/library/cutters/{old}/retire", new { replacementId = thick, assemblies = seen }, ifMatch: 1))
+            .Expect(HttpStatusCode.UnprocessableEntity);
         Assert.False((await maren.GetAsync($"/library/cutters/{old}"))["definition"].GetProperty("retired").GetBoolean());
-        Answer retired = (await maren.PostAsync($"/library/cutters/{old}/retire", new { replacementId = fits, assemblies = seen }, ifMatch: 1)).Expect(HttpStatusCode.OK);
+        Answer retired = (await maren.PostAsync($"/library/cutters/{old}/retire", new { replacementId = fits, assemblies = seen }, ifMatch: 1))
+            .Expect(HttpStatusCode.OK);
         Assert.True(retired["definition"].GetProperty("retired").GetBoolean());
         Assert.Equal(fits, (await maren.GetAsync($"/library/assemblies/{assembly}"))["definition"].GetProperty("cutterId").GetInt32());
     }
@@ -126,9 +144,11 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     public async Task A_person_keeps_views_that_nobody_else_sees()
     {
         Caller maren = await workshop.SignInAsync("maren"), jory = await workshop.SignInAsync("jory");
-        Answer kept = (await maren.PostAsync("/library/views", new { list = "cutters", name = "Long balls", query = "q=ball+long" })).Expect(HttpStatusCode.OK);
+        Answer kept = (await maren.PostAsync("/library/views", new { list = "cutters", name = "Long balls", query = "q=ball+long" }))
+            .Expect(HttpStatusCode.OK);
         (await maren.PostAsync("/library/views", new { list = "cutters", name = "Long balls", query = "q=ball+6" })).Expect(HttpStatusCode.OK);
-        Assert.Equal("q=ball+6", Assert.Single((await maren.GetAsync("/library/views")).Json.EnumerateArray().ToArray()).GetProperty("query").GetString());
+        Assert.Equal(
+            "q=ball+6", Assert.Single((await maren.GetAsync("/library/views")).Json.EnumerateArray().ToArray()).GetProperty("query").GetString());
         Assert.Equal(0, (await jory.GetAsync("/library/views")).Json.GetArrayLength());
         string path = $"/library/views/{kept["id"].GetInt32()}";
         (await jory.SendAsync(HttpMethod.Delete, path, null)).Expect(HttpStatusCode.NotFound);
@@ -144,7 +164,10 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
         twin["number"] = "C-7501";
         twin["coating"] = "other";
         (await maren.PostAsync("/library/cutters", twin)).Expect(HttpStatusCode.Created);
-        JsonElement group = (await maren.GetAsync("/library/cutters/duplicates")).Json.EnumerateArray().Single(g => g.GetProperty("cutters").EnumerateArray().Any(c => c.GetProperty("definition").GetProperty("number").GetString() == "C-7501"));
+        JsonElement group = (await maren.GetAsync("/library/cutters/duplicates")).Json
+            .EnumerateArray()
+            .Single(
+                g => g.GetProperty("cutters").EnumerateArray().Any(c => c.GetProperty("definition").GetProperty("number").GetString() == "C-7501"));
         Assert.Equal(["coating"], group.GetProperty("differing").EnumerateArray().Select(d => d.GetString()!));
     }
 
@@ -152,26 +175,42 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     public async Task Two_assemblies_cannot_stand_in_one_place_even_when_both_are_put_there_at_once()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        object At(string number, int place) => new { number, cutterId = 10, holderId = 1, projection = 38, places = new[] { new { machineId = 1, place } } };
+        object At(string number, int place) =>
+            new { number, cutterId = 10, holderId = 1, projection = 38, places = new[] { new { machineId = 1, place } } };
         Answer taken = (await maren.PostAsync("/library/assemblies", At("A-7601", 5))).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(["places[0].place"], taken.FaultFields);
         Answer[] answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => maren.PostAsync("/library/assemblies", At($"A-761{i}", 28))));
         Assert.Single(answers, a => a.Status == HttpStatusCode.Created);
-        Assert.All(answers.Where(a => a.Status != HttpStatusCode.Created), a => Assert.True(a.Status is HttpStatusCode.UnprocessableEntity or HttpStatusCode.Conflict, a.Status.ToString()));
-        (await maren.PostAsync("/library/assemblies", new { number = "A-7602", cutterId = 10, holderId = 1, projection = 38, places = new[] { new { machineId = 4, place = 1 } } })).Expect(HttpStatusCode.UnprocessableEntity);
+        Assert.All(
+            answers.Where(a => a.Status != HttpStatusCode.Created),
+            a => Assert.True(a.Status is HttpStatusCode.UnprocessableEntity or HttpStatusCode.Conflict, a.Status.ToString()));
+        (await maren.PostAsync(
+            "/library/assemblies",
+            new
+            {
+                number = "A-7602",
+                cutterId = 10,
+                holderId = 1,
+                projection = 38,
+                places = new[] { new { machineId = 4, place = 1 } },
+            })).Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
     public async Task The_reach_of_an_assembly_is_told_with_what_would_clear()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        object Ask(double projection, double depth) => new { assembly = new { number = "", cutterId = 11, holderId = 3, projection }, wall = new { depth, clearance = 0 } };
+        object Ask(double projection, double depth) =>
+            new { assembly = new { number = "", cutterId = 11, holderId = 3, projection }, wall = new { depth, clearance = 0 } };
         Answer touches = (await maren.PostAsync("/library/assemblies/reach", Ask(40, 44))).Expect(HttpStatusCode.OK);
         Assert.Equal("holder", touches["touches"][0].GetProperty("part").GetString());
         double least = touches["leastProjection"].GetDouble();
         Assert.Empty((await maren.PostAsync("/library/assemblies/reach", Ask(least, 44)))["touches"].EnumerateArray());
         (await maren.PostAsync("/library/assemblies/reach", Ask(40, -3))).Expect(HttpStatusCode.UnprocessableEntity);
         JsonElement turning = Rows(await maren.GetAsync("/library/assemblies?q=A-3001"))[0].GetProperty("sheet").GetProperty("definition");
-        Assert.Equal(["cutterId"], (await maren.PostAsync("/library/assemblies/reach", new { assembly = turning, wall = new { depth = 5 } })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["cutterId"],
+            (await maren.PostAsync("/library/assemblies/reach", new { assembly = turning, wall = new { depth = 5 } }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 }

@@ -35,7 +35,11 @@ public sealed class LibraryModelTests(Workshop workshop) : IClassFixture<Worksho
         int actions = int.Parse(Environment.GetEnvironmentVariable("INCISURA_ACTIONS") ?? "400", CultureInfo.InvariantCulture);
         Caller maren = await workshop.SignInAsync("maren");
         for (int i = 0; i < 6; i++) await AddCutter(maren);
-        Func<Caller, Task>[] acts = [AddCutter, ChangeCutter, ChangeCutter, BreakCutter, LateChange, ChangeMany, TakeBack, AddAssembly, AddAssembly, MoveAssembly, MoveAssembly, Retire];
+        Func<Caller, Task>[] acts =
+        [
+            AddCutter, ChangeCutter, ChangeCutter, BreakCutter, LateChange, ChangeMany, TakeBack, AddAssembly, AddAssembly, MoveAssembly,
+            MoveAssembly, Retire,
+        ];
         for (int i = 0; i < actions; i++)
         {
             await One(acts)(maren);
@@ -93,7 +97,10 @@ public sealed class LibraryModelTests(Workshop workshop) : IClassFixture<Worksho
             cutters[id].Revision++;
         }
 
-        Assert.Equal(["ids"], (await maren.PostAsync("/library/cutters/many/preview", new { ids = ids.Append(999_999), changes = new { coating } })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["ids"],
+            (await maren.PostAsync("/library/cutters/many/preview", new { ids = ids.Append(999_999), changes = new { coating } }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 
     // The last change of many is taken back where nothing it changed was changed since; otherwise that is said, and nothing moves.
@@ -185,13 +192,27 @@ public sealed class LibraryModelTests(Workshop workshop) : IClassFixture<Worksho
                 Answer sheet = (await maren.GetAsync($"/library/{path}/{id}")).Expect(HttpStatusCode.OK);
                 Assert.Equal(held.Revision, sheet["revision"].GetInt32());
                 foreach ((string field, JsonNode? value) in held.Definition)
-                    Assert.True(JsonNode.DeepEquals(JsonNode.Parse(sheet["definition"].GetProperty(field).GetRawText()), value) || field == "places", $"{path} {id} {field}: {sheet["definition"].GetProperty(field)} for {value}");
-                Assert.Equal(PlacesOf(held), sheet["definition"].GetProperty("places" is var p && path == "assemblies" ? p : "groups").EnumerateArray().Where(e => e.ValueKind == JsonValueKind.Object).Select(e => e.GetProperty("place").GetInt32()));
+                    Assert.True(
+                        JsonNode.DeepEquals(JsonNode.Parse(sheet["definition"].GetProperty(field).GetRawText()), value) || field == "places",
+                        $"{path} {id} {field}: {sheet["definition"].GetProperty(field)} for {value}");
+                Assert.Equal(
+                    PlacesOf(held),
+                    sheet["definition"]
+                        .GetProperty("places" is var p && path == "assemblies" ? p : "groups")
+                        .EnumerateArray()
+                        .Where(e => e.ValueKind == JsonValueKind.Object)
+                        .Select(e => e.GetProperty("place").GetInt32()));
             }
 
         foreach (int id in cutters.Keys)
         {
-            int[] uses = [.. (await maren.GetAsync($"/library/cutters/{id}/uses")).Expect(HttpStatusCode.OK)["assemblies"].EnumerateArray().Select(a => a.GetProperty("id").GetInt32()).Order()];
+            int[] uses =
+                [
+                    .. (await maren.GetAsync($"/library/cutters/{id}/uses"))
+                    .Expect(HttpStatusCode.OK)["assemblies"]
+                    .EnumerateArray()
+                    .Select(a => a.GetProperty("id").GetInt32())
+                    .Order()];
             Assert.Equal(assemblies.Where(a => a.Value.Definition["cutterId"]!.GetValue<int>() == id).Select(a => a.Key).Order(), uses);
         }
 

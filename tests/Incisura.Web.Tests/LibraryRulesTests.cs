@@ -7,7 +7,8 @@ namespace Incisura.Web.Tests;
 public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Workshop>
 {
     private static JsonObject NewHolder(string number) => JsonNode.Parse($$"""
-        {"number":"{{number}}","kind":"collet holder","interface":"SK 40","leastClamping":2,"largestClamping":16,"leastGrip":28,"boreDepth":60,"largestSpeed":15000,"seatCompliance":0.9,
+        {"number":"{{number}}","kind":"collet holder","interface":"SK 40","leastClamping":2,"largestClamping":16,"leastGrip":28,
+         "boreDepth":60,"largestSpeed":15000,"seatCompliance":0.9,
          "segments":[{"length":40,"lowerDiameter":42,"upperDiameter":42},{"length":30,"lowerDiameter":50,"upperDiameter":50}]}
         """)!.AsObject();
 
@@ -59,7 +60,8 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
         (await maren.PostAsync("/library/cutters", LibraryTests.NewCutter(""))).Expect(HttpStatusCode.UnprocessableEntity);
         JsonObject broken = LibraryTests.NewCutter("");
         broken["dimensions"]!["LCF"] = 900;
-        Assert.Empty((await maren.PostAsync("/library/cutters/preview", broken))["looks"].GetProperty("profile").GetProperty("elements").EnumerateArray());
+        Assert.Empty(
+            (await maren.PostAsync("/library/cutters/preview", broken))["looks"].GetProperty("profile").GetProperty("elements").EnumerateArray());
     }
 
     [Fact]
@@ -80,14 +82,20 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
     {
         Caller maren = await workshop.SignInAsync("maren");
         int cutter = (await maren.PostAsync("/library/cutters", LibraryTests.NewCutter("C-6101"))).Expect(HttpStatusCode.Created)["id"].GetInt32();
-        int assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-6101", cutterId = cutter, holderId = 1, projection = 38 })).Expect(HttpStatusCode.Created)["id"].GetInt32();
+        int assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-6101", cutterId = cutter, holderId = 1, projection = 38 }))
+            .Expect(HttpStatusCode.Created)["id"]
+            .GetInt32();
         Assert.Equal("", (await maren.GetAsync($"/library/cutters/{cutter}/uses"))["assemblies"][0].GetProperty("fault").GetString());
         JsonObject thick = LibraryTests.NewCutter("C-6101");
         thick["dimensions"]!["DMM"] = 20;
         (await maren.PutAsync($"/library/cutters/{cutter}", thick, ifMatch: 1)).Expect(HttpStatusCode.OK);
-        Assert.Contains("clamps 2 to 16 mm", (await maren.GetAsync($"/library/cutters/{cutter}/uses"))["assemblies"][0].GetProperty("fault").GetString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "clamps 2 to 16 mm", (await maren.GetAsync($"/library/cutters/{cutter}/uses"))["assemblies"][0].GetProperty("fault").GetString(),
+            StringComparison.Ordinal);
         (await maren.GetAsync($"/library/assemblies/{assembly}")).Expect(HttpStatusCode.OK);
-        (await maren.PutAsync($"/library/assemblies/{assembly}", new { number = "A-6101", cutterId = cutter, holderId = 1, projection = 38, stockPlace = "shelf" }, ifMatch: 1)).Expect(HttpStatusCode.UnprocessableEntity);
+        (await maren.PutAsync(
+            $"/library/assemblies/{assembly}", new { number = "A-6101", cutterId = cutter, holderId = 1, projection = 38, stockPlace = "shelf" },
+            ifMatch: 1)).Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -96,10 +104,12 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
         Caller maren = await workshop.SignInAsync("maren");
         JsonElement sheet = (await maren.GetAsync("/library/assemblies?q=A-2105"))["rows"][0].GetProperty("sheet");
         JsonElement built = sheet.GetProperty("looks").GetProperty("built");
-        double projection = sheet.GetProperty("definition").GetProperty("projection").GetDouble(), extension = sheet.GetProperty("definition").GetProperty("extensions")[0].GetProperty("projection").GetDouble();
+        double projection = sheet.GetProperty("definition").GetProperty("projection").GetDouble(),
+            extension = sheet.GetProperty("definition").GetProperty("extensions")[0].GetProperty("projection").GetDouble();
         double holder = built.GetProperty("holder").GetProperty("segments").EnumerateArray().Sum(s => s.GetProperty("length").GetDouble());
         Assert.Equal(projection + extension + holder, built.GetProperty("gaugeLength").GetDouble(), 9);
-        Assert.Equal(sheet.GetProperty("looks").GetProperty("profile").GetProperty("length").GetDouble(), built.GetProperty("gaugeLength").GetDouble(), 9);
+        Assert.Equal(
+            sheet.GetProperty("looks").GetProperty("profile").GetProperty("length").GetDouble(), built.GetProperty("gaugeLength").GetDouble(), 9);
         Assert.Equal(2, built.GetProperty("joints").GetArrayLength());
     }
 
@@ -108,30 +118,68 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
     {
         Caller maren = await workshop.SignInAsync("maren");
         JsonObject sleeve = NewHolder("S-6201");
-        (sleeve["role"], sleeve["backSize"], sleeve["backLength"], sleeve["leastClamping"], sleeve["largestClamping"]) = ("extension", 16, 100, 12, 12);
+        (
+            sleeve["role"], sleeve["backSize"], sleeve["backLength"], sleeve["leastClamping"], sleeve["largestClamping"]) = ("extension", 16, 100, 12,
+            12);
         sleeve["segments"] = JsonNode.Parse("""[{"length":20,"lowerDiameter":18,"upperDiameter":18}]""");
         int extension = (await maren.PostAsync("/library/holders", sleeve)).Expect(HttpStatusCode.Created)["id"].GetInt32();
-        int assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-6201", cutterId = 10, holderId = 1, projection = 38, extensions = new[] { new { holderId = extension, projection = 70 } } })).Expect(HttpStatusCode.Created)["id"].GetInt32();
-        async Task<double> Deflection(int id) => (await maren.PostAsync("/calculations/side-rough", new { materialId = 1, assemblyId = id, machineId = 1, numbers = new { widthOfCut = 1, depthOfCut = 5 } })).Expect(HttpStatusCode.OK)["figures"].EnumerateArray().Single(f => f.GetProperty("code").GetString() == "deflection").GetProperty("value").GetDouble();
+        int assembly = (await maren.PostAsync(
+            "/library/assemblies",
+            new
+            {
+                number = "A-6201",
+                cutterId = 10,
+                holderId = 1,
+                projection = 38,
+                extensions = new[] { new { holderId = extension, projection = 70 } },
+            }))
+            .Expect(HttpStatusCode.Created)["id"]
+            .GetInt32();
+        async Task<double> Deflection(int id) =>
+            (await maren.PostAsync(
+                "/calculations/side-rough", new { materialId = 1, assemblyId = id, machineId = 1, numbers = new { widthOfCut = 1, depthOfCut = 5 } }))
+                .Expect(HttpStatusCode.OK)["figures"]
+                .EnumerateArray()
+                .Single(f => f.GetProperty("code").GetString() == "deflection")
+                .GetProperty("value")
+                .GetDouble();
         Assert.True(await Deflection(assembly) > 2 * await Deflection(6));
 
-        Answer draft = (await maren.PostAsync("/records", new { operation = "side-rough", materialId = 1, assemblyId = assembly, machineId = 1, numbers = new { widthOfCut = 1, depthOfCut = 5 }, options = new { }, note = "" })).Expect(HttpStatusCode.Created);
+        Answer draft = (await maren.PostAsync(
+            "/records",
+            new
+            {
+                operation = "side-rough",
+                materialId = 1,
+                assemblyId = assembly,
+                machineId = 1,
+                numbers = new { widthOfCut = 1, depthOfCut = 5 },
+                options = new { },
+                note = "",
+            })).Expect(HttpStatusCode.Created);
         sleeve["remarks"] = "worn";
         (await maren.PutAsync($"/library/holders/{extension}", sleeve, ifMatch: 1)).Expect(HttpStatusCode.OK);
         Answer record = await maren.GetAsync($"/records/{draft["number"].GetString()}");
-        Assert.Contains(record["revisions"][0].GetProperty("standing").GetProperty("moved").EnumerateArray(), m => m.GetProperty("footing").GetProperty("name").GetString() == "S-6201");
+        Assert.Contains(
+            record["revisions"][0].GetProperty("standing").GetProperty("moved").EnumerateArray(),
+            m => m.GetProperty("footing").GetProperty("name").GetString() == "S-6201");
     }
 
     [Fact]
     public async Task Holders_and_assemblies_change_in_many_as_cutters_do()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        foreach ((string list, string field, object value) in new (string, string, object)[] { ("holders", "balanceClass", 1.5), ("assemblies", "stockPlace", "Tool room") })
+        foreach ((string list, string field, object value) in new (string, string, object)[]
+        {
+            ("holders", "balanceClass", 1.5), ("assemblies", "stockPlace", "Tool room"),
+        })
         {
             int[] ids = [.. (await maren.GetAsync($"/library/{list}/ids")).Json.EnumerateArray().Take(3).Select(i => i.GetInt32())];
             Dictionary<string, object> changes = new() { [field] = value };
             Answer preview = (await maren.PostAsync($"/library/{list}/many/preview", new { ids, changes })).Expect(HttpStatusCode.OK);
-            object[] seen = [.. preview.Json.EnumerateArray().Select(r => new { id = r.GetProperty("id").GetInt32(), revision = r.GetProperty("revision").GetInt32() })];
+            object[] seen =
+                [.. preview.Json.EnumerateArray().Select(
+                    r => new { id = r.GetProperty("id").GetInt32(), revision = r.GetProperty("revision").GetInt32() })];
             JsonElement before = (await maren.GetAsync($"/library/{list}/{ids[0]}"))["definition"].GetProperty(field).Clone();
             Answer batch = (await maren.PostAsync($"/library/{list}/many", new { seen, changes })).Expect(HttpStatusCode.OK);
             Assert.Equal(value.ToString(), (await maren.GetAsync($"/library/{list}/{ids[0]}"))["definition"].GetProperty(field).ToString());
@@ -146,7 +194,8 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
     {
         Caller maren = await workshop.SignInAsync("maren");
         int id = (await maren.PostAsync("/library/holders", NewHolder("H-6301"))).Expect(HttpStatusCode.Created)["id"].GetInt32();
-        Answer batch = (await maren.PostAsync("/library/holders/many", new { seen = new[] { new { id, revision = 1 } }, changes = new { remarks = "all" } })).Expect(HttpStatusCode.OK);
+        Answer batch = (await maren.PostAsync(
+            "/library/holders/many", new { seen = new[] { new { id, revision = 1 } }, changes = new { remarks = "all" } })).Expect(HttpStatusCode.OK);
         JsonObject later = NewHolder("H-6301");
         later["remarks"] = "later";
         (await maren.PutAsync($"/library/holders/{id}", later, ifMatch: 2)).Expect(HttpStatusCode.OK);
@@ -159,7 +208,9 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
     {
         Caller maren = await workshop.SignInAsync("maren");
         object At(string number, params object[] places) => new { number, cutterId = 10, holderId = 1, projection = 38, places };
-        int id = (await maren.PostAsync("/library/assemblies", At("A-6401", new { machineId = 1, place = 30 }))).Expect(HttpStatusCode.Created)["id"].GetInt32();
+        int id = (await maren.PostAsync("/library/assemblies", At("A-6401", new { machineId = 1, place = 30 })))
+            .Expect(HttpStatusCode.Created)["id"]
+            .GetInt32();
         (await maren.PostAsync("/library/assemblies", At("A-6402", new { machineId = 1, place = 30 }))).Expect(HttpStatusCode.UnprocessableEntity);
         (await maren.PutAsync($"/library/assemblies/{id}", At("A-6401"), ifMatch: 1)).Expect(HttpStatusCode.OK);
         (await maren.PostAsync("/library/assemblies", At("A-6402", new { machineId = 1, place = 30 }))).Expect(HttpStatusCode.Created);
@@ -173,7 +224,8 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
         Caller maren = await workshop.SignInAsync("maren");
         JsonObject machine = JsonNode.Parse((await maren.GetAsync("/shop/machines/4"))["definition"].GetRawText())!.AsObject();
         machine["store"] = JsonNode.Parse("""{"kind":"turret","places":0}""");
-        Assert.Equal(["store.places"], (await maren.PutAsync("/shop/machines/4", machine, ifMatch: 1)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["store.places"], (await maren.PutAsync("/shop/machines/4", machine, ifMatch: 1)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         machine["store"] = JsonNode.Parse("""{"kind":"turret","places":6,"largestDiameter":60,"largestAlone":50}""");
         Assert.Equal(["store.largestAlone"], (await maren.PutAsync("/shop/machines/4", machine, ifMatch: 1)).FaultFields);
     }

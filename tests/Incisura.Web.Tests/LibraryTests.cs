@@ -19,8 +19,21 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
         Answer cutter = (await maren.PostAsync("/library/cutters", NewCutter("C-9001"))).Expect(HttpStatusCode.Created);
         Assert.Equal(1, cutter["revision"].GetInt32());
         Assert.NotEmpty(cutter["looks"].GetProperty("profile").GetProperty("elements").EnumerateArray());
-        Answer assembly = (await maren.PostAsync("/library/assemblies", new { number = "A-9001", cutterId = cutter["id"].GetInt32(), holderId = 1, projection = 38 })).Expect(HttpStatusCode.Created);
-        Answer result = (await maren.PostAsync("/calculations/side-rough?explain=true", new { materialId = 1, assemblyId = assembly["id"].GetInt32(), machineId = 1 })).Expect(HttpStatusCode.OK);
+        Answer assembly = (await maren.PostAsync(
+            "/library/assemblies", new
+            {
+                number = "A-9001",
+                cutterId = cutter["id"].GetInt32(),
+                holderId = 1,
+                projection = 38,
+            })).Expect(HttpStatusCode.Created);
+        Answer result = (await maren.PostAsync(
+            "/calculations/side-rough?explain=true", new
+            {
+                materialId = 1,
+                assemblyId = assembly["id"].GetInt32(),
+                machineId = 1,
+            })).Expect(HttpStatusCode.OK);
         Assert.Contains(result["givens"].EnumerateArray(), g => g.GetProperty("from").GetString() == "cutter C-9001, revision 1");
     }
 
@@ -89,7 +102,8 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_cutter_that_stands_out_further_than_the_grip_allows_is_refused_with_the_range()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer refused = (await maren.PostAsync("/library/assemblies", new { number = "A-9002", cutterId = 10, holderId = 1, projection = 70 })).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer refused = (await maren.PostAsync("/library/assemblies", new { number = "A-9002", cutterId = 10, holderId = 1, projection = 70 }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(["projection"], refused.FaultFields);
     }
 
@@ -123,7 +137,9 @@ public sealed class LibraryTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task The_search_box_finds_over_all_places_but_shows_no_record_to_a_reader()
     {
         Caller maren = await workshop.SignInAsync("maren"), jory = await workshop.SignInAsync("jory");
-        Assert.Contains((await maren.GetAsync("/find?q=A-1042")).Json.EnumerateArray(), f => f.GetProperty("path").GetString()!.StartsWith("/library/assemblies/", StringComparison.Ordinal));
+        Assert.Contains(
+            (await maren.GetAsync("/find?q=A-1042")).Json.EnumerateArray(),
+            f => f.GetProperty("path").GetString()!.StartsWith("/library/assemblies/", StringComparison.Ordinal));
         Assert.NotEmpty((await maren.GetAsync("/find?q=R-0001")).Json.EnumerateArray());
         Assert.Empty((await jory.GetAsync("/find?q=R-0001")).Json.EnumerateArray());
     }

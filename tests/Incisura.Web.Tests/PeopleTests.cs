@@ -55,9 +55,14 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller orla = await NewPersonAsync("orla", "engineer"), adwin = await workshop.SignInAsync("adwin");
         (await adwin.PutAsync("/people/orla", new { fullName = "Orla", role = "engineer", disabled = true })).Expect(HttpStatusCode.OK);
         (await orla.GetAsync("/lookup")).Expect(HttpStatusCode.Unauthorized);
-        Answer refused = (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = Password })).Expect(HttpStatusCode.Unauthorized);
+        Answer refused = (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = Password }))
+            .Expect(HttpStatusCode.Unauthorized);
         Assert.Contains("closed", refused.Detail, StringComparison.Ordinal);
-        Assert.DoesNotContain("closed", (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = "a wrong one, surely" })).Expect(HttpStatusCode.Unauthorized).Detail, StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "closed",
+            (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = "a wrong one, surely" }))
+                .Expect(HttpStatusCode.Unauthorized).Detail,
+            StringComparison.Ordinal);
         (await adwin.PutAsync("/people/orla", new { fullName = "Orla", role = "engineer", disabled = false })).Expect(HttpStatusCode.OK);
         await SignedInAsync("orla", Password);
     }
@@ -66,8 +71,14 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Anybody_changes_their_own_password_and_other_sessions_end()
     {
         Caller here = await NewPersonAsync("bram", "reader"), elsewhere = await SignedInAsync("bram", Password);
-        Assert.Equal(["current"], (await here.PutAsync("/session/password", new { current = "not this one", next = "another four words" })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
-        Assert.Equal(["password"], (await here.PutAsync("/session/password", new { current = Password, next = "short" })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["current"],
+            (await here.PutAsync("/session/password", new { current = "not this one", next = "another four words" }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            ["password"],
+            (await here.PutAsync("/session/password", new { current = Password, next = "short" }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         (await here.PutAsync("/session/password", new { current = Password, next = "another four words" })).Expect(HttpStatusCode.NoContent);
         (await here.GetAsync("/lookup")).Expect(HttpStatusCode.OK);
         (await elsewhere.GetAsync("/lookup")).Expect(HttpStatusCode.Unauthorized);
@@ -82,8 +93,16 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
         (await adwin.PostAsync("/people/tam/password", new { password = "a new one for tam" })).Expect(HttpStatusCode.NoContent);
         (await tam.GetAsync("/lookup")).Expect(HttpStatusCode.Unauthorized);
         await SignedInAsync("tam", "a new one for tam");
-        Assert.Equal("own-account", (await adwin.PutAsync("/people/adwin", new { fullName = "Adwin", role = "administrator", disabled = true })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
-        Assert.Equal("own-account", (await adwin.PutAsync("/people/adwin", new { fullName = "Adwin", role = "reader", disabled = false })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
+        Assert.Equal(
+            "own-account",
+            (await adwin.PutAsync("/people/adwin", new { fullName = "Adwin", role = "administrator", disabled = true }))
+                .Expect(HttpStatusCode.Conflict)["rule"]
+                .GetString());
+        Assert.Equal(
+            "own-account",
+            (await adwin.PutAsync("/people/adwin", new { fullName = "Adwin", role = "reader", disabled = false }))
+                .Expect(HttpStatusCode.Conflict)["rule"]
+                .GetString());
         (await adwin.PutAsync("/people/nobody", new { fullName = "N", role = "reader", disabled = false })).Expect(HttpStatusCode.NotFound);
         (await tam.PutAsync("/people/adwin", new { fullName = "N", role = "reader", disabled = false })).Expect(HttpStatusCode.Unauthorized);
     }
@@ -93,5 +112,8 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("bob smith", "name")]
     [InlineData("  ", "name")]
     public async Task A_name_that_would_be_odd_everywhere_is_refused_in_a_sentence(string name, string field) =>
-        Assert.Equal([field], (await (await workshop.SignInAsync("adwin")).PostAsync("/people", new { name, fullName = "Bob", role = "reader", password = Password })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Assert.Equal(
+            [field],
+            (await (await workshop.SignInAsync("adwin")).PostAsync("/people", new { name, fullName = "Bob", role = "reader", password = Password }))
+                .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
 }

@@ -14,13 +14,19 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
     private async Task<JsonElement> LookUpAsync(string record)
     {
         Caller jory = await workshop.SignInAsync("jory");
-        return (await jory.GetAsync("/lookup")).Expect(HttpStatusCode.OK)["entries"].EnumerateArray().Single(e => e.GetProperty("record").GetString() == record);
+        return (await jory.GetAsync("/lookup"))
+            .Expect(HttpStatusCode.OK)["entries"]
+            .EnumerateArray()
+            .Single(e => e.GetProperty("record").GetString() == record);
     }
 
     private async Task<JsonElement> InEditionAsync(int edition, string record)
     {
         Caller jory = await workshop.SignInAsync("jory");
-        return (await jory.GetAsync($"/editions/{edition}")).Expect(HttpStatusCode.OK)["entries"].EnumerateArray().Single(e => e.GetProperty("record").GetString() == record);
+        return (await jory.GetAsync($"/editions/{edition}"))
+            .Expect(HttpStatusCode.OK)["entries"]
+            .EnumerateArray()
+            .Single(e => e.GetProperty("record").GetString() == record);
     }
 
     private static string What(JsonElement entry) => entry.GetProperty("since").GetProperty("what").GetString()!;
@@ -49,7 +55,8 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
         (await tobiah.PostAsync("/records/R-0001/withdraw", new { text = "Dangerous." }, Version(inForce))).Expect(HttpStatusCode.OK);
         Assert.Equal("withdrawn", What(await LookUpAsync("R-0001")));
         Assert.Equal("withdrawn", What(await InEditionAsync(1, "R-0001")));
-        Assert.Contains("do not use", (await LookUpAsync("R-0001")).GetProperty("warning").GetProperty("template").GetString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "do not use", (await LookUpAsync("R-0001")).GetProperty("warning").GetProperty("template").GetString(), StringComparison.Ordinal);
 
         // A newer revision that is approved and withdrawn in its turn leaves nothing in force either.
         Answer draft = (await maren.GetAsync("/records/R-0001")).Expect(HttpStatusCode.OK);
@@ -82,7 +89,9 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task States_are_filtered_by_the_words_of_the_wire(string state)
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Assert.All((await maren.GetAsync($"/records?state={state}")).Expect(HttpStatusCode.OK).Json.EnumerateArray(), r => Assert.Equal(state, r.GetProperty("state").GetString(), ignoreCase: true));
+        Assert.All(
+            (await maren.GetAsync($"/records?state={state}")).Expect(HttpStatusCode.OK).Json.EnumerateArray(),
+            r => Assert.Equal(state, r.GetProperty("state").GetString(), ignoreCase: true));
         Assert.Equal(["state"], (await maren.GetAsync("/records?state=fine")).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 
@@ -93,7 +102,12 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
         Answer machine = await maren.GetAsync("/shop/machines/2");
         JsonObject tansy = JsonNode.Parse(machine["definition"].GetRawText())!.AsObject();
         string record = (await maren.GetAsync("/editions/1"))["entries"].EnumerateArray()
-            .First(e => e.GetProperty("situation").GetProperty("machineId").GetInt32() == 2 && e.GetProperty("result").GetProperty("figures")[0].GetProperty("value").GetDouble() > 1500).GetProperty("record").GetString()!;
+            .First(
+                e =>
+                    e.GetProperty("situation").GetProperty("machineId").GetInt32() == 2
+                        && e.GetProperty("result").GetProperty("figures")[0].GetProperty("value").GetDouble() > 1500)
+            .GetProperty("record")
+            .GetString()!;
         Assert.Equal("holds", What(await LookUpAsync(record)));
         tansy["largestSpeed"] = 1200;
         tansy["curve"] = new JsonArray();
@@ -112,7 +126,12 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_cutter_that_the_record_cannot_be_calculated_with_any_more_is_said()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        JsonElement record = (await maren.GetAsync("/records")).Json.EnumerateArray().First(r => r.GetProperty("situation").GetProperty("operation").GetString() == "slot" || r.GetProperty("situation").GetProperty("operation").GetString() == "side-finish");
+        JsonElement record = (await maren.GetAsync("/records")).Json
+            .EnumerateArray()
+            .First(
+                r =>
+                    r.GetProperty("situation").GetProperty("operation").GetString() == "slot"
+                        || r.GetProperty("situation").GetProperty("operation").GetString() == "side-finish");
         string number = record.GetProperty("number").GetString()!;
         int assembly = record.GetProperty("situation").GetProperty("assemblyId").GetInt32();
         int cutter = (await maren.GetAsync($"/library/assemblies/{assembly}"))["definition"].GetProperty("cutterId").GetInt32();

@@ -9,7 +9,8 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
     public async Task A_second_speed_chart_that_nobody_would_read_is_refused()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        Answer refused = (await maren.PostAsync("/shop/charts", new { name = "Another", rows = Array.Empty<object>() })).Expect(HttpStatusCode.UnprocessableEntity);
+        Answer refused = (await maren.PostAsync("/shop/charts", new { name = "Another", rows = Array.Empty<object>() }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Contains("add rows to it instead", refused.Detail, StringComparison.Ordinal);
     }
 
@@ -23,7 +24,11 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
 
         Answer machine = await maren.GetAsync("/shop/machines/3");
         JsonNode definition = JsonNode.Parse(machine["definition"].GetRawText())!;
-        definition["curve"] = JsonNode.Parse("""[{"speed":1000,"power":4,"shortPower":5,"torque":35,"shortTorque":44},{"speed":4000,"power":4,"shortPower":5,"torque":8.8,"shortTorque":11}]""");
+        definition["curve"] = JsonNode.Parse(
+            """
+            [{"speed":1000,"power":4,"shortPower":5,"torque":35,"shortTorque":44},
+             {"speed":4000,"power":4,"shortPower":5,"torque":8.8,"shortTorque":11}]
+            """);
         (await maren.PutAsync("/shop/machines/3", definition, machine["revision"].GetInt32())).Expect(HttpStatusCode.OK);
         Answer after = (await maren.PostAsync("/calculations/side-rough", about)).Expect(HttpStatusCode.OK);
         Assert.DoesNotContain(after["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "not-judged");
@@ -49,7 +54,8 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
         Answer chart = await maren.GetAsync("/shop/charts/1");
         JsonNode definition = JsonNode.Parse(chart["definition"].GetRawText())!;
         definition["rows"]!.AsArray().Add(JsonNode.Parse("""
-            {"family":"squareEndMill","cuttingMaterial":"highSpeedSteel","subGroup":"S2","operation":"side-rough","cuttingSpeed":9,"feeds":[{"diameter":12,"feedPerTooth":0.03}],"widthRatio":0.1,"depthRatio":0.8,"source":"tried once"}
+            {"family":"squareEndMill","cuttingMaterial":"highSpeedSteel","subGroup":"S2","operation":"side-rough","cuttingSpeed":9,
+            "feeds":[{"diameter":12,"feedPerTooth":0.03}],"widthRatio":0.1,"depthRatio":0.8,"source":"tried once"}
             """));
         (await maren.PutAsync("/shop/charts/1", definition, chart["revision"].GetInt32())).Expect(HttpStatusCode.OK);
         (await maren.PostAsync("/calculations/side-rough", about)).Expect(HttpStatusCode.OK);
@@ -71,7 +77,9 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
     public async Task What_the_next_edition_would_bring_is_told_before_it_is_published()
     {
         Caller tobiah = await workshop.SignInAsync("tobiah");
-        var pending = (await tobiah.GetAsync("/editions/pending")).Json.EnumerateArray().ToDictionary(p => p.GetProperty("record").GetString()!, p => p.GetProperty("change").GetString());
+        var pending = (await tobiah.GetAsync("/editions/pending")).Json
+            .EnumerateArray()
+            .ToDictionary(p => p.GetProperty("record").GetString()!, p => p.GetProperty("change").GetString());
         Assert.Equal("added", pending["R-0008"]);
         Assert.Equal("same", pending["R-0001"]);
         Assert.False(pending.ContainsKey("R-0011"));

@@ -63,11 +63,14 @@ public sealed class Caller(HttpClient http)
 {
     public async Task<Answer> GetAsync(string path) => await Answer.Of(await http.GetAsync("/api/v1" + path));
 
-    public async Task<Answer> PostAsync(string path, object body, int? ifMatch = null) => await SendAsync(HttpMethod.Post, path, JsonContent.Create(body), ifMatch);
+    public async Task<Answer> PostAsync(string path, object body, int? ifMatch = null) =>
+        await SendAsync(HttpMethod.Post, path, JsonContent.Create(body), ifMatch);
 
-    public async Task<Answer> PutAsync(string path, object body, int? ifMatch = null) => await SendAsync(HttpMethod.Put, path, JsonContent.Create(body), ifMatch);
+    public async Task<Answer> PutAsync(string path, object body, int? ifMatch = null) =>
+        await SendAsync(HttpMethod.Put, path, JsonContent.Create(body), ifMatch);
 
-    public async Task<Answer> SendAsync(HttpMethod method, string path, HttpContent? content, int? ifMatch = null, params (string Name, string Value)[] headers)
+    public async Task<Answer> SendAsync(
+        HttpMethod method, string path, HttpContent? content, int? ifMatch = null, params (string Name, string Value)[] headers)
     {
         using HttpRequestMessage request = new(method, "/api/v1" + path) { Content = content };
         if (ifMatch is not null) request.Headers.TryAddWithoutValidation("If-Match", $"\"{ifMatch}\"");

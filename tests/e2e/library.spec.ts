@@ -63,7 +63,8 @@ test('a table with errors is looked at row by row and its good rows are written'
     name: 'from-the-drawer.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(
-      'Tool no;Type;Diameter;Flutes;Flute length;Overall length;Shank;Colour\nC-7201;square end mill;6,5;4;16;60;8;red\nC-7202;wobble mill;6;4;16;60;6;\nC-7203;square end mill;500;4;26;83;12;\n=1+1;square end mill;8;4;20;63;8;\n',
+      'Tool no;Type;Diameter;Flutes;Flute length;Overall length;Shank;Colour\nC-7201;square end mill;6,5;4;16;60;8;red\n' +
+        'C-7202;wobble mill;6;4;16;60;6;\nC-7203;square end mill;500;4;26;83;12;\n=1+1;square end mill;8;4;20;63;8;\n',
     ),
   });
   await expect(maren.getByText('“wobble mill” is no known family')).toBeVisible();
@@ -148,7 +149,8 @@ test('a holder takes its profile from a drawing, whose stray line is shown', asy
     name: 'nose.dxf',
     mimeType: 'image/vnd.dxf',
     buffer: Buffer.from(
-      `0\nSECTION\n2\nENTITIES\n${line(0, 0, 0, 12)}${line(0, 12, 44, 16)}${line(44, 16, 44, 25)}${line(44, 25, 70, 25)}${line(80, 3, 90, 3)}0\nENDSEC\n0\nEOF\n`,
+      `0\nSECTION\n2\nENTITIES\n${line(0, 0, 0, 12)}${line(0, 12, 44, 16)}${line(44, 16, 44, 25)}${line(44, 25, 70, 25)}${line(80, 3, 90, 3)}` +
+        `0\nENDSEC\n0\nEOF\n`,
     ),
   });
   await expect(maren.getByText('The drawing does not say its unit')).toBeVisible();

@@ -33,7 +33,9 @@ export default defineConfig({
     screenshot: 'only-on-failure',
   },
   webServer: {
-    command: `dotnet run --no-build -c Release --no-launch-profile --project ${root}/src/Incisura.Web -- --urls http://127.0.0.1:${port} --contentRoot ${root}/src/Incisura.Web`,
+    command:
+      `dotnet run --no-build -c Release --no-launch-profile --project ${root}/src/Incisura.Web ` +
+      `-- --urls http://127.0.0.1:${port} --contentRoot ${root}/src/Incisura.Web`,
     url: `http://127.0.0.1:${port}/health`,
     timeout: 90_000,
     env: {

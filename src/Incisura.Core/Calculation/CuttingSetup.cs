@@ -7,7 +7,9 @@ using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;
 
-/// <summary>What every operation needs of an assembly, a work material and a machine, drawn together once; it stays the same while choices change.</summary>
+/// <summary>
+/// What every operation needs of an assembly, a work material and a machine, drawn together once; it stays the same while choices change.
+/// </summary>
 public abstract class CuttingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
@@ -37,12 +39,16 @@ public abstract class CuttingSetup
         Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
         LeastGrip = built.Joints[0].In.LeastGrip;
         Projection = built.Definition.Projection;
-        double usable = Cutter.UsableLength > 0 ? Cutter.UsableLength : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();
+        double usable = Cutter.UsableLength > 0
+            ? Cutter.UsableLength
+            : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();
         BeforeShank = Math.Min(usable, Projection);
         Reach = Cutter.ShankSize > Diameter ? BeforeShank : Projection;
     }
 
-    /// <summary>Rake the force coefficients of materials are stated for, degrees, and the fall of the force for each degree more (Kienzle &amp; Victor 1952).</summary>
+    /// <summary>
+    /// Rake the force coefficients of materials are stated for, degrees, and the fall of the force for each degree more (Kienzle &amp; Victor 1952).
+    /// </summary>
     public const double ReferenceRake = 6, RakePerDegree = 0.015;
 
     /// <summary>The cutter.</summary>
@@ -120,7 +126,9 @@ public abstract class CuttingSetup
     internal void Refuse(bool lifeTyped, InputCheck check)
     {
         Taylor.Refuse(lifeTyped, check);
-        check.Holds(Tip.Known, "assembly", double.NaN, "How far this assembly bends cannot be worked out from its profile. Look at the profiles of its cutter, extensions and holder.");
+        check.Holds(
+            Tip.Known, "assembly", double.NaN,
+            "How far this assembly bends cannot be worked out from its profile. Look at the profiles of its cutter, extensions and holder.");
     }
 
     /// <summary>Power at the motor P_mot = P_c/η, kW.</summary>

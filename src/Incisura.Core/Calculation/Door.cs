@@ -23,13 +23,18 @@ internal static class Door
     {
         InputCheck check = new();
         Cutter cutter = built.Cutter;
-        check.Holds(d.Families.Contains(cutter.Family), "assembly", double.NaN, $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a {string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
+        check.Holds(
+            d.Families.Contains(cutter.Family), "assembly", double.NaN,
+            $"Cutter {cutter.Number} is a {cutter.Described.Name} and cannot do this operation; choose an assembly with a "
+                + $"{string.Join(" or a ", d.Families.Select(f => Families.Of(f).Name))}.");
         foreach (InputFault fault in cutter.Check().Faults)
             check.Holds(false, $"cutter.{fault.Field}", fault.Given, $"{fault.Sentence} Correct it on the page of cutter {cutter.Number}.");
 
         // What cannot be put together cannot be run, whatever it would come to.
         foreach (InputFault fault in built.Check().Faults)
-            check.Holds(false, "assembly", fault.Given, $"Assembly {built.Definition.Number} cannot exist as it is: {fault.Sentence} Correct it on its page.");
+            check.Holds(
+                false, "assembly", fault.Given,
+                $"Assembly {built.Definition.Number} cannot exist as it is: {fault.Sentence} Correct it on its page.");
 
         List<(string, double)> values = [];
         foreach ((string code, double value) in choices.Numbers)
@@ -49,7 +54,9 @@ internal static class Door
         foreach (OptionDescription option in d.Options)
         {
             string picked = choices.Options.GetValueOrDefault(option.Code, option.Default);
-            check.Holds(option.Picks.Any(p => p.Code == picked), option.Code, double.NaN, $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
+            check.Holds(
+                option.Picks.Any(p => p.Code == picked), option.Code, double.NaN,
+                $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
             options[option.Code] = picked;
         }
 
@@ -63,30 +70,46 @@ internal static class Door
     // What comes beside numbers and picks is held to what the operation knows and to the ranges of its fields, like everything typed.
     private static void CheckBeside(OperationDescription d, Choices choices, InputCheck check)
     {
-        check.Holds(choices.Method.Length <= MethodText, "method", choices.Method.Length, $"The method applied has {choices.Method.Length} characters; {MethodText} is the most.");
+        check.Holds(
+            choices.Method.Length <= MethodText, "method", choices.Method.Length,
+            $"The method applied has {choices.Method.Length} characters; {MethodText} is the most.");
         if (choices.Leftover is { } leftover)
         {
             check.Holds(d.Takes is not null, "leftover", double.NaN, "This operation takes nothing over from a step before; leave it out.")
-                .Holds(d.Takes is null || d.Takes == leftover.Kind, "leftover", double.NaN, d.Takes == LeftoverKind.Hole ? $"{leftover.Record} leaves stock on a wall, and this operation goes into a hole; choose a record that leaves one." : $"{leftover.Record} leaves a hole, and this operation takes stock from a wall; choose a record that leaves some.")
+                .Holds(
+                    d.Takes is null || d.Takes == leftover.Kind, "leftover", double.NaN,
+                    d.Takes == LeftoverKind.Hole
+                        ? $"{leftover.Record} leaves stock on a wall, and this operation goes into a hole; choose a record that leaves one."
+                        : $"{leftover.Record} leaves a hole, and this operation takes stock from a wall; choose a record that leaves some.")
                 .Named("leftover.record", "The record the leftover comes from", leftover.Record, 40);
             foreach ((string code, string member, string name, double value) in (ReadOnlySpan<(string, string, string, double)>)
                 [
                     ("stockWidth", "across", "The stock left", leftover.Across),
                     (leftover.Kind == LeftoverKind.Hole ? "depthOfHoleBefore" : "wallHeight", "height", "The height of the wall", leftover.Height),
                     ("length", "length", "The length of the cut", leftover.Length),
-                    (leftover.Kind == LeftoverKind.Hole ? "holeBefore" : "diameterBefore", "cutterDiameter", "The cutter before", leftover.CutterDiameter),
+                    (
+                        leftover.Kind == LeftoverKind.Hole ? "holeBefore" : "diameterBefore", "cutterDiameter", "The cutter before",
+                        leftover.CutterDiameter),
                 ])
-                check.Within($"leftover.{member}", name, value, 0, d.Fields.FirstOrDefault(f => f.Code == code)?.Most ?? LargestLength, Quantities.Quantity.Length);
+                check.Within(
+                    $"leftover.{member}", name, value, 0, d.Fields.FirstOrDefault(f => f.Code == code)?.Most ?? LargestLength,
+                    Quantities.Quantity.Length);
         }
 
         CrossHole.CheckAll(choices.CrossHoles, check);
         StageEdit.CheckAll(choices.Edits, check);
-        check.Holds(d.InStages || choices.CrossHoles.Count == 0, "crossHoles", choices.CrossHoles.Count, "Only a hole drilled in stages is crossed by others; leave the crossing holes out.")
-            .Holds(d.InStages || choices.Edits.Count == 0, "edits", choices.Edits.Count, "Only a hole drilled in stages has stages to change; leave the changes out.");
+        check.Holds(
+            d.InStages || choices.CrossHoles.Count == 0, "crossHoles", choices.CrossHoles.Count,
+            "Only a hole drilled in stages is crossed by others; leave the crossing holes out.")
+            .Holds(
+                d.InStages || choices.Edits.Count == 0, "edits", choices.Edits.Count,
+                "Only a hole drilled in stages has stages to change; leave the changes out.");
         if (choices.DepthBefore is not { } before) return;
         FieldDescription? depth = d.Fields.FirstOrDefault(f => f.Code == "depth");
         check.Holds(depth is not null, "depthBefore", before, "This operation has no depth that could have been another before; leave it out.")
-            .Within("depthBefore", "The depth before the drawing changed", before, depth?.Least ?? 0, depth?.Most ?? LargestLength, Quantities.Quantity.Length);
+            .Within(
+                "depthBefore", "The depth before the drawing changed", before, depth?.Least ?? 0, depth?.Most ?? LargestLength,
+                Quantities.Quantity.Length);
     }
 
     /// <summary>The input a window is to be drawn over.</summary>
@@ -97,7 +120,9 @@ internal static class Door
         where TInput : struct, Enum
     {
         new InputCheck()
-            .Holds(Codes<TInput>.TryMember(code, out TInput input) && free.Contains(input), field, double.NaN, $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
+            .Holds(
+                Codes<TInput>.TryMember(code, out TInput input) && free.Contains(input), field, double.NaN,
+                $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
             .ThrowIfAny();
         return input;
     }
@@ -110,7 +135,10 @@ internal static class Door
         foreach (FieldDescription field in missing)
         {
             string name = char.ToLowerInvariant(field.Name[0]) + field.Name[1..].Replace(", at most", "", StringComparison.Ordinal);
-            check.Holds(false, field.Code, double.NaN, $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can be proposed; type it, or add the row.");
+            check.Holds(
+                false, field.Code, double.NaN,
+                $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can "
+                    + "be proposed; type it, or add the row.");
         }
 
         check.ThrowIfAny();

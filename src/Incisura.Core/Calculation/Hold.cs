@@ -23,20 +23,27 @@ internal static class Holds
     /// <param name="from">What was proposed.</param>
     /// <param name="to">What was left.</param>
     /// <param name="trace">Listens to the step.</param>
-    public static void Explain<TInput, TTrace>(this IEnumerable<Hold<TInput>> holds, InputField<TInput> field, string symbol, double from, double to, ref TTrace trace)
+    public static void Explain<TInput, TTrace>(
+        this IEnumerable<Hold<TInput>> holds, InputField<TInput> field, string symbol, double from, double to, ref TTrace trace)
         where TInput : struct, Enum
         where TTrace : struct, ITrace
     {
         if (to == from) return;
-        string by = string.Join(", ", holds.Where(h => h.Input.Equals(field.Input)).Select(h => h.Kind).Distinct().Select(k => LimitCatalogue.NameOf(k).ToLowerInvariant()));
-        trace.Take(new(symbol, $"{field.Name}, held", field.Quantity, $"k_h*{symbol}", $"share that keeps every limit; held by: {by}"), to, new("k_h", to / from), new(symbol, from));
+        string by = string.Join(
+            ", ",
+            holds.Where(h => h.Input.Equals(field.Input)).Select(h => h.Kind).Distinct().Select(k => LimitCatalogue.NameOf(k).ToLowerInvariant()));
+        trace.Take(
+            new(symbol, $"{field.Name}, held", field.Quantity, $"k_h*{symbol}", $"share that keeps every limit; held by: {by}"), to,
+            new("k_h", to / from), new(symbol, from));
     }
 
     private static Finding Found<TInput>(Hold<TInput> hold, InputField<TInput> field)
         where TInput : struct, Enum => new(
             "held",
             Severity.Info,
-            new($"Proposed {field.Symbol} was held from {{0}} to {{1}} by: {LimitCatalogue.NameOf(hold.Kind).ToLowerInvariant()}.", new(hold.From, field.Quantity), new Measure(hold.To, field.Quantity)),
+            new(
+                $"Proposed {field.Symbol} was held from {{0}} to {{1}} by: {LimitCatalogue.NameOf(hold.Kind).ToLowerInvariant()}.",
+                new(hold.From, field.Quantity), new Measure(hold.To, field.Quantity)),
             "");
 
     /// <summary>The field of an input.</summary>

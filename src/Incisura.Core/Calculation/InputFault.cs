@@ -38,7 +38,8 @@ public sealed class InputCheck
         string given = double.IsNaN(value) ? "is missing" : double.IsInfinity(value) ? "is not a finite number" : $"is {Show(value)}{unit}";
         double meant = quantity == Quantity.Length ? MeantLength(value, least, most) : double.NaN;
         string question = double.IsNaN(meant) ? "" : $" Was {Show(meant / Units.MillimetresPerInch)} in ({Show(meant)} mm) meant?";
-        faults.Add(new(field, value, least, most, $"{name} {given}; it must lie between {Show(least)} and {Show(most)}{unit}.{question}") { Meant = meant });
+        faults.Add(
+            new(field, value, least, most, $"{name} {given}; it must lie between {Show(least)} and {Show(most)}{unit}.{question}") { Meant = meant });
         return this;
     }
 
@@ -46,7 +47,8 @@ public sealed class InputCheck
     public InputCheck Named(string field, string name, string? text, int longest = 120)
     {
         if (string.IsNullOrWhiteSpace(text)) Refuse(field, double.NaN, $"{name} is missing; give at least one character.");
-        else if (text.Any(char.IsControl)) Refuse(field, double.NaN, $"{name} has characters that cannot be seen, such as a line break; type it again without them.");
+        else if (text.Any(char.IsControl))
+            Refuse(field, double.NaN, $"{name} has characters that cannot be seen, such as a line break; type it again without them.");
         else if (text.Length > longest) Refuse(field, text.Length, $"{name} has {text.Length} characters; {longest} is the most.");
         return this;
     }

@@ -12,7 +12,8 @@ namespace Incisura.Core.Calculation;
 /// <param name="Least">Least value that can be computed with, base unit.</param>
 /// <param name="Most">Largest such value, base unit.</param>
 /// <param name="Default">Value taken where none was typed; NaN where it follows others or the speed chart.</param>
-public sealed record InputField<TInput>(TInput Input, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most, double Default = double.NaN)
+public sealed record InputField<TInput>(
+    TInput Input, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most, double Default = double.NaN)
     where TInput : struct, Enum
 {
     /// <summary>Code of the field.</summary>

@@ -39,7 +39,8 @@ public sealed record Leftover(string From, string Record, int Revision, double A
         List<string> changes = [];
         void Compare(string what, double then, double since)
         {
-            if (Math.Abs(then - since) > 1e-9) changes.Add(string.Create(CultureInfo.InvariantCulture, $"{what} {since:0.###} mm instead of {then:0.###} mm"));
+            if (Math.Abs(then - since) > 1e-9)
+                changes.Add(string.Create(CultureInfo.InvariantCulture, $"{what} {since:0.###} mm instead of {then:0.###} mm"));
         }
 
         bool hole = Kind == LeftoverKind.Hole;
@@ -47,7 +48,11 @@ public sealed record Leftover(string From, string Record, int Revision, double A
         Compare(hole ? "is deep" : "has a wall of", Height, now.Height);
         Compare("cuts a length of", Length, now.Length);
         Compare(hole ? "makes a hole of" : "uses a cutter of", CutterDiameter, now.CutterDiameter);
-        return this with { Changed = changes.Count == 0 ? "" : $"{Record} was changed since: in revision {now.Revision} it {string.Join(", ", changes)}.", Doubt = now.Doubt };
+        return this with
+        {
+            Changed = changes.Count == 0 ? "" : $"{Record} was changed since: in revision {now.Revision} it {string.Join(", ", changes)}.",
+            Doubt = now.Doubt,
+        };
     }
 
     /// <summary>Says what was taken over, what was typed instead, and what speaks against it.</summary>
@@ -56,17 +61,24 @@ public sealed record Leftover(string From, string Record, int Revision, double A
     internal void Tell(IEnumerable<(string Words, double Left, double Used)> parts, List<Finding> findings)
     {
         string from = From.TrimEnd(',');
-        (string Words, double Left, double Used)[] all = [.. parts.Where(p => p.Left > 0)], taken = [.. all.Where(p => Math.Abs(p.Left - p.Used) <= 1e-9)], instead = [.. all.Except(taken)];
+        (string Words, double Left, double Used)[] all = [.. parts.Where(p => p.Left > 0)],
+            taken = [.. all.Where(p => Math.Abs(p.Left - p.Used) <= 1e-9)], instead = [.. all.Except(taken)];
         static Measure Mm(double mm) => new(mm, Quantities.Quantity.Length);
         if (taken.Length > 0)
-            findings.Add(new("leftover", Severity.Info, new($"From {from}: {string.Join(", ", taken.Select((p, i) => $"{p.Words} {{{i}}}"))}.", [.. taken.Select(p => Mm(p.Left))]), ""));
+            findings.Add(new(
+                "leftover", Severity.Info,
+                new($"From {from}: {string.Join(", ", taken.Select((p, i) => $"{p.Words} {{{i}}}"))}.", [.. taken.Select(p => Mm(p.Left))]), ""));
         if (instead.Length > 0)
             findings.Add(new(
                 "leftover-typed",
                 Severity.Info,
-                new($"{from} leaves {string.Join(", ", instead.Select((p, i) => $"{p.Words} {{{2 * i}}}, and {{{(2 * i) + 1}}} was typed instead"))}.", [.. instead.SelectMany(p => new[] { Mm(p.Left), Mm(p.Used) })]),
+                new(
+                    $"{from} leaves "
+                        + $"{string.Join(", ", instead.Select((p, i) => $"{p.Words} {{{2 * i}}}, and {{{(2 * i) + 1}}} was typed instead"))}.",
+                    [.. instead.SelectMany(p => new[] { Mm(p.Left), Mm(p.Used) })]),
                 ""));
-        if (Changed.Length > 0) findings.Add(new("leftover-changed", Severity.Caution, new(Changed), "Take the leftover anew, or keep these figures knowingly."));
+        if (Changed.Length > 0)
+            findings.Add(new("leftover-changed", Severity.Caution, new(Changed), "Take the leftover anew, or keep these figures knowingly."));
         if (Doubt.Length > 0) findings.Add(new("leftover-doubt", Severity.Caution, new(Doubt), "Take the leftover of another record, or none."));
     }
 }

@@ -130,7 +130,8 @@ public static class LimitCatalogue
     public const double LargestUse = 1e6;
 
     /// <summary>Whether the limit is a least value rather than a largest one.</summary>
-    public static bool IsLeast(LimitKind kind) => kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth or LimitKind.ToolLife;
+    public static bool IsLeast(LimitKind kind) =>
+        kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth or LimitKind.ToolLife;
 
     /// <summary>The limit's name in plain words.</summary>
     public static string NameOf(LimitKind kind) => kind switch
@@ -169,7 +170,8 @@ public static class LimitCatalogue
     /// <summary>What the limit measures.</summary>
     public static Quantity QuantityOf(LimitKind kind) => kind switch
     {
-        LimitKind.HighestSpeed or LimitKind.LowestSpeed or LimitKind.SpeedInStep or LimitKind.SpeedReached or LimitKind.Whirl => Quantity.SpindleSpeed,
+        LimitKind.HighestSpeed or LimitKind.LowestSpeed or LimitKind.SpeedInStep or LimitKind.SpeedReached or LimitKind.Whirl =>
+            Quantity.SpindleSpeed,
         LimitKind.PowerContinuous or LimitKind.PowerShortTime => Quantity.Power,
         LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.ToolStrength => Quantity.Torque,
         LimitKind.Thrust or LimitKind.Buckling => Quantity.Force,
@@ -185,7 +187,8 @@ public static class LimitCatalogue
     /// <summary>What exceeding the limit means: continuous ratings may be exceeded for a short time, a thin chip wears the edge early.</summary>
     public static Severity SeverityOf(LimitKind kind) => kind switch
     {
-        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection or LimitKind.ChipRoom or LimitKind.Ridge or LimitKind.ToolLife => Severity.Caution,
+        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection
+            or LimitKind.ChipRoom or LimitKind.Ridge or LimitKind.ToolLife => Severity.Caution,
         _ => Severity.Stop,
     };
 

@@ -67,7 +67,8 @@ public sealed record OperatingWindow
     /// <param name="kinds">The limits.</param>
     /// <param name="uses">Use of each limit, limit by limit, each row by row.</param>
     /// <param name="rates">Removal rate of each point, cm³/min; NaN where it is not to be proposed.</param>
-    internal static OperatingWindow Draw((string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitKind> kinds, float[] uses, float[] rates)
+    internal static OperatingWindow Draw(
+        (string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitKind> kinds, float[] uses, float[] rates)
     {
         int points = size * size;
         byte[] tightest = new byte[points], use = new byte[points];
@@ -79,7 +80,9 @@ public sealed record OperatingWindow
                 if (uses[(k * points) + at] > uses[(kind * points) + at]) kind = k;
             float most = uses[(kind * points) + at];
             tightest[at] = (byte)kind;
-            use[at] = most > 1 ? (byte)Math.Clamp(most * OperatingWindow.UseScale, OperatingWindow.UseScale + 1, 255) : (byte)(most * OperatingWindow.UseScale);
+            use[at] = most > 1
+                ? (byte)Math.Clamp(most * OperatingWindow.UseScale, OperatingWindow.UseScale + 1, 255)
+                : (byte)(most * OperatingWindow.UseScale);
             if (most <= 1 && rates[at] > (best < 0 ? double.NegativeInfinity : rates[best])) best = at;
         }
 
@@ -95,7 +98,8 @@ public sealed record OperatingWindow
             Kinds = kinds,
             Lines =
             [
-                .. kinds.Select((kind, k) => new WindowLine(kind, LimitCatalogue.NameOf(kind), Contour.Lines(uses.AsSpan(k * points, points), size))).Where(l => l.Lines.Count > 0),
+                .. kinds.Select((kind, k) => new WindowLine(kind, LimitCatalogue.NameOf(kind), Contour.Lines(uses.AsSpan(k * points, points), size)))
+                .Where(l => l.Lines.Count > 0),
             ],
             BestAcross = best < 0 ? 0 : across.End * ((best % size) + 1) / size,
             BestUp = best < 0 ? 0 : up.End * ((best / size) + 1) / size,
@@ -127,4 +131,6 @@ public sealed record BestValue(string Code, double Value);
 /// <param name="Binding">Limits it is held by.</param>
 /// <param name="NotJudged">Limits that could not be judged for lack of data.</param>
 /// <param name="Reason">Why there is none, or what else ends the search: a sentence.</param>
-public sealed record BestPoint(bool Found, IReadOnlyList<BestValue> Values, double RemovalRate, double Time, IReadOnlyList<LimitKind> Binding, IReadOnlyList<LimitKind> NotJudged, string Reason);
+public sealed record BestPoint(
+    bool Found, IReadOnlyList<BestValue> Values, double RemovalRate, double Time, IReadOnlyList<LimitKind> Binding,
+    IReadOnlyList<LimitKind> NotJudged, string Reason);

@@ -88,7 +88,8 @@ public enum Origin
 /// <param name="MostBy">The limit that sets <paramref name="Most"/>.</param>
 /// <param name="Note">A line about the value.</param>
 /// <param name="Used">Whether the value matters with the cutter and the other fields as they are.</param>
-public sealed record FieldState(string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note, bool Used = true);
+public sealed record FieldState(
+    string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note, bool Used = true);
 
 /// <summary>How much a figure stands out.</summary>
 public enum FigureRank
@@ -121,7 +122,8 @@ public sealed record Figure(string Code, string Symbol, string Name, Quantity Qu
 /// <param name="Use">Use as a ratio; null where it could not be judged.</param>
 /// <param name="IsLeast">Whether the allowed value is a least one.</param>
 /// <param name="Severity">What its excess means.</param>
-public sealed record JudgedLimit(LimitKind Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity);
+public sealed record JudgedLimit(
+    LimitKind Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity);
 
 /// <summary>A value that went into the derivation from outside, with where it came from.</summary>
 public sealed record Given(string Symbol, string Name, Quantity Quantity, double Value, string From);

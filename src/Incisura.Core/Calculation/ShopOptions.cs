@@ -11,9 +11,12 @@ public static class ShopOptions
 
     /// <summary>How coolant comes.</summary>
     public static OptionDescription CoolantBy { get; } = new(
-        Coolant, "Coolant", [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood")
+        Coolant, "Coolant",
+        [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood")
     { Group = "Held to" };
 
     /// <summary>Whether the edge is fresh.</summary>
-    public static OptionDescription EdgeWear { get; } = new(Edge, "Edge", [new("fresh", "fresh"), new("worn", "worn, force × 1.3")], "fresh") { Group = "Held to" };
+    public static OptionDescription EdgeWear { get; } = new(
+        Edge, "Edge", [new("fresh", "fresh"), new("worn", "worn, force × 1.3")], "fresh")
+    { Group = "Held to" };
 }

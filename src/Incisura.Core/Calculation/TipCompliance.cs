@@ -105,7 +105,8 @@ public readonly record struct TipCompliance
 
     /// <summary>Deflection of the tip, µm, under a force at a distance from the tip.</summary>
     /// <param name="force">Side force, N.</param>
-    /// <param name="fromTip">Distance of the force from the tip, mm, 0 up to the first segment; beyond it the end of the segment is taken, which errs on the safe side.</param>
+    /// <param name="fromTip">Distance of the force from the tip, mm, 0 up to the first segment; beyond it the end of the segment is taken, which errs
+    /// on the safe side.</param>
     public double Deflection(double force, double fromTip)
     {
         double a = Math.Min(fromTip, FirstLength);

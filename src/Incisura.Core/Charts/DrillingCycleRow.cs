@@ -9,7 +9,19 @@ namespace Incisura.Core.Charts;
 public sealed record DrillingCycleRow
 {
     /// <summary>Taken where the chart has no row: cautious for any drill in any material.</summary>
-    public static DrillingCycleRow Cautious { get; } = new() { Family = CutterFamily.TwistDrill, Group = MaterialGroup.P, Coolant = "flood", ChipBreaking = 2, FullRetract = 3, Staged = 15, FirstPeck = 1, PeckRatio = 0.8, LeastPeck = 0.3, Source = "cautious default" };
+    public static DrillingCycleRow Cautious { get; } = new()
+    {
+        Family = CutterFamily.TwistDrill,
+        Group = MaterialGroup.P,
+        Coolant = "flood",
+        ChipBreaking = 2,
+        FullRetract = 3,
+        Staged = 15,
+        FirstPeck = 1,
+        PeckRatio = 0.8,
+        LeastPeck = 0.3,
+        Source = "cautious default",
+    };
 
     /// <summary>Cutter family the row is for.</summary>
     public required CutterFamily Family { get; init; }
@@ -42,10 +54,16 @@ public sealed record DrillingCycleRow
     public string Source { get; init; } = "";
 
     internal void Check(InputCheck check, string at, int number) => check
-        .Holds(Enum.IsDefined(Family) && Enum.IsDefined(Group), at, number, $"Drilling cycle {number} is for an unknown cutter or group; choose both from the lists.")
-        .Holds(ShopOptions.CoolantBy.Picks.Any(p => p.Code == Coolant), $"{at}.coolant", number, $"Drilling cycle {number} is for an unknown coolant; choose one from the list.")
+        .Holds(
+            Enum.IsDefined(Family) && Enum.IsDefined(Group), at, number,
+            $"Drilling cycle {number} is for an unknown cutter or group; choose both from the lists.")
+        .Holds(
+            ShopOptions.CoolantBy.Picks.Any(p => p.Code == Coolant), $"{at}.coolant", number,
+            $"Drilling cycle {number} is for an unknown coolant; choose one from the list.")
         .Within($"{at}.chipBreaking", $"The depth from which cycle {number} breaks the chip", ChipBreaking, 0.1, 200, Quantity.Ratio)
-        .Within($"{at}.fullRetract", $"The depth from which cycle {number} clears the hole", FullRetract, Math.Max(0.1, ChipBreaking), 200, Quantity.Ratio)
+        .Within(
+            $"{at}.fullRetract", $"The depth from which cycle {number} clears the hole", FullRetract, Math.Max(0.1, ChipBreaking), 200,
+            Quantity.Ratio)
         .Within($"{at}.staged", $"The depth from which cycle {number} is drilled in stages", Staged, Math.Max(0.1, FullRetract), 200, Quantity.Ratio)
         .Within($"{at}.firstPeck", $"The first peck of cycle {number}", FirstPeck, 0.05, 20, Quantity.Ratio)
         .Within($"{at}.peckRatio", $"The ratio of pecks of cycle {number}", PeckRatio, 0.2, 1, Quantity.Ratio)

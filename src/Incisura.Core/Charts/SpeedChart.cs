@@ -93,7 +93,9 @@ public sealed record SpeedChart
     public DrillingCycleRow? FindCycle(CutterFamily family, MaterialGroup group, string coolant) =>
         Cycles.FirstOrDefault(c => c.Family == family && c.Group == group && c.Coolant == coolant);
 
-    /// <summary>The row for a work material and an operation: its sub-group's own, or else that of its whole group; null where the chart has neither.</summary>
+    /// <summary>
+    /// The row for a work material and an operation: its sub-group's own, or else that of its whole group; null where the chart has neither.
+    /// </summary>
     public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, WorkMaterial material, string operation) =>
         Find(family, cuttingMaterial, material.SubGroup, operation) ?? Find(family, cuttingMaterial, material.Group.ToString(), operation);
 
@@ -101,7 +103,8 @@ public sealed record SpeedChart
     public SpeedRow? Find(CutterFamily family, CuttingMaterial cuttingMaterial, string subGroup, string operation)
     {
         foreach (SpeedRow row in Rows)
-            if (row.Family == family && row.CuttingMaterial == cuttingMaterial && row.Operation == operation && string.Equals(row.SubGroup, subGroup, StringComparison.OrdinalIgnoreCase))
+            if (row.Family == family && row.CuttingMaterial == cuttingMaterial && row.Operation == operation && string.Equals(
+                row.SubGroup, subGroup, StringComparison.OrdinalIgnoreCase))
                 return row;
         return null;
     }
@@ -114,7 +117,9 @@ public sealed record SpeedChart
         for (int i = 0; i < Cycles.Count; i++)
         {
             Cycles[i].Check(check, $"cycles[{i}]", i + 1);
-            check.Holds(FindCycle(Cycles[i].Family, Cycles[i].Group, Cycles[i].Coolant) == Cycles[i], $"cycles[{i}]", i + 1, $"Drilling cycle {i + 1} repeats an earlier one for the same cutter, group and coolant; change or remove one.");
+            check.Holds(
+                FindCycle(Cycles[i].Family, Cycles[i].Group, Cycles[i].Coolant) == Cycles[i], $"cycles[{i}]", i + 1,
+                $"Drilling cycle {i + 1} repeats an earlier one for the same cutter, group and coolant; change or remove one.");
         }
 
         for (int i = 0; i < Rows.Count; i++)
@@ -126,16 +131,23 @@ public sealed record SpeedChart
                 .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
                 .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
                 .Within($"{at}.life", $"The tool life of row {i + 1}", row.Life, row.LifeExponent > 0 ? 0.5 : 0, 1000, Quantity.Time)
-                .Within($"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
-                .Holds(Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN, $"Row {i + 1} is for no known operation; choose one from the list.")
-                .Holds(row.Feeds.Count >= (Operations.Find(row.Operation)?.Description.FeedInStep == true ? 0 : 1) && row.Feeds.Count <= 20, $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
+                .Within(
+                    $"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
+                .Holds(
+                    Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN,
+                    $"Row {i + 1} is for no known operation; choose one from the list.")
+                .Holds(
+                    row.Feeds.Count >= (Operations.Find(row.Operation)?.Description.FeedInStep == true ? 0 : 1) && row.Feeds.Count <= 20,
+                    $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
                 .Holds(
                     seen.Add((row.Family, row.CuttingMaterial, row.SubGroup.ToUpperInvariant(), row.Operation)),
                     at,
                     i + 1,
                     $"Row {i + 1} repeats an earlier row for the same cutter, material and operation; change or remove one.");
             for (int j = 0; j < row.Feeds.Count && j < 20; j++)
-                check.Within($"{at}.feeds[{j}].diameter", $"Diameter {j + 1} of row {i + 1}", row.Feeds[j].Diameter, j == 0 ? 0.1 : row.Feeds[j - 1].Diameter + 1e-6, 500, Quantity.Length)
+                check.Within(
+                    $"{at}.feeds[{j}].diameter", $"Diameter {j + 1} of row {i + 1}", row.Feeds[j].Diameter,
+                    j == 0 ? 0.1 : row.Feeds[j - 1].Diameter + 1e-6, 500, Quantity.Length)
                     .Within($"{at}.feeds[{j}].feedPerTooth", $"Feed {j + 1} of row {i + 1}", row.Feeds[j].FeedPerTooth, 0.0005, 5, Quantity.Chip);
         }
 

@@ -69,11 +69,15 @@ public sealed record Cutter
     /// <summary>Length of the chip flutes LCF, mm.</summary>
     public double FluteLength => this[Dimension.FluteLength];
 
-    /// <summary>Usable length to the end of a neck that follows the flutes into the cut, LU, mm; the flute length where there is none, or where a collar stands behind the flutes.</summary>
+    /// <summary>
+    /// Usable length to the end of a neck that follows the flutes into the cut, LU, mm; the flute length where there is none, or where a collar
+    /// stands behind the flutes.
+    /// </summary>
     public double UsableLength => this[Dimension.UsableLength] is var lu && lu > 0 && !(HasCollar && FluteLength > 0) ? lu : FluteLength;
 
     /// <summary>Whether what is behind the flutes is thicker than what they cut.</summary>
-    private bool HasCollar => this[Dimension.NeckDiameter] > Math.Max(CuttingDiameter, this[Dimension.LargestDiameter] is var widest && widest > 0 ? widest : 0) + 1e-9;
+    private bool HasCollar =>
+        this[Dimension.NeckDiameter] > Math.Max(CuttingDiameter, this[Dimension.LargestDiameter] is var widest && widest > 0 ? widest : 0) + 1e-9;
 
     /// <summary>Overall length OAL, mm; of a free profile its whole length.</summary>
     public double OverallLength => Segments.Count > 0 ? StackedProfile.Length(Segments) : this[Dimension.OverallLength];
@@ -82,24 +86,31 @@ public sealed record Cutter
     public double HelixAngle => Dimensions.GetValueOrDefault(Dimension.HelixAngle.Symbol);
 
     /// <summary>What a holder clamps or seats, mm: the shank's diameter or height, or the bore.</summary>
-    public double ShankSize => Described.FreeProfile && Segments.Count > 0 ? Segments[^1].UpperDiameter : Dimensions.GetValueOrDefault(Described.ShankSize, double.NaN);
+    public double ShankSize =>
+        Described.FreeProfile && Segments.Count > 0 ? Segments[^1].UpperDiameter : Dimensions.GetValueOrDefault(Described.ShankSize, double.NaN);
 
     /// <summary>Length that must stay outside a holder, mm: edges and flutes, head or reach, and whatever is thicker than the shank.</summary>
     public double LeastProjection
     {
         get
         {
-            double named = new[] { FluteLength, this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }.Where(v => v > 0).DefaultIfEmpty(0).First();
+            double named = new[] { FluteLength, this[Dimension.HeadLength], this[Dimension.Reach], this[Dimension.UsableLength] }
+                .Where(v => v > 0)
+                .DefaultIfEmpty(0)
+                .First();
             if (!HasRoundShank) return named;
             double half = (ShankSize / 2) + 1e-9;
-            return Profile().Elements.Where(e => e.Part is ProfilePart.Cutting or ProfilePart.Body || Math.Max(e.FromR, e.ToR) > half).Aggregate(named, (z, e) => Math.Max(z, e.ToZ));
+            return Profile().Elements
+                .Where(e => e.Part is ProfilePart.Cutting or ProfilePart.Body || Math.Max(e.FromR, e.ToR) > half)
+                .Aggregate(named, (z, e) => Math.Max(z, e.ToZ));
         }
     }
 
     // Whether a profile turned about the axis can be drawn, from values that are at least in the range of their kind.
     private bool HasRoundShank =>
         Described.Shank == ShankForm.Cylindrical && Described.Use != CutterUse.Turning
-        && (Described.FreeProfile ? Segments.Count > 0 : Described.Dimensions.All(d => d.Optional || (this[d.Dimension] >= d.Least && this[d.Dimension] <= d.Most)));
+        && (Described.FreeProfile ? Segments.Count > 0 : Described.Dimensions.All(
+            d => d.Optional || (this[d.Dimension] >= d.Least && this[d.Dimension] <= d.Most)));
 
     /// <summary>Where the shank begins that a holder grips, mm from the tip; a thinner neck before it is not gripped.</summary>
     public double ShankFrom
@@ -108,7 +119,9 @@ public sealed record Cutter
         {
             if (!HasRoundShank) return LeastProjection;
             ProfileElement last = Profile().Elements[^1];
-            return last.Part == ProfilePart.Shank && last.FromR == last.ToR && Math.Abs((2 * last.ToR) - ShankSize) < 1e-9 ? last.FromZ : OverallLength;
+            return last.Part == ProfilePart.Shank && last.FromR == last.ToR && Math.Abs((2 * last.ToR) - ShankSize) < 1e-9
+                ? last.FromZ
+                : OverallLength;
         }
     }
 
@@ -122,7 +135,8 @@ public sealed record Cutter
     public string Picked(string code) => Picks.GetValueOrDefault(code) ?? Described.Picks.First(p => p.Code == code).Default;
 
     /// <summary>The same cutter with one dimension changed.</summary>
-    public Cutter With(Dimension dimension, double value) => this with { Dimensions = new Dictionary<string, double>(Dimensions) { [dimension.Symbol] = value } };
+    public Cutter With(Dimension dimension, double value) =>
+        this with { Dimensions = new Dictionary<string, double>(Dimensions) { [dimension.Symbol] = value } };
 
     /// <summary>Checks every dimension, the relations between them, and the words.</summary>
     public InputCheck Check()
@@ -133,7 +147,9 @@ public sealed record Cutter
             .Holds(Enum.IsDefined(Material), "material", double.NaN, "The cutting material is unknown; choose one from the list.")
             .Holds(Enum.IsDefined(Hand), "hand", double.NaN, "The hand is unknown; choose right, left or neutral.")
             .Holds(Groups.Count > 0, "groups", double.NaN, "No work-material group is chosen; choose at least one of P, M, K, N, S, H.")
-            .Holds(Groups.All(Enum.IsDefined) && Groups.Distinct().Count() == Groups.Count, "groups", double.NaN, "Each work-material group can be chosen once, from P, M, K, N, S, H.")
+            .Holds(
+                Groups.All(Enum.IsDefined) && Groups.Distinct().Count() == Groups.Count, "groups", double.NaN,
+                "Each work-material group can be chosen once, from P, M, K, N, S, H.")
             .Holds(Coating.Length <= 60, "coating", Coating.Length, "The coating holds at most 60 characters.")
             .Holds(Grade.Length <= 60, "grade", Grade.Length, "The grade holds at most 60 characters.")
             .Holds(Remarks.Length <= 2000, "remarks", Remarks.Length, "The remarks hold at most 2000 characters.")
@@ -149,20 +165,31 @@ public sealed record Cutter
             if (d.Optional && (double.IsNaN(value) || value == 0)) continue;
             if (d.Contradiction(Dimensions) is { } contradiction)
             {
-                check.Holds(false, $"dimensions.{d.Dimension.Symbol}", value, $"No {d.Dimension.Name} {d.Dimension.Symbol} is possible: {contradiction}");
+                check.Holds(
+                    false, $"dimensions.{d.Dimension.Symbol}", value, $"No {d.Dimension.Name} {d.Dimension.Symbol} is possible: {contradiction}");
                 continue;
             }
 
             (double least, double most) = d.RangeIn(Dimensions);
-            check.Within($"dimensions.{d.Dimension.Symbol}", $"The {d.Dimension.Name} {d.Dimension.Symbol}", value, least, most, d.Dimension.Quantity);
+            check.Within(
+                $"dimensions.{d.Dimension.Symbol}", $"The {d.Dimension.Name} {d.Dimension.Symbol}", value, least, most, d.Dimension.Quantity);
         }
 
         foreach (string symbol in Dimensions.Keys)
-            check.Holds(family.Dimensions.Any(d => d.Dimension.Symbol == symbol), $"dimensions.{symbol}", Dimensions[symbol], $"A {family.Name} has no dimension {symbol}; leave it out.");
+            check.Holds(
+                family.Dimensions.Any(d => d.Dimension.Symbol == symbol), $"dimensions.{symbol}", Dimensions[symbol],
+                $"A {family.Name} has no dimension {symbol}; leave it out.");
         foreach ((string code, string picked) in Picks)
-            check.Holds(family.Picks.FirstOrDefault(p => p.Code == code)?.Picks.Any(p => p.Code == picked) == true, $"picks.{code}", double.NaN, $"A {family.Name} cannot have {code} “{picked}”; choose one that is offered.");
-        if (family.FreeProfile) check.Stacked(Segments, 0).Holds(Segments.Any(s => s.Cuts), "segments", Segments.Count, "No segment of the profile cuts; mark at least one as cutting.");
-        else check.Holds(Segments.Count == 0, "segments", Segments.Count, $"The profile of a {family.Name} follows from its dimensions; leave the segments out, or make it a form cutter.");
+            check.Holds(
+                family.Picks.FirstOrDefault(p => p.Code == code)?.Picks.Any(p => p.Code == picked) == true, $"picks.{code}", double.NaN,
+                $"A {family.Name} cannot have {code} “{picked}”; choose one that is offered.");
+        if (family.FreeProfile)
+            check.Stacked(Segments, 0)
+                .Holds(Segments.Any(s => s.Cuts), "segments", Segments.Count, "No segment of the profile cuts; mark at least one as cutting.");
+        else
+            check.Holds(
+                Segments.Count == 0, "segments", Segments.Count,
+                $"The profile of a {family.Name} follows from its dimensions; leave the segments out, or make it a form cutter.");
 
         // Relations presume values within their own ranges, and what holds for every cutter presumes those of its family.
         if (check.Faults.Count == before) Relate(family.Relations);
@@ -183,7 +210,8 @@ public sealed record Cutter
         if (Described.Shank != ShankForm.Cylindrical || !(dc > 0) || !(shank > 0)) return [];
         double inch = dc * Units.MillimetresPerInch;
         return dc * 12 < shank && inch >= shank * 0.4 && inch <= shank * 1.6
-            ? [new($"dimensions.{Described.CalledBy}", dc, double.NaN, double.NaN, $"Ø{dc:0.###} mm stands on a shank of {shank:0.###} mm: was {dc:0.####} in ({inch:0.###} mm) meant?") { Meant = inch }]
+            ? [new($"dimensions.{Described.CalledBy}", dc, double.NaN, double.NaN, $"Ø{dc:0.###} mm stands on a shank of {shank:0.###} mm: was "
+                + $"{dc:0.####} in ({inch:0.###} mm) meant?") { Meant = inch }]
             : [];
     }
 }

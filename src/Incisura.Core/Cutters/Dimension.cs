@@ -214,15 +214,22 @@ public sealed record FamilyDimension(Dimension Dimension, double Least, double M
         (double most, string over) = Tightest(NotOver, Most, false, dimensions);
         if (least <= most * (1 + 1e-9)) return null;
         string Words(string symbol) => symbol.Length == 0 ? "its own range" : symbol;
-        return string.Create(CultureInfo.InvariantCulture, $"{Words(under)} asks for at least {least:0.###} and {Words(over)} allows at most {most:0.###}; change {(under.Length == 0 ? over : over.Length == 0 ? under : $"{under} or {over}")}.");
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"{Words(under)} asks for at least {least:0.###} and {Words(over)} allows at most {most:0.###}; change "
+                + $"{(under.Length == 0 ? over : over.Length == 0 ? under : $"{under} or {over}")}.");
     }
 
     // The bound that leaves least room, and the symbol it comes from; empty for the family's own.
-    private static (double Value, string By) Tightest(IReadOnlyList<DimensionBound> bounds, double own, bool lower, IReadOnlyDictionary<string, double> dimensions)
+    private static (double Value, string By) Tightest(
+        IReadOnlyList<DimensionBound> bounds, double own, bool lower, IReadOnlyDictionary<string, double> dimensions)
     {
         (double tightest, string by) = (own, "");
         foreach (DimensionBound b in bounds)
-            if (dimensions.TryGetValue(b.Symbol, out double v) && double.IsFinite(v) && v > 0 && (lower ? v * b.Factor > tightest : v * b.Factor < tightest)) (tightest, by) = (v * b.Factor, b.Symbol);
+            if (
+                dimensions.TryGetValue(b.Symbol, out double v) && double.IsFinite(v) && v > 0
+                    && (lower ? v * b.Factor > tightest : v * b.Factor < tightest))
+                (tightest, by) = (v * b.Factor, b.Symbol);
         return (tightest, by);
     }
 

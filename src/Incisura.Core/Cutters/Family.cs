@@ -44,7 +44,9 @@ internal sealed record Relation(Dimension Symbol, Func<Cutter, bool> Holds, Func
 /// <summary>A family of cutters: its words, its dimensions with their ranges, how it is held, and how its profile is drawn.</summary>
 public sealed class Family
 {
-    internal Family(CutterFamily code, string name, CutterUse use, ShankForm shank, Dimension shankSize, Func<Cutter, Profile> draw, params IReadOnlyList<FamilyDimension> dimensions)
+    internal Family(
+        CutterFamily code, string name, CutterUse use, ShankForm shank, Dimension shankSize, Func<Cutter, Profile> draw,
+        params IReadOnlyList<FamilyDimension> dimensions)
     {
         Code = code;
         Name = name;
@@ -93,5 +95,6 @@ public sealed class Family
     public bool Has(Dimension dimension) => Dimensions.Any(d => d.Dimension == dimension);
 
     /// <summary>The values a new cutter starts from, by symbol.</summary>
-    public IReadOnlyDictionary<string, double> Start => Dimensions.Where(d => d.Start != 0 || !d.Optional).ToDictionary(d => d.Dimension.Symbol, d => d.Start);
+    public IReadOnlyDictionary<string, double> Start =>
+        Dimensions.Where(d => d.Start != 0 || !d.Optional).ToDictionary(d => d.Dimension.Symbol, d => d.Start);
 }

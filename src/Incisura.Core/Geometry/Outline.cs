@@ -20,7 +20,10 @@ internal sealed class Outline(double z = 0, double r = 0)
     /// <summary>A straight line; none where the point is reached already.</summary>
     public Outline Line(ProfilePart part, double z, double r) => Arc(part, z, r, 0);
 
-    /// <summary>An arc by its bulge, negative where it stands out. What is reached within <see cref="Nothing"/> is reached: no face is a cone by the last bit of a sum.</summary>
+    /// <summary>
+    /// An arc by its bulge, negative where it stands out. What is reached within <see cref="Nothing"/> is reached: no face is a cone by the last bit
+    /// of a sum.
+    /// </summary>
     public Outline Arc(ProfilePart part, double z, double r, double bulge)
     {
         if (Math.Abs(z - at.Z) <= Nothing) z = at.Z;

@@ -61,7 +61,8 @@ public sealed record Profile(ProfileShape Shape, IReadOnlyList<ProfileElement> E
     // Two pieces cross where the ends of each lie on both sides of the other, by more than rounding.
     private static bool Meet((double Z, double R) a, (double Z, double R) b, (double Z, double R) c, (double Z, double R) d)
     {
-        static double Side((double Z, double R) a, (double Z, double R) b, (double Z, double R) p) => ((b.Z - a.Z) * (p.R - a.R)) - ((b.R - a.R) * (p.Z - a.Z));
+        static double Side((double Z, double R) a, (double Z, double R) b, (double Z, double R) p) =>
+            ((b.Z - a.Z) * (p.R - a.R)) - ((b.R - a.R) * (p.Z - a.Z));
         const double Least = 1e-7;
         double c1 = Side(a, b, c), d1 = Side(a, b, d), a1 = Side(c, d, a), b1 = Side(c, d, b);
         return Math.Min(c1, d1) < -Least && Math.Max(c1, d1) > Least && Math.Min(a1, b1) < -Least && Math.Max(a1, b1) > Least;

@@ -70,7 +70,8 @@ public readonly record struct ProfileElement(ProfilePart Part, double FromZ, dou
             double radius = Radius, turn = 4 * Math.Atan(Bulge), from = Math.Atan2(FromR - cr, FromZ - cz);
 
             // The arc reaches an end of its circle where that lies within its turn from the start.
-            bool Passes(double at) => Math.Sign(turn) * (at - from) is var way && (way - (2 * Math.PI * Math.Floor(way / (2 * Math.PI)))) < Math.Abs(turn);
+            bool Passes(double at) =>
+                Math.Sign(turn) * (at - from) is var way && (way - (2 * Math.PI * Math.Floor(way / (2 * Math.PI)))) < Math.Abs(turn);
             if (Passes(0)) box = box with { MostZ = cz + radius };
             if (Passes(Math.PI)) box = box with { LeastZ = cz - radius };
             if (Passes(Math.PI / 2)) box = box with { MostR = cr + radius };
@@ -105,7 +106,9 @@ public readonly record struct ProfileElement(ProfilePart Part, double FromZ, dou
         return line with { Bulge = Math.Sign(Bulge) * Math.Tan(half / 2) };
     }
 
-    /// <summary>Points along the element without its start, close enough that no chord is further than <paramref name="sagitta"/> from the arc.</summary>
+    /// <summary>
+    /// Points along the element without its start, close enough that no chord is further than <paramref name="sagitta"/> from the arc.
+    /// </summary>
     /// <param name="sagitta">Largest distance between chord and arc, mm, above 0.</param>
     public IEnumerable<(double Z, double R)> Points(double sagitta)
     {

@@ -50,15 +50,21 @@ public static class StackedProfile
         {
             StackSegment s = segments[i];
             check.Within($"segments[{i}].length", $"The length of segment {i + 1}", s.Length, 0.001, 500, Quantity.Length)
-                .Within($"segments[{i}].lowerDiameter", $"The front diameter of segment {i + 1}", s.LowerDiameter, leastDiameter, 500, Quantity.Length)
+                .Within(
+                    $"segments[{i}].lowerDiameter", $"The front diameter of segment {i + 1}", s.LowerDiameter, leastDiameter, 500, Quantity.Length)
                 .Within($"segments[{i}].upperDiameter", $"The back diameter of segment {i + 1}", s.UpperDiameter, leastDiameter, 500, Quantity.Length)
                 .Within($"segments[{i}].arcRadius", $"The rounding of segment {i + 1}", s.ArcRadius, -2000, 2000, Quantity.Length);
             double half = double.Hypot(s.Length, (s.UpperDiameter - s.LowerDiameter) / 2) / 2;
-            check.Holds(s.ArcRadius == 0 || !(Math.Abs(s.ArcRadius) < half), $"segments[{i}].arcRadius", s.ArcRadius, $"The rounding of segment {i + 1} is too small to span it; give at least {half:0.###} mm, or 0 for a straight side.");
+            check.Holds(
+                s.ArcRadius == 0 || !(Math.Abs(s.ArcRadius) < half), $"segments[{i}].arcRadius", s.ArcRadius,
+                $"The rounding of segment {i + 1} is too small to span it; give at least {half:0.###} mm, or 0 for a straight side.");
             if (s.ArcRadius == 0 || !(Math.Abs(s.ArcRadius) >= half) || !(s.Length > 0)) continue;
 
             ProfileBox box = Draw([s], ProfilePart.Shank).Elements[^1].Box;
-            check.Holds(box.LeastZ >= -1e-9 && box.MostZ <= s.Length + 1e-9 && box.LeastR >= -1e-9, $"segments[{i}].arcRadius", s.ArcRadius, $"The rounding of segment {i + 1} bulges past its own ends or the axis; give a larger radius, or divide the segment where the rounding turns.");
+            check.Holds(
+                box.LeastZ >= -1e-9 && box.MostZ <= s.Length + 1e-9 && box.LeastR >= -1e-9, $"segments[{i}].arcRadius", s.ArcRadius,
+                $"The rounding of segment {i + 1} bulges past its own ends or the axis; give a larger radius, or divide "
+                    + "the segment where the rounding turns.");
         }
 
         return check;

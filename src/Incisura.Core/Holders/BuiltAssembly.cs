@@ -16,7 +16,8 @@ namespace Incisura.Core.Holders;
 /// <param name="In">What holds it.</param>
 /// <param name="Projection">Length outside, mm.</param>
 /// <param name="ShankFrom">Where the shank begins that is gripped, mm from its front.</param>
-public sealed record Joint(string Field, string Held, ShankForm Form, double Size, double Length, double Outside, Holder In, double Projection, double ShankFrom)
+public sealed record Joint(
+    string Field, string Held, ShankForm Form, double Size, double Length, double Outside, Holder In, double Projection, double ShankFrom)
 {
     /// <summary>Whether the part seats flush, so that its projection is its length.</summary>
     public bool Flush => Holder.Flush.Contains(Form);
@@ -32,19 +33,33 @@ public sealed record Joint(string Field, string Held, ShankForm Form, double Siz
 
     internal void Check(InputCheck check, string holderField)
     {
-        string takes = In.LeastClamping == In.LargestClamping ? $"{In.LeastClamping:0.###}" : $"{In.LeastClamping:0.###} to {In.LargestClamping:0.###}";
+        string takes = In.LeastClamping == In.LargestClamping
+            ? $"{In.LeastClamping:0.###}"
+            : $"{In.LeastClamping:0.###} to {In.LargestClamping:0.###}";
         check
-            .Holds(Form == In.Takes, holderField, double.NaN, $"{Held} has a {Words(Form)} and {In.Number} takes a {Words(In.Takes)}; choose another holder or put an extension between them.")
-            .Holds(Form != In.Takes || (Size >= In.LeastClamping - 1e-9 && Size <= In.LargestClamping + 1e-9), holderField, Size, $"Holder {In.Number} clamps {takes} mm and the shank of {Held} is {Size:0.###} mm; choose another holder, or a reduction sleeve between them.")
-            .Holds(Most >= Least, holderField, Length, $"{Held} is too short for holder {In.Number}: gripping {In.LeastGrip:0.###} mm leaves {Most:0.###} mm outside, and {Least:0.###} mm must stand outside; choose a holder that grips less.")
-            .Holds(Flush || !(Most >= Least) || Length - ShankFrom >= In.LeastGrip - 1e-9, holderField, Length - ShankFrom, $"The shank of {Held} is {Length - ShankFrom:0.###} mm long and {In.Number} grips at least {In.LeastGrip:0.###} mm; choose a holder that grips less, or a longer shank.")
+            .Holds(
+                Form == In.Takes, holderField, double.NaN,
+                $"{Held} has a {Words(Form)} and {In.Number} takes a {Words(In.Takes)}; choose another holder or put an extension between them.")
+            .Holds(
+                Form != In.Takes || (Size >= In.LeastClamping - 1e-9 && Size <= In.LargestClamping + 1e-9), holderField, Size,
+                $"Holder {In.Number} clamps {takes} mm and the shank of {Held} is {Size:0.###} mm; choose another "
+                    + "holder, or a reduction sleeve between them.")
+            .Holds(
+                Most >= Least, holderField, Length,
+                $"{Held} is too short for holder {In.Number}: gripping {In.LeastGrip:0.###} mm leaves {Most:0.###} mm outside, and {Least:0.###} "
+                    + "mm must stand outside; choose a holder that grips less.")
+            .Holds(
+                Flush || !(Most >= Least) || Length - ShankFrom >= In.LeastGrip - 1e-9, holderField, Length - ShankFrom,
+                $"The shank of {Held} is {Length - ShankFrom:0.###} mm long and {In.Number} grips at least {In.LeastGrip:0.###} mm; choose a "
+                    + "holder that grips less, or a longer shank.")
             .Holds(
                 !(Most >= Least) || (double.IsFinite(Projection) && Projection >= Least - 1e-9 && Projection <= Most + 1e-9),
                 Field,
                 Projection,
                 Flush
                     ? $"{Held} seats flush, so it stands out {Length:0.###} mm; the projection is {Projection:0.###} mm."
-                    : $"The projection of {Held} is {Projection:0.###} mm; it must lie between {Least:0.###} mm (what cuts and what is thicker than the shank outside, the shank within the bore) and {Most:0.###} mm (so that {In.LeastGrip:0.###} mm stay gripped).");
+                    : $"The projection of {Held} is {Projection:0.###} mm; it must lie between {Least:0.###} mm (what cuts and what is thicker "
+                        + $"than the shank outside, the shank within the bore) and {Most:0.###} mm (so that {In.LeastGrip:0.###} mm stay gripped).");
     }
 
     private static string Words(ShankForm form) => form switch
@@ -70,11 +85,15 @@ public sealed class BuiltAssembly
         (Definition, Cutter, Holder, Extensions) = (assembly, cutter, holder, extensions);
         List<Joint> joints = [];
         Holder Behind(int i) => i < extensions.Count ? extensions[i] : holder;
-        joints.Add(new("projection", $"Cutter {cutter.Number}", cutter.Described.Shank, cutter.ShankSize, cutter.OverallLength, cutter.LeastProjection, Behind(0), assembly.Projection, cutter.ShankFrom));
+        joints.Add(new(
+            "projection", $"Cutter {cutter.Number}", cutter.Described.Shank, cutter.ShankSize, cutter.OverallLength, cutter.LeastProjection,
+            Behind(0), assembly.Projection, cutter.ShankFrom));
         for (int i = 0; i < extensions.Count; i++)
         {
             Holder e = extensions[i];
-            joints.Add(new($"extensions[{i}].projection", $"Extension {e.Number}", e.BackForm, e.BackSize, e.GaugeLength + e.BackLength, e.GaugeLength, Behind(i + 1), assembly.Extensions[i].Projection, e.GaugeLength));
+            joints.Add(new(
+                $"extensions[{i}].projection", $"Extension {e.Number}", e.BackForm, e.BackSize, e.GaugeLength + e.BackLength, e.GaugeLength,
+                Behind(i + 1), assembly.Extensions[i].Projection, e.GaugeLength));
         }
 
         Joints = joints;
@@ -103,7 +122,11 @@ public sealed class BuiltAssembly
     public double GaugeLength => ToolLength + Holder.GaugeLength;
 
     /// <summary>Greatest spindle speed of all its parts, rev/min.</summary>
-    public double LargestSpeed => Extensions.Select(e => e.LargestSpeed).Append(Holder.LargestSpeed).Append(Cutter[Dimension.LargestSpeed] is var n && n > 0 ? n : double.PositiveInfinity).Min();
+    public double LargestSpeed =>
+        Extensions.Select(e => e.LargestSpeed)
+            .Append(Holder.LargestSpeed)
+            .Append(Cutter[Dimension.LargestSpeed] is var n && n > 0 ? n : double.PositiveInfinity)
+            .Min();
 
     // Section of the shank of a tool that does not turn, mm²: round for a bar, and otherwise its height by its width.
     private double ShankSection => Cutter.Described.Shank == ShankForm.Cylindrical
@@ -115,7 +138,9 @@ public sealed class BuiltAssembly
     {
         get
         {
-            double density = Cutter.Material == CuttingMaterial.Carbide && !Cutter.Described.Inserts ? Assembly.CarbideDensity : Assembly.SteelDensity;
+            double density = Cutter.Material == CuttingMaterial.Carbide && !Cutter.Described.Inserts
+                ? Assembly.CarbideDensity
+                : Assembly.SteelDensity;
             double cutter = Cutter.Profile() is { Shape: ProfileShape.Revolved } revolved
                 ? revolved.Volume(_ => true) * density
                 : ShankSection * Cutter.OverallLength * density;
@@ -147,13 +172,17 @@ public sealed class BuiltAssembly
     public InputCheck Check()
     {
         InputCheck check = new InputCheck().Named("number", "The shop number", Definition.Number, 24)
-            .Holds(Holder.Role == HolderRole.Holder, "holderId", double.NaN, $"{Holder.Number} is an extension and does not fit a machine; choose a holder, and put {Holder.Number} among the extensions.")
+            .Holds(
+                Holder.Role == HolderRole.Holder, "holderId", double.NaN,
+                $"{Holder.Number} is an extension and does not fit a machine; choose a holder, and put {Holder.Number} among the extensions.")
             .Holds(Definition.Extensions.Count <= 4, "extensions", Definition.Extensions.Count, "An assembly holds at most 4 extensions.")
             .Within("lengthRegister", "The length register", Definition.LengthRegister, 0, 9999, Quantity.Count)
             .Within("diameterRegister", "The diameter register", Definition.DiameterRegister, 0, 9999, Quantity.Count)
             .Holds(Definition.StockPlace.Length <= 40, "stockPlace", Definition.StockPlace.Length, "The stock place holds at most 40 characters.");
         for (int i = 0; i < Extensions.Count; i++)
-            check.Holds(Extensions[i].Role != HolderRole.Holder, $"extensions[{i}].holderId", double.NaN, $"{Extensions[i].Number} is a holder; only extensions and sleeves stand between cutter and holder.");
+            check.Holds(
+                Extensions[i].Role != HolderRole.Holder, $"extensions[{i}].holderId", double.NaN,
+                $"{Extensions[i].Number} is a holder; only extensions and sleeves stand between cutter and holder.");
         for (int i = 0; i < Joints.Count; i++)
             Joints[i].Check(check, i < Extensions.Count ? $"extensions[{i}].holderId" : "holderId");
         return check;

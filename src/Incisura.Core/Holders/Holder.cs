@@ -99,7 +99,9 @@ public sealed record Holder
         InputCheck check = new InputCheck()
             .Named("number", "The number", Number, 24)
             .Named("kind", "The kind of holder", Kind, 60)
-            .Holds(Enum.IsDefined(Role) && Enum.IsDefined(Takes) && Enum.IsDefined(BackForm), "role", double.NaN, "The role or the form of the shank is unknown; choose one from the list.")
+            .Holds(
+                Enum.IsDefined(Role) && Enum.IsDefined(Takes) && Enum.IsDefined(BackForm), "role", double.NaN,
+                "The role or the form of the shank is unknown; choose one from the list.")
             .Within("leastClamping", "The least clamping size", LeastClamping, 0.1, 200, Quantity.Length)
             .Within("largestClamping", "The largest clamping size", LargestClamping, Math.Max(0.1, LeastClamping), 200, Quantity.Length)
             .Within("boreDepth", "The depth of the bore", BoreDepth, 1, 300, Quantity.Length)

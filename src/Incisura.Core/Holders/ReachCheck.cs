@@ -154,14 +154,30 @@ public static class ReachCheck
     {
         if (touches.Count == 0) return new("Clears the wall of {0}.", new Measure(wall.Depth, Quantity.Length));
         Touch worst = touches[0];
-        string part = worst.Part switch { ProfilePart.Neck => "The neck", ProfilePart.Body => "The body", ProfilePart.Shank => "The shank", ProfilePart.Extension => "The extension", _ => "The holder" };
+        string part = worst.Part switch
+        {
+            ProfilePart.Neck => "The neck",
+            ProfilePart.Body => "The body",
+            ProfilePart.Shank => "The shank",
+            ProfilePart.Extension => "The extension",
+            _ => "The holder",
+        };
         Measure by = new(worst.By, Quantity.Length), at = new(worst.At, Quantity.Length), depth = new(deepest, Quantity.Length);
         if (double.IsNaN(clears))
-            return new(part + $" touches by {{0}}, {{1}} from the tip. No projection cures it: take {(built.Cutter.Described.Shank == ShankForm.Blade ? "a blade with a longer reach" : "a cutter with a longer or thinner neck")}, or stay within {{2}}.", by, at, depth);
+            return new(
+                part
+                    + $" touches by {{0}}, {{1}} from the tip. No projection cures it: take "
+                    + (built.Cutter.Described.Shank == ShankForm.Blade ? "a blade with a longer reach" : "a cutter with a longer or thinner neck")
+                    + ", or stay within {2}.",
+                by, at, depth);
         double most = built.Joints[0].Most;
         return clears <= most + Fine
             ? new(part + " touches by {0}, {1} from the tip. It clears from a projection of {2}.", by, at, new(clears, Quantity.Length))
-            : new(part + " touches by {0}, {1} from the tip. It would clear from a projection of {2}, but the grip allows only {3}: take a longer cutter or a slimmer holder, or stay within {4}.", by, at, new(clears, Quantity.Length), new(most, Quantity.Length), depth);
+            : new(
+                part
+                    + " touches by {0}, {1} from the tip. It would clear from a projection of {2}, but the grip allows only {3}: take a longer "
+                    + "cutter or a slimmer holder, or stay within {4}.",
+                by, at, new(clears, Quantity.Length), new(most, Quantity.Length), depth);
     }
 
     private static Touch Join(Touch a, Touch b)
@@ -206,7 +222,10 @@ public static class ReachCheck
             if (s1 <= s0) return least;
 
             // Beside an upright wall a piece that widens backwards, or narrows, is too wide from where it meets the wall's radius on.
-            if (Tan <= 0) return (r0 - Allowed) * (r1 - Allowed) < 0 ? Math.Max(least, End - (r1 > r0 ? s0 + ((Allowed - r0) * (s1 - s0) / (r1 - r0)) : s0)) : least;
+            if (Tan <= 0)
+                return (r0 - Allowed) * (r1 - Allowed) < 0
+                    ? Math.Max(least, End - (r1 > r0 ? s0 + ((Allowed - r0) * (s1 - s0) / (r1 - r0)) : s0))
+                    : least;
 
             // Between its ends the needed shift is the lesser of two straight lines; where they cross it may peak.
             double slope = (r1 - r0) / (s1 - s0), crossing = s0 + (((End * Tan) + Allowed - r0) / slope);

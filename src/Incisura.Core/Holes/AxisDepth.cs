@@ -9,12 +9,18 @@ public static class AxisDepth
 {
     private static readonly Formula PointFormula = new("l_t", "Length of the point", Quantity.Length, "D/2/tan(σ/2*pi/180)", "geometry of the point");
     private static readonly Formula FlatFormula = new("l_t", "Length of the point", Quantity.Length, "0*D", "a flat end has no point");
-    private static readonly Formula ThroughFormula = new("t_p", "Programmed depth", Quantity.Length, "t + l_t + b", "thickness, point and breakthrough");
-    private static readonly Formula FullFormula = new("t_p", "Programmed depth", Quantity.Length, "t + l_t", "depth to the full diameter, and the point below it");
+    private static readonly Formula ThroughFormula = new(
+        "t_p", "Programmed depth", Quantity.Length, "t + l_t + b", "thickness, point and breakthrough");
+    private static readonly Formula FullFormula = new(
+        "t_p", "Programmed depth", Quantity.Length, "t + l_t", "depth to the full diameter, and the point below it");
     private static readonly Formula ToPointFormula = new("t_p", "Programmed depth", Quantity.Length, "1*t", "depth stated to the point");
-    private static readonly Formula FullDepthFormula = new("t_D", "Depth at full diameter", Quantity.Length, "t_p - l_t", "the point is not at full diameter");
-    private static readonly Formula HeightFormula = new("z_p", "Programmed height", Quantity.Length, "z_0 - t_p", "height of the surface above the datum, less the depth");
-    private static readonly Formula ConeFormula = new("t_p", "Programmed depth", Quantity.Length, "t_c + (d_c - w)/2/tan(σ/2*pi/180)", "cone from its least diameter w to the chamfer wanted, below what lies before the cone");
+    private static readonly Formula FullDepthFormula = new(
+        "t_D", "Depth at full diameter", Quantity.Length, "t_p - l_t", "the point is not at full diameter");
+    private static readonly Formula HeightFormula = new(
+        "z_p", "Programmed height", Quantity.Length, "z_0 - t_p", "height of the surface above the datum, less the depth");
+    private static readonly Formula ConeFormula = new(
+        "t_p", "Programmed depth", Quantity.Length, "t_c + (d_c - w)/2/tan(σ/2*pi/180)",
+        "cone from its least diameter w to the chamfer wanted, below what lies before the cone");
 
     /// <summary>Length of a point, mm; 0 for a flat end.</summary>
     /// <param name="diameter">Diameter at its base, mm.</param>

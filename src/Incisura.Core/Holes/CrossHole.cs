@@ -18,7 +18,9 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
     /// <summary>Most crossing holes of a bore.</summary>
     public const int Most = 12;
 
-    private static readonly Formula HalfLengthFormula = new("b_x", "Half of the open length", Quantity.Length, "(sqrt(r_x^2 - (y - e_x)^2) + abs(cos(θ*pi/180))*sqrt(R^2 - y^2))/sin(θ*pi/180)", "two cylinders that cross, where they reach furthest along the bore, y beside its axis");
+    private static readonly Formula HalfLengthFormula = new(
+        "b_x", "Half of the open length", Quantity.Length, "(sqrt(r_x^2 - (y - e_x)^2) + abs(cos(θ*pi/180))*sqrt(R^2 - y^2))/sin(θ*pi/180)",
+        "two cylinders that cross, where they reach furthest along the bore, y beside its axis");
 
     /// <summary>
     /// Half of the length b_x along the bore over which its wall is open, mm. Beside the axis of the bore by y, the crossing cylinder
@@ -33,7 +35,8 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
         double angle = double.DegreesToRadians(Angle), slant = Angle == 90 ? 0 : Math.Abs(Math.Cos(angle)), radius = Diameter / 2, around = bore / 2;
         double y = Furthest(radius, around, slant);
         double half = (Reach(radius, y - Offset) + (slant * Reach(around, y))) / Math.Sin(angle);
-        if (TTrace.Listens) trace.Take(HalfLengthFormula, half, new("r_x", radius), new("R", around), new("e_x", Offset), new("y", y), new("θ", Angle));
+        if (TTrace.Listens)
+            trace.Take(HalfLengthFormula, half, new("r_x", radius), new("R", around), new("e_x", Offset), new("y", y), new("θ", Angle));
         return half;
     }
 
@@ -95,9 +98,15 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
     {
         string at = $"crossHoles[{number - 1}]";
         bool meets = Offset < (bore + Diameter) / 2;
-        check.Holds(meets, $"{at}.offset", Offset, $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than {(bore + Diameter) / 2:0.##} mm, or leave it out.");
+        check.Holds(
+            meets, $"{at}.offset", Offset,
+            $"Crossing hole {number} passes {Offset:0.##} mm beside the axis and never meets the bore; give less than "
+                + $"{(bore + Diameter) / 2:0.##} mm, or leave it out.");
         if (!meets) return;
         double half = HalfLength(bore);
-        check.Holds(Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance, $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between {half:0.##} and {depth + half:0.##} mm, or deepen the bore.");
+        check.Holds(
+            Distance - half >= 0 && Distance - half < depth, $"{at}.distance", Distance,
+            $"Crossing hole {number} at {Distance:0.##} mm lies outside the bore, which is {depth:0.##} mm deep; give a distance between "
+                + $"{half:0.##} and {depth + half:0.##} mm, or deepen the bore.");
     }
 }

@@ -33,24 +33,40 @@ internal static class CycleChoice
     {
         double ratio = r[HoleFigure.DepthRatio];
         (DrillingCycle shop, double from) = For(setup.Cycles, ratio);
-        string source = setup.CycleCharted ? "the shop's drilling cycles" : "cautious thresholds, because the shop has none for this cutter, group and coolant";
+        string source = setup.CycleCharted
+            ? "the shop's drilling cycles"
+            : "cautious thresholds, because the shop has none for this cutter, group and coolant";
         if (x.Cycle is { } picked && picked != shop)
             findings.Add(new(
                 "cycle-picked",
                 picked < shop ? Severity.Caution : Severity.Info,
-                new($"Picked: {HoleWords.NameOf(picked)}. By {source} {{0}} × D asks for {HoleWords.NameOf(shop)}, above {{1}} × D.", new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(from, Quantity.Ratio)),
+                new(
+                    $"Picked: {HoleWords.NameOf(picked)}. By {source} {{0}} × D asks for {HoleWords.NameOf(shop)}, above {{1}} × D.",
+                    new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(from, Quantity.Ratio)),
                 picked < shop ? "Pick the cycle by depth over diameter, or have it tried first." : ""));
         else if (r.Cycle == DrillingCycle.Plain)
-            findings.Add(new("cycle", Severity.Info, new($"{{0}} × D: plain drilling up to {{1}} × D, by {source}.", new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(setup.Cycles.ChipBreaking, Quantity.Ratio)), ""));
+            findings.Add(new(
+                "cycle", Severity.Info,
+                new(
+                    $"{{0}} × D: plain drilling up to {{1}} × D, by {source}.", new(Math.Round(ratio, 1), Quantity.Ratio),
+                    new Measure(setup.Cycles.ChipBreaking, Quantity.Ratio)),
+                ""));
         else
             findings.Add(new(
                 "cycle",
                 Severity.Info,
                 new(
                     $"{{0}} × D: {HoleWords.NameOf(r.Cycle)} above {{1}} × D, by {source}; {{2}} pecks and {{3}} more than plain.",
-                    new(Math.Round(ratio, 1), Quantity.Ratio), new(r[HoleFigure.CycleFrom], Quantity.Ratio), new(Math.Max(1, r[HoleFigure.Pecks]), Quantity.Count), new Measure(60 * (r[HoleFigure.Time] - r[HoleFigure.PlainTime]), Quantity.Duration)),
+                    new(Math.Round(ratio, 1), Quantity.Ratio), new(r[HoleFigure.CycleFrom], Quantity.Ratio),
+                    new(Math.Max(1, r[HoleFigure.Pecks]), Quantity.Count),
+                    new Measure(60 * (r[HoleFigure.Time] - r[HoleFigure.PlainTime]), Quantity.Duration)),
                 setup.CycleCharted ? "" : "Add a row of drilling cycles in Shop."));
         if (shop == DrillingCycle.Staged && x.Cycle is null)
-            findings.Add(new("staged", Severity.Caution, new("{0} × D is deeper than {1} × D, from where the shop drills in stages behind a pilot; this clears the hole at every peck.", new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(from, Quantity.Ratio)), "Choose the operation for holes in stages, with a deep-hole drill."));
+            findings.Add(new(
+                "staged", Severity.Caution,
+                new(
+                    "{0} × D is deeper than {1} × D, from where the shop drills in stages behind a pilot; this clears the hole at every peck.",
+                    new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(from, Quantity.Ratio)),
+                "Choose the operation for holes in stages, with a deep-hole drill."));
     }
 }

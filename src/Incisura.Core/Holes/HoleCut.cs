@@ -15,16 +15,24 @@ namespace Incisura.Core.Holes;
 /// <param name="FeedPerRevolution">f, mm, above 0.</param>
 /// <param name="SpecificForce11">k_c1.1, MPa, above 0.</param>
 /// <param name="ChipExponent">m_c, 0 to 0.6.</param>
-public readonly record struct HoleCut(double Outer, double Inner, double EdgeAngle, int Lips, double CuttingSpeed, double FeedPerRevolution, double SpecificForce11, double ChipExponent)
+public readonly record struct HoleCut(
+    double Outer, double Inner, double EdgeAngle, int Lips, double CuttingSpeed, double FeedPerRevolution, double SpecificForce11,
+    double ChipExponent)
 {
-    private static readonly Formula SpeedFormula = new("n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_o)", "definition of cutting speed; ISO 3002-3");
+    private static readonly Formula SpeedFormula = new(
+        "n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_o)", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula FeedFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*f", "definition of feed per revolution; ISO 3002-3");
-    private static readonly Formula ChipFormula = new("h", "Chip thickness", Quantity.Chip, "f/z*sin(κ*pi/180)", "geometry of the lip; Kienzle and Victor 1952");
+    private static readonly Formula ChipFormula = new(
+        "h", "Chip thickness", Quantity.Chip, "f/z*sin(κ*pi/180)", "geometry of the lip; Kienzle and Victor 1952");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
-    private static readonly Formula RateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "pi/4*(D_o^2 - D_i^2)*v_f/1000", "volume swept in a minute");
-    private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
+    private static readonly Formula RateFormula = new(
+        "Q", "Removal rate", Quantity.RemovalRate, "pi/4*(D_o^2 - D_i^2)*v_f/1000", "volume swept in a minute");
+    private static readonly Formula PowerFormula = new(
+        "P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
     private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "P_c*30000/(pi*n)", "power over angular speed");
-    private static readonly Formula ThrustFormula = new("F_f", "Thrust", Quantity.Force, "0.5*k_c*(D_o - D_i)/2*f*sin(κ*pi/180)", "half the cutting force of all lips acts along the axis; Kienzle and Victor 1952");
+    private static readonly Formula ThrustFormula = new(
+        "F_f", "Thrust", Quantity.Force, "0.5*k_c*(D_o - D_i)/2*f*sin(κ*pi/180)",
+        "half the cutting force of all lips acts along the axis; Kienzle and Victor 1952");
 
     /// <summary>Works the cut out.</summary>
     /// <param name="load">The result.</param>
@@ -35,7 +43,8 @@ public readonly record struct HoleCut(double Outer, double Inner, double EdgeAng
         double sine = EdgeAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(EdgeAngle));
         double n = 1000 * CuttingSpeed / (Math.PI * Outer), feed = n * FeedPerRevolution, chip = FeedPerRevolution / Lips * sine;
         double force = SpecificForce11 * Math.Pow(chip, -ChipExponent), rate = Math.PI / 4 * ((Outer * Outer) - (Inner * Inner)) * feed / 1000;
-        double power = rate * force / 60_000, torque = power * 30_000 / (Math.PI * n), thrust = 0.5 * force * (Outer - Inner) / 2 * FeedPerRevolution * sine;
+        double power = rate * force / 60_000, torque = power * 30_000 / (Math.PI * n),
+            thrust = 0.5 * force * (Outer - Inner) / 2 * FeedPerRevolution * sine;
         load = new(n, feed, chip, force, rate, power, torque, thrust);
         if (!TTrace.Listens) return;
 
@@ -59,4 +68,5 @@ public readonly record struct HoleCut(double Outer, double Inner, double EdgeAng
 /// <param name="Power">P_c at the edge, kW.</param>
 /// <param name="Torque">M, N·m.</param>
 /// <param name="Thrust">F_f, N.</param>
-public readonly record struct HoleLoad(double SpindleSpeed, double FeedRate, double Chip, double SpecificForce, double RemovalRate, double Power, double Torque, double Thrust);
+public readonly record struct HoleLoad(
+    double SpindleSpeed, double FeedRate, double Chip, double SpecificForce, double RemovalRate, double Power, double Torque, double Thrust);

@@ -8,8 +8,15 @@ internal static class HoleFields
 {
     private static readonly Dictionary<HoleInput, LimitKind[]> Bounds = new()
     {
-        [HoleInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Whirl, LimitKind.ToolLife],
-        [HoleInput.FeedPerRevolution] = [LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection],
+        [HoleInput.CuttingSpeed] =
+        [
+            LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Whirl, LimitKind.ToolLife,
+        ],
+        [HoleInput.FeedPerRevolution] =
+        [
+            LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling,
+            LimitKind.Deflection,
+        ],
         [HoleInput.Depth] = [LimitKind.FluteLength, LimitKind.Reach],
     };
 
@@ -26,13 +33,15 @@ internal static class HoleFields
             (double? most, LimitKind? by) = !TKind.Description.InStep || f.Input == HoleInput.Depth ? MostOf(f) : (null, null);
             bool charted = f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution or HoleInput.ToolLife;
             Origin origin = typed ? Origin.Typed : held ? Origin.Held : charted ? Origin.Proposed : Origin.Default;
-            return new(f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), HoleSolver.Uses<TKind>(setup, x, f.Input));
+            return new(
+                f.Code, x[f.Input], origin, ProposedFor(f, typed, charted), null, most, by, NoteOf(f), HoleSolver.Uses<TKind>(setup, x, f.Input));
         }
 
         (double? Most, LimitKind? By) MostOf(HoleField f)
         {
             if (!Bounds.TryGetValue(f.Input, out LimitKind[]? kinds)) return (null, null);
-            double least = Math.Max(f.Least, 1e-4), end = f.Input == HoleInput.Depth ? Math.Max(x[f.Input], setup.Reach) * 1.2 : Math.Max(x[f.Input] * 20, 1);
+            double least = Math.Max(f.Least, 1e-4),
+                end = f.Input == HoleInput.Depth ? Math.Max(x[f.Input], setup.Reach) * 1.2 : Math.Max(x[f.Input] * 20, 1);
             LimitKind? Over(double value)
             {
                 HoleInputs at = x;
@@ -58,7 +67,8 @@ internal static class HoleFields
             HoleInput.Depth => new("{0} × D", new Measure(x[HoleInput.Depth] / setup.Diameter, Quantity.Ratio)),
             HoleInput.CuttingSpeed when setup.Row is { } row => new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
             HoleInput.ToolLife when setup.Row is { } row => new("chart {0}", new Measure(row.Life, Quantity.Time)),
-            HoleInput.FeedPerRevolution when setup.Row is { Feeds.Count: > 0 } row => new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(setup.Teeth, Quantity.Count)),
+            HoleInput.FeedPerRevolution when setup.Row is { Feeds.Count: > 0 } row =>
+                new("chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(setup.Teeth, Quantity.Count)),
             _ => null,
         };
     }

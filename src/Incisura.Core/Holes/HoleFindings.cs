@@ -15,14 +15,21 @@ internal static class HoleFindings
         SituationFindings.Add(situation, given.Options, result.Limits, findings);
         given.Leftover?.Tell(
             d.Has(HoleInput.DepthOfHoleBefore) && !proposal.Inputs.Through
-                ? [("a hole of Ø", given.Leftover.CutterDiameter, proposal.Inputs[HoleInput.HoleBefore]), ("a depth of", given.Leftover.Height, proposal.Inputs[HoleInput.DepthOfHoleBefore])]
+                ? [
+                    ("a hole of Ø", given.Leftover.CutterDiameter, proposal.Inputs[HoleInput.HoleBefore]),
+                    ("a depth of", given.Leftover.Height, proposal.Inputs[HoleInput.DepthOfHoleBefore]),
+                ]
                 : [("a hole of Ø", given.Leftover.CutterDiameter, proposal.Inputs[HoleInput.HoleBefore])],
             findings);
-        if (given.CycleBefore is { } was && given.DepthBefore is null && d.Has(HoleInput.FirstPeck) && was != result.Cycle && proposal.Inputs.Cycle is null)
+        if (
+            given.CycleBefore is { } was && given.DepthBefore is null && d.Has(HoleInput.FirstPeck) && was != result.Cycle
+                && proposal.Inputs.Cycle is null)
             findings.Add(new(
                 "cycle-crossed",
                 Severity.Caution,
-                new($"It was drilled by {HoleWords.NameOf(was)}; with what is chosen now it is {HoleWords.NameOf(result.Cycle)}, in {{0}}.", new Measure(60 * result[HoleFigure.Time], Quantity.Duration)),
+                new(
+                    $"It was drilled by {HoleWords.NameOf(was)}; with what is chosen now it is {HoleWords.NameOf(result.Cycle)}, in {{0}}.",
+                    new Measure(60 * result[HoleFigure.Time], Quantity.Duration)),
                 "Look at the cycle anew, and tell the programmer."));
         if (given.DepthBefore is { } before && d.Has(HoleInput.FirstPeck)) Crossed<TKind>(given.Setup, proposal.Inputs, result, before, findings);
         TKind.Notice(given.Setup, proposal.Inputs, result, findings);
@@ -47,8 +54,10 @@ internal static class HoleFindings
                     "cycle-crossed",
                     Severity.Caution,
                     new(
-                        $"The depth went from {{0}} to {{1}}, from {{2}} to {{3}} × D: the shop drills in stages above {{4}} × D, {(staged ? "and this is now deeper" : "and this no longer is")}.",
-                        new(before, Quantity.Length), new(x[HoleInput.Depth], Quantity.Length), new(Math.Round(ratioThen, 1), Quantity.Ratio), new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)),
+                        $"The depth went from {{0}} to {{1}}, from {{2}} to {{3}} × D: the shop drills in stages above {{4}} × D, "
+                            + $"{(staged ? "and this is now deeper" : "and this no longer is")}.",
+                        new(before, Quantity.Length), new(x[HoleInput.Depth], Quantity.Length), new(Math.Round(ratioThen, 1), Quantity.Ratio),
+                        new(Math.Round(ratio, 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)),
                     "Look at the way of drilling anew, tell the programmer, and propose the record again."));
             return;
         }
@@ -59,7 +68,8 @@ internal static class HoleFindings
             "cycle-crossed",
             Severity.Caution,
             new(
-                $"The depth went from {{0}} to {{1}}, from {{2}} to {{3}} × D: {HoleWords.NameOf(was)} would take {{4}}, and {HoleWords.NameOf(result.Cycle)} takes {{5}}.",
+                $"The depth went from {{0}} to {{1}}, from {{2}} to {{3}} × D: {HoleWords.NameOf(was)} would take {{4}}, and "
+                    + $"{HoleWords.NameOf(result.Cycle)} takes {{5}}.",
                 new(before, Quantity.Length),
                 new(x[HoleInput.Depth], Quantity.Length),
                 new(Math.Round(ratioThen, 1), Quantity.Ratio),

@@ -29,11 +29,15 @@ internal static class HoleGivens
             new("k_r", "Radial force ratio", Quantity.Ratio, setup.RadialRatio, material),
             new("K_0", "Compliance at the tip", Quantity.Compliance, setup.Tip.AtTip, assembly),
         ];
-        if (r.Has(HoleFigure.OuterDiameter)) givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[HoleFigure.OuterDiameter], "geometry of the hole"));
-        if (r.Has(HoleFigure.InnerDiameter)) givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[HoleFigure.InnerDiameter], "geometry of the hole"));
+        if (r.Has(HoleFigure.OuterDiameter))
+            givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[HoleFigure.OuterDiameter], "geometry of the hole"));
+        if (r.Has(HoleFigure.InnerDiameter))
+            givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[HoleFigure.InnerDiameter], "geometry of the hole"));
         if (r.EdgeAngle > 0) givens.Add(new("κ", "Cutting edge angle of the edge", Quantity.Angle, r.EdgeAngle, cutter));
-        if (double.IsFinite(setup.RunUp)) givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, machine));
-        if (setup.SynchronousLimit > 0) givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, machine));
+        if (double.IsFinite(setup.RunUp))
+            givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, machine));
+        if (setup.SynchronousLimit > 0)
+            givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, machine));
         if (setup.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, cutter));
         if (setup.Row is { } row)
         {
@@ -48,7 +52,8 @@ internal static class HoleGivens
             string from = given.Wish.IsTyped(f.Input) ? "typed"
                 : f.Input is HoleInput.CuttingSpeed or HoleInput.FeedPerRevolution ? "proposed"
                 : double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields";
-            if (HoleSolver.Uses<TKind>(setup, proposal.Inputs, f.Input) && from != "proposed") givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
+            if (HoleSolver.Uses<TKind>(setup, proposal.Inputs, f.Input) && from != "proposed")
+                givens.Add(new(f.Symbol, f.Name, f.Quantity, value, from));
         }
 
         return givens;

@@ -2,7 +2,9 @@ using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Holes;
 
-/// <summary>A number a hole operation can ask for. The code of its field is the name with a small first letter. Depths are below the surface, planes above it.</summary>
+/// <summary>
+/// A number a hole operation can ask for. The code of its field is the name with a small first letter. Depths are below the surface, planes above it.
+/// </summary>
 public enum HoleInput
 {
     /// <summary>Cutting speed v_c at the largest diameter that cuts, m/min.</summary>

@@ -8,7 +8,9 @@ namespace Incisura.Core.Holes;
 public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HoleProposal, HoleResult>
     where TKind : struct, IHoleKind
 {
-    private static readonly HoleInput[] Charted = TKind.Description.InStep ? [HoleInput.CuttingSpeed] : [HoleInput.CuttingSpeed, HoleInput.FeedPerRevolution];
+    private static readonly HoleInput[] Charted = TKind.Description.InStep
+        ? [HoleInput.CuttingSpeed]
+        : [HoleInput.CuttingSpeed, HoleInput.FeedPerRevolution];
 
     /// <inheritdoc/>
     public override OperationDescription Description { get; } = new(
@@ -51,15 +53,21 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
             rates[at] = x[across] <= mostAcross && x[up] <= mostUp ? (float)r[HoleFigure.RemovalRate] : float.NaN;
         }
 
-        return OperatingWindow.Draw((Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, [.. Enumerable.Range(0, first.Count).Select(k => first[k].Kind)], uses, rates);
+        return OperatingWindow.Draw(
+            (Codes.Of(across), endAcross), (Codes.Of(up), endUp), size, [.. Enumerable.Range(0, first.Count).Select(k => first[k].Kind)], uses,
+            rates);
     }
 
     /// <inheritdoc/>
-    /// <remarks>Speed and feed are never raised above the chart: nothing else says what the lips stand. Within it the proposal is the fastest point.</remarks>
+    /// <remarks>
+    /// Speed and feed are never raised above the chart: nothing else says what the lips stand. Within it the proposal is the fastest point.
+    /// </remarks>
     public override BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
     {
         // Without a row of the chart there is nothing to go by but what was typed.
-        Choices free = situation.RowFor([TKind.Description.Code, .. TKind.Description.ChartedAs]) is null ? choices : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
+        Choices free = situation.RowFor([TKind.Description.Code, .. TKind.Description.ChartedAs]) is null
+            ? choices
+            : choices with { Numbers = choices.Numbers.Where(n => !Charted.Any(i => Codes.Of(i) == n.Key)).ToDictionary() };
         (HoleCase given, HoleProposal proposal) = TakeProposed(situation, free);
         HoleInputs x = proposal.Inputs;
         HoleResult r = HoleSolver.Solve<TKind>(given.Setup, x);
@@ -75,20 +83,23 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
             [.. all.Where(l => !l.Judged).Select(l => l.Kind)],
             found
                 ? "Neither speed nor feed goes above what the speed chart gives for the life wanted."
-                : $"No speed or feed cures it: {string.Join(", ", all.Where(l => l.Exceeded).Select(l => LimitCatalogue.NameOf(l.Kind).ToLowerInvariant()))}.");
+                : "No speed or feed cures it: "
+                    + $"{string.Join(", ", all.Where(l => l.Exceeded).Select(l => LimitCatalogue.NameOf(l.Kind).ToLowerInvariant()))}.");
     }
 
     /// <inheritdoc/>
     protected override HoleCase Take(Situation situation, Choices choices)
     {
         HoleDescription d = TKind.Description;
-        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door.Take(Description, situation.Built(), choices, f => f.Most);
+        (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) = Door
+            .Take(Description, situation.Built(), choices, f => f.Most);
         HoleInputs wish = new() { Wear = 1, Edits = [.. choices.Edits] };
         foreach ((string code, double value) in values)
             if (Codes<HoleInput>.TryMember(code, out HoleInput input)) wish.Type(input, value);
         HoleWords.Pick(options, ref wish);
         SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs]);
-        DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
+        DrillingCycleRow? cycle = situation.Chart.Value.FindCycle(
+            situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(ShopOptions.Coolant, ""));
         if (row is null) Door.RefuseUntyped(Charted.Where(i => !wish.IsTyped(i)).Select(i => d.Fields.Of(i).Described));
         HoleSetup setup = new(situation.Built(), situation.Material.Value, situation.Machine.Value, row, cycle);
         wish.Cross(choices.CrossHoles, setup.Diameter);
@@ -96,7 +107,8 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
         {
             // What was typed stands; the depth of a hole that goes through is none.
             if (!wish.IsTyped(HoleInput.HoleBefore)) wish.Type(HoleInput.HoleBefore, leftover.CutterDiameter);
-            if (d.Has(HoleInput.DepthOfHoleBefore) && leftover.Height > 0 && !wish.Through && !wish.IsTyped(HoleInput.DepthOfHoleBefore)) wish.Type(HoleInput.DepthOfHoleBefore, leftover.Height);
+            if (d.Has(HoleInput.DepthOfHoleBefore) && leftover.Height > 0 && !wish.Through && !wish.IsTyped(HoleInput.DepthOfHoleBefore))
+                wish.Type(HoleInput.DepthOfHoleBefore, leftover.Height);
         }
 
         return new(setup, wish, options, choices.DepthBefore, choices.CycleBefore, choices.Leftover);
@@ -106,13 +118,16 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     protected override void Refuse(HoleCase given, in HoleProposal proposal, InputCheck check)
     {
         HoleInputs x = proposal.Inputs;
-        check.Holds(x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract], $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
+        check.Holds(
+            x[HoleInput.Retract] >= x[HoleInput.Approach], "retract", x[HoleInput.Retract],
+            $"The retract plane lies below the approach plane at {x[HoleInput.Approach]:0.##} mm; raise it.");
         given.Setup.Refuse(x.IsTyped(HoleInput.ToolLife), check);
         TKind.Refuse(given.Setup, x, check);
     }
 
     /// <inheritdoc/>
-    protected override HoleProposal Propose<TTrace>(HoleCase given, ref TTrace trace) => HoleProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
+    protected override HoleProposal Propose<TTrace>(HoleCase given, ref TTrace trace) =>
+        HoleProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
 
     /// <inheritdoc/>
     protected override HoleResult Solve<TTrace>(HoleCase given, in HoleProposal proposal, ref TTrace trace)
@@ -158,9 +173,15 @@ public sealed class HoleOperation<TKind> : ProposedOperation<HoleCase, HolePropo
     private static double ChartedValue(HoleSetup setup, in HoleInputs x, HoleInput input)
     {
         NoTrace none = default;
-        return setup.Row is not { } row ? x[input] : input == HoleInput.CuttingSpeed ? HoleProposal.ChartedSpeed(setup, x, ref none) : HoleProposal.ChartedFeed(setup, row);
+        return setup.Row is not { } row
+            ? x[input]
+            : input == HoleInput.CuttingSpeed
+            ? HoleProposal.ChartedSpeed(setup, x, ref none)
+            : HoleProposal.ChartedFeed(setup, row);
     }
 }
 
 /// <summary>A checked situation: the setup, what was typed, what was picked, and the depth before the drawing changed.</summary>
-public sealed record HoleCase(HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore, DrillingCycle? CycleBefore = null, Leftover? Leftover = null);
+public sealed record HoleCase(
+    HoleSetup Setup, HoleInputs Wish, IReadOnlyDictionary<string, string> Options, double? DepthBefore, DrillingCycle? CycleBefore = null,
+    Leftover? Leftover = null);

@@ -12,11 +12,18 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInpu
     /// <summary>Feed below this share of the charted one is no longer proposed.</summary>
     public const double LeastFeedShare = 0.2;
 
-    private static readonly Formula ChartFeed = new("f", "Feed per revolution proposed", Quantity.Chip, "z*f_zchart", "speed chart of the shop, for all lips");
+    private static readonly Formula ChartFeed = new(
+        "f", "Feed per revolution proposed", Quantity.Chip, "z*f_zchart", "speed chart of the shop, for all lips");
     private static readonly LimitKind[] Speeds = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.Whirl];
-    private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection];
+    private static readonly LimitKind[] Loads =
+    [
+        LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Thrust, LimitKind.ToolStrength, LimitKind.Buckling, LimitKind.Deflection,
+    ];
 
-    /// <summary>Proposes every value that was not typed: speed held to spindle, axis and whirling, then feed to power, torque and thrust. Typed values are never changed.</summary>
+    /// <summary>
+    /// Proposes every value that was not typed: speed held to spindle, axis and whirling, then feed to power, torque and thrust. Typed values are
+    /// never changed.
+    /// </summary>
     /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>
     /// <param name="wish">What was typed.</param>
     /// <param name="trace">Listens to the steps.</param>
@@ -67,7 +74,8 @@ public sealed record HoleProposal(HoleInputs Inputs, IReadOnlyList<Hold<HoleInpu
     }
 
     // What the chart gave, and what the limits left of it.
-    private static void Explain<TTrace>(HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<Hold<HoleInput>> holds, ref TTrace trace)
+    private static void Explain<TTrace>(
+        HoleDescription d, HoleSetup setup, SpeedRow row, in HoleInputs x, List<Hold<HoleInput>> holds, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         if (!x.IsTyped(HoleInput.CuttingSpeed)) Held(HoleInput.CuttingSpeed, x[HoleInput.CuttingSpeed], ChartedSpeed(setup, x, ref trace), ref trace);

@@ -66,7 +66,9 @@ public sealed class HoleSetup : CuttingSetup
     /// <summary>What the core of a drill stands.</summary>
     public ToolTorsion Torsion { get; }
 
-    /// <summary>Depth the assembly goes into a hole before shank or holder touch, mm. A shank as thick as the hole does not enter it: it would rub.</summary>
+    /// <summary>
+    /// Depth the assembly goes into a hole before shank or holder touch, mm. A shank as thick as the hole does not enter it: it would rub.
+    /// </summary>
     /// <param name="hole">Diameter of the hole behind the cutting part, mm.</param>
     public double ReachInto(double hole) => Cutter.ShankSize >= hole - 1e-9 ? BeforeShank : Projection;
 

@@ -34,7 +34,8 @@ public sealed record StageEdit(string Stage, double? Speed = null, double? FeedR
     {
         check.Holds(edits.Count <= Most, "edits", edits.Count, $"At most {Most} stages can be changed; take some changes back.");
         for (int i = 0; i < edits.Count && i < Most; i++)
-            if (edits[i] is not { Stage.Length: > 0 } edit) check.Holds(false, $"edits[{i}]", double.NaN, $"Change {i + 1} names no stage; name one, or leave it out.");
+            if (edits[i] is not { Stage.Length: > 0 } edit)
+                check.Holds(false, $"edits[{i}]", double.NaN, $"Change {i + 1} names no stage; name one, or leave it out.");
             else
                 check.Within($"edits.{edit.Stage}", "The speed of the stage", edit.Speed ?? 0, -200_000, 200_000, Quantity.SpindleSpeed)
                     .Within($"edits.{edit.Stage}", "The feed rate of the stage", edit.FeedRate ?? 1, 0, 300_000, Quantity.FeedRate);
@@ -46,7 +47,8 @@ internal static class HoleStages
 {
     public static IReadOnlyList<HoleStage> Of(HoleSetup setup, in HoleInputs x, in HoleResult r, bool returnsAtFeed)
     {
-        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract], n = r[HoleFigure.SpindleSpeed], feed = r[HoleFigure.FeedRate], rapid = setup.RapidFeed;
+        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract], n = r[HoleFigure.SpindleSpeed],
+            feed = r[HoleFigure.FeedRate], rapid = setup.RapidFeed;
         bool pecked = r.Cycle is DrillingCycle.ChipBreaking or DrillingCycle.FullRetract;
         List<HoleStage> stages = [Rapid("approach", "To the approach plane", -up, -a)];
         if (!pecked) stages.Add(Feed("feed", "Down at feed rate", -a, tip));
@@ -71,7 +73,9 @@ internal static class HoleStages
         stages.Add(Rapid("retract", "To the retract plane", returnsAtFeed ? -a : tip, -up));
         return stages;
 
-        HoleStage Feed(string code, string name, double from, double to) => new(code, name, from, to, n, feed, false, true, Math.Abs(to - from) / feed);
-        HoleStage Rapid(string code, string name, double from, double to) => new(code, name, from, to, n, rapid, true, true, Math.Abs(to - from) / rapid);
+        HoleStage Feed(string code, string name, double from, double to) =>
+            new(code, name, from, to, n, feed, false, true, Math.Abs(to - from) / feed);
+        HoleStage Rapid(string code, string name, double from, double to) =>
+            new(code, name, from, to, n, rapid, true, true, Math.Abs(to - from) / rapid);
     }
 }

@@ -3,7 +3,9 @@ using System.Text.RegularExpressions;
 
 namespace Incisura.Core.Holes;
 
-/// <summary>Limits of size of a hole, read from the words of a drawing: a class of ISO 286 such as H7, or deviations such as ±0.02 and +0.03/-0.01.</summary>
+/// <summary>
+/// Limits of size of a hole, read from the words of a drawing: a class of ISO 286 such as H7, or deviations such as ±0.02 and +0.03/-0.01.
+/// </summary>
 /// <param name="Least">Least diameter, mm.</param>
 /// <param name="Most">Largest diameter, mm.</param>
 public readonly partial record struct HoleTolerance(double Least, double Most)
@@ -62,12 +64,18 @@ public readonly partial record struct HoleTolerance(double Least, double Most)
     public static HoleTolerance? Read(string words, double nominal)
     {
         string text = words.Trim().Replace('−', '-');
-        if (ClassWords().Match(text) is { Success: true } named) return OfClass(named.Groups[1].Value.ToUpperInvariant(), int.Parse(named.Groups[2].ValueSpan, CultureInfo.InvariantCulture), nominal);
-        if (EvenWords().Match(text) is { Success: true } even && Number(even.Groups[1].Value) is { } half && half > 0) return new(nominal - half, nominal + half);
-        if (TwoWords().Match(text) is not { Success: true } two || Number(two.Groups[1].Value) is not { } a || Number(two.Groups[2].Value) is not { } b || a == b) return null;
+        if (ClassWords().Match(text) is { Success: true } named)
+            return OfClass(named.Groups[1].Value.ToUpperInvariant(), int.Parse(named.Groups[2].ValueSpan, CultureInfo.InvariantCulture), nominal);
+        if (EvenWords().Match(text) is { Success: true } even && Number(even.Groups[1].Value) is { } half && half > 0)
+            return new(nominal - half, nominal + half);
+        if (
+            TwoWords().Match(text) is not { Success: true } two || Number(two.Groups[1].Value) is not { } a
+                || Number(two.Groups[2].Value) is not { } b || a == b)
+            return null;
         return new(nominal + Math.Min(a, b), nominal + Math.Max(a, b));
 
-        double? Number(string s) => double.TryParse(s.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && Math.Abs(v) < nominal ? v : null;
+        double? Number(string s) =>
+            double.TryParse(s.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && Math.Abs(v) < nominal ? v : null;
     }
 
     private static HoleTolerance? OfClass(string letter, int grade, double nominal)

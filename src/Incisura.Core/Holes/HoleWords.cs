@@ -21,7 +21,8 @@ internal static class HoleWords
     public static readonly HoleField Chamfer = new(HoleInput.ChamferDiameter, "d_c", "Chamfer diameter", "Deep", Quantity.Length, 0.05, 200);
     public static readonly HoleField Dwell = new(HoleInput.DwellTurns, "e", "Turns at the bottom", "Deep", Quantity.Ratio, 0, 100, 0);
     public static readonly HoleField Before = new(HoleInput.HoleBefore, "d_0", "Hole that is there", "Before", Quantity.Length, 0, 500);
-    public static readonly HoleField DepthBefore = new(HoleInput.DepthOfHoleBefore, "t_0", "Its depth at full diameter", "Before", Quantity.Length, 0, 2000);
+    public static readonly HoleField DepthBefore = new(
+        HoleInput.DepthOfHoleBefore, "t_0", "Its depth at full diameter", "Before", Quantity.Length, 0, 2000);
 
     public static readonly HoleField[] Planes =
     [
@@ -30,14 +31,27 @@ internal static class HoleWords
         new(HoleInput.Surface, "z_0", "Height of the surface", "Planes", Quantity.Length, -2000, 2000, 0),
     ];
 
-    public static readonly OptionDescription EndOption = new(End, "Hole", [new("blind", "blind"), new("through", "through")], "blind") { Group = "Deep" };
-    public static readonly OptionDescription MeaningOption = new(Meaning, "Depth to", [new("full", "the full diameter"), new("point", "the point")], "full") { Group = "Deep" };
+    public static readonly OptionDescription EndOption = new(
+        End, "Hole", [new("blind", "blind"), new("through", "through")], "blind")
+    { Group = "Deep" };
+    public static readonly OptionDescription MeaningOption = new(
+        Meaning, "Depth to", [new("full", "the full diameter"), new("point", "the point")], "full")
+    { Group = "Deep" };
 
     public static readonly OptionDescription CycleOption = new(
-        Cycle, "Cycle", [new("shop", "by depth over diameter"), new("plain", "plain"), new("chip-breaking", "breaking the chip"), new("full-retract", "clearing the hole")], "shop")
+        Cycle, "Cycle",
+        [
+            new("shop", "by depth over diameter"), new("plain", "plain"), new("chip-breaking", "breaking the chip"),
+            new("full-retract", "clearing the hole"),
+        ],
+        "shop")
     { Group = "Cycle" };
 
-    public static readonly OptionDescription TurningOption = new(Turning, "Spindle", [new("hand", "with the hand of the tap"), new("right", "to the right"), new("left", "to the left")], "hand") { Group = "Fast" };
+    public static readonly OptionDescription TurningOption = new(
+        Turning, "Spindle", [
+            new("hand", "with the hand of the tap"), new("right", "to the right"), new("left", "to the left"),
+        ], "hand")
+    { Group = "Fast" };
 
     /// <summary>Height of the retract plane where none is typed, mm; never below the approach plane.</summary>
     public const double UsualRetract = 10;
@@ -57,7 +71,13 @@ internal static class HoleWords
         string Of(string code) => options.GetValueOrDefault(code, "");
         x.Through = Of(End) == "through";
         x.ToPoint = Of(Meaning) == "point";
-        x.Cycle = Of(Cycle) switch { "plain" => DrillingCycle.Plain, "chip-breaking" => DrillingCycle.ChipBreaking, "full-retract" => DrillingCycle.FullRetract, _ => null };
+        x.Cycle = Of(Cycle) switch
+        {
+            "plain" => DrillingCycle.Plain,
+            "chip-breaking" => DrillingCycle.ChipBreaking,
+            "full-retract" => DrillingCycle.FullRetract,
+            _ => null,
+        };
         x.Turning = Of(Turning) switch { "right" => 1, "left" => -1, _ => 0 };
         x.Wear = Of(ShopOptions.Edge) == "worn" ? ShopOptions.WornFactor : 1;
     }

@@ -6,12 +6,18 @@ namespace Incisura.Core.Holes;
 /// <summary>Load, time and limits: what hole operations have in common.</summary>
 internal static class HoleWork
 {
-    private static readonly Formula CorrectedForce = new("k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w", "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula CorrectedForce = new(
+        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
+        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula RatioFormula = new("t/D", "Depth over diameter", Quantity.Ratio, "t/D", "definition");
-    private static readonly Formula FeedWayFormula = new("l_f", "Way at feed rate", Quantity.Length, "a + t_p + s_f", "from the approach plane to the bottom, and what is fed again above each peck or on the way out");
-    private static readonly Formula RapidWayFormula = new("l_r", "Way in rapid", Quantity.Length, "r - a + s_r", "from the retract plane to the approach plane, and every way back");
-    private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "l_f/v_f + e/n + l_r/v_rapid", "ways over their speeds, and the turns at the bottom");
+    private static readonly Formula FeedWayFormula = new(
+        "l_f", "Way at feed rate", Quantity.Length, "a + t_p + s_f",
+        "from the approach plane to the bottom, and what is fed again above each peck or on the way out");
+    private static readonly Formula RapidWayFormula = new(
+        "l_r", "Way in rapid", Quantity.Length, "r - a + s_r", "from the retract plane to the approach plane, and every way back");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time of a hole", Quantity.Time, "l_f/v_f + e/n + l_r/v_rapid", "ways over their speeds, and the turns at the bottom");
 
     /// <summary>k_c1.1 with the corrections for rake and wear, MPa.</summary>
     public static double SpecificForce11<TTrace>(HoleSetup setup, in HoleInputs x, ref TTrace trace)
@@ -23,10 +29,13 @@ internal static class HoleWork
     }
 
     /// <summary>Works the load out between two diameters and writes the figures all operations share.</summary>
-    public static void Load<TTrace>(HoleSetup setup, in HoleInputs x, double outer, double inner, double edgeAngle, ref HoleResult r, ref TTrace trace)
+    public static void Load<TTrace>(
+        HoleSetup setup, in HoleInputs x, double outer, double inner, double edgeAngle, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        HoleCut cut = new(outer, inner, edgeAngle, setup.Teeth, x[HoleInput.CuttingSpeed], x[HoleInput.FeedPerRevolution], SpecificForce11(setup, x, ref trace), setup.ChipExponent);
+        HoleCut cut = new(
+            outer, inner, edgeAngle, setup.Teeth, x[HoleInput.CuttingSpeed], x[HoleInput.FeedPerRevolution], SpecificForce11(setup, x, ref trace),
+            setup.ChipExponent);
         cut.Solve(out HoleLoad load, ref trace);
         r.EdgeAngle = edgeAngle;
         r[HoleFigure.OuterDiameter] = outer;
@@ -81,7 +90,9 @@ internal static class HoleWork
 
         trace.Take(FeedWayFormula, feedWay, new("a", a), new("t_p", tip), new("s_f", fed));
         trace.Take(RapidWayFormula, rapidWay, new("r", up), new("a", a), new("s_r", back + moved));
-        trace.Take(TimeFormula, time, new("l_f", feedWay), new("v_f", r[HoleFigure.FeedRate]), new("e", x[HoleInput.DwellTurns]), new("n", r[HoleFigure.SpindleSpeed]), new("l_r", rapidWay), new("v_rapid", setup.RapidFeed));
+        trace.Take(
+            TimeFormula, time, new("l_f", feedWay), new("v_f", r[HoleFigure.FeedRate]), new("e", x[HoleInput.DwellTurns]),
+            new("n", r[HoleFigure.SpindleSpeed]), new("l_r", rapidWay), new("v_rapid", setup.RapidFeed));
     }
 
     /// <summary>Judges the limits all hole operations share.</summary>
@@ -121,5 +132,6 @@ internal static class HoleWork
     }
 
     /// <summary>The pecks down to a depth of the tip.</summary>
-    public static PeckSchedule ScheduleOf(in HoleInputs x, double tip) => new(x[HoleInput.FirstPeck], x[HoleInput.PeckRatio], x[HoleInput.LeastPeck], tip);
+    public static PeckSchedule ScheduleOf(in HoleInputs x, double tip) =>
+        new(x[HoleInput.FirstPeck], x[HoleInput.PeckRatio], x[HoleInput.LeastPeck], tip);
 }

@@ -82,7 +82,8 @@ public interface IHoleKind
     }
 
     /// <summary>What the tool does along its axis, stage by stage.</summary>
-    static virtual IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: false);
+    static virtual IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) =>
+        HoleStages.Of(setup, x, r, returnsAtFeed: false);
 
     /// <summary>Where crossing holes open the wall, in the order they were given.</summary>
     static virtual IReadOnlyList<OpenWall> Openings(in HoleInputs x) => [];

@@ -20,9 +20,16 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     private const double FreeRoot = 1.8751, GuidedRoot = 3.9266;
 
     private static readonly Formula WhirlFormula = new(
-        "n_w", "Speed that does not whirl", Quantity.SpindleSpeed, "0.75*30/pi*λ^2/(l_0/1000)^2*sqrt(E*10^6/(ρ*1000))*d_b/4000", "first bending frequency of a bar held at one end and guided at the other, λ = 3.9266, with a margin; Timoshenko");
+        "n_w", "Speed that does not whirl", Quantity.SpindleSpeed, "0.75*30/pi*λ^2/(l_0/1000)^2*sqrt(E*10^6/(ρ*1000))*d_b/4000",
+        "first bending frequency of a bar held at one end and guided at the other, λ = 3.9266, with a margin; Timoshenko");
 
-    private static readonly Formula FreeFormula = WhirlFormula with { Symbol = "n_0", Name = "Highest speed outside the bore", Expression = WhirlFormula.Expression.Replace("l_0", "l_p", StringComparison.Ordinal), Source = "first bending frequency of a bar held at one end and free at the other, λ = 1.8751, with a margin; Timoshenko" };
+    private static readonly Formula FreeFormula = WhirlFormula with
+    {
+        Symbol = "n_0",
+        Name = "Highest speed outside the bore",
+        Expression = WhirlFormula.Expression.Replace("l_0", "l_p", StringComparison.Ordinal),
+        Source = "first bending frequency of a bar held at one end and free at the other, λ = 1.8751, with a margin; Timoshenko",
+    };
 
     private static readonly Formula BucklingFormula = new(
         "F_b", "Thrust that buckles the drill", Quantity.Force, "pi^3*E*d_b^4/64/(0.7*l_0)^2", "Euler, held at one end and guided at the other");
@@ -32,7 +39,9 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     {
         double body = cutter[Dimension.BodyDiameter] is var bd && bd > 0 ? bd : cutter.CuttingDiameter;
         bool carbide = cutter.Material == CuttingMaterial.Carbide && !cutter.Described.Inserts;
-        return new(TipCompliance.FluteShare * body, carbide ? TipCompliance.Carbide : cutter.Described.Inserts ? TipCompliance.Steel : TipCompliance.HighSpeedSteel, carbide ? 14.5 : 7.85);
+        return new(
+            TipCompliance.FluteShare * body,
+            carbide ? TipCompliance.Carbide : cutter.Described.Inserts ? TipCompliance.Steel : TipCompliance.HighSpeedSteel, carbide ? 14.5 : 7.85);
     }
 
     /// <summary>Highest speed at which the guided drill does not whirl, rev/min.</summary>
@@ -63,7 +72,8 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     {
         double metres = length / 1000;
         double speed = SpeedShare * 30 / Math.PI * root * root / (metres * metres) * Math.Sqrt(Modulus * 1e6 / (Density * 1000)) * Bending / 4000;
-        if (TTrace.Listens) trace.Take(formula, speed, new("λ", root), new(symbol, length), new("E", Modulus), new("ρ", Density), new("d_b", Bending));
+        if (TTrace.Listens)
+            trace.Take(formula, speed, new("λ", root), new(symbol, length), new("E", Modulus), new("ρ", Density), new("d_b", Bending));
         return speed;
     }
 }

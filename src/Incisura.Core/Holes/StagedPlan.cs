@@ -51,8 +51,10 @@ internal static class StagedPlan
     public static void Walk<TSink>(HoleSetup setup, in HoleInputs x, in HoleResult r, ref TSink sink)
         where TSink : struct, IStageSink
     {
-        double n = r[HoleFigure.SpindleSpeed], feed = r[HoleFigure.FeedRate], a = x[HoleInput.Approach], up = x[HoleInput.Retract], tip = r[HoleFigure.ProgrammedDepth];
-        double pilot = x[HoleInput.PilotDepth], at = Math.Max(0, pilot - x[HoleInput.PilotClearance]), ramp = double.IsNaN(setup.RunUp) ? 0 : n / (60 * setup.RunUp);
+        double n = r[HoleFigure.SpindleSpeed], feed = r[HoleFigure.FeedRate], a = x[HoleInput.Approach], up = x[HoleInput.Retract],
+            tip = r[HoleFigure.ProgrammedDepth];
+        double pilot = x[HoleInput.PilotDepth], at = Math.Max(0, pilot - x[HoleInput.PilotClearance]),
+            ramp = double.IsNaN(setup.RunUp) ? 0 : n / (60 * setup.RunUp);
         Put(x, new(StagePart.Approach, 0, -up, -a, 0, setup.RapidFeed, false, 0), ref sink);
         Put(x, new(StagePart.Entry, 0, -a, at, -x[HoleInput.EntrySpeed], x[HoleInput.EntryFeed], false, 0), ref sink);
         Put(x, new(StagePart.SpinUp, 0, at, at, n, 0, false, ramp), ref sink);
@@ -113,7 +115,8 @@ internal static class StagedPlan
     };
 
     /// <summary>Whether a part's speed, feed and coolant can be changed.</summary>
-    public static bool Editable(StagePart part) => part is StagePart.Entry or StagePart.Start or StagePart.Full or StagePart.Cross or StagePart.Break or StagePart.Withdraw;
+    public static bool Editable(StagePart part) =>
+        part is StagePart.Entry or StagePart.Start or StagePart.Full or StagePart.Cross or StagePart.Break or StagePart.Withdraw;
 
     // The hole met next; they may be given in any order, and keep the numbers they were given with.
     private static int Next(OpenWall[] openings, ref uint passed)
@@ -134,7 +137,12 @@ internal static class StagedPlan
             string code = CodeOf(stage.Part, stage.Number);
             foreach (StageEdit edit in x.Edits)
                 if (edit.Stage == code)
-                    stage = stage with { Speed = edit.Speed ?? stage.Speed, FeedRate = edit.FeedRate ?? stage.FeedRate, Coolant = edit.Coolant ?? stage.Coolant };
+                    stage = stage with
+                    {
+                        Speed = edit.Speed ?? stage.Speed,
+                        FeedRate = edit.FeedRate ?? stage.FeedRate,
+                        Coolant = edit.Coolant ?? stage.Coolant,
+                    };
         }
 
         sink.Take(stage);
@@ -144,7 +152,9 @@ internal static class StagedPlan
 /// <summary>Sums the time of the stages by what the drill does.</summary>
 internal struct StageTime : IStageSink
 {
-    private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "t_r + t_e + t_f + t_w + t_0", "sum of the stages: in rapid, into the pilot, drilling, out of the bore, standing");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time of a hole", Quantity.Time, "t_r + t_e + t_f + t_w + t_0",
+        "sum of the stages: in rapid, into the pilot, drilling, out of the bore, standing");
 
     private double rapid, entry, drilling, withdrawal, standing;
 
@@ -167,7 +177,8 @@ internal struct StageTime : IStageSink
         where TTrace : struct, ITrace
     {
         double total = rapid + entry + drilling + withdrawal + standing;
-        if (TTrace.Listens) trace.Take(TimeFormula, total, new("t_r", rapid), new("t_e", entry), new("t_f", drilling), new("t_w", withdrawal), new("t_0", standing));
+        if (TTrace.Listens)
+            trace.Take(TimeFormula, total, new("t_r", rapid), new("t_e", entry), new("t_f", drilling), new("t_w", withdrawal), new("t_0", standing));
         return total;
     }
 }
@@ -179,5 +190,10 @@ internal readonly struct StageList() : IStageSink
     public List<HoleStage> Stages { get; } = [];
 
     /// <inheritdoc/>
-    public void Take(in Stage s) => Stages.Add(new(StagedPlan.CodeOf(s.Part, s.Number), StagedPlan.NameOf(s.Part, s.Number), s.From, s.To, s.Speed, s.FeedRate, s.Part is StagePart.Approach or StagePart.Clear, s.Coolant, s.Time) { Editable = StagedPlan.Editable(s.Part) });
+    public void Take(in Stage s) =>
+        Stages.Add(
+            new(
+                StagedPlan.CodeOf(s.Part, s.Number), StagedPlan.NameOf(s.Part, s.Number), s.From, s.To, s.Speed, s.FeedRate,
+                s.Part is StagePart.Approach or StagePart.Clear, s.Coolant, s.Time)
+            { Editable = StagedPlan.Editable(s.Part) });
 }

@@ -7,8 +7,10 @@ namespace Incisura.Core.Holes;
 internal static class ThreadedDepth
 {
     private static readonly Formula BlindFormula = new("t_p", "Programmed depth", Quantity.Length, "t + l_a", "full depth, and the lead below it");
-    private static readonly Formula ThroughFormula = new("t_p", "Programmed depth", Quantity.Length, "t + l_a + b", "thickness, and the lead past the far face");
-    private static readonly Formula NeededFormula = new("t_n", "Depth the hole must have", Quantity.Length, "t_p + c_b + l_c", "tip, clear way and room for chips");
+    private static readonly Formula ThroughFormula = new(
+        "t_p", "Programmed depth", Quantity.Length, "t + l_a + b", "thickness, and the lead past the far face");
+    private static readonly Formula NeededFormula = new(
+        "t_n", "Depth the hole must have", Quantity.Length, "t_p + c_b + l_c", "tip, clear way and room for chips");
 
     /// <summary>Writes the depths.</summary>
     /// <param name="x">Depth, whether through, breakthrough and clear way.</param>
@@ -19,7 +21,8 @@ internal static class ThreadedDepth
     public static void Of<TTrace>(in HoleInputs x, double lead, double room, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double depth = x[HoleInput.Depth], past = x[HoleInput.Breakthrough], clear = x[HoleInput.BottomClearance], tip = depth + lead + (x.Through ? past : 0);
+        double depth = x[HoleInput.Depth], past = x[HoleInput.Breakthrough], clear = x[HoleInput.BottomClearance],
+            tip = depth + lead + (x.Through ? past : 0);
         r[HoleFigure.LeadLength] = lead;
         r[HoleFigure.FullDepth] = depth;
         if (TTrace.Listens)

@@ -18,7 +18,8 @@ public readonly record struct ToolTorsion(double Core, double Shear)
     /// <summary>Share of the breaking torque that may be used, so that a worn edge or a packed flute does not break the tool.</summary>
     public const double Share = 0.5;
 
-    private static readonly Formula BreakingFormula = new("M_B", "Torque that breaks the tool", Quantity.Torque, "τ*pi*d_k^3/16/1000", "torsion of the core");
+    private static readonly Formula BreakingFormula = new(
+        "M_B", "Torque that breaks the tool", Quantity.Torque, "τ*pi*d_k^3/16/1000", "torsion of the core");
 
     /// <summary>The core of a cutter.</summary>
     /// <param name="cutter">The cutter.</param>
@@ -27,7 +28,9 @@ public readonly record struct ToolTorsion(double Core, double Shear)
     public static ToolTorsion Of(Cutter cutter, double diameter, double share = FlutedCore)
     {
         double neck = cutter[Dimension.NeckDiameter], core = share * diameter;
-        double shear = cutter.Described.Inserts ? 500 : cutter.Material switch { CuttingMaterial.PowderSteel => 1000, CuttingMaterial.HighSpeedSteel => 900, _ => 700 };
+        double shear = cutter.Described.Inserts
+            ? 500
+            : cutter.Material switch { CuttingMaterial.PowderSteel => 1000, CuttingMaterial.HighSpeedSteel => 900, _ => 700 };
         return new(neck > 0 ? Math.Min(core, neck) : core, shear);
     }
 

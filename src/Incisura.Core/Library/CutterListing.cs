@@ -36,7 +36,12 @@ public static class CutterListing
             new("group", c => c.Cutter.Groups.Select(g => g.ToString())),
             new("material", c => [Code(c.Cutter.Material)]),
             new("size", c => [Band(c.Cutter.CuttingDiameter)]),
-            new("reach", c => Reach(c.Cutter) is var r && double.IsNaN(r) ? [] : [r >= SearchText.LongFrom ? "long" : r <= SearchText.ShortUntil ? "short" : "usual"]),
+            new(
+                "reach",
+                c =>
+                    Reach(c.Cutter) is var r && double.IsNaN(r)
+                        ? []
+                        : [r >= SearchText.LongFrom ? "long" : r <= SearchText.ShortUntil ? "short" : "usual"]),
             new("machine", c => c.Machines),
             new("data", c => [c.Approved > 0 ? "approved" : "none"]),
             new("use", c => [c.Assemblies.Count > 0 ? "assembled" : "loose"]),
@@ -61,10 +66,17 @@ public static class CutterListing
     private static SearchFacts FactsOf(ListedCutter listed)
     {
         Cutter c = listed.Cutter;
-        IEnumerable<string> picks = c.Described.Picks.SelectMany(p => SearchWords.Split(p.Picks.FirstOrDefault(o => o.Code == c.Picked(p.Code))?.Words ?? ""));
+        IEnumerable<string> picks = c.Described.Picks.SelectMany(
+            p => SearchWords.Split(p.Picks.FirstOrDefault(o => o.Code == c.Picked(p.Code))?.Words ?? ""));
         return new()
         {
-            Words = [.. SearchWords.Of(c).Concat(SearchWords.Split($"{c.Coating} {c.Grade} {string.Join(' ', listed.Machines)}")).Concat(picks).Concat(c.Hand == Hand.Left ? ["left"] : []).Concat(c.ThroughCoolant ? ["coolant", "through", "innenkuehlung", "ik"] : []).Distinct()],
+            Words =
+                [.. SearchWords.Of(c).Concat(
+                    SearchWords.Split($"{c.Coating} {c.Grade} {string.Join(' ', listed.Machines)}")).Concat(picks).Concat(c.Hand == Hand.Left
+                        ? ["left"]
+                        : []).Concat(c.ThroughCoolant
+                        ? ["coolant", "through", "innenkuehlung", "ik"]
+                        : []).Distinct()],
             Numbers = [c.Number, .. listed.Assemblies],
             Text = SearchWords.Plain($"{c.Remarks} {c.Coating} {c.Grade}"),
             Sizes = double.IsNaN(c.CuttingDiameter) ? [] : [c.CuttingDiameter],
@@ -77,7 +89,8 @@ public static class CutterListing
 
     private static double Reach(Cutter c) => c.Described.Use == CutterUse.Turning ? double.NaN : c.UsableLength / c.CuttingDiameter;
 
-    private static string Band(double size) => size switch { <= 3 => "0-3", <= 6 => "3-6", <= 10 => "6-10", <= 16 => "10-16", <= 25 => "16-25", <= 50 => "25-50", _ => "50-" };
+    private static string Band(double size) =>
+        size switch { <= 3 => "0-3", <= 6 => "3-6", <= 10 => "6-10", <= 16 => "10-16", <= 25 => "16-25", <= 50 => "25-50", _ => "50-" };
 
     private static IComparable? KeyOf(ListedCutter c, string column) => column switch
     {

@@ -37,7 +37,8 @@ public static class Duplicates
             for (int j = i + 1; j < bucket.Length && bucket[j].Cutter.CuttingDiameter * (1 - Nearly) <= first.CuttingDiameter; j++)
                 if (!taken.Contains(bucket[j].Id) && Alike(first, bucket[j].Cutter)) same.Add(bucket[j]);
             taken.UnionWith(same.Select(s => s.Id));
-            if (same.Count > 0) yield return new([.. same.Select(s => s.Id).Append(id).Order()], [.. same.SelectMany(s => Differing(first, s.Cutter)).Distinct()]);
+            if (same.Count > 0)
+                yield return new([.. same.Select(s => s.Id).Append(id).Order()], [.. same.SelectMany(s => Differing(first, s.Cutter)).Distinct()]);
         }
     }
 

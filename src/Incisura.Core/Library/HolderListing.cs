@@ -25,7 +25,10 @@ public static class HolderListing
         h => h.Holder.Number,
         h => new()
         {
-            Words = [.. SearchWords.Split($"{h.Holder.Kind} {h.Holder.Role} {h.Holder.Interface} {(h.Holder.ThroughCoolant ? "through coolant" : "")}").Concat(German(h.Holder)).Distinct()],
+            Words =
+                [.. SearchWords.Split(
+                    $"{h.Holder.Kind} {h.Holder.Role} {h.Holder.Interface} "
+                        + $"{(h.Holder.ThroughCoolant ? "through coolant" : "")}").Concat(German(h.Holder)).Distinct()],
             Numbers = [h.Holder.Number, .. h.Assemblies],
             Text = SearchWords.Plain(h.Holder.Remarks),
             Sizes = h.Holder.LeastClamping == h.Holder.LargestClamping ? [h.Holder.LargestClamping] : [.. WholeSizes(h.Holder)],
@@ -56,7 +59,11 @@ public static class HolderListing
             SearchFacts cutter = CutterListing.Rules.Facts(new(0, a.Built.Cutter, [], [], 0));
             return cutter with
             {
-                Words = [.. cutter.Words.Concat(SearchWords.Split($"{a.Built.Holder.Kind} {a.Built.Holder.Interface} {string.Join(' ', a.Machines)}")).Concat(German(a.Built.Holder)).Distinct()],
+                Words =
+                    [.. cutter.Words.Concat(
+                        SearchWords.Split(
+                            $"{a.Built.Holder.Kind} "
+                                + $"{a.Built.Holder.Interface} {string.Join(' ', a.Machines)}")).Concat(German(a.Built.Holder)).Distinct()],
                 Numbers = [a.Built.Definition.Number, .. cutter.Numbers, a.Built.Holder.Number, .. a.Built.Extensions.Select(e => e.Number)],
                 Text = $"{cutter.Text} {SearchWords.Plain(a.Built.Definition.StockPlace)}",
                 Slenderness = a.Built.Definition.Projection / a.Built.Cutter.CuttingDiameter,
@@ -84,15 +91,20 @@ public static class HolderListing
     // What the trade also calls a holder, by a word of its kind.
     private static readonly (string Kind, string Words)[] Trade =
     [
-        ("collet", "spannzange spannzangenfutter chuck"), ("shrink", "schrumpffutter schrumpf"), ("hydraulic", "hydrodehnspannfutter dehnspannfutter chuck"), ("side-lock", "weldon"), ("arbor", "aufsteckdorn dorn"),
+        ("collet", "spannzange spannzangenfutter chuck"), ("shrink", "schrumpffutter schrumpf"),
+        ("hydraulic", "hydrodehnspannfutter dehnspannfutter chuck"), ("side-lock", "weldon"), ("arbor", "aufsteckdorn dorn"),
         ("tapping", "gewindeschneidfutter"), ("extension", "verlaengerung"), ("sleeve", "reduzierhuelse"), ("turret", "revolver"),
     ];
 
-    private static IEnumerable<string> German(Holder h) => Trade.Where(t => h.Kind.Contains(t.Kind, StringComparison.OrdinalIgnoreCase)).SelectMany(t => SearchWords.Split(t.Words));
+    private static IEnumerable<string> German(Holder h) =>
+        Trade.Where(t => h.Kind.Contains(t.Kind, StringComparison.OrdinalIgnoreCase)).SelectMany(t => SearchWords.Split(t.Words));
 
     private static ListedCutter Cutter(ListedAssembly a) => new(0, a.Built.Cutter, [], [], 0);
 
     // A holder with a range is found by every whole size in it.
     private static IEnumerable<double> WholeSizes(Holder h) =>
-        Enumerable.Range((int)Math.Ceiling(h.LeastClamping), Math.Max(0, (int)Math.Floor(h.LargestClamping) - (int)Math.Ceiling(h.LeastClamping) + 1)).Select(i => (double)i).Append(h.LeastClamping).Append(h.LargestClamping);
+        Enumerable.Range((int)Math.Ceiling(h.LeastClamping), Math.Max(0, (int)Math.Floor(h.LargestClamping) - (int)Math.Ceiling(h.LeastClamping) + 1))
+            .Select(i => (double)i)
+            .Append(h.LeastClamping)
+            .Append(h.LargestClamping);
 }

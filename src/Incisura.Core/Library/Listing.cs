@@ -10,7 +10,8 @@ public sealed record Facet<T>(string Code, Func<T, IEnumerable<string>> Values);
 /// <param name="Facts">What it is found by.</param>
 /// <param name="Facets">What it is narrowed by.</param>
 /// <param name="Key">Sort key for a column: a number or a text; null for an unknown column.</param>
-public sealed record ListingRules<T>(Func<T, string> Number, Func<T, SearchFacts> Facts, IReadOnlyList<Facet<T>> Facets, Func<T, string, IComparable?> Key);
+public sealed record ListingRules<T>(
+    Func<T, string> Number, Func<T, SearchFacts> Facts, IReadOnlyList<Facet<T>> Facets, Func<T, string, IComparable?> Key);
 
 /// <summary>What is asked of a list.</summary>
 public sealed record ListQuery
@@ -49,7 +50,8 @@ public sealed record FacetCount(string Value, int Count);
 /// <param name="All">How many there are.</param>
 /// <param name="Counts">Counts by facet and value.</param>
 /// <param name="Mended">Words that were taken for others.</param>
-public sealed record ListAnswer<T>(IReadOnlyList<T> Rows, int Total, int All, IReadOnlyDictionary<string, IReadOnlyList<FacetCount>> Counts, IReadOnlyList<string> Mended);
+public sealed record ListAnswer<T>(
+    IReadOnlyList<T> Rows, int Total, int All, IReadOnlyDictionary<string, IReadOnlyList<FacetCount>> Counts, IReadOnlyList<string> Mended);
 
 /// <summary>
 /// A list held in memory for fast search: what each thing is found by is worked out once, values of facets are numbered, and orders are
@@ -83,11 +85,15 @@ public sealed class Listing<T>
         facts = new SearchFacts[things.Count];
         numbers = new string[things.Count];
         for (int i = 0; i < things.Count; i++)
-            (facts[i], numbers[i]) = worked.TryGetValue(things[i], out int at) ? (before!.facts[at], before.numbers[at]) : (rules.Facts(things[i]), Natural(rules.Number(things[i])));
+            (facts[i], numbers[i]) = worked.TryGetValue(things[i], out int at)
+                ? (before!.facts[at], before.numbers[at])
+                : (rules.Facts(things[i]), Natural(rules.Number(things[i])));
         vocabulary = SearchText.VocabularyOf(facts);
         values = [.. rules.Facets.Select(_ => new List<string>())];
         placeOf = [.. rules.Facets.Select(_ => new Dictionary<string, int>(StringComparer.Ordinal))];
-        held = [.. rules.Facets.Select((facet, f) => things.Select(t => facet.Values(t).Distinct(StringComparer.Ordinal).Select(v => PlaceOf(f, v)).ToArray()).ToArray())];
+        held =
+            [.. rules.Facets.Select(
+                (facet, f) => things.Select(t => facet.Values(t).Distinct(StringComparer.Ordinal).Select(v => PlaceOf(f, v)).ToArray()).ToArray())];
 
         int PlaceOf(int f, string value)
         {
@@ -104,7 +110,8 @@ public sealed class Listing<T>
     {
         SearchText text = SearchText.Read(query.Text, facts, vocabulary);
         int facetCount = rules.Facets.Count;
-        HashSet<int>?[] wanted = [.. rules.Facets.Select((facet, f) => query.Filters.TryGetValue(facet.Code, out IReadOnlyList<string>? chosen) && chosen.Count > 0
+        HashSet<int>?[] wanted =
+            [.. rules.Facets.Select((facet, f) => query.Filters.TryGetValue(facet.Code, out IReadOnlyList<string>? chosen) && chosen.Count > 0
             ? chosen.Select(v => placeOf[f].GetValueOrDefault(v, -1)).ToHashSet()
             : null)];
 
@@ -131,7 +138,13 @@ public sealed class Listing<T>
             things.Count,
             Enumerable.Range(0, facetCount).ToDictionary(
                 f => rules.Facets[f].Code,
-                f => (IReadOnlyList<FacetCount>)[.. values[f].Select((v, place) => new FacetCount(v, counts[f][place])).Where(c => c.Count > 0).OrderByDescending(c => c.Count).ThenBy(c => c.Value, StringComparer.Ordinal)]),
+                f =>
+                    (IReadOnlyList<FacetCount>)[
+                        .. values[f]
+                        .Select((v, place) => new FacetCount(v, counts[f][place]))
+                        .Where(c => c.Count > 0)
+                        .OrderByDescending(c => c.Count)
+                        .ThenBy(c => c.Value, StringComparer.Ordinal)]),
             [.. text.Mended.Select(m => $"“{m.Typed}” was taken for “{m.Taken}”")]);
     }
 

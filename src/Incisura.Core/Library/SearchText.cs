@@ -19,7 +19,10 @@ public sealed partial class SearchText
     public const double ShortUntil = 2;
 
     private const int MostTerms = 12;
-    private static readonly HashSet<string> Filler = ["mit", "with", "for", "fuer", "the", "a", "and", "und", "in", "dia", "diameter", "durchmesser", "tool", "tools", "werkzeug"];
+    private static readonly HashSet<string> Filler =
+    [
+        "mit", "with", "for", "fuer", "the", "a", "and", "und", "in", "dia", "diameter", "durchmesser", "tool", "tools", "werkzeug",
+    ];
 
     // Numbers are compared before words: they are quicker, and leave less.
     private readonly List<Func<SearchFacts, bool>> terms = [], words = [];
@@ -74,7 +77,14 @@ public sealed partial class SearchText
     // What belongs together is written together before blanks divide the rest.
     private static string[] Tokens(string text)
     {
-        string plain = SearchWords.Join(SearchWords.Letters(text.Trim()).Replace('⌀', 'ø').Replace('″', '"').Replace('–', '-').Replace('×', 'x').Replace("≥", ">=", StringComparison.Ordinal).Replace("≤", "<=", StringComparison.Ordinal));
+        string plain = SearchWords.Join(
+            SearchWords.Letters(text.Trim())
+                .Replace('⌀', 'ø')
+                .Replace('″', '"')
+                .Replace('–', '-')
+                .Replace('×', 'x')
+                .Replace("≥", ">=", StringComparison.Ordinal)
+                .Replace("≤", "<=", StringComparison.Ordinal));
         plain = Hyphened().Replace(plain, " ");
         plain = Mixed().Replace(plain, "$1+$2");
         plain = Marked().Replace(plain, "ø");
@@ -99,8 +109,10 @@ public sealed partial class SearchText
         if (term is "left" or "links" or "linke" or "lh") return f => f.Words.Contains("left");
         if (Teeth().Match(term) is { Success: true } z) return f => f.Teeth == int.Parse(z.Groups[1].ValueSpan, CultureInfo.InvariantCulture);
         if (Depth().Match(term) is { Success: true } x && Number(x.Groups[1].Value) is { } times) return f => f.Slenderness >= times * 0.99;
-        if (Corner().Match(term) is { Success: true } r && LengthText.TryRead(r.Groups[1].Value, out double radius)) return f => Same(f.Radius, radius);
-        if (Thread().Match(term) is { Success: true } m) return ThreadOf(Number(m.Groups[1].Value)!.Value, m.Groups[3].Success ? Number(m.Groups[3].Value) : null);
+        if (Corner().Match(term) is { Success: true } r && LengthText.TryRead(r.Groups[1].Value, out double radius))
+            return f => Same(f.Radius, radius);
+        if (Thread().Match(term) is { Success: true } m)
+            return ThreadOf(Number(m.Groups[1].Value)!.Value, m.Groups[3].Success ? Number(m.Groups[3].Value) : null);
         return RangeOf(term) ?? SizeOf(term) ?? NumberOf(term) ?? WordOf(term);
     }
 
@@ -113,7 +125,11 @@ public sealed partial class SearchText
         {
             // A unit behind the second number holds for both.
             string unit = Trailing().Match(range.Groups[2].Value).Value, first = range.Groups[1].Value;
-            if (!LengthText.TryRead(Trailing().Match(first).Length > 0 ? first : first + unit, out double from) || !LengthText.TryRead(range.Groups[2].Value, out double to)) return null;
+            if (!LengthText.TryRead(
+                Trailing().Match(first).Length > 0
+                    ? first
+                    : first + unit, out double from) || !LengthText.TryRead(range.Groups[2].Value, out double to))
+                return null;
             return f => HasSize(f, Math.Min(from, to) - Edge, Math.Max(from, to) + Edge);
         }
 
@@ -151,14 +167,21 @@ public sealed partial class SearchText
     {
         string word = SearchWords.Plain(term).Trim();
         string singular = word.Length > 3 && word.EndsWith('s') ? word[..^1] : word;
-        HashSet<string> taken = vocabulary.Contains(word) ? [word] : vocabulary.Contains(singular) ? [singular] : [.. word.Length >= 2 ? vocabulary.Where(w => w.StartsWith(word, StringComparison.Ordinal)) : []];
-        if (taken.Count == 0 && word.Length >= 4 && word.All(char.IsLetter) && vocabulary.Where(w => OneSlip(w, word) || OneSlip(w, singular)).ToArray() is { Length: > 0 } near)
+        HashSet<string> taken = vocabulary.Contains(word)
+            ? [word]
+            : vocabulary.Contains(singular)
+            ? [singular]
+            : [.. word.Length >= 2 ? vocabulary.Where(w => w.StartsWith(word, StringComparison.Ordinal)) : []];
+        if (
+            taken.Count == 0 && word.Length >= 4 && word.All(char.IsLetter)
+                && vocabulary.Where(w => OneSlip(w, word) || OneSlip(w, singular)).ToArray() is { Length: > 0 } near)
         {
             taken = [.. near];
             mended.Add((term, near[0]));
         }
 
-        if (taken.Count == 0) return f => f.Text.Contains(word, StringComparison.Ordinal) || f.Numbers.Any(n => n.Contains(term, StringComparison.OrdinalIgnoreCase));
+        if (taken.Count == 0)
+            return f => f.Text.Contains(word, StringComparison.Ordinal) || f.Numbers.Any(n => n.Contains(term, StringComparison.OrdinalIgnoreCase));
         string[] any = [.. taken];
         return f =>
         {
@@ -193,10 +216,12 @@ public sealed partial class SearchText
         return false;
     }
 
-    private static double? Number(string text) => double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) ? value : null;
+    private static double? Number(string text) =>
+        double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) ? value : null;
 
     // A number without what people leave out: dashes, blanks, and zeros in front of its digits.
-    private static string Bare(string number) => LeadingZeros().Replace(number.ToLowerInvariant().Replace("-", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), "$1");
+    private static string Bare(string number) =>
+        LeadingZeros().Replace(number.ToLowerInvariant().Replace("-", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal), "$1");
 
     [GeneratedRegex(@"^z=?(\d{1,3})$")]
     private static partial Regex Teeth();
@@ -231,7 +256,8 @@ public sealed partial class SearchText
     [GeneratedRegex(@"(\d) +(mm|in|inch|zoll|cm|"")(?![a-z])")]
     private static partial Regex Unit();
 
-    [GeneratedRegex(@"(?<![\d/.,a-z-])((?:\d*[.,])?\d+(?:/\d+)?(?:mm|in|"")?) ?(-|\.\.\.?|to|bis) ?((?:\d*[.,])?\d+(?:/\d+)?(?:mm|in|"")?)(?![\d/-])")]
+    [GeneratedRegex(
+        @"(?<![\d/.,a-z-])((?:\d*[.,])?\d+(?:/\d+)?(?:mm|in|"")?) ?(-|\.\.\.?|to|bis) ?((?:\d*[.,])?\d+(?:/\d+)?(?:mm|in|"")?)(?![\d/-])")]
     private static partial Regex Between();
 
     [GeneratedRegex(@"([<>]=?) +(?=[\d.])()")]

@@ -71,16 +71,22 @@ public static partial class SearchWords
     // Two words that people write as one, and one.
     private static readonly (string Two, string One)[] Joined =
     [
-        ("end mill", "endmill"), ("face mill", "facemill"), ("thread mill", "threadmill"), ("chamfer mill", "chamfermill"), ("ball nose", "ballnose"), ("bull nose", "bullnose"), ("gun drill", "gundrill"),
-        ("spot drill", "spotdrill"), ("twist drill", "twistdrill"), ("boring bar", "boringbar"), ("t slot", "tslot"), ("cast iron", "castiron"), ("high speed steel", "hss"), ("high feed", "highfeed"), ("u drill", "udrill"),
+        ("end mill", "endmill"), ("face mill", "facemill"), ("thread mill", "threadmill"), ("chamfer mill", "chamfermill"), ("ball nose", "ballnose"),
+        ("bull nose", "bullnose"), ("gun drill", "gundrill"),
+        ("spot drill", "spotdrill"), ("twist drill", "twistdrill"), ("boring bar", "boringbar"), ("t slot", "tslot"), ("cast iron", "castiron"),
+        ("high speed steel", "hss"), ("high feed", "highfeed"), ("u drill", "udrill"),
     ];
 
-    private static readonly Dictionary<CutterFamily, string[]> FamilyWords = Cutters.Families.All.ToDictionary(f => f.Code, f => (string[])[.. Split(f.Name), .. Split(Families.GetValueOrDefault(f.Code, ""))]);
-    private static readonly Dictionary<CuttingMaterial, string[]> MaterialWords = Enum.GetValues<CuttingMaterial>().ToDictionary(m => m, m => (string[])[.. Split(CutterListing.WordsOf(m)), .. Split(Materials.GetValueOrDefault(m, ""))]);
-    private static readonly Dictionary<MaterialGroup, string[]> GroupWords = Enum.GetValues<MaterialGroup>().ToDictionary(g => g, g => (string[])[.. Split(Groups.GetValueOrDefault(g, ""))]);
+    private static readonly Dictionary<CutterFamily, string[]> FamilyWords = Cutters.Families.All.ToDictionary(
+        f => f.Code, f => (string[])[.. Split(f.Name), .. Split(Families.GetValueOrDefault(f.Code, ""))]);
+    private static readonly Dictionary<CuttingMaterial, string[]> MaterialWords = Enum.GetValues<CuttingMaterial>()
+        .ToDictionary(m => m, m => (string[])[.. Split(CutterListing.WordsOf(m)), .. Split(Materials.GetValueOrDefault(m, ""))]);
+    private static readonly Dictionary<MaterialGroup, string[]> GroupWords = Enum.GetValues<MaterialGroup>()
+        .ToDictionary(g => g, g => (string[])[.. Split(Groups.GetValueOrDefault(g, ""))]);
 
     /// <summary>Words for a cutter of a family in a material: its name, what else the trade calls it, what it is made of and for.</summary>
-    public static IEnumerable<string> Of(Cutter c) => FamilyWords[c.Family].Concat(MaterialWords[c.Material]).Concat(c.Groups.SelectMany(g => GroupWords[g]));
+    public static IEnumerable<string> Of(Cutter c) =>
+        FamilyWords[c.Family].Concat(MaterialWords[c.Material]).Concat(c.Groups.SelectMany(g => GroupWords[g]));
 
     /// <summary>Plain words of a text, those that people join also joined.</summary>
     public static IEnumerable<string> Split(string text)

@@ -74,11 +74,15 @@ public sealed record Machine
             .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
         Store.Check(check);
         for (int i = 0; i < Curve.Count && i < 40; i++)
-            check.Within($"curve[{i}].speed", $"The speed of point {i + 1}", Curve[i].Speed, i == 0 ? 1 : Curve[i - 1].Speed + 1e-6, 200000, Quantity.SpindleSpeed)
+            check.Within(
+                $"curve[{i}].speed", $"The speed of point {i + 1}", Curve[i].Speed, i == 0 ? 1 : Curve[i - 1].Speed + 1e-6, 200000,
+                Quantity.SpindleSpeed)
                 .Within($"curve[{i}].power", $"The power of point {i + 1}", Curve[i].Power, 0.01, 500, Quantity.Power)
                 .Within($"curve[{i}].shortPower", $"The short-time power of point {i + 1}", Curve[i].ShortPower, Curve[i].Power, 500, Quantity.Power)
                 .Within($"curve[{i}].torque", $"The torque of point {i + 1}", Curve[i].Torque, 0.01, 20000, Quantity.Torque)
-                .Within($"curve[{i}].shortTorque", $"The short-time torque of point {i + 1}", Curve[i].ShortTorque, Curve[i].Torque, 20000, Quantity.Torque);
+                .Within(
+                    $"curve[{i}].shortTorque", $"The short-time torque of point {i + 1}", Curve[i].ShortTorque, Curve[i].Torque, 20000,
+                    Quantity.Torque);
         return check;
     }
 }

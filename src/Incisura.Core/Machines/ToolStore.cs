@@ -48,10 +48,14 @@ public sealed record ToolStore
     /// <summary>Checks the store's own figures.</summary>
     internal void Check(InputCheck check) => check
         .Holds(Enum.IsDefined(Kind), "store.kind", double.NaN, "The kind of tool store is unknown; choose one from the list.")
-        .Within("store.places", "The number of places", Places, Kind == ToolStoreKind.ByHand ? 0 : 1, Kind == ToolStoreKind.ByHand ? 0 : 400, Quantity.Count)
+        .Within(
+            "store.places", "The number of places", Places, Kind == ToolStoreKind.ByHand ? 0 : 1, Kind == ToolStoreKind.ByHand ? 0 : 400,
+            Quantity.Count)
         .Within("store.largestDiameter", "The largest diameter", LargestDiameter, 0, 1000, Quantity.Length)
         .Within("store.largestAlone", "The largest diameter beside empty places", LargestAlone, 0, 2000, Quantity.Length)
-        .Holds(LargestAlone == 0 || LargestAlone >= LargestDiameter, "store.largestAlone", LargestAlone, "Beside empty places a tool may be wider, never narrower; give at least the largest diameter.")
+        .Holds(
+            LargestAlone == 0 || LargestAlone >= LargestDiameter, "store.largestAlone", LargestAlone,
+            "Beside empty places a tool may be wider, never narrower; give at least the largest diameter.")
         .Within("store.largestLength", "The largest length", LargestLength, 0, 2000, Quantity.Length)
         .Within("store.heaviest", "The heaviest tool", Heaviest, 0, 200, Quantity.Mass);
 
@@ -61,7 +65,9 @@ public sealed record ToolStore
     /// <summary>Time it usually takes to change a tool, min: by hand it is fetched and clamped.</summary>
     public double UsualChange() => Kind == ToolStoreKind.ByHand ? 1.5 : 0.15;
 
-    /// <summary>Why a tool can stand in no place of the store whatever its neighbours; null where it can, and where tools are changed by hand.</summary>
+    /// <summary>
+    /// Why a tool can stand in no place of the store whatever its neighbours; null where it can, and where tools are changed by hand.
+    /// </summary>
     /// <param name="machine">The machine.</param>
     /// <param name="tool">The tool.</param>
     public string? WhyNot(Machine machine, StoredTool tool)
@@ -75,9 +81,15 @@ public sealed record ToolStore
     private void CheckTool(InputCheck check, string field, Machine machine, int place, StoredTool tool)
     {
         double widest = Math.Max(LargestAlone, LargestDiameter);
-        check.Holds(Heaviest == 0 || tool.Mass <= Heaviest, field, place, $"{tool.Number} weighs about {tool.Mass:0.##} kg; a place at {machine.Name} carries {Heaviest:0.##} kg.")
-            .Holds(LargestLength == 0 || tool.Length <= LargestLength, field, place, $"{tool.Number} is {tool.Length:0.#} mm to the gauge line; {machine.Name} changes tools up to {LargestLength:0.#} mm.")
-            .Holds(widest == 0 || tool.Diameter <= widest, field, place, $"{tool.Number} is Ø{tool.Diameter:0.#} mm; {machine.Name} takes Ø{widest:0.#} mm at most.");
+        check.Holds(
+            Heaviest == 0 || tool.Mass <= Heaviest, field, place,
+            $"{tool.Number} weighs about {tool.Mass:0.##} kg; a place at {machine.Name} carries {Heaviest:0.##} kg.")
+            .Holds(
+                LargestLength == 0 || tool.Length <= LargestLength, field, place,
+                $"{tool.Number} is {tool.Length:0.#} mm to the gauge line; {machine.Name} changes tools up to {LargestLength:0.#} mm.")
+            .Holds(
+                widest == 0 || tool.Diameter <= widest, field, place,
+                $"{tool.Number} is Ø{tool.Diameter:0.#} mm; {machine.Name} takes Ø{widest:0.#} mm at most.");
     }
 
     /// <summary>Says what forbids a tool in a place.</summary>
@@ -96,7 +108,9 @@ public sealed record ToolStore
         }
 
         check.Within(field, $"The place at {machine.Name}", place, 1, Places, Quantity.Count)
-            .Holds(tool.Interface == machine.Interface, field, place, $"{machine.Name} takes {machine.Interface} and the holder of {tool.Number} has {tool.Interface}; choose another machine or holder.");
+            .Holds(
+                tool.Interface == machine.Interface, field, place,
+                $"{machine.Name} takes {machine.Interface} and the holder of {tool.Number} has {tool.Interface}; choose another machine or holder.");
         CheckTool(check, field, machine, place, tool);
         if (others.TryGetValue(place, out StoredTool there))
             check.Holds(false, field, place, $"{there.Number} stands in place {place} of {machine.Name}; take it out first or choose another place.");
@@ -106,7 +120,10 @@ public sealed record ToolStore
         {
             // Two wide tools share the room between their places; a narrow neighbour leaves some to a wide one.
             double room = (2 * LargestDiameter - tool.Diameter - other.Diameter) / 2;
-            check.Holds(room >= 0, field, place, $"{tool.Number} (Ø{tool.Diameter:0.#}) and {other.Number} (Ø{other.Diameter:0.#}) in place {at} are {-room:0.#} mm too wide to stand side by side at {machine.Name}; choose another place.");
+            check.Holds(
+                room >= 0, field, place,
+                $"{tool.Number} (Ø{tool.Diameter:0.#}) and {other.Number} (Ø{other.Diameter:0.#}) in place {at} are {-room:0.#} mm too wide to "
+                    + $"stand side by side at {machine.Name}; choose another place.");
         }
     }
 }

@@ -58,30 +58,41 @@ public sealed record Method
             .Named("name", "The name", Name)
             .Holds(Remarks.Length <= 2000, "remarks", Remarks.Length, "The remarks hold at most 2000 characters.")
             .Holds(Choices.Count + Options.Count > 0, "choices", 0, "A method without a choice says nothing; give at least one value or pick.");
-        if (Operations.Find(Operation) is not { } operation) return check.Holds(false, "operation", double.NaN, "The operation is unknown; choose one from the list.");
+        if (Operations.Find(Operation) is not { } operation)
+            return check.Holds(false, "operation", double.NaN, "The operation is unknown; choose one from the list.");
         HashSet<string> seen = [];
         for (int i = 0; i < Choices.Count; i++)
         {
             MethodChoice c = Choices[i];
             FieldDescription? field = operation.Description.Fields.FirstOrDefault(f => f.Code == c.Field);
-            check.Holds(field is not null, $"choices[{i}].field", double.NaN, $"{operation.Description.Name} has no field named {c.Field}; choose one from the list.")
+            check.Holds(
+                field is not null, $"choices[{i}].field", double.NaN,
+                $"{operation.Description.Name} has no field named {c.Field}; choose one from the list.")
                 .Holds(seen.Add(c.Field), $"choices[{i}].field", double.NaN, $"{field?.Name ?? c.Field} is there twice; remove one.")
                 .Holds(Enum.IsDefined(c.Basis), $"choices[{i}].basis", double.NaN, "The measure is unknown; choose value, diameter or flute length.");
-            if (field is not null && c.Basis == MethodBasis.Value) check.Within($"choices[{i}].amount", field.Name, c.Amount, field.Least, field.Most, field.Quantity);
-            else if (field is not null) check.Holds(field.Quantity is Quantity.Length or Quantity.Chip, $"choices[{i}].basis", double.NaN, $"{field.Name} is not a length, so it is no multiple of one; give the value itself.")
+            if (field is not null && c.Basis == MethodBasis.Value)
+                check.Within($"choices[{i}].amount", field.Name, c.Amount, field.Least, field.Most, field.Quantity);
+            else if (field is not null)
+                check.Holds(
+                    field.Quantity is Quantity.Length or Quantity.Chip, $"choices[{i}].basis", double.NaN,
+                    $"{field.Name} is not a length, so it is no multiple of one; give the value itself.")
                 .Within($"choices[{i}].amount", field.Name, c.Amount, 1e-6, 1000, Quantity.Ratio);
         }
 
         foreach ((string code, string picked) in Options)
         {
             OptionDescription? option = operation.Description.Options.FirstOrDefault(o => o.Code == code);
-            check.Holds(option?.Picks.Any(p => p.Code == picked) == true, $"options.{code}", double.NaN, $"{operation.Description.Name} does not offer {code} “{picked}”; choose one that is offered.");
+            check.Holds(
+                option?.Picks.Any(p => p.Code == picked) == true, $"options.{code}", double.NaN,
+                $"{operation.Description.Name} does not offer {code} “{picked}”; choose one that is offered.");
         }
 
         return check;
     }
 
-    /// <summary>Applies it to a situation, for any operation that has some of its fields; what cannot be applied is listed, and the rest stands.</summary>
+    /// <summary>
+    /// Applies it to a situation, for any operation that has some of its fields; what cannot be applied is listed, and the rest stands.
+    /// </summary>
     /// <param name="operation">The operation.</param>
     /// <param name="situation">The situation.</param>
     /// <param name="revision">Revision of the method, for the note in the choices.</param>

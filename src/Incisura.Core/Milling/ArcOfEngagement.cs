@@ -43,7 +43,8 @@ public readonly record struct ArcOfEngagement
 
     /// <summary>Formula of the arc in a corner as small as the cutter.</summary>
     public static readonly Formula SharpArc = new(
-        "φ_b", "Arc in the corner", Quantity.Angle, "min(180, acos(1 - 2*a_e/D_e)*180/pi + 180 - θ)", "the arc of the wall before, and the turn from one wall to the next at one place");
+        "φ_b", "Arc in the corner", Quantity.Angle, "min(180, acos(1 - 2*a_e/D_e)*180/pi + 180 - θ)",
+        "the arc of the wall before, and the turn from one wall to the next at one place");
 
     /// <summary>Formula of the arc of a plunge between the plunge before and the open side of its row.</summary>
     public static readonly Formula PlungeArc = new(
@@ -142,7 +143,10 @@ public readonly record struct ArcOfEngagement
         return arc;
     }
 
-    /// <summary>Bend of the wall, with stock of even width before it. An inner bend no larger than the cutter is a corner in which the cutter turns on the spot.</summary>
+    /// <summary>
+    /// Bend of the wall, with stock of even width before it. An inner bend no larger than the cutter is a corner in which the cutter turns on the
+    /// spot.
+    /// </summary>
     /// <param name="diameter">Diameter in contact D_e, mm, above 0.</param>
     /// <param name="width">Width of cut a_e, mm, above 0 up to the diameter.</param>
     /// <param name="radius">Radius R_c of the wall, mm, above 0.</param>
@@ -163,7 +167,8 @@ public readonly record struct ArcOfEngagement
         double stock = outer ? radius + width : radius - width;
         double cosine = Math.Clamp(((stock * stock) - (path * path) - (r * r)) / (2 * path * r) * (outer ? -1 : 1), -1, 1);
         ArcOfEngagement arc = new(0, Math.Acos(cosine), 1, cosine);
-        if (TTrace.Listens) trace.Take(outer ? OuterBendArc : InnerBendArc, double.RadiansToDegrees(arc.Length), new("R_c", radius), new("a_e", width), new("r", r));
+        if (TTrace.Listens)
+            trace.Take(outer ? OuterBendArc : InnerBendArc, double.RadiansToDegrees(arc.Length), new("R_c", radius), new("a_e", width), new("r", r));
         return arc;
     }
 

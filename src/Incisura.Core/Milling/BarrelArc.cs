@@ -39,13 +39,16 @@ public sealed record BarrelArc(double CentreZ, double CentreR, double Radius, do
     /// <summary>Distance along the axis from the tip at a place, mm.</summary>
     public double HeightAt(double place) => CentreZ + (Radius * Math.Sin(double.DegreesToRadians(LeanAt(place))));
 
-    /// <summary>How far an assembly lying with this arc on a flat surface goes into it within a distance from the contact, mm; at most 0 where it clears.</summary>
+    /// <summary>
+    /// How far an assembly lying with this arc on a flat surface goes into it within a distance from the contact, mm; at most 0 where it clears.
+    /// </summary>
     /// <param name="whole">Profile of the assembly.</param>
     /// <param name="place">Place of the contact.</param>
     /// <param name="within">How far the surface reaches from the contact towards the machine, mm.</param>
     public double Overlap(Profile whole, double place, double within)
     {
-        double lean = double.DegreesToRadians(Math.Abs(LeanAt(place))), z = HeightAt(place), r = DiameterAt(place) / 2, most = double.NegativeInfinity;
+        double lean = double.DegreesToRadians(Math.Abs(LeanAt(place))), z = HeightAt(place), r = DiameterAt(place) / 2,
+            most = double.NegativeInfinity;
         foreach (ProfileElement e in whole.Elements)
         {
             if (e.Part == ProfilePart.Cutting) continue;

@@ -6,9 +6,14 @@ namespace Incisura.Core.Milling;
 /// <summary>A bend or corner of the wall: engagement, load and feed there, against the straight.</summary>
 internal static class Bend
 {
-    private static readonly Formula RimFeed = new("v_frim", "Feed of the centre that holds the rim", Quantity.FeedRate, "v_f*k_b", "both turn about one centre; k_b is the path of the centre over the wall");
-    private static readonly Formula ChipFeed = new("v_fchip", "Feed of the centre that keeps the chip", Quantity.FeedRate, "v_f*s_max/s_b", "largest sine on the straight over that in the bend");
-    private static readonly Formula Chip = new("h_b", "Largest chip in the bend", Quantity.Chip, "h_max*s_b/s_max", "the feed of the centre unchanged");
+    private static readonly Formula RimFeed = new(
+        "v_frim", "Feed of the centre that holds the rim", Quantity.FeedRate, "v_f*k_b",
+        "both turn about one centre; k_b is the path of the centre over the wall");
+    private static readonly Formula ChipFeed = new(
+        "v_fchip", "Feed of the centre that keeps the chip", Quantity.FeedRate, "v_f*s_max/s_b",
+        "largest sine on the straight over that in the bend");
+    private static readonly Formula Chip = new(
+        "h_b", "Largest chip in the bend", Quantity.Chip, "h_max*s_b/s_max", "the feed of the centre unchanged");
 
     /// <summary>Writes the figures of the bend; nothing for a straight wall.</summary>
     public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
@@ -32,7 +37,8 @@ internal static class Bend
         if (!TTrace.Listens) return;
         trace.Take(Chip, r[MillingFigure.BendChip], new("h_max", r.Load.LargestChip), new("s_b", arc.LargestSine), new("s_max", e.Arc.LargestSine));
         trace.Take(RimFeed, r[MillingFigure.BendRimFeed], new("v_f", r.Load.FeedRate), new("k_b", centre));
-        trace.Take(ChipFeed, r[MillingFigure.BendChipFeed], new("v_f", r.Load.FeedRate), new("s_max", e.Arc.LargestSine), new("s_b", arc.LargestSine));
+        trace.Take(
+            ChipFeed, r[MillingFigure.BendChipFeed], new("v_f", r.Load.FeedRate), new("s_max", e.Arc.LargestSine), new("s_b", arc.LargestSine));
     }
 
     /// <summary>Says what the bend does to the load.</summary>
@@ -45,21 +51,29 @@ internal static class Bend
             findings.Add(new(
                 "corner-as-cutter",
                 Severity.Caution,
-                new("The corner is as small as the cutter: it turns on the spot, and its arc jumps from {0} to {1}.", Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r)),
+                new(
+                    "The corner is as small as the cutter: it turns on the spot, and its arc jumps from {0} to {1}.", Angle(MillingFigure.Arc, r),
+                    Angle(MillingFigure.BendArc, r)),
                 r[MillingFigure.BendLargestCutter] > 0
-                    ? $"Slow down to {r[MillingFigure.BendChipFeed]:0} mm/min in the corner, or take a cutter of at most {r[MillingFigure.BendLargestCutter]:0.##} mm, whose arc stays within a quarter turn."
+                    ? $"Slow down to {r[MillingFigure.BendChipFeed]:0} mm/min in the corner, or take a cutter of at most "
+                        + $"{r[MillingFigure.BendLargestCutter]:0.##} mm, whose arc stays within a quarter turn."
                     : $"Slow down to {r[MillingFigure.BendChipFeed]:0} mm/min in the corner, take a smaller cutter, or take less width."));
         else if (r[MillingFigure.BendForce] > 1.02)
             findings.Add(new(
                 "bend-load",
                 r[MillingFigure.BendForce] > 1.5 ? Severity.Caution : Severity.Info,
-                new("In the bend the arc grows from {0} to {1} and the side force to {2} times that on the straight, if the centre keeps its feed.", Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendForce], Quantity.Ratio)),
-                $"Run the centre at {Math.Min(r[MillingFigure.BendRimFeed], r[MillingFigure.BendChipFeed]):0} mm/min there: {r[MillingFigure.BendRimFeed]:0} holds the rim, {r[MillingFigure.BendChipFeed]:0} keeps the chip."));
+                new(
+                    "In the bend the arc grows from {0} to {1} and the side force to {2} times that on the straight, if the centre keeps its feed.",
+                    Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendForce], Quantity.Ratio)),
+                $"Run the centre at {Math.Min(r[MillingFigure.BendRimFeed], r[MillingFigure.BendChipFeed]):0} mm/min there: "
+                    + $"{r[MillingFigure.BendRimFeed]:0} holds the rim, {r[MillingFigure.BendChipFeed]:0} keeps the chip."));
         else if (x.OuterBend)
             findings.Add(new(
                 "bend-thin",
                 Severity.Info,
-                new("Round the outside the arc falls from {0} to {1}; the centre runs at {2} to hold the feed at the rim.", Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendRimFeed], Quantity.FeedRate)),
+                new(
+                    "Round the outside the arc falls from {0} to {1}; the centre runs at {2} to hold the feed at the rim.",
+                    Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendRimFeed], Quantity.FeedRate)),
                 ""));
     }
 
@@ -68,7 +82,10 @@ internal static class Bend
     {
         double radius = x[MillingInput.CornerRadius], least = setup.Diameter / 2;
         if (!x.OuterBend && radius > 0 && radius < least - 1e-9)
-            check.Within("cornerRadius", "The radius of the corner", radius, least, 10_000, Quantity.Length).Holds(false, "cornerRadius", radius, $"A cutter of {setup.Diameter:0.###} mm does not fit; take one of at most {2 * radius:0.###} mm, or 0 for a straight wall.");
+            check.Within("cornerRadius", "The radius of the corner", radius, least, 10_000, Quantity.Length)
+                .Holds(
+                    false, "cornerRadius", radius,
+                    $"A cutter of {setup.Diameter:0.###} mm does not fit; take one of at most {2 * radius:0.###} mm, or 0 for a straight wall.");
     }
 
     // Largest cutter whose arc stays within a quarter turn: (R − r)² + r² = (R − a)².

@@ -22,7 +22,8 @@ internal static class BestPointSearch
     // The load of helical edges rises and falls with depth, so depth is sampled finely, and evenly towards its end.
     private readonly record struct Axis(MillingInput Input, double Least, double Most, double[]? Picks)
     {
-        public int Points => Picks?.Length ?? (Input == MillingInput.DepthOfCut ? DepthPoints : Input == MillingInput.CuttingSpeed ? SpeedPoints : GridPoints);
+        public int Points =>
+            Picks?.Length ?? (Input == MillingInput.DepthOfCut ? DepthPoints : Input == MillingInput.CuttingSpeed ? SpeedPoints : GridPoints);
 
         public double At(double share) =>
             Picks is { } picks ? picks[(int)Math.Round(share * (picks.Length - 1))]
@@ -49,10 +50,16 @@ internal static class BestPointSearch
             MillingDescription d = TKind.Description;
             Engagement e = MillingSolver.Engage<TKind>(setup, start);
             double widest = Math.Min(setup.LargestWidth, setup.Diameter), deepest = Math.Min(setup.FluteLength, setup.LargestDepth);
-            if (d.Has(MillingInput.WidthOfCut)) axes.Add(AxisOf(MillingInput.WidthOfCut, MillingProposal.LeastWidthShare * setup.Diameter, widest, MillingInput.StockWidth));
-            if (d.Has(MillingInput.DepthOfCut)) axes.Add(AxisOf(MillingInput.DepthOfCut, MillingProposal.LeastDepthShare * setup.Diameter, deepest, d.Has(MillingInput.WallHeight) ? MillingInput.WallHeight : MillingInput.StockHeight));
-            fastest = Math.Max(setup.Row?.CuttingSpeed ?? 0, setup.Row is null || inputs.IsTyped(MillingInput.CuttingSpeed) ? inputs[MillingInput.CuttingSpeed] : 0);
-            double slowest = MillingCut.CuttingSpeedFor(setup.LeastSpeed, e.Diameter), top = Math.Min(fastest, MillingCut.CuttingSpeedFor(setup.LargestSpeed, e.Diameter));
+            if (d.Has(MillingInput.WidthOfCut))
+                axes.Add(AxisOf(MillingInput.WidthOfCut, MillingProposal.LeastWidthShare * setup.Diameter, widest, MillingInput.StockWidth));
+            if (d.Has(MillingInput.DepthOfCut))
+                axes.Add(AxisOf(
+                    MillingInput.DepthOfCut, MillingProposal.LeastDepthShare * setup.Diameter, deepest,
+                    d.Has(MillingInput.WallHeight) ? MillingInput.WallHeight : MillingInput.StockHeight));
+            fastest = Math.Max(
+                setup.Row?.CuttingSpeed ?? 0, setup.Row is null || inputs.IsTyped(MillingInput.CuttingSpeed) ? inputs[MillingInput.CuttingSpeed] : 0);
+            double slowest = MillingCut.CuttingSpeedFor(setup.LeastSpeed, e.Diameter),
+                top = Math.Min(fastest, MillingCut.CuttingSpeedFor(setup.LargestSpeed, e.Diameter));
             axes.Add(new(MillingInput.CuttingSpeed, Math.Max(Math.Min(slowest, top), top / 20), top, null));
         }
 
@@ -69,8 +76,11 @@ internal static class BestPointSearch
             MillingInputs job = WholePasses(best.Inputs);
             MillingResult result = MillingSolver.Solve<TKind>(setup, job);
             bool asFound = aim == BestAim.Time || result[MillingFigure.RemovalRate] >= best.Merit * (1 - 1e-9);
-            if (!asFound || result.Limits.LargestUse > 1 + LimitCatalogue.Tolerance) return BestPointSearch.Find<TKind>(setup, MillingWindow.WholeJob<TKind>(start), aim, cancel);
-            return new(true, ValuesOf(job), result[MillingFigure.RemovalRate], result[MillingFigure.Time], Binding(result), NotJudged(result), SpeedReason(job));
+            if (!asFound || result.Limits.LargestUse > 1 + LimitCatalogue.Tolerance)
+                return BestPointSearch.Find<TKind>(setup, MillingWindow.WholeJob<TKind>(start), aim, cancel);
+            return new(
+                true, ValuesOf(job), result[MillingFigure.RemovalRate], result[MillingFigure.Time], Binding(result), NotJudged(result),
+                SpeedReason(job));
 
             void Walk(int axis)
             {
@@ -135,14 +145,16 @@ internal static class BestPointSearch
                     double power = limit.Kind switch
                     {
                         LimitKind.LargestChip or LimitKind.AxisFeed or LimitKind.ChipRoom => 1,
-                        LimitKind.PowerContinuous or LimitKind.PowerShortTime or LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.Deflection => slope,
+                        LimitKind.PowerContinuous or LimitKind.PowerShortTime or LimitKind.TorqueContinuous
+                            or LimitKind.TorqueShortTime or LimitKind.Deflection => slope,
                         _ => 0,
                     };
                     if (power == 0) return null;
                     scale = Math.Min(scale, Math.Pow(limit.Use, -1 / power));
                 }
 
-                if (scale == 1) return new([.. place], aim == BestAim.Removal ? result[MillingFigure.RemovalRate] : 1 / result[MillingFigure.Time], x);
+                if (scale == 1)
+                    return new([.. place], aim == BestAim.Removal ? result[MillingFigure.RemovalRate] : 1 / result[MillingFigure.Time], x);
                 feed *= scale * (1 - 1e-9);
             }
 
@@ -172,7 +184,8 @@ internal static class BestPointSearch
             return job;
         }
 
-        private double LeftOf(MillingInput total) => total == MillingInput.StockWidth && TKind.Description.Has(MillingInput.StockLeft) ? start[MillingInput.StockLeft] : 0;
+        private double LeftOf(MillingInput total) =>
+            total == MillingInput.StockWidth && TKind.Description.Has(MillingInput.StockLeft) ? start[MillingInput.StockLeft] : 0;
 
         // What was said to be removed stays what it is, so only whole numbers of equal passes count.
         private Axis AxisOf(MillingInput input, double least, double most, MillingInput total)
@@ -216,18 +229,29 @@ internal static class BestPointSearch
                 for (int a = 0; a < first.Count; a++)
                     for (int b = a + 1; b < first.Count; b++)
                         if (kept.All(m => (m & (1u << a)) == 0 || (m & (1u << b)) == 0))
-                            reason = $"Two limits contradict each other: {Name(a)} and {Name(b)}. {LimitCatalogue.CureOf(first[a].Kind)} {LimitCatalogue.CureOf(first[b].Kind)}";
+                            reason =
+                                $"Two limits contradict each other: {Name(a)} and {Name(b)}. {LimitCatalogue.CureOf(first[a].Kind)} "
+                                    + $"{LimitCatalogue.CureOf(first[b].Kind)}";
             return new(false, ValuesOf(least), 0, 0, [], NotJudged(MillingSolver.Solve<TKind>(setup, least)), reason);
         }
 
         private string SpeedReason(in MillingInputs best) =>
-            best[MillingInput.CuttingSpeed] >= fastest * (1 - 1e-3) ? (setup.Row is null ? "The cutting speed is kept at what was typed." : "The cutting speed is not raised above the shop's chart.") : "";
+            best[MillingInput.CuttingSpeed] >= fastest * (1 - 1e-3)
+                ? (setup.Row is null ? "The cutting speed is kept at what was typed." : "The cutting speed is not raised above the shop's chart.")
+                : "";
 
-        private static List<BestValue> ValuesOf(MillingInputs x) => [.. MillingWindow.FreeOf<TKind>().Concat(MillingWindow.TotalsOf<TKind>()).Select(i => new BestValue(Codes.Of(i), x[i]))];
+        private static List<BestValue> ValuesOf(MillingInputs x) =>
+            [.. MillingWindow.FreeOf<TKind>().Concat(MillingWindow.TotalsOf<TKind>()).Select(i => new BestValue(Codes.Of(i), x[i]))];
 
         private static List<LimitKind> Binding(MillingResult r) =>
-            [.. Enumerable.Range(0, r.Limits.Count).Select(k => r.Limits[k]).Where(l => l.Use >= BindingUse).OrderByDescending(l => l.Use).Select(l => l.Kind)];
+            [
+                .. Enumerable.Range(0, r.Limits.Count)
+                .Select(k => r.Limits[k])
+                .Where(l => l.Use >= BindingUse)
+                .OrderByDescending(l => l.Use)
+                .Select(l => l.Kind)];
 
-        private static List<LimitKind> NotJudged(MillingResult r) => [.. Enumerable.Range(0, r.Limits.Count).Select(k => r.Limits[k]).Where(l => !l.Judged).Select(l => l.Kind)];
+        private static List<LimitKind> NotJudged(MillingResult r) =>
+            [.. Enumerable.Range(0, r.Limits.Count).Select(k => r.Limits[k]).Where(l => !l.Judged).Select(l => l.Kind)];
     }
 }

@@ -16,7 +16,9 @@ public enum ChipKept
 /// <summary>Feed per tooth from a wanted chip thickness: the inverse of the geometry of the undeformed chip.</summary>
 public static class ChipThinning
 {
-    /// <summary>Most by which a charted feed per tooth is raised for a thin cut; beyond it the feed marks and the start of the chip set the pace.</summary>
+    /// <summary>
+    /// Most by which a charted feed per tooth is raised for a thin cut; beyond it the feed marks and the start of the chip set the pace.
+    /// </summary>
     public const double LargestFactor = 3;
 
     /// <summary>Feed per tooth f_z, mm, that gives a mean chip thickness: f_z = h_m/(sin κ · mean sine over the arc).</summary>

@@ -10,16 +10,20 @@ namespace Incisura.Core.Milling;
 public readonly record struct Cone(double TipDiameter, double IncludedAngle)
 {
     /// <summary>Depth of the tip below the top face.</summary>
-    public static readonly Formula TipDepthFormula = new("t_t", "Depth of the tip", Quantity.Length, "t_b + c/tan(σ*pi/360)", "leg along the cone, with the tip below the chamfer");
+    public static readonly Formula TipDepthFormula = new(
+        "t_t", "Depth of the tip", Quantity.Length, "t_b + c/tan(σ*pi/360)", "leg along the cone, with the tip below the chamfer");
 
     /// <summary>Diameter of the cone at a height.</summary>
-    public static readonly Formula DiameterFormula = new("D_e", "Diameter in contact at the top", Quantity.Length, "d_t + 2*t_t*tan(σ*pi/360)", "cone from its tip");
+    public static readonly Formula DiameterFormula = new(
+        "D_e", "Diameter in contact at the top", Quantity.Length, "d_t + 2*t_t*tan(σ*pi/360)", "cone from its tip");
 
     /// <summary>Diameter at the lower end.</summary>
-    public static readonly Formula LowerFormula = new("D_l", "Diameter in contact at the lower end", Quantity.Length, "d_t + 2*t_b*tan(σ*pi/360)", "cone from its tip");
+    public static readonly Formula LowerFormula = new(
+        "D_l", "Diameter in contact at the lower end", Quantity.Length, "d_t + 2*t_b*tan(σ*pi/360)", "cone from its tip");
 
     /// <summary>Mean depth of a triangular section.</summary>
-    public static readonly Formula TriangleFormula = new("a_p", "Mean depth of the section", Quantity.Length, "c/tan(σ*pi/360)/2", "half of leg times height, over the leg");
+    public static readonly Formula TriangleFormula = new(
+        "a_p", "Mean depth of the section", Quantity.Length, "c/tan(σ*pi/360)/2", "half of leg times height, over the leg");
 
     /// <summary>Cutting edge angle κ of its edge against the plane of the work, degrees.</summary>
     public double EdgeAngle => 90 - (IncludedAngle / 2);

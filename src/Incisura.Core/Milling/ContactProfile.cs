@@ -85,14 +85,21 @@ public sealed class ContactProfile
 
         public double LengthBefore { get; }
 
-        public double WidestTo(double z) => !arc ? Math.Max(fromR, fromR + (slope * (z - FromZ))) : outward && z > centreZ && FromZ < centreZ ? centreR + radius : Math.Max(fromR, At(z));
+        public double WidestTo(double z) =>
+            !arc
+                ? Math.Max(fromR, fromR + (slope * (z - FromZ)))
+                : outward && z > centreZ && FromZ < centreZ
+                ? centreR + radius
+                : Math.Max(fromR, At(z));
 
         // sin κ of an arc is the share of the radius that points across: 1 where the tangent runs along the axis.
         public double LargestSineTo(double z) =>
             !arc ? sine : FromZ <= centreZ && z >= centreZ ? 1 : Math.Max(Across(FromZ), Across(z));
 
         public double LengthTo(double z) =>
-            arc ? radius * Math.Abs(Math.Asin(Math.Clamp((z - centreZ) / radius, -1, 1)) - Math.Asin(Math.Clamp((FromZ - centreZ) / radius, -1, 1))) : (z - FromZ) / sine;
+            arc
+                ? radius * Math.Abs(Math.Asin(Math.Clamp((z - centreZ) / radius, -1, 1)) - Math.Asin(Math.Clamp((FromZ - centreZ) / radius, -1, 1)))
+                : (z - FromZ) / sine;
 
         private double Across(double z) => Math.Sqrt(Math.Max(0, (radius * radius) - ((z - centreZ) * (z - centreZ)))) / radius;
 

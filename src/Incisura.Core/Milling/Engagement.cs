@@ -17,11 +17,16 @@ public readonly record struct FaceCut(double Section, double Share, double ChipR
 /// <param name="LargestEdgeAngle">Largest cutting edge angle along the edge, degrees.</param>
 /// <param name="FeedFactor">Feed of the centre over feed at the rim; 1 on a straight path.</param>
 /// <param name="Arc">Arc of engagement.</param>
-public readonly record struct Engagement(double Diameter, double Width, double Depth, double EdgeAngle, double LargestEdgeAngle, double FeedFactor, ArcOfEngagement Arc)
+public readonly record struct Engagement(
+    double Diameter, double Width, double Depth, double EdgeAngle, double LargestEdgeAngle, double FeedFactor, ArcOfEngagement Arc)
 {
-    private static readonly Formula EvenWidth = new("a_b", "Width of the same arc on a straight wall", Quantity.Length, "r*(1 - cos(φ_b*pi/180))", "the arc tells what the teeth take, and with the feed of the centre the section removed");
+    private static readonly Formula EvenWidth = new(
+        "a_b", "Width of the same arc on a straight wall", Quantity.Length, "r*(1 - cos(φ_b*pi/180))",
+        "the arc tells what the teeth take, and with the feed of the centre the section removed");
 
-    /// <summary>Largest bite of all edges together where the chip is equally thick over the arc, as when the feed runs along the axis, mm; 0 where it is not.</summary>
+    /// <summary>
+    /// Largest bite of all edges together where the chip is equally thick over the arc, as when the feed runs along the axis, mm; 0 where it is not.
+    /// </summary>
     public double EvenBite { get; init; }
 
     /// <summary>Whether the chip is equally thick over the whole arc.</summary>

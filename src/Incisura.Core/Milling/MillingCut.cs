@@ -40,14 +40,16 @@ public readonly record struct MillingCut(
     public bool InArc { get; init; }
 
     /// <summary>Chip thickness where the feed runs along the axis.</summary>
-    public static readonly Formula EvenChipFormula = new("h_m", "Chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)", "feed along the axis: the chip is equally thick over the arc");
+    public static readonly Formula EvenChipFormula = new(
+        "h_m", "Chip thickness", Quantity.Chip, "f_z*sin(κ*pi/180)", "feed along the axis: the chip is equally thick over the arc");
 
     /// <summary>n = 1000·v_c/(π·D_e).</summary>
     public static readonly Formula SpindleSpeedFormula = new(
         "n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_e)", "definition of cutting speed; ISO 3002-3");
 
     /// <summary>v_f = n·z·f_z.</summary>
-    public static readonly Formula FeedRateFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*z*f_z", "definition of feed per tooth; ISO 3002-3");
+    public static readonly Formula FeedRateFormula = new(
+        "v_f", "Feed rate", Quantity.FeedRate, "n*z*f_z", "definition of feed per tooth; ISO 3002-3");
 
     /// <summary>Mean chip thickness over the arc.</summary>
     public static readonly Formula MeanChipFormula = new(
@@ -59,36 +61,48 @@ public readonly record struct MillingCut(
 
     /// <summary>Largest chip thickness over the arc.</summary>
     public static readonly Formula LargestChipFormula = new(
-        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ_max*pi/180)*s_max", "geometry of the undeformed chip; s_max is the largest sine over the arc, κ_max the largest cutting edge angle along the edge");
+        "h_max", "Largest chip thickness", Quantity.Chip, "f_z*sin(κ_max*pi/180)*s_max",
+        "geometry of the undeformed chip; s_max is the largest sine over the arc, κ_max the largest cutting edge angle along the edge");
 
     /// <summary>k_c = k_c1.1·h_m^(−m_c).</summary>
-    public static readonly Formula SpecificForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h_m^(-m_c)", "Kienzle and Victor 1952");
+    public static readonly Formula SpecificForceFormula = new(
+        "k_c", "Specific cutting force", Quantity.Stress, "k_c11*h_m^(-m_c)", "Kienzle and Victor 1952");
 
     /// <summary>Q = a_p·a_e·v_f/1000.</summary>
-    public static readonly Formula RemovalRateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*a_e*v_f/1000", "volume swept in a minute");
+    public static readonly Formula RemovalRateFormula = new(
+        "Q", "Removal rate", Quantity.RemovalRate, "a_p*a_e*v_f/1000", "volume swept in a minute");
 
     private static readonly Formula ArcRateFormula = RemovalRateFormula with { Expression = "a_p*a_b*v_f/1000" };
 
-    private static readonly Formula SweptRateFormula = RemovalRateFormula with { Expression = "A_s*v_f/1000", Source = "section swept square to the path, under the middle too" };
+    private static readonly Formula SweptRateFormula = RemovalRateFormula with
+    {
+        Expression = "A_s*v_f/1000",
+        Source = "section swept square to the path, under the middle too",
+    };
 
-    private static readonly Formula FaceChipFormula = new("h_b", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
+    private static readonly Formula FaceChipFormula = new(
+        "h_b", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
 
-    private static readonly Formula FaceSpecificFormula = new("k_b", "Specific force at the end face", Quantity.Stress, "k_c11*h_b^(-m_c)", "Kienzle and Victor 1952");
+    private static readonly Formula FaceSpecificFormula = new(
+        "k_b", "Specific force at the end face", Quantity.Stress, "k_c11*h_b^(-m_c)", "Kienzle and Victor 1952");
 
     private static readonly Formula WithFacePowerFormula = new(
         "P_c", "Cutting power", Quantity.Power, "Q*((1 - q_b)*k_c + q_b*k_b)/60000", "work of the specific forces on what side and end face remove");
 
     private static readonly Formula FaceForceFormula = new(
-        "F_b", "Side force of the end face", Quantity.Force, "2*Q*q_b*k_b/v_c", "its work at half the radius, taken in one direction; errs on the safe side");
+        "F_b", "Side force of the end face", Quantity.Force, "2*Q*q_b*k_b/v_c",
+        "its work at half the radius, taken in one direction; errs on the safe side");
 
     /// <summary>P_c = Q·k_c/60000.</summary>
-    public static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
+    public static readonly Formula PowerFormula = new(
+        "P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
 
     /// <summary>M = P_c/ω.</summary>
     public static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "P_c*30000/(pi*n)", "power over angular speed");
 
     /// <summary>z_c = z·φ_e/360°.</summary>
-    public static readonly Formula TeethInCutFormula = new("z_c", "Teeth in cut", Quantity.Ratio, "z*(φ_2 - φ_1)/360", "mean number of teeth within the arc");
+    public static readonly Formula TeethInCutFormula = new(
+        "z_c", "Teeth in cut", Quantity.Ratio, "z*(φ_2 - φ_1)/360", "mean number of teeth within the arc");
 
     /// <summary>sin κ, exact for 90°.</summary>
     /// <param name="edgeAngle">κ, degrees.</param>
@@ -141,13 +155,17 @@ public readonly record struct MillingCut(
         trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestEdgeAngle), new("s_max", largestSine));
         trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
         if (swept) trace.Take(SweptRateFormula, removalRate, new("A_s", Face.Section), new("v_f", feedRate));
-        else trace.Take(InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
+        else
+            trace.Take(
+                InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
         if (Face.Share > 0)
         {
             trace.Take(FaceChipFormula, faceChip, new("f_z", FeedPerTooth), new("α", double.RadiansToDegrees(Math.Asin(Face.ChipRatio))));
             trace.Take(FaceSpecificFormula, faceSpecific, new("k_c11", SpecificForce11), new("h_b", faceChip), new("m_c", ChipExponent));
-            trace.Take(WithFacePowerFormula, power, new("Q", removalRate), new("q_b", Face.Share), new("k_c", specificForce), new("k_b", faceSpecific));
-            trace.Take(FaceForceFormula, faceForce, new("Q", removalRate), new("q_b", Face.Share), new("k_b", faceSpecific), new("v_c", CuttingSpeed));
+            trace.Take(
+                WithFacePowerFormula, power, new("Q", removalRate), new("q_b", Face.Share), new("k_c", specificForce), new("k_b", faceSpecific));
+            trace.Take(
+                FaceForceFormula, faceForce, new("Q", removalRate), new("q_b", Face.Share), new("k_b", faceSpecific), new("v_c", CuttingSpeed));
         }
         else trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
 

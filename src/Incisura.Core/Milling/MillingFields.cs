@@ -8,10 +8,25 @@ internal static class MillingFields
 {
     private static readonly Dictionary<MillingInput, LimitKind[]> Bounds = new()
     {
-        [MillingInput.DepthOfCut] = [LimitKind.FluteLength, LimitKind.DepthOfCutter, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
-        [MillingInput.WidthOfCut] = [LimitKind.WidthOfCutter, LimitKind.LargestChip, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
-        [MillingInput.FeedPerTooth] = [LimitKind.LargestChip, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom],
-        [MillingInput.CuttingSpeed] = [LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.ToolLife],
+        [MillingInput.DepthOfCut] =
+        [
+            LimitKind.FluteLength, LimitKind.DepthOfCutter, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection,
+            LimitKind.ChipRoom,
+        ],
+        [MillingInput.WidthOfCut] =
+        [
+            LimitKind.WidthOfCutter, LimitKind.LargestChip, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection,
+            LimitKind.ChipRoom,
+        ],
+        [MillingInput.FeedPerTooth] =
+        [
+            LimitKind.LargestChip, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection,
+            LimitKind.ChipRoom,
+        ],
+        [MillingInput.CuttingSpeed] =
+        [
+            LimitKind.HighestSpeed, LimitKind.AxisFeed, LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.ToolLife,
+        ],
     };
 
     public static IReadOnlyList<FieldState> StatesOf<TKind>(MillingCase given, MillingProposal proposal)
@@ -22,13 +37,17 @@ internal static class MillingFields
         Engagement e = MillingSolver.Engage<TKind>(setup, x);
         return [.. TKind.Description.Fields.Select(StateOf)];
 
-        FieldState StateOf(MillingField f) => Bounds.TryGetValue(f.Input, out LimitKind[]? kinds) ? Ranged(f, kinds) : f.Input == MillingInput.ToolLife ? Paced(f) : Plain(f);
+        FieldState StateOf(MillingField f) =>
+            Bounds.TryGetValue(f.Input, out LimitKind[]? kinds) ? Ranged(f, kinds) : f.Input == MillingInput.ToolLife ? Paced(f) : Plain(f);
 
         // The life goes with the speed: whichever of the two is typed, the other follows.
         FieldState Paced(MillingField f)
         {
             bool typed = given.Wish.IsTyped(f.Input);
-            return new(f.Code, x[f.Input], typed ? Origin.Typed : Origin.Proposed, Proposed(f, typed), null, null, null, Note(f), typed || setup.Taylor.Known);
+            return new(
+                f.Code, x[f.Input], typed
+                    ? Origin.Typed
+                    : Origin.Proposed, Proposed(f, typed), null, null, null, Note(f), typed || setup.Taylor.Known);
         }
 
         FieldState Ranged(MillingField f, LimitKind[] kinds)
@@ -46,7 +65,9 @@ internal static class MillingFields
             double most = Search.LargestWithin(low, Math.Max(low, hardMost), v => Over(v) is null);
             LimitKind? by = double.IsNaN(most) ? Over(low) : Over(most * (1 + 1e-6));
             bool held = !typed && proposal.Holds.Any(h => h.Input == f.Input);
-            return new(f.Code, x[f.Input], typed ? Origin.Typed : held ? Origin.Held : Origin.Proposed, Proposed(f, typed), least, double.IsNaN(most) ? null : most, by, Note(f));
+            return new(
+                f.Code, x[f.Input], typed ? Origin.Typed : held ? Origin.Held : Origin.Proposed, Proposed(f, typed), least,
+                double.IsNaN(most) ? null : most, by, Note(f));
 
             LimitKind? Over(double value)
             {
@@ -63,7 +84,8 @@ internal static class MillingFields
         {
             MillingInput.WidthOfCut or MillingInput.DepthOfCut => new("{0} × D", new Measure(x[f.Input] / setup.Diameter, Quantity.Ratio)),
             MillingInput.FeedPerTooth when setup.Row is { } row => new(
-                "chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(MillingProposal.ChartedFeed<TKind>(setup, x) / row.FeedPerToothAt(setup.Diameter), Quantity.Ratio)),
+                "chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip),
+                new Measure(MillingProposal.ChartedFeed<TKind>(setup, x) / row.FeedPerToothAt(setup.Diameter), Quantity.Ratio)),
             MillingInput.CuttingSpeed when setup.Row is { } row => new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
             MillingInput.ToolLife when setup.Row is { } row => new("chart {0}", new Measure(row.Life, Quantity.Time)),
             _ => null,
@@ -87,7 +109,9 @@ internal static class MillingFields
             if (double.IsFinite(f.Default)) without.Propose(f.Input, f.Default);
             TKind.Follow(setup, ref without);
             double? most = f.Input is MillingInput.WallHeight or MillingInput.StockHeight ? setup.Reach : null;
-            return new(f.Code, value, typed ? Origin.Typed : Origin.Default, without[f.Input], null, most, most is null ? null : LimitKind.Reach, null, TKind.Uses(setup, x, f.Input));
+            return new(
+                f.Code, value, typed ? Origin.Typed : Origin.Default, without[f.Input], null, most, most is null ? null : LimitKind.Reach, null,
+                TKind.Uses(setup, x, f.Input));
         }
     }
 }

@@ -17,9 +17,13 @@ internal static class MillingFindings
         given.Leftover?.Tell(MillingWords.Left(d, given.Leftover, proposal.Inputs), findings);
         SituationFindings.Add(situation, given.Options, result.Limits, findings);
         if (d.Has(MillingInput.WidthOfCut) && result.Across.Each / given.Setup.Diameter >= FullWidth)
-            findings.Add(new("full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
+            findings.Add(new(
+                "full-width", Severity.Caution, new("The cutter is in the work over its full width: no side is free for chips to leave."),
+                "Take more passes across."));
         if (result.Load.TeethInCut < 1)
-            findings.Add(new("pulsing", Severity.Info, new("On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
+            findings.Add(new(
+                "pulsing", Severity.Info,
+                new("On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
         TKind.Notice(given.Setup, proposal.Inputs, result, findings);
         return [.. findings.OrderByDescending(f => f.Severity)];
     }

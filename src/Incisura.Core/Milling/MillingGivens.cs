@@ -63,12 +63,15 @@ internal static class MillingGivens
             bool typed = given.Wish.IsTyped(f.Input);
             string symbol = SymbolOf(f), name = char.ToUpperInvariant(f.Name[0]) + f.Name[1..];
             if (typed) givens.Add(new(symbol, name, f.Quantity, value, "typed"));
-            else if (!free.Contains(f.Input)) givens.Add(new(symbol, name, f.Quantity, value, double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields"));
+            else if (!free.Contains(f.Input))
+                givens.Add(new(
+                    symbol, name, f.Quantity, value, double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields"));
         }
 
         return givens;
     }
 
     /// <summary>Symbol of a field in the derivation: what a pass may take at most is told apart from what it takes.</summary>
-    public static string SymbolOf(MillingField f) => f.Input switch { MillingInput.WidthOfCut => "a_emost", MillingInput.DepthOfCut => "a_pmost", _ => f.Symbol };
+    public static string SymbolOf(MillingField f) =>
+        f.Input switch { MillingInput.WidthOfCut => "a_emost", MillingInput.DepthOfCut => "a_pmost", _ => f.Symbol };
 }

@@ -31,7 +31,8 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     {
         (MillingCase given, MillingProposal proposal) = TakeProposed(situation, choices);
         IReadOnlyList<MillingInput> free = MillingWindow.FreeOf<TKind>();
-        return MillingWindow.Of<TKind>(given.Setup, proposal.Inputs, Door.FreeOf(request.Across, "across", free), Door.FreeOf(request.Up, "up", free), request.Size, cancel);
+        return MillingWindow.Of<TKind>(
+            given.Setup, proposal.Inputs, Door.FreeOf(request.Across, "across", free), Door.FreeOf(request.Up, "up", free), request.Size, cancel);
     }
 
     /// <inheritdoc/>
@@ -54,7 +55,9 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     {
         MillingDescription d = TKind.Description;
         (IReadOnlyList<(string Code, double Value)> values, IReadOnlyDictionary<string, string> options) =
-            Door.Take(Description, situation.Built(), choices, f => f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
+            Door.Take(
+                Description, situation.Built(), choices, f =>
+                    f.Code == WidthCode ? Math.Min(f.Most, situation.Cutter.Value.CuttingDiameter) : f.Most);
         MillingInputs wish = new() { Steadiness = 1, Wear = 1 };
         foreach ((string code, double value) in values)
             if (Codes<MillingInput>.TryMember(code, out MillingInput input)) wish.Type(input, value);
@@ -75,7 +78,8 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
     }
 
     /// <inheritdoc/>
-    protected override MillingProposal Propose<TTrace>(MillingCase given, ref TTrace trace) => MillingProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
+    protected override MillingProposal Propose<TTrace>(MillingCase given, ref TTrace trace) =>
+        MillingProposal.Propose<TKind, TTrace>(given.Setup, given.Wish, ref trace);
 
     /// <inheritdoc/>
     protected override MillingResult Solve<TTrace>(MillingCase given, in MillingProposal proposal, ref TTrace trace)
@@ -99,7 +103,9 @@ public sealed class MillingOperation<TKind> : ProposedOperation<MillingCase, Mil
             [
                 .. d.Large.Where(r.Has).Select(f => MillingFigures.Of(f, FigureRank.Large, r[f])),
                 .. d.Rows.Where(r.Has).Select(f => MillingFigures.Of(f, FigureRank.Row, r[f])),
-                .. MillingWords.Behind.Concat(d.Behind).Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f)).Select(f => MillingFigures.Of(f, FigureRank.Behind, r[f])),
+                .. MillingWords.Behind.Concat(d.Behind)
+                .Where(f => r.Has(f) && !d.Large.Contains(f) && !d.Rows.Contains(f))
+                .Select(f => MillingFigures.Of(f, FigureRank.Behind, r[f])),
             ],
             Limits = result.Limits.Judged(),
             Findings = MillingFindings.Of<TKind>(situation, given, proposal, result),

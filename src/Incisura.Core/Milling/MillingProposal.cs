@@ -12,9 +12,14 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     /// <summary>Depth and width below these shares of the diameter are no longer proposed.</summary>
     public const double LeastDepthShare = 0.02, LeastWidthShare = 0.02;
 
-    private static readonly Formula ChartWidth = new("a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
-    private static readonly Formula ChartDepth = new("a_pmost", "Depth proposed", Quantity.Length, "min(q_p*k_p*DC*k_s, APMX, LCF)", "speed chart of the shop, with the share k_p this operation takes of another one's row, for the steadiness of the work, within the cutter's flutes");
-    private static readonly Formula ChartFeed = new("f_z", "Feed per tooth proposed", Quantity.Chip, "f_zchart*k_thin", "speed chart of the shop, with the chip kept at this engagement");
+    private static readonly Formula ChartWidth = new(
+        "a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
+    private static readonly Formula ChartDepth = new(
+        "a_pmost", "Depth proposed", Quantity.Length, "min(q_p*k_p*DC*k_s, APMX, LCF)",
+        "speed chart of the shop, with the share k_p this operation takes of another one's row, for the steadiness of "
+            + "the work, within the cutter's flutes");
+    private static readonly Formula ChartFeed = new(
+        "f_z", "Feed per tooth proposed", Quantity.Chip, "f_zchart*k_thin", "speed chart of the shop, with the chip kept at this engagement");
     private static readonly LimitKind[] Loads = [LimitKind.PowerContinuous, LimitKind.TorqueContinuous, LimitKind.Deflection, LimitKind.ChipRoom];
 
     /// <summary>
@@ -45,7 +50,9 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
         return new(x, holds);
     }
 
-    /// <summary>Inputs with width or depth of one pass set, and all that follows them: one pass of that size, and the feed where it is proposed.</summary>
+    /// <summary>
+    /// Inputs with width or depth of one pass set, and all that follows them: one pass of that size, and the feed where it is proposed.
+    /// </summary>
     internal static MillingInputs At<TKind>(MillingSetup setup, in MillingInputs inputs, MillingInput input, double value)
         where TKind : struct, IMillingKind
     {
@@ -63,9 +70,13 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     /// <summary>Feed per tooth of the chart, with its chip kept at this engagement; NaN without a row.</summary>
     internal static double ChartedFeed<TKind>(MillingSetup setup, in MillingInputs x)
         where TKind : struct, IMillingKind =>
-        setup.Row is { } row ? row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, MillingSolver.Engage<TKind>(setup, x)) : double.NaN;
+        setup.Row is { } row
+            ? row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, MillingSolver.Engage<TKind>(setup, x))
+            : double.NaN;
 
-    /// <summary>The feed per tooth that follows the engagement: charted, thinned, and held to the chip's own limits, of which the one that held is returned.</summary>
+    /// <summary>
+    /// The feed per tooth that follows the engagement: charted, thinned, and held to the chip's own limits, of which the one that held is returned.
+    /// </summary>
     internal static LimitKind? Refeed<TKind>(MillingSetup setup, ref MillingInputs x)
         where TKind : struct, IMillingKind
     {
@@ -100,7 +111,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     }
 
     private static double ChartedSpeed<TTrace>(MillingSetup setup, in MillingInputs x, ref TTrace trace)
-        where TTrace : struct, ITrace => setup.Taylor.Proposed(x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : setup.Taylor.Life, ref trace);
+        where TTrace : struct, ITrace =>
+            setup.Taylor.Proposed(x.IsTyped(MillingInput.ToolLife) ? x[MillingInput.ToolLife] : setup.Taylor.Life, ref trace);
 
     private static double DepthFactor(MillingDescription d, SpeedRow row) => row.Operation == d.Code ? 1 : d.DepthFactor;
 
@@ -119,14 +131,17 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
         if (Proposed(x, MillingInput.CuttingSpeed)) Held(x, MillingInput.CuttingSpeed, ChartedSpeed(setup, x, ref trace), ref trace);
         if (Proposed(x, MillingInput.WidthOfCut))
         {
-            trace.Take(ChartWidth, ChartedWidth(setup, row), new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
+            trace.Take(
+                ChartWidth, ChartedWidth(setup, row), new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
             Held(x, MillingInput.WidthOfCut, ChartedWidth(setup, row), ref trace);
         }
 
         if (Proposed(x, MillingInput.DepthOfCut))
         {
             double depth = ChartedDepth(setup, row, factor, x.Steadiness);
-            trace.Take(ChartDepth, depth, new("q_p", row.DepthRatio), new("k_p", factor), new("DC", setup.Diameter), new("k_s", x.Steadiness), new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
+            trace.Take(
+                ChartDepth, depth, new("q_p", row.DepthRatio), new("k_p", factor), new("DC", setup.Diameter), new("k_s", x.Steadiness),
+                new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
             Held(x, MillingInput.DepthOfCut, depth, ref trace);
         }
 
@@ -148,7 +163,8 @@ public sealed record MillingProposal(MillingInputs Inputs, IReadOnlyList<Hold<Mi
     {
         if (x.IsTyped(MillingInput.CuttingSpeed)) return;
         double speed = x[MillingInput.CuttingSpeed], diameter = MillingSolver.Engage<TKind>(setup, x).Diameter;
-        double n = MillingCut.SpindleSpeedFor(speed, diameter), held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
+        double n = MillingCut.SpindleSpeedFor(speed, diameter),
+            held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
         if (Math.Abs(held - n) <= LimitCatalogue.Tolerance * n) return;
         x[MillingInput.CuttingSpeed] = MillingCut.CuttingSpeedFor(held, diameter);
         holds.Add(new(n > held ? LimitKind.HighestSpeed : LimitKind.LowestSpeed, MillingInput.CuttingSpeed, speed, x[MillingInput.CuttingSpeed]));

@@ -29,7 +29,11 @@ public sealed class MillingSetup : CuttingSetup
         LargestDepth = cutter.LargestDepth > 0 ? cutter.LargestDepth : Contact.Length;
         DeadCentre = cutter[Dimension.DeadCentre] is var dead && dead > 0 ? dead : 0;
         LargestRamp = cutter[Dimension.LargestRamp] is var ramp && ramp > 0 ? ramp : double.NaN;
-        CornerRadius = cutter.Family == CutterFamily.BallEndMill ? cutter.CuttingDiameter / 2 : cutter[Dimension.CornerRadius] is var corner && corner > 0 ? corner : 0;
+        CornerRadius = cutter.Family == CutterFamily.BallEndMill
+            ? cutter.CuttingDiameter / 2
+            : cutter[Dimension.CornerRadius] is var corner && corner > 0
+            ? corner
+            : 0;
         FluteSection = FluteShareOfSection * Math.PI / 4 * cutter.CuttingDiameter * cutter.CuttingDiameter / cutter.Teeth;
         LargestWidth = cutter[Dimension.LargestWidthRatio] * cutter.CuttingDiameter;
         LeastChip = cutter[Dimension.LeastChip] is var h && h > 0 ? h : 0;

@@ -6,7 +6,10 @@ namespace Incisura.Core.Milling;
 public static class MillingWindow
 {
     private const double Headroom = 1.15;
-    private static readonly MillingInput[] Axes = [MillingInput.WidthOfCut, MillingInput.DepthOfCut, MillingInput.CuttingSpeed, MillingInput.FeedPerTooth];
+    private static readonly MillingInput[] Axes =
+    [
+        MillingInput.WidthOfCut, MillingInput.DepthOfCut, MillingInput.CuttingSpeed, MillingInput.FeedPerTooth,
+    ];
     private static readonly MillingInput[] Totals = [MillingInput.StockWidth, MillingInput.WallHeight, MillingInput.StockHeight];
 
     /// <summary>The inputs of an operation that are free to be chosen: those of width, depth, speed and feed per tooth it asks for.</summary>
@@ -24,12 +27,16 @@ public static class MillingWindow
     /// <param name="cancel">Stops the work.</param>
     /// <returns>The kinds of the limits in their order.</returns>
     public static IReadOnlyList<LimitKind> Evaluate<TKind>(
-        MillingSetup setup, in MillingInputs inputs, (MillingInput Input, double End) across, (MillingInput Input, double End) up, int size, Span<float> uses, Span<float> rates, CancellationToken cancel)
+        MillingSetup setup, in MillingInputs inputs, (MillingInput Input, double End) across, (MillingInput Input, double End) up, int size,
+        Span<float> uses, Span<float> rates, CancellationToken cancel)
         where TKind : struct, IMillingKind
     {
         MillingInputs x = OnePass<TKind>(setup, inputs);
         // At one speed the life is the same everywhere, and being kept exactly it would only hide the other limits.
-        if (across.Input != MillingInput.CuttingSpeed && up.Input != MillingInput.CuttingSpeed && MillingSolver.Solve<TKind>(setup, x).Limits.Of(LimitKind.ToolLife) is { Exceeded: false }) x = x.Without(MillingInput.ToolLife);
+        if (
+            across.Input != MillingInput.CuttingSpeed && up.Input != MillingInput.CuttingSpeed
+                && MillingSolver.Solve<TKind>(setup, x).Limits.Of(LimitKind.ToolLife) is { Exceeded: false })
+            x = x.Without(MillingInput.ToolLife);
         LimitSet first = MillingSolver.Solve<TKind>(setup, x).Limits;
         NoTrace none = default;
         int points = size * size;
@@ -55,7 +62,8 @@ public static class MillingWindow
     }
 
     /// <summary>The window as it is drawn.</summary>
-    internal static OperatingWindow Of<TKind>(MillingSetup setup, in MillingInputs inputs, MillingInput across, MillingInput up, int size, CancellationToken cancel)
+    internal static OperatingWindow Of<TKind>(
+        MillingSetup setup, in MillingInputs inputs, MillingInput across, MillingInput up, int size, CancellationToken cancel)
         where TKind : struct, IMillingKind
     {
         OperatingWindow.Check(size, across != up);
@@ -100,7 +108,10 @@ public static class MillingWindow
         {
             MillingInput.WidthOfCut => setup.Diameter,
             MillingInput.DepthOfCut => Math.Max(used, Math.Min(setup.FluteLength, setup.LargestDepth) * Headroom),
-            MillingInput.CuttingSpeed => Math.Max(used * Headroom, Math.Min(MillingCut.CuttingSpeedFor(setup.LargestSpeed, e.Diameter) * Headroom, 2 * (setup.Row?.CuttingSpeed ?? used))),
+            MillingInput.CuttingSpeed =>
+                Math.Max(
+                    used * Headroom,
+                    Math.Min(MillingCut.CuttingSpeedFor(setup.LargestSpeed, e.Diameter) * Headroom, 2 * (setup.Row?.CuttingSpeed ?? used))),
             _ => Math.Max(used, setup.LargestChip / e.LargestChipRatio) * Headroom,
         };
     }

@@ -32,7 +32,9 @@ internal static class PassDivision
 /// <summary>The marks the feed leaves along its way.</summary>
 internal static class FeedMarks
 {
-    private static readonly Formula PeakToValley = new("R_th", "Peak to valley along the feed, theory", Quantity.Deviation, "1000*f_z^2/(8*r)", "circular segment, for one tooth after another; runout makes it the feed of a turn");
+    private static readonly Formula PeakToValley = new(
+        "R_th", "Peak to valley along the feed, theory", Quantity.Deviation, "1000*f_z^2/(8*r)",
+        "circular segment, for one tooth after another; runout makes it the feed of a turn");
 
     /// <summary>Writes peak to valley for a rounding that passes with the feed; nothing without one.</summary>
     public static void Solve<TTrace>(double radius, double feed, ref MillingResult r, ref TTrace trace)

@@ -9,13 +9,23 @@ internal static class PassLoad
     /// <summary>Room of loose chips over that of the solid they were cut from.</summary>
     public const double LooseChip = 5;
 
-    private static readonly Formula CorrectedForce = new("k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w", "material, with the rake and the wear of the edge where they are known");
-    private static readonly Formula EdgeAngleFormula = new("κ", "Mean cutting edge angle in contact", Quantity.Angle, "asin(min(1, a_p/b))*180/pi", "depth over length of the edge in contact");
-    private static readonly Formula CentreFeedFormula = new("f_z", "Feed per tooth of the centre", Quantity.Chip, "f_z*k_f", "feed at the rim over the path of the centre");
-    private static readonly Formula LagFormula = new("ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
-    private static readonly Formula SectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ", "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
-    private static readonly Formula EvenSectionFormula = new("A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_s", "every tooth in the arc takes the whole feed over its bite");
-    private static readonly Formula ForceFormula = new("F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)", "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
+    private static readonly Formula CorrectedForce = new(
+        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
+        "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula EdgeAngleFormula = new(
+        "κ", "Mean cutting edge angle in contact", Quantity.Angle, "asin(min(1, a_p/b))*180/pi", "depth over length of the edge in contact");
+    private static readonly Formula CentreFeedFormula = new(
+        "f_z", "Feed per tooth of the centre", Quantity.Chip, "f_z*k_f", "feed at the rim over the path of the centre");
+    private static readonly Formula LagFormula = new(
+        "ψ", "Lag of the helix over the depth", Quantity.Angle, "2*a_p*tan(λ*pi/180)/DC*180/pi", "geometry of the helix; Altintas");
+    private static readonly Formula SectionFormula = new(
+        "A", "Largest chip section, mm²", Quantity.Ratio, "f_z*a_p*Σ",
+        "sum Σ over the edges of the mean sine along each, at the worst moment of a turn; Altintas");
+    private static readonly Formula EvenSectionFormula = new(
+        "A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_s", "every tooth in the arc takes the whole feed over its bite");
+    private static readonly Formula ForceFormula = new(
+        "F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)",
+        "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
     private static readonly Formula WithFaceForceFormula = ForceFormula with { Expression = "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2) + F_b" };
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
@@ -27,16 +37,26 @@ internal static class PassLoad
         if (TTrace.Listens)
         {
             trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", x.Wear));
-            if (e.EdgeAngle < 90) trace.Take(EdgeAngleFormula, e.EdgeAngle, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfEdge(e.EdgeAngle)));
+            if (e.EdgeAngle < 90)
+                trace.Take(EdgeAngleFormula, e.EdgeAngle, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfEdge(e.EdgeAngle)));
             if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
         }
 
-        MillingCut cut = new(e.Diameter, setup.Teeth, e.EdgeAngle, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent) { LargestEdgeAngle = e.LargestEdgeAngle, EvenChip = e.EvenChip, InArc = e.InArc, Face = e.Face };
+        MillingCut cut = new(
+            e.Diameter, setup.Teeth, e.EdgeAngle, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent)
+        {
+            LargestEdgeAngle =
+                e.LargestEdgeAngle,
+            EvenChip = e.EvenChip,
+            InArc = e.InArc,
+            Face = e.Face
+        };
         cut.Solve(e.Arc, out MillingLoad load, ref trace);
 
         double lag = setup.LagPerDepth * e.Depth;
         double section = e.EvenChip ? feed * e.EvenBite : ChipSection.Largest(feed, e.Depth, setup.Teeth, lag, e.Arc);
-        double side = setup.RadialRatio * MillingCut.SineOfEdge(e.EdgeAngle), force = (load.SpecificForce * section * Math.Sqrt(1 + (side * side))) + load.FaceForce;
+        double side = setup.RadialRatio * MillingCut.SineOfEdge(e.EdgeAngle),
+            force = (load.SpecificForce * section * Math.Sqrt(1 + (side * side))) + load.FaceForce;
         double deflection = setup.Tip.Deflection(force, e.Depth / 2);
         double motorPower = CuttingSetup.MotorPower(load.Power, setup.Efficiency);
 
@@ -66,7 +86,10 @@ internal static class PassLoad
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
         if (e.EvenChip) trace.Take(EvenSectionFormula, section, new("f_z", feed), new("b_s", e.EvenBite));
         else trace.Take(SectionFormula, section, new("f_z", feed), new("a_p", e.Depth), new("Σ", section / (feed * e.Depth)));
-        if (load.FaceForce > 0) trace.Take(WithFaceForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.EdgeAngle), new("F_b", load.FaceForce));
+        if (load.FaceForce > 0)
+            trace.Take(
+                WithFaceForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.EdgeAngle),
+                new("F_b", load.FaceForce));
         else trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.EdgeAngle));
         trace.Take(
             TipCompliance.DeflectionFormula,
@@ -88,7 +111,8 @@ internal static class PassLoad
     /// <param name="radialWidth">How far it is in the work across, mm.</param>
     /// <param name="reach">How deep the tool goes into the work in all, mm.</param>
     /// <param name="limits">Receives the limits.</param>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
+    public static void Judge(
+        MillingSetup setup, in MillingInputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
     {
         MillingLoad load = r.Load;
         setup.JudgeDrive(load.SpindleSpeed, r[MillingFigure.MotorPower], load.Torque, load.FeedRate, ref limits);

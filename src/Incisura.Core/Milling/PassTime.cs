@@ -12,10 +12,16 @@ internal static class PassTime
     /// <summary>Height the tool is lifted to between levels, mm.</summary>
     public const double Lift = 25;
 
-    private static readonly Formula SideOverrun = new("e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0", "geometry of entry and exit, with a clear way c_0");
-    private static readonly Formula FullOverrun = new("e", "Way before and after the work", Quantity.Length, "D_e/2 + c_0", "the whole cutter clears the work, with a clear way c_0");
-    private static readonly Formula OneWay = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + (i - 1)*(L + 2*e)/v_rapid + 2*i_p*h_s/v_rapid", "passes at feed rate, returns in rapid, a lift h_s for each level");
-    private static readonly Formula BothWays = new("T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
+    private static readonly Formula SideOverrun = new(
+        "e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0",
+        "geometry of entry and exit, with a clear way c_0");
+    private static readonly Formula FullOverrun = new(
+        "e", "Way before and after the work", Quantity.Length, "D_e/2 + c_0", "the whole cutter clears the work, with a clear way c_0");
+    private static readonly Formula OneWay = new(
+        "T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + (i - 1)*(L + 2*e)/v_rapid + 2*i_p*h_s/v_rapid",
+        "passes at feed rate, returns in rapid, a lift h_s for each level");
+    private static readonly Formula BothWays = new(
+        "T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
 
     /// <summary>Way before and after the work for a cut with the side of the cutter.</summary>
     public static double OverrunOfSide<TTrace>(double diameter, double width, ref TTrace trace)
@@ -43,7 +49,8 @@ internal static class PassTime
     /// <param name="overrun">Way before and after the work in each pass, mm.</param>
     /// <param name="r">The result.</param>
     /// <param name="trace">Listens to the step.</param>
-    public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, double passes, double levels, double overrun, ref MillingResult r, ref TTrace trace)
+    public static void Solve<TTrace>(
+        MillingSetup setup, in MillingInputs x, double passes, double levels, double overrun, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double length = x[MillingInput.Length], way = length + (2 * overrun), feed = r[MillingFigure.FeedRate];
@@ -54,6 +61,9 @@ internal static class PassTime
         r[MillingFigure.Time] = time;
         if (TTrace.Listens)
             trace.Take(
-                x.BothWays ? BothWays : OneWay, time, new("i", passes), new("i_p", levels), new("L", length), new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", Lift));
+                x.BothWays
+                    ? BothWays
+                    : OneWay, time, new("i", passes), new("i_p", levels), new("L", length), new("e", overrun), new("v_f", feed),
+                    new("v_rapid", setup.RapidFeed), new("h_s", Lift));
     }
 }

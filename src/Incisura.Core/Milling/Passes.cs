@@ -12,10 +12,12 @@ public readonly record struct Passes(int Count, double Each)
     public const int Most = 100_000;
 
     /// <summary>Number of passes across.</summary>
-    public static readonly Formula AcrossFormula = new("i_e", "Passes across", Quantity.Count, "ceil(W/a_emost - 1e-9)", "equal passes, none above the most allowed");
+    public static readonly Formula AcrossFormula = new(
+        "i_e", "Passes across", Quantity.Count, "ceil(W/a_emost - 1e-9)", "equal passes, none above the most allowed");
 
     /// <summary>Number of passes down.</summary>
-    public static readonly Formula DownFormula = new("i_p", "Passes down", Quantity.Count, "ceil(H/a_pmost - 1e-9)", "equal passes, none above the most allowed");
+    public static readonly Formula DownFormula = new(
+        "i_p", "Passes down", Quantity.Count, "ceil(H/a_pmost - 1e-9)", "equal passes, none above the most allowed");
 
     /// <summary>Width of each pass.</summary>
     public static readonly Formula WidthFormula = new("a_e", "Width of each pass", Quantity.Length, "W/i_e", "equal passes");

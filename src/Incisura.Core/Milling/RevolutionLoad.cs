@@ -61,7 +61,9 @@ public sealed record RevolutionLoad
     /// <summary>Deflection of the tip towards the wall when an edge makes the wall, µm: what is left or cut too deep.</summary>
     public required double WallError { get; init; }
 
-    /// <summary>The forces of one tooth at every angle, summed over all teeth: a mechanistic model with the helix (Altintas, Manufacturing Automation).</summary>
+    /// <summary>
+    /// The forces of one tooth at every angle, summed over all teeth: a mechanistic model with the helix (Altintas, Manufacturing Automation).
+    /// </summary>
     /// <param name="edge">The edge and how it meets the work.</param>
     /// <param name="slices">Slices along the depth.</param>
     /// <param name="tangential">Receives the sum of the tangential forces, N; its length is a multiple of the number of teeth.</param>
@@ -69,16 +71,19 @@ public sealed record RevolutionLoad
     /// <param name="axial">Receives the axial force, N, positive towards the spindle.</param>
     /// <param name="along">Receives the force along the feed, N.</param>
     /// <param name="across">Receives the force square to the feed, N, positive towards the wall.</param>
-    public static void Solve(in HelicalEdge edge, int slices, Span<double> tangential, Span<double> radial, Span<double> axial, Span<double> along, Span<double> across)
+    public static void Solve(
+        in HelicalEdge edge, int slices, Span<double> tangential, Span<double> radial, Span<double> axial, Span<double> along, Span<double> across)
     {
         int angles = tangential.Length, inPitch = angles / edge.Teeth;
-        if (angles == 0 || inPitch * edge.Teeth != angles) throw new ArgumentException("The angles must be a multiple of the teeth.", nameof(tangential));
+        if (angles == 0 || inPitch * edge.Teeth != angles)
+            throw new ArgumentException("The angles must be a multiple of the teeth.", nameof(tangential));
         tangential.Clear();
         along.Clear();
         across.Clear();
         double step = 2 * Math.PI / angles, turn = edge.Climb ? -step : step;
         (double sinStep, double cosStep) = Math.SinCos(turn);
-        double radialShare = edge.RadialRatio * edge.EdgeSine, axialShare = (edge.RadialRatio * edge.EdgeCosine) - edge.AxialRatio, sense = edge.Climb ? 1 : -1;
+        double radialShare = edge.RadialRatio * edge.EdgeSine, axialShare = (edge.RadialRatio * edge.EdgeCosine) - edge.AxialRatio,
+            sense = edge.Climb ? 1 : -1;
         double slice = edge.ForceAtFull / slices, exponent = edge.ForceExponent;
         for (int k = 0; k < slices; k++)
         {
@@ -115,7 +120,8 @@ public sealed record RevolutionLoad
         HelicalEdge edge = HelicalEdge.Of(setup, result, x);
         int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / edge.Arc.Length), LeastAngles, MostAngles);
         angles = (angles + edge.Teeth - 1) / edge.Teeth * edge.Teeth;
-        double[] tangential = new double[angles], radial = new double[angles], axial = new double[angles], along = new double[angles], across = new double[angles];
+        double[] tangential = new double[angles], radial = new double[angles], axial = new double[angles], along = new double[angles],
+            across = new double[angles];
         int slices = (int)Math.Clamp(Math.Ceiling(edge.Lag / edge.Arc.Length * SlicesInArc), Slices, MostSlices);
         Solve(edge, slices, tangential, radial, axial, along, across);
 
@@ -166,7 +172,8 @@ public sealed record RevolutionLoad
 /// <param name="EdgeCosine">cos κ.</param>
 /// <param name="Climb">Whether the cutter climbs.</param>
 public readonly record struct HelicalEdge(
-    int Teeth, ArcOfEngagement Arc, double Lag, double ForceAtFull, double ForceExponent, double RadialRatio, double AxialRatio, double EdgeSine, double EdgeCosine, bool Climb)
+    int Teeth, ArcOfEngagement Arc, double Lag, double ForceAtFull, double ForceExponent, double RadialRatio, double AxialRatio, double EdgeSine,
+    double EdgeCosine, bool Climb)
 {
     /// <summary>The edge of a pass.</summary>
     /// <param name="setup">The setup.</param>
@@ -178,7 +185,9 @@ public readonly record struct HelicalEdge(
         double sine = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
         double edge = e.EvenChip ? e.MeanBite : e.Depth / sine;
         double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * sine, exponent);
-        return new(setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio, AxialShare(setup.HelixAngle, setup.RadialRatio), sine, Math.Sqrt(1 - (sine * sine)), Climb: true);
+        return new(
+            setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio,
+            AxialShare(setup.HelixAngle, setup.RadialRatio), sine, Math.Sqrt(1 - (sine * sine)), Climb: true);
     }
 
     /// <summary>

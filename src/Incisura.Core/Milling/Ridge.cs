@@ -11,7 +11,8 @@ public static class Ridge
 
     /// <summary>Step along a curved surface for a ridge height.</summary>
     public static readonly Formula CurvedStep = new(
-        "s_w", "Step for the ridge wanted", Quantity.Length, "4*ρ*asin(sqrt(h_w*(2*R - h_w)/(4*(ρ + g*R)*(ρ + g*h_w))))", "law of cosines between surface and profile, by half the angle; g is 1 for a domed surface, -1 for a hollow one");
+        "s_w", "Step for the ridge wanted", Quantity.Length, "4*ρ*asin(sqrt(h_w*(2*R - h_w)/(4*(ρ + g*R)*(ρ + g*h_w))))",
+        "law of cosines between surface and profile, by half the angle; g is 1 for a domed surface, -1 for a hollow one");
 
     /// <summary>Step s_r between passes that leaves a ridge height, mm, measured along the surface.</summary>
     /// <param name="profileRadius">Radius R of the profile at the contact, mm, above 0.</param>
@@ -49,7 +50,10 @@ public static class Ridge
     /// <param name="depth">Depth a_p square to the surface, mm, above 0; from the radius on it stays a quarter turn.</param>
     public static double ContactAngle(double radius, double depth) => Math.Acos(Math.Max(0, 1 - (depth / radius)));
 
-    /// <summary>Diameter in contact of a tilted rounding, mm: 2·(F + r·sin(β + acos(1 − a_p/r))). For a ball, without a flat, that is D·sin(β + acos(1 − 2·a_p/D)).</summary>
+    /// <summary>
+    /// Diameter in contact of a tilted rounding, mm: 2·(F + r·sin(β + acos(1 − a_p/r))). For a ball, without a flat, that is D·sin(β + acos(1 −
+    /// 2·a_p/D)).
+    /// </summary>
     /// <param name="flat">Half-width F of the flat at the tip, mm; 0 for a ball.</param>
     /// <param name="radius">Radius r of the rounding, mm, above 0.</param>
     /// <param name="depth">Depth a_p square to the surface, mm, above 0.</param>

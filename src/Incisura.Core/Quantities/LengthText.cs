@@ -74,9 +74,14 @@ public static partial class LengthText
             _ => Units.MillimetresPerInch,
         };
         double per = written ?? perUnit ?? (fraction ? Units.MillimetresPerInch : 1), sign = match.Groups["sign"].Length > 0 ? -1 : 1;
-        double At(string number, double unit) => Exact(sign * ((number.Length == 0 ? 0 : double.Parse(number, CultureInfo.InvariantCulture)) + part), unit);
+        double At(string number, double unit) =>
+            Exact(sign * ((number.Length == 0 ? 0 : double.Parse(number, CultureInfo.InvariantCulture)) + part), unit);
         string point = whole.Replace(',', '.');
-        double other = thousands ? At(whole.Replace(",", "", StringComparison.Ordinal), per) : fraction && written is null && perUnit == 1 ? At(point, Units.MillimetresPerInch) : double.NaN;
+        double other = thousands
+            ? At(whole.Replace(",", "", StringComparison.Ordinal), per)
+            : fraction && written is null && perUnit == 1
+            ? At(point, Units.MillimetresPerInch)
+            : double.NaN;
         return new(true, At(point, per), other);
     }
 
@@ -84,7 +89,12 @@ public static partial class LengthText
     /// <param name="text">The text.</param>
     public static string Plain(string text)
     {
-        string plain = text.Trim().Replace('−', '-').Replace('–', '-').Replace('\u00A0', ' ').Replace('\u202F', ' ').Replace("''", "\"", StringComparison.Ordinal);
+        string plain = text.Trim()
+            .Replace('−', '-')
+            .Replace('–', '-')
+            .Replace('\u00A0', ' ')
+            .Replace('\u202F', ' ')
+            .Replace("''", "\"", StringComparison.Ordinal);
         foreach ((char sign, string fraction) in Vulgar) plain = plain.Replace(sign.ToString(), " " + fraction, StringComparison.Ordinal);
         return plain.Trim();
     }
@@ -93,7 +103,10 @@ public static partial class LengthText
     private static double Exact(double value, double per) =>
         per == 1 ? value : double.Parse((value * per).ToString("G14", CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
 
-    [GeneratedRegex(@"^(?<sign>-)?\s*(?<whole>\d*[.,]?\d+(?!\d*/)([eE][+-]?\d{1,2})?)?\s*[+\s-]?\s*((?<top>\d{1,4})/(?<bottom>\d{1,4}))?\s*(?<unit>mm|cm|in|inch|""|″|”|thou|µm|μm|um)?$", RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        @"^(?<sign>-)?\s*(?<whole>\d*[.,]?\d+(?!\d*/)([eE][+-]?\d{1,2})?)?\s*[+\s-]?\s*"
+            + @"((?<top>\d{1,4})/(?<bottom>\d{1,4}))?\s*(?<unit>mm|cm|in|inch|""|″|”|thou|µm|μm|um)?$",
+        RegexOptions.CultureInvariant)]
     private static partial Regex Form();
 
     [GeneratedRegex(@"^[1-9]\d{0,2},\d{3}$", RegexOptions.CultureInvariant)]

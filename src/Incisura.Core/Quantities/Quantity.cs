@@ -63,7 +63,8 @@ public enum Quantity
 
 /// <summary>How one unit system shows a quantity.</summary>
 /// <param name="Unit">The unit's sign.</param>
-/// <param name="PerBase">How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.</param>
+/// <param name="PerBase">How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the
+/// horsepower.</param>
 /// <param name="Decimals">Decimals a shop reads; figures are rounded for show only and never stored rounded.</param>
 public readonly record struct ShownUnit(string Unit, double PerBase, int Decimals);
 

@@ -71,7 +71,9 @@ public sealed class RuleException(string code, string message) : Exception(messa
     public string Code { get; } = code;
 }
 
-/// <summary>The life of a record's revision: draft → in review → approved → withdrawn, back from review to draft, and from draft to discarded.</summary>
+/// <summary>
+/// The life of a record's revision: draft → in review → approved → withdrawn, back from review to draft, and from draft to discarded.
+/// </summary>
 public static class RecordLife
 {
     /// <summary>Most characters a note or a reason may have.</summary>
@@ -80,7 +82,11 @@ public static class RecordLife
     /// <summary>Number of the revision in force: the newest that was ever approved, unless it was withdrawn. 0 where there is none.</summary>
     /// <param name="revisions">Number and state of every revision of a record, in any order.</param>
     public static int InForce(IEnumerable<(int Number, RecordState State)> revisions) =>
-        revisions.Where(r => r.State is RecordState.Approved or RecordState.Withdrawn).OrderByDescending(r => r.Number).FirstOrDefault() is { State: RecordState.Approved } newest ? newest.Number : 0;
+        revisions.Where(r => r.State is RecordState.Approved or RecordState.Withdrawn)
+            .OrderByDescending(r => r.Number)
+            .FirstOrDefault() is { State: RecordState.Approved } newest
+            ? newest.Number
+            : 0;
 
     /// <summary>The state after an act.</summary>
     /// <param name="state">State before.</param>

@@ -109,7 +109,9 @@ public static class Staleness
         try
         {
             CalculationResult today = operation.Calculate(now, choices, explain: false);
-            return new(moved, Changes(result.Figures, today.Figures), LimitChanges(result.Limits, today.Limits), FindingChanges(result.Findings, today.Findings), "", breaks);
+            return new(
+                moved, Changes(result.Figures, today.Figures), LimitChanges(result.Limits, today.Limits),
+                FindingChanges(result.Findings, today.Findings), "", breaks);
         }
         catch (InputException refused)
         {
@@ -167,11 +169,14 @@ public static class Staleness
     {
         try
         {
-            return [.. operation.Calculate(now, approved, explain: false).Findings.Where(f => f.Severity > Severity.Info && !then.Findings.Any(b => Same(f, b)))];
+            return [
+                .. operation.Calculate(now, approved, explain: false).Findings
+                .Where(f => f.Severity > Severity.Info && !then.Findings.Any(b => Same(f, b)))];
         }
         catch (InputException refused)
         {
-            return [new(NoLongerPossible, Severity.Stop, new($"The figures as approved cannot be run any more: {refused.Message}"), "Calculate it anew.")];
+            return [new(NoLongerPossible, Severity.Stop, new("The figures as approved "
+                + $"cannot be run any more: {refused.Message}"), "Calculate it anew.")];
         }
     }
 

@@ -26,7 +26,8 @@ public static class MinorLimits
     private static readonly (string Name, double Factor)[] Grades = [("4H", 0.63), ("5H", 0.8), ("6H", 1), ("7H", 1.25), ("8H", 1.6)];
     private static readonly double[] R40 =
     [
-        1, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4, 1.5, 1.6, 1.7, 1.8, 1.9, 2, 2.12, 2.24, 2.36, 2.5, 2.65, 2.8, 3, 3.15, 3.35, 3.55, 3.75, 4, 4.25, 4.5, 4.75, 5, 5.3, 5.6, 6, 6.3, 6.7, 7.1, 7.5, 8, 8.5, 9, 9.5, 10,
+        1, 1.06, 1.12, 1.18, 1.25, 1.32, 1.4, 1.5, 1.6, 1.7, 1.8, 1.9, 2, 2.12, 2.24, 2.36, 2.5, 2.65, 2.8, 3, 3.15, 3.35, 3.55, 3.75, 4, 4.25, 4.5,
+        4.75, 5, 5.3, 5.6, 6, 6.3, 6.7, 7.1, 7.5, 8, 8.5, 9, 9.5, 10,
     ];
 
     /// <summary>The classes a thread of this diameter and pitch has, tightest first; empty where neither standard knows it.</summary>

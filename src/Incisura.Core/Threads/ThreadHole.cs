@@ -14,10 +14,15 @@ public static class ThreadHole
     private static readonly double CutFall = 0.75 * Math.Sqrt(3);
     private const double FormFall = 0.68;
 
-    private static readonly Formula CutFormula = new("d_h", "Hole for the height wanted", Quantity.Length, "D - 3*sqrt(3)/4*P*H_w/100", "height of a 60° thread over 3/4 of the sharp triangle; ISO 68-1");
-    private static readonly Formula FormFormula = new("d_h", "Hole for the height wanted", Quantity.Length, "D - 0.0068*P*H_w", "volume displaced into the crest; formed 60° threads");
-    private static readonly Formula CutHeight = new("H_p", "Thread height got", Quantity.Ratio, "100*(D - d_0)/(3*sqrt(3)/4*P)", "the same, for the hole that is there");
-    private static readonly Formula FormHeight = new("H_p", "Thread height got", Quantity.Ratio, "(D - d_0)/(0.0068*P)", "the same, for the hole that is there");
+    private static readonly Formula CutFormula = new(
+        "d_h", "Hole for the height wanted", Quantity.Length, "D - 3*sqrt(3)/4*P*H_w/100",
+        "height of a 60° thread over 3/4 of the sharp triangle; ISO 68-1");
+    private static readonly Formula FormFormula = new(
+        "d_h", "Hole for the height wanted", Quantity.Length, "D - 0.0068*P*H_w", "volume displaced into the crest; formed 60° threads");
+    private static readonly Formula CutHeight = new(
+        "H_p", "Thread height got", Quantity.Ratio, "100*(D - d_0)/(3*sqrt(3)/4*P)", "the same, for the hole that is there");
+    private static readonly Formula FormHeight = new(
+        "H_p", "Thread height got", Quantity.Ratio, "(D - d_0)/(0.0068*P)", "the same, for the hole that is there");
 
     /// <summary>Hole for a wanted height, mm.</summary>
     /// <param name="diameter">D, mm.</param>

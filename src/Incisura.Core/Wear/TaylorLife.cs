@@ -14,8 +14,11 @@ namespace Incisura.Core.Wear;
 public readonly record struct TaylorLife(double Speed, double Life, double Exponent)
 {
     private static readonly Formula ChartSpeed = new("v_c", "Cutting speed proposed", Quantity.CuttingSpeed, "v_cchart", "speed chart of the shop");
-    private static readonly Formula SpeedFormula = new("v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_L)^n_T", "Taylor 1907, through the point of the speed chart");
-    private static readonly Formula LifeFormula = new("T_e", "Tool life at this speed", Quantity.Time, "T_chart*(v_cchart/v_c)^(1/n_T)", "Taylor 1907, through the point of the speed chart");
+    private static readonly Formula SpeedFormula = new(
+        "v_c", "Cutting speed for the life wanted", Quantity.CuttingSpeed, "v_cchart*(T_chart/T_L)^n_T",
+        "Taylor 1907, through the point of the speed chart");
+    private static readonly Formula LifeFormula = new(
+        "T_e", "Tool life at this speed", Quantity.Time, "T_chart*(v_cchart/v_c)^(1/n_T)", "Taylor 1907, through the point of the speed chart");
 
     /// <summary>Whether the relation is known.</summary>
     public bool Known => Life > 0 && Exponent > 0;
@@ -69,5 +72,8 @@ public readonly record struct TaylorLife(double Speed, double Life, double Expon
 
     /// <summary>Refuses a pace where nothing is known of the life.</summary>
     internal void Refuse(bool paced, InputCheck check) => check.Holds(
-        Known || !paced, "toolLife", double.NaN, "The speed chart does not say how long an edge lasts at its speed, so no life can be kept; leave it empty, or add life and exponent to the row.");
+        Known
+            || !paced, "toolLife", double.NaN,
+            "The speed chart does not say how long an edge lasts at its speed, so no life can be kept; leave it empty, "
+                + "or add life and exponent to the row.");
 }

@@ -22,7 +22,8 @@ public sealed record DxfChain(IReadOnlyList<ProfileElement> Pieces, double Lengt
 /// <param name="Segments">The profile as segments; empty where it cannot be taken.</param>
 /// <param name="Findings">What was found, in words.</param>
 /// <param name="MillimetresPerUnit">Unit taken.</param>
-public sealed record DxfTaken(IReadOnlyList<DxfChain> Chains, IReadOnlyList<StackSegment> Segments, IReadOnlyList<string> Findings, double MillimetresPerUnit);
+public sealed record DxfTaken(
+    IReadOnlyList<DxfChain> Chains, IReadOnlyList<StackSegment> Segments, IReadOnlyList<string> Findings, double MillimetresPerUnit);
 
 /// <summary>Takes one half of a revolved profile from a drawing: joins pieces to chains, picks the profile, and stacks it.</summary>
 public static class DxfProfile
@@ -31,7 +32,11 @@ public static class DxfProfile
     private const double Gap = 0.01;
 
     // Entities that are never part of an outline.
-    private static readonly HashSet<string> NeverOutline = ["TEXT", "MTEXT", "DIMENSION", "LEADER", "MLEADER", "MULTILEADER", "ATTRIB", "ATTDEF", "POINT", "HATCH", "VIEWPORT", "TOLERANCE", "TABLE", "IMAGE", "WIPEOUT", "XLINE", "RAY", "ACAD_TABLE"];
+    private static readonly HashSet<string> NeverOutline =
+    [
+        "TEXT", "MTEXT", "DIMENSION", "LEADER", "MLEADER", "MULTILEADER", "ATTRIB", "ATTDEF", "POINT", "HATCH", "VIEWPORT", "TOLERANCE", "TABLE",
+        "IMAGE", "WIPEOUT", "XLINE", "RAY", "ACAD_TABLE",
+    ];
 
     /// <summary>Takes a profile.</summary>
     /// <param name="drawing">The drawing.</param>
@@ -47,21 +52,35 @@ public static class DxfProfile
             findings.Add("The drawing does not say its unit; millimetres are taken. Choose inches if it was drawn in inches.");
         }
 
-        foreach ((string kind, int count) in drawing.LeftOut.Where(k => NeverOutline.Contains(k.Key))) findings.Add($"{count} {kind} cannot be part of a profile and {(count == 1 ? "is" : "are")} left out.");
+        foreach ((string kind, int count) in drawing.LeftOut.Where(k => NeverOutline.Contains(k.Key)))
+            findings.Add($"{count} {kind} cannot be part of a profile and {(count == 1 ? "is" : "are")} left out.");
         string[] curves = [.. drawing.LeftOut.Where(k => !NeverOutline.Contains(k.Key)).Select(k => $"{k.Value} {k.Key}")];
         List<List<ProfileElement>> chains = Join(Once([.. drawing.Pieces.Select(p => Place(p, unit, wish.Upright)).Where(e => e.Chord > Gap / 10)]));
-        if (chains.Count == 0) return new([], [], [.. findings, "The drawing holds no line or arc; save the profile as lines, arcs or polylines."], unit);
+        if (chains.Count == 0)
+            return new([], [], [.. findings, "The drawing holds no line or arc; save the profile as lines, arcs or polylines."], unit);
 
         // Segments that lie on the axis only close the outline.
         chains = [.. chains.Select(c => OffAxis(c)).Where(c => c.Count > 0)];
-        int chosen = Enumerable.Range(0, chains.Count).Where(i => !wish.LeftOut.Contains(i)).OrderByDescending(i => LengthOf(chains[i])).FirstOrDefault(-1);
+        int chosen = Enumerable.Range(0, chains.Count)
+            .Where(i => !wish.LeftOut.Contains(i))
+            .OrderByDescending(i => LengthOf(chains[i]))
+            .FirstOrDefault(-1);
         List<DxfChain> shown = [.. chains.Select((c, i) => new DxfChain(c, LengthOf(c), i == chosen))];
         if (chosen < 0) return new(shown, [], [.. findings, "Every line is left out; take one in again."], unit);
-        if (chains.Count > 1) findings.Add(string.Create(CultureInfo.InvariantCulture, $"{chains.Count - 1} other {(chains.Count == 2 ? "line does" : "lines do")} not touch the profile and {(chains.Count == 2 ? "is" : "are")} left out."));
+        if (chains.Count > 1)
+            findings.Add(string.Create(
+                CultureInfo.InvariantCulture,
+                $"{chains.Count - 1} other {(chains.Count == 2 ? "line does" : "lines do")} not touch the profile and "
+                    + $"{(chains.Count == 2 ? "is" : "are")} left out."));
 
         List<ProfileElement> profile = chains[chosen];
-        double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)), high = profile.Max(e => Math.Max(e.FromR, e.Points(Gap).Max(p => p.R))), low = profile.Min(e => Math.Min(e.FromR, e.Points(Gap).Min(p => p.R)));
-        if (curves.Length > 0) return Refused($"The drawing has {string.Join(" and ", curves)}, which cannot be read, so part of the profile may be missing. Turn curves into lines and arcs, dissolve blocks, or delete what does not belong, and save it again.");
+        double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)),
+            high = profile.Max(e => Math.Max(e.FromR, e.Points(Gap).Max(p => p.R))),
+            low = profile.Min(e => Math.Min(e.FromR, e.Points(Gap).Min(p => p.R)));
+        if (curves.Length > 0)
+            return Refused(
+                $"The drawing has {string.Join(" and ", curves)}, which cannot be read, so part of the profile may be missing. Turn curves into "
+                    + "lines and arcs, dissolve blocks, or delete what does not belong, and save it again.");
         if (Beyond(chains, chosen, wish, left, right) is { } beyond) return Refused(beyond);
         if (low < -Gap && high > Gap) return Refused("The outline crosses the axis; draw one half of it, on one side of the axis.");
         if (high <= Gap) profile = [.. profile.Select(e => e with { FromR = -e.FromR, ToR = -e.ToR, Bulge = -e.Bulge })];
@@ -73,17 +92,27 @@ public static class DxfProfile
         }
 
         if (profile[0].FromZ > profile[^1].ToZ) profile = [.. Enumerable.Reverse(profile).Select(e => e.Reverse())];
-        if (right - left > 1000 || Math.Max(high, -low) > 250) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is {right - left:0.#} mm long and Ø{2 * Math.Max(high, -low):0.#} mm; if that cannot be, choose another unit."));
-        if (right - left < 3) findings.Add(string.Create(CultureInfo.InvariantCulture, $"The profile is only {right - left:0.###} mm long; if that cannot be, choose inches."));
-        if (profile[0].FromR > Gap && profile[0].FromR != 0 && Math.Abs(profile[0].FromZ - left) > Gap) findings.Add("The outline has an open end at the front; it is closed straight to the axis.");
+        if (right - left > 1000 || Math.Max(high, -low) > 250)
+            findings.Add(string.Create(
+                CultureInfo.InvariantCulture,
+                $"The profile is {right - left:0.#} mm long and Ø{2 * Math.Max(high, -low):0.#} mm; if that cannot be, choose another unit."));
+        if (right - left < 3)
+            findings.Add(string.Create(
+                CultureInfo.InvariantCulture, $"The profile is only {right - left:0.###} mm long; if that cannot be, choose inches."));
+        if (profile[0].FromR > Gap && profile[0].FromR != 0 && Math.Abs(profile[0].FromZ - left) > Gap)
+            findings.Add("The outline has an open end at the front; it is closed straight to the axis.");
 
         List<StackSegment> segments = [];
         foreach (ProfileElement e in profile)
         {
             double length = e.ToZ - e.FromZ;
-            if (length < -Gap) return Refused("The outline runs back along the axis (an undercut); a stacked profile only goes forward. Draw it without the undercut.");
+            if (length < -Gap)
+                return Refused(
+                    "The outline runs back along the axis (an undercut); a stacked profile only goes forward. Draw it without the undercut.");
             if (length <= Gap / 10) continue;
-            segments.Add(new(Round(length), Round(2 * Math.Max(0, e.FromR)), Round(2 * Math.Max(0, e.ToR)), e.Bulge == 0 ? 0 : Round(-Math.Sign(e.Bulge) * e.Radius), e.FromZ - left < cuttingUntil - Gap));
+            segments.Add(new(
+                Round(length), Round(2 * Math.Max(0, e.FromR)), Round(2 * Math.Max(0, e.ToR)),
+                e.Bulge == 0 ? 0 : Round(-Math.Sign(e.Bulge) * e.Radius), e.FromZ - left < cuttingUntil - Gap));
         }
 
         return segments.Count is 0 or > StackedProfile.Most
@@ -109,10 +138,14 @@ public static class DxfProfile
 
         return double.IsInfinity(least)
             ? null
-            : string.Create(CultureInfo.InvariantCulture, $"Another line reaches {further:0.###} mm further along the axis than the profile, and its end is {least:0.###} mm away from it. If it belongs to the profile, close the gap in the drawing; if not, leave the line out.");
+            : string.Create(
+                CultureInfo.InvariantCulture,
+                $"Another line reaches {further:0.###} mm further along the axis than the profile, and its end is {least:0.###} mm away from it. "
+                    + $"If it belongs to the profile, close the gap in the drawing; if not, leave the line out.");
     }
 
-    private static IEnumerable<(double Z, double R)> Ends(List<ProfileElement> chain) => [(chain[0].FromZ, chain[0].FromR), (chain[^1].ToZ, chain[^1].ToR)];
+    private static IEnumerable<(double Z, double R)> Ends(List<ProfileElement> chain) =>
+        [(chain[0].FromZ, chain[0].FromR), (chain[^1].ToZ, chain[^1].ToR)];
 
     // A line drawn twice is one line.
     private static List<ProfileElement> Once(List<ProfileElement> pieces)
@@ -150,8 +183,11 @@ public static class DxfProfile
             bool grown = true;
             while (grown)
             {
-                grown = Grow(e => Near(chain[^1].ToZ, chain[^1].ToR, e.FromZ, e.FromR), e => Near(chain[^1].ToZ, chain[^1].ToR, e.ToZ, e.ToR), chain.Add)
-                    || Grow(e => Near(chain[0].FromZ, chain[0].FromR, e.ToZ, e.ToR), e => Near(chain[0].FromZ, chain[0].FromR, e.FromZ, e.FromR), e => chain.Insert(0, e));
+                grown = Grow(
+                    e => Near(chain[^1].ToZ, chain[^1].ToR, e.FromZ, e.FromR), e => Near(chain[^1].ToZ, chain[^1].ToR, e.ToZ, e.ToR), chain.Add)
+                    || Grow(
+                        e => Near(chain[0].FromZ, chain[0].FromR, e.ToZ, e.ToR), e => Near(chain[0].FromZ, chain[0].FromR, e.FromZ, e.FromR),
+                        e => chain.Insert(0, e));
             }
 
             chains.Add(chain);

@@ -36,7 +36,8 @@ public static class DxfReader
     {
         if (text.Contains('\0', StringComparison.Ordinal)) throw new DxfException("This is a binary DXF; save the drawing as ASCII DXF.");
         List<(int Code, string Value)> pairs = Pairs(text);
-        if (!pairs.Any(p => p is (2, "ENTITIES"))) throw new DxfException("The file has no ENTITIES section, so it is no DXF drawing; save the profile as ASCII DXF.");
+        if (!pairs.Any(p => p is (2, "ENTITIES")))
+            throw new DxfException("The file has no ENTITIES section, so it is no DXF drawing; save the profile as ASCII DXF.");
         List<DxfPiece> pieces = [];
         List<DxfCircle> circles = [];
         Dictionary<string, int> leftOut = [];
@@ -47,7 +48,8 @@ public static class DxfReader
         while (at < pairs.Count)
         {
             (int code, string value) = pairs[at++];
-            if (code == 9 && value == "$INSUNITS" && at < pairs.Count) perUnit = int.TryParse(pairs[at].Value, out int unit) ? unit switch { 1 => 25.4, 2 => 304.8, 4 => 1, 5 => 10, 6 => 1000, _ => 0 } : 0;
+            if (code == 9 && value == "$INSUNITS" && at < pairs.Count)
+                perUnit = int.TryParse(pairs[at].Value, out int unit) ? unit switch { 1 => 25.4, 2 => 304.8, 4 => 1, 5 => 10, 6 => 1000, _ => 0 } : 0;
             if (code == 2 && value is "ENTITIES") entities = true;
             if (code == 0 && value is "ENDSEC") entities = false;
             if (code != 0 || value is "ENDSEC" or "SECTION" || !(entities || value == "LAYER")) continue;
@@ -122,7 +124,9 @@ public static class DxfReader
             double sweep = ((to - from) % 360 + 360) % 360;
             if (sweep == 0) sweep = 360;
             (double a, double b) = (double.DegreesToRadians(from), double.DegreesToRadians(to));
-            pieces.Add(new(x + (radius * Math.Cos(a)), y + (radius * Math.Sin(a)), x + (radius * Math.Cos(b)), y + (radius * Math.Sin(b)), Math.Tan(double.DegreesToRadians(sweep) / 4), layer));
+            pieces.Add(new(
+                x + (radius * Math.Cos(a)), y + (radius * Math.Sin(a)), x + (radius * Math.Cos(b)), y + (radius * Math.Sin(b)),
+                Math.Tan(double.DegreesToRadians(sweep) / 4), layer));
         }
 
         void AddPolyline(List<(double X, double Y, double Bulge)> vertices, bool closed, string layer)
@@ -144,8 +148,13 @@ public static class DxfReader
         {
             if (code.Trim().Length == 0 && reader.Peek() < 0) break;
             if (!int.TryParse(code.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out int number))
-                throw new DxfException(line == 1 ? "The file does not begin like a DXF drawing; choose an ASCII DXF file." : $"Line {line} should hold a group code and holds “{(code.Length > 30 ? code[..30] : code).Trim()}”; the drawing is damaged, save it again.");
-            string value = reader.ReadLine() ?? throw new DxfException($"The drawing ends in the middle of a value at line {line}; it is damaged, save it again.");
+                throw new DxfException(
+                    line == 1
+                        ? "The file does not begin like a DXF drawing; choose an ASCII DXF file."
+                        : $"Line {line} should hold a group code and holds “{(code.Length > 30 ? code[..30] : code).Trim()}”; "
+                            + "the drawing is damaged, save it again.");
+            string value = reader.ReadLine()
+                ?? throw new DxfException($"The drawing ends in the middle of a value at line {line}; it is damaged, save it again.");
             pairs.Add((number, value.Trim()));
         }
 
@@ -182,15 +191,20 @@ public static class DxfReader
     private static int Flags(List<(int Code, string Value)> body) => (int)Number(body, 70, 0);
 
     private static double Positive(List<(int Code, string Value)> body) =>
-        Number(body, 40) is var radius && radius > 0 ? radius : throw new DxfException("An arc of the drawing has no radius; the drawing is damaged, save it again.");
+        Number(body, 40) is var radius && radius > 0
+            ? radius
+            : throw new DxfException("An arc of the drawing has no radius; the drawing is damaged, save it again.");
 
     private static double Number(List<(int Code, string Value)> body, int code, double? otherwise = null)
     {
         foreach ((int c, string value) in body)
             if (c == code) return Parse(value);
-        return otherwise ?? throw new DxfException($"A line or arc of the drawing lacks a coordinate (group {code}); the drawing is damaged, save it again.");
+        return otherwise
+            ?? throw new DxfException($"A line or arc of the drawing lacks a coordinate (group {code}); the drawing is damaged, save it again.");
     }
 
     private static double Parse(string value) =>
-        double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && double.IsFinite(v) ? v : throw new DxfException($"“{value}” should be a number; the drawing is damaged, save it again.");
+        double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && double.IsFinite(v)
+            ? v
+            : throw new DxfException($"“{value}” should be a number; the drawing is damaged, save it again.");
 }

@@ -34,7 +34,8 @@ public static class DxfWriter
 
             // An arc of DXF runs counterclockwise; a clockwise one is written from its end.
             (double z, double r) = e.Centre;
-            double from = double.RadiansToDegrees(Math.Atan2(e.FromR - r, e.FromZ - z)), to = double.RadiansToDegrees(Math.Atan2(e.ToR - r, e.ToZ - z));
+            double from = double.RadiansToDegrees(Math.Atan2(e.FromR - r, e.FromZ - z)),
+                to = double.RadiansToDegrees(Math.Atan2(e.ToR - r, e.ToZ - z));
             if (e.Bulge < 0) (from, to) = (to, from);
             Put(0, "ARC");
             Put(8, layer);

@@ -61,7 +61,12 @@ public sealed record LabelSheet
             .Within("topMargin", "The top margin", TopMargin, 0, 100, Quantity.Length)
             .Within("gap", "The gap", Gap, 0, 50, Quantity.Length)
             .Within("used", "The number of labels used up", Used, 0, Math.Max(0, (Columns * Rows) - 1), Quantity.Count);
-        return check.Faults.Count > 0 ? check : check.Holds(LabelWidth >= 18 && LabelHeight >= 9, "columns", Columns, $"A label would be {LabelWidth:0.#} × {LabelHeight:0.#} mm, too small for its code; take fewer columns and rows, or a larger page (18 × 9 mm is the least).");
+        return check.Faults.Count > 0
+            ? check
+            : check.Holds(
+                LabelWidth >= 18 && LabelHeight >= 9, "columns", Columns,
+                $"A label would be {LabelWidth:0.#} × {LabelHeight:0.#} mm, too small for its code; take fewer columns and rows, or a "
+                    + "larger page (18 × 9 mm is the least).");
     }
 
     /// <summary>The labels as PDF.</summary>
@@ -103,7 +108,8 @@ public sealed record LabelSheet
             double module = code / modules;
             for (int r = 0; r < modules; r++)
                 for (int c = 0; c < modules; c++)
-                    if (data.ModuleMatrix[r][c]) page.DrawRectangle(XBrushes.Black, Mm(x + (c * module)), Mm(y + (r * module)), Mm(module * 1.02), Mm(module * 1.02));
+                    if (data.ModuleMatrix[r][c])
+                        page.DrawRectangle(XBrushes.Black, Mm(x + (c * module)), Mm(y + (r * module)), Mm(module * 1.02), Mm(module * 1.02));
         }
 
         double textLeft = x + code + 1.5, room = LabelWidth - code - 3;
@@ -141,7 +147,8 @@ public sealed record LabelSheet
                 if (GlobalFontSettings.FontResolver is null) GlobalFontSettings.FontResolver = new ShippedFonts();
         }
 
-        public FontResolverInfo ResolveTypeface(string familyName, bool isBold, bool isItalic) => new(isBold ? "IBMPlexSans-SemiBold" : "IBMPlexSans-Regular");
+        public FontResolverInfo ResolveTypeface(string familyName, bool isBold, bool isItalic) =>
+            new(isBold ? "IBMPlexSans-SemiBold" : "IBMPlexSans-Regular");
 
         public byte[] GetFont(string faceName)
         {

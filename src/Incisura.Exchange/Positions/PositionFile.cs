@@ -35,8 +35,10 @@ public static class PositionFile
     private static FoundHoles ReadDxf(string text)
     {
         DxfDrawing drawing = DxfReader.Read(text);
-        if (drawing.Circles.Count == 0) throw new DxfException("The drawing has no circle, so no hole was found; choose a drawing whose holes are circles.");
-        if (drawing.Circles.Count > Most) throw new DxfException($"The drawing has {drawing.Circles.Count} circles; {Most} is the most. Save fewer of them.");
+        if (drawing.Circles.Count == 0)
+            throw new DxfException("The drawing has no circle, so no hole was found; choose a drawing whose holes are circles.");
+        if (drawing.Circles.Count > Most)
+            throw new DxfException($"The drawing has {drawing.Circles.Count} circles; {Most} is the most. Save fewer of them.");
         double unit = drawing.MillimetresPerUnit > 0 ? drawing.MillimetresPerUnit : 1;
         List<string> notes = [];
         if (drawing.MillimetresPerUnit == 0) notes.Add("The drawing does not say its units; millimetres were taken.");
@@ -48,7 +50,8 @@ public static class PositionFile
     {
         Table table = TableFile.Read(content);
         List<string> notes = [];
-        (int x, int y, int d) = (Column(table, "x"), Column(table, "y"), Math.Max(Column(table, "d"), Math.Max(Column(table, "diameter"), Column(table, "ø"))));
+        (int x, int y, int d) = (
+            Column(table, "x"), Column(table, "y"), Math.Max(Column(table, "d"), Math.Max(Column(table, "diameter"), Column(table, "ø"))));
         IEnumerable<(int Line, string[] Cells)> rows = table.Rows;
 
         // A table of numbers alone has no headings: its first columns are x, y and a diameter.
@@ -58,7 +61,8 @@ public static class PositionFile
             rows = rows.Prepend((1, [.. table.Headings]));
         }
 
-        if (x < 0 || y < 0) throw new TableException("The table has no columns x and y; name the two columns so, and a third d if there are diameters.");
+        if (x < 0 || y < 0)
+            throw new TableException("The table has no columns x and y; name the two columns so, and a third d if there are diameters.");
         double Unit(int column) => HeadingUnit.Of(table.Headings[column]).MillimetresPerUnit ?? 1;
         (double unitX, double unitY, double unitD) = (Unit(x), Unit(y), d >= 0 && d < table.Headings.Count ? Unit(d) : 1);
         if (unitX != 1 || unitY != 1) notes.Add("Positions are in inch; they were converted.");
@@ -70,10 +74,14 @@ public static class PositionFile
             if (px.Doubtful || py.Doubtful)
             {
                 (string cell, LengthReading reading) = px.Doubtful ? (cells[x], px) : (cells[y], py);
-                throw new TableException($"“{cell}” on line {line} can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.");
+                throw new TableException(
+                    $"“{cell}” on line {line} can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.");
             }
 
-            if (px.Found && py.Found) holes.Add(new(px.Mm, py.Mm, d >= 0 && d < cells.Length && Read(cells[d], unitD, table.DecimalComma) is { Found: true } pd && pd.Mm > 0 ? pd.Mm : 0));
+            if (px.Found && py.Found)
+                holes.Add(new(
+                    px.Mm, py.Mm,
+                    d >= 0 && d < cells.Length && Read(cells[d], unitD, table.DecimalComma) is { Found: true } pd && pd.Mm > 0 ? pd.Mm : 0));
             else passed.Add(line);
             if (holes.Count > Most) throw new TableException($"The table has more than {Most} positions; split it.");
         }

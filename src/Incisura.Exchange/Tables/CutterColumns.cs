@@ -14,7 +14,11 @@ public readonly record struct ColumnMeaning(string Code, bool Inch);
 public static partial class CutterColumns
 {
     /// <summary>Fields besides dimensions and picks.</summary>
-    public static IReadOnlyList<string> Words { get; } = ["number", "family", "material", "grade", "coating", "hand", "throughCoolant", "regrinds", "groups", "retired", "replacedBy", "remarks", "segments"];
+    public static IReadOnlyList<string> Words { get; } =
+    [
+        "number", "family", "material", "grade", "coating", "hand", "throughCoolant", "regrinds", "groups", "retired", "replacedBy", "remarks",
+        "segments",
+    ];
 
     /// <summary>Codes of the families' picks.</summary>
     public static IReadOnlyList<string> Picks { get; } = [.. Families.All.SelectMany(f => f.Picks).Select(p => p.Code).Distinct()];
@@ -107,7 +111,9 @@ public static partial class CutterColumns
 
     private static string Plain(string code) => CapitalInside().Replace(code, m => " " + m.Value.ToLowerInvariant());
 
-    private static string Fold(string heading) => string.Concat(heading.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c is 'ø' or '/' or '_')).ToString(CultureInfo.InvariantCulture);
+    private static string Fold(string heading) =>
+        string.Concat(heading.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c is 'ø' or '/' or '_'))
+            .ToString(CultureInfo.InvariantCulture);
 
     [GeneratedRegex("(?<=[a-z])[A-Z]")]
     private static partial Regex CapitalInside();

@@ -29,7 +29,8 @@ public static class CutterRows
     /// <param name="c">The cutter.</param>
     /// <param name="columns">Fields of the columns.</param>
     /// <param name="numberOf">Number of a cutter by its identity.</param>
-    public static IReadOnlyList<object?> Write(Cutter c, IReadOnlyList<string> columns, Func<int, string> numberOf) => [.. columns.Select(code => code switch
+    public static IReadOnlyList<object?> Write(Cutter c, IReadOnlyList<string> columns, Func<int, string> numberOf) =>
+        [.. columns.Select(code => code switch
     {
         "number" => c.Number,
         "family" => c.Described.Name,
@@ -43,7 +44,14 @@ public static class CutterRows
         "retired" => YesNo(c.Retired),
         "replacedBy" => c.ReplacedById == 0 ? "" : numberOf(c.ReplacedById),
         "remarks" => c.Remarks,
-        "segments" => string.Join("; ", c.Segments.Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Length:R} {s.LowerDiameter:R} {s.UpperDiameter:R} {s.ArcRadius:R} {(s.Cuts ? "cuts" : "")}").Trim())),
+        "segments" =>
+            string.Join(
+                "; ",
+                c.Segments.Select(
+                    s =>
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"{s.Length:R} {s.LowerDiameter:R} {s.UpperDiameter:R} {s.ArcRadius:R} {(s.Cuts ? "cuts" : "")}").Trim())),
         _ when code.StartsWith("dimensions.", StringComparison.Ordinal) => c.Dimensions.TryGetValue(code[11..], out double v) ? v : (object?)null,
         _ => c.Picks.GetValueOrDefault(code[6..], ""),
     })];
@@ -65,7 +73,10 @@ public static class CutterRows
         Family? described = family.Length == 0 ? before?.Described ?? Families.Of(CutterFamily.SquareEndMill) : FamilyOf(family);
         if (described is null)
         {
-            faults.Add(new(Column("family"), $"“{family}” is no known family; write one such as {Families.Of(CutterFamily.SquareEndMill).Name}, {Families.Of(CutterFamily.TwistDrill).Name} or {Families.Of(CutterFamily.CuttingTap).Name}."));
+            faults.Add(new(
+                Column("family"),
+                $"“{family}” is no known family; write one such as {Families.Of(CutterFamily.SquareEndMill).Name}, "
+                    + $"{Families.Of(CutterFamily.TwistDrill).Name} or {Families.Of(CutterFamily.CuttingTap).Name}."));
             described = Families.Of(CutterFamily.SquareEndMill);
         }
 
@@ -77,7 +88,8 @@ public static class CutterRows
             string code = meanings[i].Code, text = cells[i];
             if (text.Length == 0 || code.Length == 0 || code is "number" or "family") continue;
             if (code.StartsWith("dimensions.", StringComparison.Ordinal)) ReadDimension(i, code[11..], text, meanings[i].Inch);
-            else if (code == CutterColumns.ApproachAngle) ReadOther(i, text, Dimension.EdgeAngle, psi => 90 - psi, "ψ_r", "κ_r", "its complement to 90°");
+            else if (code == CutterColumns.ApproachAngle)
+                ReadOther(i, text, Dimension.EdgeAngle, psi => 90 - psi, "ψ_r", "κ_r", "its complement to 90°");
             else if (code == CutterColumns.PeripheralTeeth) ReadOther(i, text, Dimension.Teeth, z => z, "ZEFP", "ZEFF", "the teeth of the face");
             else if (code.StartsWith("picks.", StringComparison.Ordinal)) ReadPick(i, code[6..], text);
             else c = ReadWord(c, i, code, text);
@@ -86,7 +98,8 @@ public static class CutterRows
         // A new cutter takes what its family starts from for what the table does not tell and the cut does not rest on.
         if (before is null)
             foreach (FamilyDimension d in described.Dimensions)
-                if (!dimensions.ContainsKey(d.Dimension.Symbol) && Untold(d.Dimension, dimensions) is { } value) dimensions[d.Dimension.Symbol] = value;
+                if (!dimensions.ContainsKey(d.Dimension.Symbol) && Untold(d.Dimension, dimensions) is { } value)
+                    dimensions[d.Dimension.Symbol] = value;
         c = c with { Dimensions = dimensions, Picks = picks, Groups = c.Groups.Count > 0 ? c.Groups : [MaterialGroup.P] };
 
         HashSet<int> told = [.. faults.Select(f => f.Column)];
@@ -104,13 +117,21 @@ public static class CutterRows
             if (described.Dimensions.All(f => f.Dimension != d)) return;
             bool length = d.Quantity is Quantity.Length or Quantity.Chip;
             LengthReading reading = length ? LengthText.Read(text, inch ? Units.MillimetresPerInch : 1, decimalComma) : Number(text);
-            if (reading.Doubtful) faults.Add(new(i, $"“{Short(text)}” can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.", reading.Other));
+            if (reading.Doubtful)
+                faults.Add(new(
+                    i, $"“{Short(text)}” can be {reading.Mm:0.####} mm or {reading.Other:0.####} mm; write it with a point, or with its unit.",
+                    reading.Other));
             else if (reading.Found) dimensions[symbol] = reading.Mm;
-            else faults.Add(new(i, $"“{Short(text)}” is no {(length ? "length" : "number")}; write {(length ? "12, 12.5 mm or 1/2 in" : "a plain number")}."));
+            else
+                faults.Add(new(
+                    i, $"“{Short(text)}” is no {(length ? "length" : "number")}; write {(length ? "12, 12.5 mm or 1/2 in" : "a plain number")}."));
         }
 
         LengthReading Number(string text) =>
-            double.TryParse(LengthText.Plain(text).TrimEnd('°').Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && double.IsFinite(value) ? new(true, value, double.NaN) : LengthReading.None;
+            double.TryParse(LengthText.Plain(text).TrimEnd('°').Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value)
+                && double.IsFinite(value)
+                ? new(true, value, double.NaN)
+                : LengthReading.None;
 
         // A column that says the same as another in other terms: where both stand in the row, they must agree.
         void ReadOther(int i, string text, Dimension d, Func<double, double> taken, string own, string name, string what)
@@ -119,8 +140,13 @@ public static class CutterRows
             LengthReading reading = Number(text);
             int beside = Column("dimensions." + d.Symbol);
             if (!reading.Found) faults.Add(new(i, $"“{Short(text)}” is no number; write a plain number."));
-            else if (beside >= 0 && cells[beside].Length > 0 && Number(cells[beside]) is { Found: true } other && Math.Abs(other.Mm - taken(reading.Mm)) > 1e-6)
-                faults.Add(new(i, $"{own} is {reading.Mm:0.###} and {name} is {other.Mm:0.###}: they do not go together, so it is not clear which is {what}. Leave one of the two columns out."));
+            else if (
+                beside >= 0 && cells[beside].Length > 0 && Number(cells[beside]) is { Found: true } other
+                    && Math.Abs(other.Mm - taken(reading.Mm)) > 1e-6)
+                faults.Add(new(
+                    i,
+                    $"{own} is {reading.Mm:0.###} and {name} is {other.Mm:0.###}: they do not go together, so it is not clear which is "
+                        + $"{what}. Leave one of the two columns out."));
             else dimensions[d.Symbol] = taken(reading.Mm);
         }
 
@@ -128,9 +154,14 @@ public static class CutterRows
         {
             OptionDescription? pick = described.Picks.FirstOrDefault(p => p.Code == code);
             if (pick is null) return;
-            OptionPick? picked = pick.Picks.FirstOrDefault(p => p.Code.Equals(text, StringComparison.OrdinalIgnoreCase) || p.Words.Equals(text, StringComparison.OrdinalIgnoreCase));
+            OptionPick? picked = pick.Picks.FirstOrDefault(
+                p => p.Code.Equals(text, StringComparison.OrdinalIgnoreCase) || p.Words.Equals(text, StringComparison.OrdinalIgnoreCase));
             if (picked is not null) picks[code] = picked.Code;
-            else faults.Add(new(i, $"“{Short(text)}” is not offered for {pick.Name.ToLowerInvariant()}; write one of {string.Join(", ", pick.Picks.Select(p => p.Code))}."));
+            else
+                faults.Add(new(
+                    i,
+                    $"“{Short(text)}” is not offered for {pick.Name.ToLowerInvariant()}; write one of "
+                        + $"{string.Join(", ", pick.Picks.Select(p => p.Code))}."));
         }
 
         Cutter ReadWord(Cutter at, int i, string code, string text)
@@ -139,25 +170,34 @@ public static class CutterRows
             {
                 case "material":
                     CuttingMaterial? material = MaterialOf(text);
-                    if (material is null) faults.Add(new(i, $"“{Short(text)}” is no known cutting material; write one of {string.Join(", ", Enum.GetValues<CuttingMaterial>().Select(CutterListing.WordsOf))}."));
+                    if (material is null)
+                        faults.Add(new(
+                            i,
+                            $"“{Short(text)}” is no known cutting material; write one of "
+                                + $"{string.Join(", ", Enum.GetValues<CuttingMaterial>().Select(CutterListing.WordsOf))}."));
                     return at with { Material = material ?? at.Material };
                 case "grade": return at with { Grade = text };
                 case "coating": return at with { Coating = text };
                 case "remarks": return at with { Remarks = text };
                 case "hand":
-                    if (!Enum.TryParse(text, ignoreCase: true, out Hand hand) || !Enum.IsDefined(hand)) faults.Add(new(i, $"“{Short(text)}” is no hand; write right, left or neutral."));
+                    if (!Enum.TryParse(text, ignoreCase: true, out Hand hand) || !Enum.IsDefined(hand))
+                        faults.Add(new(i, $"“{Short(text)}” is no hand; write right, left or neutral."));
                     return at with { Hand = hand };
                 case "throughCoolant": return at with { ThroughCoolant = Truth(i, text) };
                 case "retired": return at with { Retired = Truth(i, text) };
                 case "regrinds":
-                    if (!int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out int regrinds)) faults.Add(new(i, $"“{Short(text)}” is no whole number of regrinds."));
+                    if (!int.TryParse(text, NumberStyles.Integer, CultureInfo.InvariantCulture, out int regrinds))
+                        faults.Add(new(i, $"“{Short(text)}” is no whole number of regrinds."));
                     return at with { Regrinds = regrinds };
                 case "replacedBy":
                     int by = identityOf(text);
                     if (by == 0) faults.Add(new(i, $"There is no cutter {Short(text)} that could replace this one."));
                     return at with { ReplacedById = by };
                 case "groups":
-                    string letters = text.ToUpperInvariant().Replace(" ", "", StringComparison.Ordinal).Replace(",", "", StringComparison.Ordinal).Replace("/", "", StringComparison.Ordinal);
+                    string letters = text.ToUpperInvariant()
+                        .Replace(" ", "", StringComparison.Ordinal)
+                        .Replace(",", "", StringComparison.Ordinal)
+                        .Replace("/", "", StringComparison.Ordinal);
                     if (letters.Any(l => !"PMKNSH".Contains(l, StringComparison.Ordinal)))
                     {
                         faults.Add(new(i, $"“{Short(text)}” names no material groups; write letters of P, M, K, N, S, H, such as PMK."));
@@ -167,7 +207,9 @@ public static class CutterRows
                     return at with { Groups = [.. letters.Distinct().Select(l => Enum.Parse<MaterialGroup>(l.ToString()))] };
                 default:
                     if (Segments(text) is { } segments) return at with { Segments = segments };
-                    faults.Add(new(i, "The profile cannot be read; write length, front and back diameter and rounding of each segment, separated by semicolons."));
+                    faults.Add(new(
+                        i, "The profile cannot be read; write length, front and back diameter and rounding of "
+                            + "each segment, separated by semicolons."));
                     return at;
             }
         }
@@ -214,7 +256,14 @@ public static class CutterRows
         string folded = Fold(text);
         foreach (CuttingMaterial m in Enum.GetValues<CuttingMaterial>())
             if (Fold(CutterListing.WordsOf(m)) == folded || Fold(m.ToString()) == folded) return m;
-        return folded switch { "hm" or "solidcarbide" or "hw" or "hc" => CuttingMaterial.Carbide, "hsse" or "hssco" => CuttingMaterial.HighSpeedSteel, "pcd" => CuttingMaterial.Diamond, "pcbn" => CuttingMaterial.BoronNitride, _ => null };
+        return folded switch
+        {
+            "hm" or "solidcarbide" or "hw" or "hc" => CuttingMaterial.Carbide,
+            "hsse" or "hssco" => CuttingMaterial.HighSpeedSteel,
+            "pcd" => CuttingMaterial.Diamond,
+            "pcbn" => CuttingMaterial.BoronNitride,
+            _ => null,
+        };
     }
 
     private static List<StackSegment>? Segments(string text)
@@ -223,7 +272,8 @@ public static class CutterRows
         foreach (string part in text.Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             string[] words = part.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-            double[] numbers = [.. words.Take(4).Select(w => double.TryParse(w, NumberStyles.Float, CultureInfo.InvariantCulture, out double v) ? v : double.NaN)];
+            double[] numbers =
+                [.. words.Take(4).Select(w => double.TryParse(w, NumberStyles.Float, CultureInfo.InvariantCulture, out double v) ? v : double.NaN)];
             if (numbers.Length < 3 || numbers.Any(double.IsNaN)) return null;
             segments.Add(new(numbers[0], numbers[1], numbers[2], numbers.Length > 3 ? numbers[3] : 0, words.Length > 4));
         }

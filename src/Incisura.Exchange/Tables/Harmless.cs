@@ -8,7 +8,8 @@ public static class Harmless
 {
     private const string Starts = "=+-@\t\r";
 
-    public static string Write(string text) => LooksLikeFormula(text) || (text.StartsWith('\'') && LooksLikeFormula(text.TrimStart('\''))) ? "'" + text : text;
+    public static string Write(string text) =>
+        LooksLikeFormula(text) || (text.StartsWith('\'') && LooksLikeFormula(text.TrimStart('\''))) ? "'" + text : text;
 
     public static string Read(string text) => text.StartsWith('\'') && LooksLikeFormula(text.TrimStart('\'')) ? text[1..] : text;
 

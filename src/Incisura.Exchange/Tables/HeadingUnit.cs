@@ -12,10 +12,17 @@ public static partial class HeadingUnit
     {
         Match unit = AtEnd().Match(heading);
         if (!unit.Success) return (heading, null);
-        double? per = unit.Groups["unit"].Value.ToLowerInvariant() switch { "mm" => 1, "in" or "inch" or "inches" or "\"" or "″" => Core.Quantities.Units.MillimetresPerInch, _ => null };
+        double? per = unit.Groups["unit"].Value.ToLowerInvariant() switch
+        {
+            "mm" => 1,
+            "in" or "inch" or "inches" or "\"" or "″" => Core.Quantities.Units.MillimetresPerInch,
+            _ => null,
+        };
         return (heading[..unit.Index], per);
     }
 
-    [GeneratedRegex(@"[\s,]*[\[(]\s*(in\s+)?(?<unit>mm|in|inch|inches|""|″|°|µm|μm|rev/min|deg)\s*[\])]\s*$|\s+(in\s+)?(?<unit>mm|inch|inches|in)\s*$", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
+    [GeneratedRegex(
+        @"[\s,]*[\[(]\s*(in\s+)?(?<unit>mm|in|inch|inches|""|″|°|µm|μm|rev/min|deg)\s*[\])]\s*$|\s+(in\s+)?(?<unit>mm|inch|inches|in)\s*$",
+        RegexOptions.IgnoreCase | RegexOptions.CultureInvariant)]
     private static partial Regex AtEnd();
 }

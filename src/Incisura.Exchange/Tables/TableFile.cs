@@ -44,7 +44,8 @@ public static class TableFile
     {
         if (content.Length == 0) throw new TableException("The file is empty; choose another.");
         Table table = content is [0x50, 0x4B, ..] ? ReadWorkbook(content, cancel) : ReadCsv(content, cancel);
-        if (table.Headings.All(string.IsNullOrWhiteSpace)) throw new TableException("The first row has no headings; give each column a heading such as number or DC.");
+        if (table.Headings.All(string.IsNullOrWhiteSpace))
+            throw new TableException("The first row has no headings; give each column a heading such as number or DC.");
         return table;
     }
 
@@ -57,7 +58,8 @@ public static class TableFile
             foreach (IEnumerable<object?> row in rows.Prepend(headings))
             {
                 foreach (object? cell in row)
-                    csv.WriteField(cell switch { double d => d.ToString("R", CultureInfo.InvariantCulture), null => "", _ => Harmless.Write(cell.ToString()!) });
+                    csv.WriteField(
+                        cell switch { double d => d.ToString("R", CultureInfo.InvariantCulture), null => "", _ => Harmless.Write(cell.ToString()!) });
                 csv.NextRecord();
             }
 
@@ -70,7 +72,9 @@ public static class TableFile
         // Headings are a row like the others, so that two of one name do not get in each other's way.
         using MemoryStream stream = new();
         IEnumerable<object?[]> all = rows.Select(row => row.ToArray()).Prepend([.. headings]);
-        stream.SaveAs(all.Select(row => row.Select((cell, i) => (i, cell)).ToDictionary(c => c.i.ToString(CultureInfo.InvariantCulture), c => c.cell)), printHeader: false);
+        stream.SaveAs(
+            all.Select(row => row.Select((cell, i) => (i, cell)).ToDictionary(c => c.i.ToString(CultureInfo.InvariantCulture), c => c.cell)),
+            printHeader: false);
         return stream.ToArray();
     }
 
@@ -81,8 +85,16 @@ public static class TableFile
     private static Table ReadCsv(byte[] content, CancellationToken cancel)
     {
         string text = Decode(content);
-        if (text.Contains('\0', StringComparison.Ordinal)) throw new TableException("The file is neither CSV nor a workbook; save it as CSV or XLSX and try again.");
-        CsvConfiguration configuration = new(CultureInfo.InvariantCulture) { Delimiter = Separator(text), BadDataFound = null, MissingFieldFound = null, HasHeaderRecord = false, IgnoreBlankLines = true };
+        if (text.Contains('\0', StringComparison.Ordinal))
+            throw new TableException("The file is neither CSV nor a workbook; save it as CSV or XLSX and try again.");
+        CsvConfiguration configuration = new(CultureInfo.InvariantCulture)
+        {
+            Delimiter = Separator(text),
+            BadDataFound = null,
+            MissingFieldFound = null,
+            HasHeaderRecord = false,
+            IgnoreBlankLines = true,
+        };
         using CsvParser parser = new(new StringReader(text), configuration);
         return Collect(Lines(), Harmless.Read, cancel) with { DecimalComma = configuration.Delimiter != "," };
 
@@ -98,7 +110,10 @@ public static class TableFile
         {
             using MemoryStream stream = new(content);
             CheckInflated(stream);
-            return Collect(stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX).Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())), text => text, cancel);
+            return Collect(
+                stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX)
+                    .Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())),
+                text => text, cancel);
         }
         catch (Exception e) when (e is not (TableException or OperationCanceledException))
         {
@@ -116,7 +131,9 @@ public static class TableFile
             {
                 using Stream part = entry.Open();
                 while (part.Read(buffer) is var read and > 0)
-                    if ((inflated += read) > MostInflated) throw new TableException($"The workbook grows to more than {MostInflated >> 20} MB when it is opened; save the sheet alone, or as CSV.");
+                    if ((inflated += read) > MostInflated)
+                        throw new TableException(
+                            $"The workbook grows to more than {MostInflated >> 20} MB when it is opened; save the sheet alone, or as CSV.");
             }
 
         stream.Position = 0;
@@ -130,7 +147,8 @@ public static class TableFile
         foreach ((int line, string[] cells) in lines)
         {
             cancel.ThrowIfCancellationRequested();
-            if (Array.Find(cells, c => c.Length > LongestCell) is { } longest) throw new TableException($"A cell of row {line} has {longest.Length} characters; {LongestCell} is the most.");
+            if (Array.Find(cells, c => c.Length > LongestCell) is { } longest)
+                throw new TableException($"A cell of row {line} has {longest.Length} characters; {LongestCell} is the most.");
             if (headings is null)
             {
                 if (cells.Length > MostColumns) throw new TableException($"The table has {cells.Length} columns; {MostColumns} is the most.");
@@ -140,7 +158,8 @@ public static class TableFile
 
             if (cells.All(string.IsNullOrWhiteSpace))
             {
-                if (++blank > MostRows) throw new TableException($"The table has more than {MostRows} empty rows; delete them, or save the filled rows alone.");
+                if (++blank > MostRows)
+                    throw new TableException($"The table has more than {MostRows} empty rows; delete them, or save the filled rows alone.");
                 continue;
             }
 
@@ -168,7 +187,8 @@ public static class TableFile
     {
         try
         {
-            using StreamReader reader = new(new MemoryStream(content), new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: true);
+            using StreamReader reader = new(
+                new MemoryStream(content), new UTF8Encoding(false, throwOnInvalidBytes: true), detectEncodingFromByteOrderMarks: true);
             return reader.ReadToEnd();
         }
         catch (DecoderFallbackException)

@@ -40,7 +40,8 @@ public static class PeopleEndpoints
         group.MapPost("/", async (NewPerson person, UserManager<Person> people) =>
         {
             Person added = await AddAsync(people, person);
-            return TypedResults.Created($"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", new PersonView(added.UserName!, added.FullName, person.Role, false));
+            return TypedResults.Created(
+                $"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", new PersonView(added.UserName!, added.FullName, person.Role, false));
         });
         group.MapPut("/{name}", async (string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
         {
@@ -48,7 +49,8 @@ public static class PeopleEndpoints
             Role before = await RoleOfAsync(people, person);
             Check(new(), change.FullName, change.Role);
             bool steps = before == Role.Administrator && (change.Role != Role.Administrator || change.Disabled);
-            if (steps && person.UserName == context.User.Actor().Name) throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
+            if (steps && person.UserName == context.User.Actor().Name)
+                throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
             await using var transaction = await db.Database.BeginTransactionAsync();
             person.FullName = change.FullName.Trim();
             person.LockoutEnd = change.Disabled ? Person.ForGood : null;
@@ -107,15 +109,22 @@ public static class PeopleEndpoints
 
     private static string SentenceOf(IdentityError error) => error.Code switch
     {
-        nameof(IdentityErrorDescriber.InvalidUserName) => "A sign-in name has letters, digits and . - _ @ + only, and no space; choose one such as ines or i.varga.",
+        nameof(IdentityErrorDescriber.InvalidUserName) =>
+            "A sign-in name has letters, digits and . - _ @ + only, and no space; choose one such as ines or i.varga.",
         nameof(IdentityErrorDescriber.DuplicateUserName) => "Somebody has this sign-in name already; choose another.",
-        nameof(IdentityErrorDescriber.PasswordTooShort) => "The password is too short; give at least 12 characters, a few words in a row are easily remembered.",
+        nameof(IdentityErrorDescriber.PasswordTooShort) =>
+            "The password is too short; give at least 12 characters, a few words in a row are easily remembered.",
         _ => error.Description,
     };
 
     private static void Demand(IdentityResult result)
     {
         if (result.Succeeded) return;
-        throw new InputException([.. result.Errors.Select(e => new InputFault(e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name", double.NaN, double.NaN, double.NaN, SentenceOf(e)))]);
+        throw new InputException(
+            [.. result.Errors.Select(
+                e =>
+                    new InputFault(
+                        e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name", double.NaN, double.NaN, double.NaN,
+                        SentenceOf(e)))]);
     }
 }

@@ -45,7 +45,10 @@ public static class SessionEndpoints
                 ? SignInResult.Failed
                 : await manager.PasswordSignInAsync(person, signIn.Password ?? "", isPersistent: true, lockoutOnFailure: true);
             if (result.IsLockedOut && Person.IsClosed(person!.LockoutEnd))
-                return Refused(await people.CheckPasswordAsync(person, signIn.Password ?? "") ? "This account has been closed; ask the administrator." : WrongPair);
+                return Refused(
+                    await people.CheckPasswordAsync(person, signIn.Password ?? "")
+                        ? "This account has been closed; ask the administrator."
+                        : WrongPair);
             if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
             return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused(WrongPair);
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
@@ -59,7 +62,9 @@ public static class SessionEndpoints
         session.MapPut("/password", async (OwnPassword passwords, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
         {
             Person person = await people.GetUserAsync(context.User) ?? throw new MissingException("You are not signed in.");
-            if (!await people.CheckPasswordAsync(person, passwords.Current)) throw new InputException([new("current", double.NaN, double.NaN, double.NaN, "The password until now is another one; type it again.")]);
+            if (!await people.CheckPasswordAsync(person, passwords.Current))
+                throw new InputException(
+                    [new("current", double.NaN, double.NaN, double.NaN, "The password until now is another one; type it again.")]);
             await PeopleEndpoints.SetPasswordAsync(people, person, passwords.Next);
             await SessionStore.EndOthersAsync(db, person.Id, context);
             return TypedResults.NoContent();

@@ -20,7 +20,15 @@ public sealed class SessionStore(IServiceScopeFactory scopes, TimeProvider clock
         await using AsyncServiceScope scope = scopes.CreateAsyncScope();
         IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
         await db.Sessions.Where(s => s.Until < now).ExecuteDeleteAsync();
-        db.Add(new SessionRow { Key = HashOf(key), PersonId = PersonOf(ticket), Ticket = TicketSerializer.Default.Serialize(ticket), Since = now, Until = UntilOf(ticket) });
+        db.Add(
+            new SessionRow
+            {
+                Key = HashOf(key),
+                PersonId = PersonOf(ticket),
+                Ticket = TicketSerializer.Default.Serialize(ticket),
+                Since = now,
+                Until = UntilOf(ticket),
+            });
         await db.SaveChangesAsync();
         return key;
     }
@@ -40,7 +48,12 @@ public sealed class SessionStore(IServiceScopeFactory scopes, TimeProvider clock
         string hash = HashOf(key);
         DateTimeOffset now = clock.GetUtcNow();
         await using AsyncServiceScope scope = scopes.CreateAsyncScope();
-        byte[]? ticket = await scope.ServiceProvider.GetRequiredService<IncisuraDb>().Sessions.AsNoTracking().Where(s => s.Key == hash && s.Until > now).Select(s => s.Ticket).FirstOrDefaultAsync();
+        byte[]? ticket = await scope.ServiceProvider
+            .GetRequiredService<IncisuraDb>().Sessions
+            .AsNoTracking()
+            .Where(s => s.Key == hash && s.Until > now)
+            .Select(s => s.Ticket)
+            .FirstOrDefaultAsync();
         if (ticket is null || TicketSerializer.Default.Deserialize(ticket) is not { } found) return null;
         found.Properties.SetString(OwnKey, hash);
         return found;

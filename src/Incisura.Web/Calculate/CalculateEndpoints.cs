@@ -15,7 +15,8 @@ namespace Incisura.Web.Calculate;
 /// <param name="Leftover">What was taken over from the record of a step before.</param>
 /// <param name="Method">The method that was applied, in words.</param>
 public record CalculationRequest(
-    int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, TakenLeftover? Leftover = null, string? Method = null)
+    int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers =
+        null, Dictionary<string, string>? Options = null, TakenLeftover? Leftover = null, string? Method = null)
 {
     /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
     public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
@@ -53,20 +54,32 @@ public static class CalculateEndpoints
         api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
         RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers);
         calculations.WithRequestTimeout(Patience.Calculations);
-        calculations.MapPost("/{operation}", async (string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation).Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false, cancel));
-        calculations.MapPost("/{operation}/window", async (string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation).Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
-        calculations.MapPost("/{operation}/best", async (string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation).Best(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), Wire.Optional<BestAim>(aim, "aim") ?? BestAim.Removal, cancel));
-        calculations.MapPost("/{operation}/revolution", async (string operation, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+        calculations.MapPost("/{operation}", async (
+            string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation)
+                .Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false, cancel));
+        calculations.MapPost("/{operation}/window", async (
+            string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf,
+            CancellationToken cancel) =>
+            OperationOf(operation)
+                .Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
+        calculations.MapPost("/{operation}/best", async (
+            string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+            OperationOf(operation)
+                .Best(
+                    SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db),
+                    Wire.Optional<BestAim>(aim, "aim") ?? BestAim.Removal, cancel));
+        calculations.MapPost("/{operation}/revolution", async (
+            string operation, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation) is ITurningLoad turning
                 ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), cancel)
                 : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
-        calculations.MapPost("/{operation}/methods/{id:int}", async (string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
+        calculations.MapPost("/{operation}/methods/{id:int}", async (
+            string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            StoredMethod method = view.Methods.GetValueOrDefault(id) ?? throw new MissingException($"There is no method with the identity {id}; choose one from the list.");
+            StoredMethod method = view.Methods.GetValueOrDefault(id)
+                ?? throw new MissingException($"There is no method with the identity {id}; choose one from the list.");
             return method.Definition.Apply(OperationOf(operation), SituationOf(request, view), method.Revision);
         });
     }
@@ -82,7 +95,9 @@ public static class CalculateEndpoints
     /// <summary>The operation of a code.</summary>
     /// <exception cref="MissingException">There is none.</exception>
     public static IOperation OperationOf(string code) =>
-        Operations.Find(code) ?? throw new MissingException($"There is no operation “{code}”; choose one of {string.Join(", ", Operations.All.Select(o => o.Description.Code))}.");
+        Operations.Find(code)
+            ?? throw new MissingException(
+                $"There is no operation “{code}”; choose one of {string.Join(", ", Operations.All.Select(o => o.Description.Code))}.");
 
     /// <summary>The situation a request names.</summary>
     /// <exception cref="InputException">One of its parts does not exist.</exception>

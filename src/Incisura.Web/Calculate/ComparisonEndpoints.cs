@@ -20,7 +20,8 @@ public sealed record Alternative(string Name, string Operation, CalculationReque
 /// <param name="Faults">Why it was refused.</param>
 /// <param name="Work">What of the part it makes: alternatives with the same words do the same work.</param>
 /// <param name="Keeps">Whether it keeps every limit and may be run.</param>
-public sealed record ComparedAlternative(string Name, string Operation, CalculationResult? Result, IReadOnlyList<Fault> Faults, string Work = "", bool Keeps = false);
+public sealed record ComparedAlternative(
+    string Name, string Operation, CalculationResult? Result, IReadOnlyList<Fault> Faults, string Work = "", bool Keeps = false);
 
 /// <summary>Pinned alternatives beside each other, on the screen or as a table.</summary>
 public static class ComparisonEndpoints
@@ -32,16 +33,27 @@ public static class ComparisonEndpoints
     {
         RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers);
         group.WithRequestTimeout(Patience.Calculations);
-        group.MapPost("/", async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) => await CompareAsync(alternatives, db, shelf, cancel));
-        group.MapPost("/export.{format}", async (string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+        group.MapPost(
+            "/",
+            async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
+                await CompareAsync(alternatives, db, shelf, cancel));
+        group.MapPost("/export.{format}", async (
+            string format, IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
             IReadOnlyList<ComparedAlternative> compared = await CompareAsync(alternatives, db, shelf, cancel);
             List<string> headings = HeadingsOf(compared);
             List<IReadOnlyList<object?>> rows =
             [
                 .. FiguresOf(compared).Select(f => RowOf(f, compared)),
-                WordsOf("Tightest limit", compared, r => r.Limits.FirstOrDefault(l => l.Use is not null) is { } l ? string.Create(CultureInfo.InvariantCulture, $"{l.Name}: {100 * l.Use:0} %") : "none judged"),
-                WordsOf("Stops and cautions", compared, r => string.Join(" ", r.Findings.Where(f => f.Severity != Severity.Info).Select(f => $"{f.Severity}: {f.Text}"))),
+                WordsOf(
+                    "Tightest limit", compared,
+                    r =>
+                        r.Limits.FirstOrDefault(l => l.Use is not null) is { } l
+                            ? string.Create(CultureInfo.InvariantCulture, $"{l.Name}: {100 * l.Use:0} %")
+                            : "none judged"),
+                WordsOf(
+                    "Stops and cautions", compared,
+                    r => string.Join(" ", r.Findings.Where(f => f.Severity != Severity.Info).Select(f => $"{f.Severity}: {f.Text}"))),
                 ["Refused", "", .. compared.Select(c => (object?)string.Join(" ", c.Faults.Select(f => f.Sentence)))],
             ];
             return format switch
@@ -53,10 +65,12 @@ public static class ComparisonEndpoints
         }).Produces<byte[]>();
     }
 
-    private static async Task<IReadOnlyList<ComparedAlternative>> CompareAsync(IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel)
+    private static async Task<IReadOnlyList<ComparedAlternative>> CompareAsync(
+        IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel)
     {
         new InputCheck()
-            .Holds(alternatives.Count is > 0 and <= Most, "alternatives", alternatives.Count, $"1 to {Most} alternatives can be compared; unpin some.")
+            .Holds(
+                alternatives.Count is > 0 and <= Most, "alternatives", alternatives.Count, $"1 to {Most} alternatives can be compared; unpin some.")
             .Holds(alternatives.All(a => a is not null), "alternatives", double.NaN, "An alternative is empty; leave it out.")
             .ThrowIfAny();
         ShelfView view = await shelf.ViewAsync(db);
@@ -81,9 +95,13 @@ public static class ComparisonEndpoints
     }
 
     // The part, in what the operation asks of it: the same work material, end and values make the same work, whatever makes it.
-    private static string WorkOf(Alternative a, OperationDescription d, CalculationResult result, Choices choices) => string.Create(
-        CultureInfo.InvariantCulture,
-        $"{a.Request.MaterialId} {choices.Options.GetValueOrDefault("end", "")} {string.Join(' ', result.Fields.Where(f => f.Used && d.Fields.First(x => x.Code == f.Code).Role == FieldRole.Part).OrderBy(f => f.Code, StringComparer.Ordinal).Select(f => $"{f.Code}={f.Value:G9}"))}");
+    private static string WorkOf(Alternative a, OperationDescription d, CalculationResult result, Choices choices)
+    {
+        IEnumerable<string> part = result.Fields.Where(f => f.Used && d.Fields.First(x => x.Code == f.Code).Role == FieldRole.Part)
+            .OrderBy(f => f.Code, StringComparer.Ordinal)
+            .Select(f => string.Create(CultureInfo.InvariantCulture, $"{f.Code}={f.Value:G9}"));
+        return string.Join(' ', [$"{a.Request.MaterialId} {choices.Options.GetValueOrDefault("end", "")}", .. part]);
+    }
 
     // Every column of a table has a name of its own.
     private static List<string> HeadingsOf(IReadOnlyList<ComparedAlternative> compared)
@@ -103,8 +121,12 @@ public static class ComparisonEndpoints
         [name, "", .. compared.Select(c => (object?)(c.Result is { } result ? words(result) : ""))];
 
     // Every figure that any alternative has, in the order they first appear.
-    private static IEnumerable<Figure> FiguresOf(IReadOnlyList<ComparedAlternative> compared) => compared.SelectMany(c => c.Result?.Figures ?? []).DistinctBy(f => f.Code);
+    private static IEnumerable<Figure> FiguresOf(IReadOnlyList<ComparedAlternative> compared) =>
+        compared.SelectMany(c => c.Result?.Figures ?? []).DistinctBy(f => f.Code);
 
     private static List<object?> RowOf(Figure figure, IReadOnlyList<ComparedAlternative> compared) =>
-        [figure.Name, Units.Of(figure.Quantity).Metric.Unit, .. compared.Select(c => (object?)c.Result?.Figures.FirstOrDefault(f => f.Code == figure.Code)?.Value)];
+        [
+            figure.Name, Units.Of(figure.Quantity).Metric.Unit,
+            .. compared.Select(c => (object?)c.Result?.Figures.FirstOrDefault(f => f.Code == figure.Code)?.Value),
+        ];
 }

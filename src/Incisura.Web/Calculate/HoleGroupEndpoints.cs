@@ -59,7 +59,8 @@ public static class HoleGroupEndpoints
 {
     private const int LargestFile = 8 * 1024 * 1024;
 
-    public static StoredKind<StoredHoleGroup, HoleGroup> Groups { get; } = new("hole group", g => g.Name, Check, (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredHoleGroup, HoleGroup> Groups { get; } = new(
+        "hole group", g => g.Name, Check, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
     public static void MapHoleGroups(this IEndpointRouteBuilder api)
     {
@@ -75,7 +76,9 @@ public static class HoleGroupEndpoints
 
             // Against the group as it is kept: a drawing that changes can change how the hole is drilled, unseen.
             HoleGroup? before = kept is { } id ? view.HoleGroups.GetValueOrDefault(id)?.Definition : null;
-            HoleChain? then = before is null || Check(before, view, 0).Faults.Count > 0 ? null : HoleChain.Propose(before.Target, ShelfOf(before, view), before.Picked, others: false, cancel);
+            HoleChain? then = before is null || Check(before, view, 0).Faults.Count > 0
+                ? null
+                : HoleChain.Propose(before.Target, ShelfOf(before, view), before.Picked, others: false, cancel);
             return ViewOf(result, then is null ? null : result.Chain.DrilledOtherwise(then));
         }).WithRequestTimeout(Patience.Calculations);
 
@@ -129,5 +132,6 @@ public static class HoleGroupEndpoints
         s.Result,
         s.Time);
 
-    private static StepTool ToolOf(Situation s) => new(s.Assembly.Id, s.Assembly.Value.Number, s.Cutter.Value.Number, s.Cutter.Value.Described.Name, s.Cutter.Value.CuttingDiameter);
+    private static StepTool ToolOf(Situation s) =>
+        new(s.Assembly.Id, s.Assembly.Value.Number, s.Cutter.Value.Number, s.Cutter.Value.Described.Name, s.Cutter.Value.CuttingDiameter);
 }

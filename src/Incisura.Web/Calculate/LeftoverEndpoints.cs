@@ -11,14 +11,19 @@ public static class LeftoverEndpoints
 {
     public static void MapLeftovers(this IEndpointRouteBuilder api) =>
         api.MapGet("/records/{number}/leftover", async (string number, IncisuraDb db) =>
-            await NowAsync(number, 0, db) ?? throw new MissingException($"There is no record {number} that leaves anything; choose one that leaves stock or a hole.")).WithTags("records").RequireAuthorization(Access.Engineers);
+            await NowAsync(number, 0, db)
+                ?? throw new MissingException(
+                    $"There is no record {number} that leaves anything; "
+                        + "choose one that leaves stock or a hole.")).WithTags("records").RequireAuthorization(Access.Engineers);
 
     /// <summary>What a record's newest revision leaves; null where there is no such record, or nothing it could leave.</summary>
     /// <param name="number">Number of the record.</param>
     /// <param name="materialId">Work material of the step after it; 0 where it does not matter.</param>
     /// <param name="db">The database.</param>
     public static async Task<Leftover?> NowAsync(string number, int materialId, IncisuraDb db) =>
-        await RowAsync(number, db) is { } record && record.Revisions.Count > 0 && Left(record, RecordViews.Newest(record)) is { } left ? left with { Doubt = DoubtOf(record, materialId) } : null;
+        await RowAsync(number, db) is { } record && record.Revisions.Count > 0 && Left(record, RecordViews.Newest(record)) is { } left
+            ? left with { Doubt = DoubtOf(record, materialId) }
+            : null;
 
     /// <summary>What a revision of a record left, and what has changed there since.</summary>
     /// <exception cref="InputException">That revision does not exist, or leaves nothing.</exception>
@@ -29,8 +34,12 @@ public static class LeftoverEndpoints
         Leftover? left = revision is null ? null : Left(record!, revision);
         new InputCheck()
             .Holds(record is not null, "leftover.record", double.NaN, $"There is no record {taken.Record}; choose the step before from the list.")
-            .Holds(record is null || revision is not null, "leftover.revision", taken.Revision, $"{taken.Record} has no revision {taken.Revision}; take the leftover anew.")
-            .Holds(revision is null || left is not null, "leftover.record", double.NaN, $"{taken.Record} leaves nothing for a step after it; choose a record that leaves stock or a hole.")
+            .Holds(
+                record is null || revision is not null, "leftover.revision", taken.Revision,
+                $"{taken.Record} has no revision {taken.Revision}; take the leftover anew.")
+            .Holds(
+                revision is null || left is not null, "leftover.record", double.NaN,
+                $"{taken.Record} leaves nothing for a step after it; choose a record that leaves stock or a hole.")
             .ThrowIfAny();
         return left!.Against(await NowAsync(taken.Record, materialId, db));
     }
@@ -44,9 +53,20 @@ public static class LeftoverEndpoints
         double Field(string code) => result.Fields.FirstOrDefault(f => f.Code == code)?.Value ?? 0;
         double cutter = DefinitionFormat.Read<Situation>(revision.Situation).Cutter.Value.CuttingDiameter;
         Leftover Of(double across, double height, double length, double diameter, LeftoverKind kind) =>
-            new($"{record.Number}, revision {revision.Number}{(revision.State == RecordState.Approved ? "" : $" ({RecordLife.Words(revision.State)})")}", record.Number, revision.Number, across, height, length, diameter) { Kind = kind };
-        if (result.Figures.FirstOrDefault(f => f.Code == "stockLeft") is { } left) return Of(left.Value, Math.Max(Field("wallHeight"), Field("stockHeight")), Field("length"), cutter, LeftoverKind.Wall);
-        double hole = record.Operation switch { "drill" or "deep-hole" or "ream" => cutter, "bore" or "fine-bore" => Field("boreDiameter"), "helical-entry" or "helical-bore" => Field("holeDiameter"), _ => 0 };
+            new(
+                $"{record.Number}, revision "
+                    + $"{revision.Number}{(revision.State == RecordState.Approved ? "" : $" ({RecordLife.Words(revision.State)})")}",
+                record.Number, revision.Number, across, height, length, diameter)
+            { Kind = kind };
+        if (result.Figures.FirstOrDefault(f => f.Code == "stockLeft") is { } left)
+            return Of(left.Value, Math.Max(Field("wallHeight"), Field("stockHeight")), Field("length"), cutter, LeftoverKind.Wall);
+        double hole = record.Operation switch
+        {
+            "drill" or "deep-hole" or "ream" => cutter,
+            "bore" or "fine-bore" => Field("boreDiameter"),
+            "helical-entry" or "helical-bore" => Field("holeDiameter"),
+            _ => 0,
+        };
         if (hole <= 0) return null;
         bool through = DefinitionFormat.Read<Choices>(revision.Choices).Options.GetValueOrDefault("end") == "through";
         return Of(0, through ? 0 : Math.Max(Field("depth"), Field("stockHeight")), 0, hole, LeftoverKind.Hole);
@@ -57,7 +77,8 @@ public static class LeftoverEndpoints
         List<string> doubts = [];
         RecordRevisionRow newest = RecordViews.Newest(record);
         if (newest.State == RecordState.Withdrawn) doubts.Add($"{record.Number} is withdrawn.");
-        if (materialId != 0 && record.MaterialId != materialId) doubts.Add($"{record.Number} is for another work material, {DefinitionFormat.Read<Situation>(newest.Situation).Material.Value.Name}.");
+        if (materialId != 0 && record.MaterialId != materialId)
+            doubts.Add($"{record.Number} is for another work material, {DefinitionFormat.Read<Situation>(newest.Situation).Material.Value.Name}.");
         return string.Join(' ', doubts);
     }
 }

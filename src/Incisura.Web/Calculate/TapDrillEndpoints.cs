@@ -14,7 +14,8 @@ namespace Incisura.Web.Calculate;
 /// <param name="Minor">Minor diameter it gives, mm.</param>
 /// <param name="Class">Tightest class that holds it; empty for none.</param>
 /// <param name="Assemblies">Numbers of the assemblies it stands in.</param>
-public sealed record ShelfDrill(int CutterId, string Number, string Family, double Diameter, double Height, double Minor, string Class, IReadOnlyList<string> Assemblies);
+public sealed record ShelfDrill(
+    int CutterId, string Number, string Family, double Diameter, double Height, double Minor, string Class, IReadOnlyList<string> Assemblies);
 
 /// <summary>Drills on the shelf for a thread.</summary>
 public static class TapDrillEndpoints
@@ -36,7 +37,8 @@ public static class TapDrillEndpoints
                 .OrderBy(c => Math.Abs(c.Stored.Definition.CuttingDiameter - wanted))
                 .Take(Most)
                 .Select(c => new ShelfDrill(
-                    c.Stored.Id, c.Stored.Name, c.Stored.Definition.Described.Name, c.Drill!.Value.Diameter, c.Drill.Value.Height, c.Drill.Value.Minor, c.Drill.Value.Class,
+                    c.Stored.Id, c.Stored.Name, c.Stored.Definition.Described.Name, c.Drill!.Value.Diameter, c.Drill.Value.Height,
+                    c.Drill.Value.Minor, c.Drill.Value.Class,
                     [.. view.Assemblies.Values.Where(a => a.Definition.CutterId == c.Stored.Id).Select(a => a.Name)]))
                 .ToList();
         }).WithTags("calculate").RequireAuthorization(Access.Engineers);

@@ -20,13 +20,16 @@ public sealed record DemoHoleGroup(string Material, string Machine, HoleGroup Gr
 
 /// <summary>An assembly of the demo, naming its parts by number.</summary>
 public sealed record DemoAssembly(
-    string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace, IReadOnlyList<DemoExtension>? Extensions, Dictionary<string, int>? Places);
+    string Number, string Cutter, string Holder, double Projection, int LengthRegister, int DiameterRegister, string StockPlace,
+    IReadOnlyList<DemoExtension>? Extensions, Dictionary<string, int>? Places);
 
 /// <summary>An extension of a demo assembly.</summary>
 public sealed record DemoExtension(string Holder, double Projection);
 
 /// <summary>A record of the demo: who proposed it and how far it came.</summary>
-public sealed record DemoRecord(string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options, string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null);
+public sealed record DemoRecord(
+    string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options,
+    string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null);
 
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
@@ -44,7 +47,8 @@ public static class DemoWorkshop
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
 
         foreach (DemoPerson person in DemoPeople.All)
-            await PeopleEndpoints.AddAsync(people, new(person.Name, person.FullName, person.Role, Convert.ToHexString(RandomNumberGenerator.GetBytes(24))));
+            await PeopleEndpoints.AddAsync(
+                people, new(person.Name, person.FullName, person.Role, Convert.ToHexString(RandomNumberGenerator.GetBytes(24))));
 
         db.AddRange(Read<Cutter>("cutters").Select(d => Stamp(new StoredCutter { Definition = d }, d, d.Number, d.Check())));
         db.AddRange(Read<Holder>("holders").Select(d => Stamp(new StoredHolder { Definition = d }, d, d.Number, d.Check())));
@@ -55,7 +59,9 @@ public static class DemoWorkshop
         await db.SaveChangesAsync(cancel);
 
         ShelfView parts = await new Shelf().ViewAsync(db);
-        Dictionary<string, int> cutters = parts.Cutters.Values.ToDictionary(c => c.Name, c => c.Id), holders = parts.Holders.Values.ToDictionary(h => h.Name, h => h.Id), machines = parts.Machines.Values.ToDictionary(m => m.Name, m => m.Id);
+        Dictionary<string, int> cutters = parts.Cutters.Values.ToDictionary(c => c.Name, c => c.Id),
+            holders = parts.Holders.Values.ToDictionary(h => h.Name, h => h.Id),
+            machines = parts.Machines.Values.ToDictionary(m => m.Name, m => m.Id);
         foreach (DemoAssembly a in Read<DemoAssembly>("assemblies"))
         {
             Assembly d = new()
@@ -91,7 +97,8 @@ public static class DemoWorkshop
             {
                 DemoRecord d = records[i];
                 Situation situation = view.SituationOf(
-                    view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id, view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
+                    view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id,
+                    view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
                 Choices choices = new(d.Numbers, d.Options) { CrossHoles = d.CrossHoles ?? [] };
                 DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);
                 RecordRevisionRow revision = new()

@@ -19,7 +19,8 @@ public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, stri
 /// <param name="ApprovedBy">Who approved it.</param>
 /// <param name="Result">What came out.</param>
 /// <param name="Since">What became of it since.</param>
-public sealed record EditionEntryView(string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since);
+public sealed record EditionEntryView(
+    string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since);
 
 /// <summary>A whole edition.</summary>
 /// <param name="Summary">What it says about itself.</param>
@@ -38,7 +39,8 @@ public enum EditionChange
 }
 
 /// <summary>One record of the next edition, or one that it would no longer have.</summary>
-public sealed record PendingEntry(string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy);
+public sealed record PendingEntry(
+    string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy);
 
 /// <summary>Why an edition is published.</summary>
 public sealed record PublishRequest(string? Note = null);
@@ -59,19 +61,26 @@ public static class EditionEndpoints
                 ?? throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
             IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(edition.Entries, db, await shelf.ViewAsync(db));
             int newest = await db.Editions.MaxAsync(e => e.Number);
-            return new EditionView(SummaryOf(edition), newest, clock.GetUtcNow(), [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
+            return new EditionView(
+                SummaryOf(edition), newest, clock.GetUtcNow(),
+                [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
         });
 
-        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db, await shelf.ViewAsync(db))).RequireAuthorization(Access.Engineers);
+        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db, await shelf.ViewAsync(db)))
+            .RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (PublishRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            if (request.Note?.Length > RecordLife.LongestText) throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
+            if (request.Note?.Length > RecordLife.LongestText)
+                throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
             await using var transaction = await db.Database.BeginTransactionAsync();
             if ((await PendingAsync(db, await shelf.ViewAsync(db))).All(p => p.Change == EditionChange.Same))
-                throw new RuleException("nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
+                throw new RuleException(
+                    "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
             int number = (await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0) + 1;
-            EditionRow edition = Compose(number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "", clock.GetUtcNow());
+            EditionRow edition = Compose(
+                number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "",
+                clock.GetUtcNow());
             db.Add(edition);
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
@@ -98,7 +107,8 @@ public static class EditionEndpoints
     {
         using IncrementalHash hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
         foreach (EditionEntryRow e in entries)
-            hash.AppendData(Encoding.UTF8.GetBytes($"{e.RecordNumber}\n{e.Revision}\n{e.Note}\n{e.ApprovedBy}\n{e.Choices}\n{e.Situation}\n{e.Result}\n"));
+            hash.AppendData(
+                Encoding.UTF8.GetBytes($"{e.RecordNumber}\n{e.Revision}\n{e.Note}\n{e.ApprovedBy}\n{e.Choices}\n{e.Situation}\n{e.Result}\n"));
         return Convert.ToHexStringLower(hash.GetHashAndReset());
     }
 
@@ -136,7 +146,9 @@ public static class EditionEndpoints
     private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, ShelfView view)
     {
         int last = await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0;
-        Dictionary<string, int> published = await db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == last).ToDictionaryAsync(e => e.RecordNumber, e => e.Revision);
+        Dictionary<string, int> published = await db.EditionEntries.AsNoTracking()
+            .Where(e => e.EditionNumber == last)
+            .ToDictionaryAsync(e => e.RecordNumber, e => e.Revision);
         List<PendingEntry> pending = [];
         foreach (RecordRow record in await RecordEndpoints.Whole(db).AsNoTracking().OrderBy(r => r.Number).ToListAsync())
         {
@@ -144,7 +156,13 @@ public static class EditionEndpoints
             int before = published.GetValueOrDefault(record.Number);
             if (inForce is null && before == 0) continue;
             RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before), view);
-            EditionChange change = inForce is null ? EditionChange.Removed : before == 0 ? EditionChange.Added : before == inForce.Number ? EditionChange.Same : EditionChange.Changed;
+            EditionChange change = inForce is null
+                ? EditionChange.Removed
+                : before == 0
+                ? EditionChange.Added
+                : before == inForce.Number
+                ? EditionChange.Same
+                : EditionChange.Changed;
             pending.Add(new(record.Number, inForce?.Number ?? 0, before, change, summary.Situation, summary.StaleBy));
         }
 

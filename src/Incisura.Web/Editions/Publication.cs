@@ -30,29 +30,45 @@ public enum Since
 /// <param name="By">What was revised; empty for nothing.</param>
 /// <param name="Figures">Figures that would differ today.</param>
 /// <param name="Breaks">What its figures break now.</param>
-public sealed record SinceThen(Since What, Sentence? Warning, IReadOnlyList<string> By, IReadOnlyList<FigureChange> Figures, IReadOnlyList<Finding> Breaks);
+public sealed record SinceThen(
+    Since What, Sentence? Warning, IReadOnlyList<string> By, IReadOnlyList<FigureChange> Figures, IReadOnlyList<Finding> Breaks);
 
 /// <summary>How what was published stands to how things are now.</summary>
 public static class Publication
 {
     /// <summary>What became of each entry, by the number of its record.</summary>
-    public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view)
+    public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(
+        IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view)
     {
         List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
-        var lives = await db.Records.AsNoTracking().Where(r => numbers.Contains(r.Number)).Select(r => new { r.Number, Revisions = r.Revisions.Select(v => new { v.Number, v.State }).ToList() }).ToListAsync();
+        var lives = await db.Records.AsNoTracking()
+            .Where(r => numbers.Contains(r.Number))
+            .Select(r => new { r.Number, Revisions = r.Revisions.Select(v => new { v.Number, v.State }).ToList() })
+            .ToListAsync();
         Dictionary<string, int> inForce = lives.ToDictionary(r => r.Number, r => RecordLife.InForce(r.Revisions.Select(v => (v.Number, v.State))));
         return entries.ToDictionary(e => e.RecordNumber, e => Of(e, inForce.GetValueOrDefault(e.RecordNumber), view));
     }
 
     private static SinceThen Of(EditionEntryRow entry, int inForce, ShelfView view)
     {
-        if (inForce == 0) return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
+        if (inForce == 0)
+            return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
         Standing standing = RecordViews.StandingOf(entry.Operation, entry.Situation, entry.Choices, entry.Result, view);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
         if (standing.Breaks.Count > 0)
-            return new(Since.Broken, new Sentence($"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)), by, standing.Figures, standing.Breaks);
+            return new(
+                Since.Broken,
+                new Sentence(
+                    $"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures "
+                        + "before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)),
+                by, standing.Figures, standing.Breaks);
         if (standing.Refused.Length > 0)
-            return new(Since.Broken, new($"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."), by, [], []);
+            return new(
+                Since.Broken,
+                new(
+                    $"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it "
+                        + "before the tooling engineer has looked."),
+                by, [], []);
         if (standing.Stale)
             return new(Since.Stale, Moved(standing, by), by, standing.Figures, []);
         return inForce == entry.Revision
@@ -64,7 +80,9 @@ public static class Publication
     {
         Sentence said = new($"Stale: revised since: {string.Join(", ", by)}.");
         return standing.Figures.FirstOrDefault(f => f.From is not null && f.To is not null) is { } figure
-            ? said.Then(new($" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity), new Measure(figure.From!.Value, figure.Quantity)))
+            ? said.Then(new(
+                $" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity),
+                new Measure(figure.From!.Value, figure.Quantity)))
             : said.Then(new(" No figure differs; how near they come to a limit does."));
     }
 

@@ -13,7 +13,8 @@ public static class FindEndpoints
 {
     private const int MostOfAKind = 6;
 
-    public static void MapFind(this IEndpointRouteBuilder api) => api.MapGet("/find", async (string q, ClaimsPrincipal user, IncisuraDb db, Shelf shelf) =>
+    public static void MapFind(this IEndpointRouteBuilder api) =>
+        api.MapGet("/find", async (string q, ClaimsPrincipal user, IncisuraDb db, Shelf shelf) =>
     {
         string[] words = q.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (words.Length == 0) return [];
@@ -21,17 +22,28 @@ public static class FindEndpoints
         bool engineer = user.SeesDrafts();
 
         ListQuery asked = new() { Text = q, Take = MostOfAKind, Filters = new Dictionary<string, IReadOnlyList<string>> { ["state"] = ["inUse"] } };
-        IEnumerable<Found> cutters = view.Listings.Cutters.Ask(asked).Rows.Select(c => new Found("cutter", c.Cutter.Number, CutterListing.WordsOf(c.Cutter), $"/library/cutters/{c.Id}"));
-        IEnumerable<Found> holders = view.Listings.Holders.Ask(asked).Rows.Select(h => new Found("holder", h.Holder.Number, $"{h.Holder.Kind}, {h.Holder.Interface}", $"/library/holders/{h.Id}"));
+        IEnumerable<Found> cutters = view.Listings.Cutters.Ask(asked).Rows
+            .Select(c => new Found("cutter", c.Cutter.Number, CutterListing.WordsOf(c.Cutter), $"/library/cutters/{c.Id}"));
+        IEnumerable<Found> holders = view.Listings.Holders.Ask(asked).Rows
+            .Select(h => new Found("holder", h.Holder.Number, $"{h.Holder.Kind}, {h.Holder.Interface}", $"/library/holders/{h.Id}"));
         IEnumerable<Found> assemblies = view.Listings.Assemblies.Ask(asked).Rows.Select(a => new Found(
-            "assembly", a.Built.Definition.Number, FormattableString.Invariant($"{CutterListing.WordsOf(a.Built.Cutter)}, {a.Built.Definition.Projection:0.###} out of {a.Built.Holder.Kind}"), $"/library/assemblies/{a.Id}"));
-        IEnumerable<Found> materials = view.Materials.Values.Select(m => new Found("material", m.Name, $"{m.Definition.Group} {m.Definition.Condition}", "/shop/materials"));
+            "assembly", a.Built.Definition.Number,
+            FormattableString.Invariant(
+                $"{CutterListing.WordsOf(a.Built.Cutter)}, {a.Built.Definition.Projection:0.###} out of {a.Built.Holder.Kind}"),
+            $"/library/assemblies/{a.Id}"));
+        IEnumerable<Found> materials = view.Materials.Values.Select(
+            m => new Found("material", m.Name, $"{m.Definition.Group} {m.Definition.Condition}", "/shop/materials"));
         IEnumerable<Found> machines = view.Machines.Values.Select(m => new Found("machine", m.Name, m.Definition.Kind, "/shop/machines"));
         IEnumerable<Found> records = engineer
-            ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync()).Select(n => new Found("record", n, "record", $"/records/{n}"))
+            ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync())
+                .Select(n => new Found("record", n, "record", $"/records/{n}"))
             : [];
         return assemblies.Concat(cutters).Concat(holders)
-            .Concat(new[] { materials, machines, records }.SelectMany(kind => kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase))).Take(MostOfAKind)))
+            .Concat(
+                new[] { materials, machines, records }.SelectMany(
+                    kind =>
+                        kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase)))
+                            .Take(MostOfAKind)))
             .ToList();
     }).WithTags("find");
 }

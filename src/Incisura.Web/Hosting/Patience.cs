@@ -12,13 +12,15 @@ public static class Patience
     /// <summary>Longest time a calculation may take.</summary>
     public static readonly TimeSpan Longest = TimeSpan.FromSeconds(5);
 
-    public static IServiceCollection AddPatience(this IServiceCollection services) => services.AddRequestTimeouts(o => o.AddPolicy(Calculations, new RequestTimeoutPolicy
-    {
-        Timeout = Longest,
-        TimeoutStatusCode = StatusCodes.Status503ServiceUnavailable,
-        WriteTimeoutResponse = context => Results.Problem(
-            $"This was not done within {Longest.TotalSeconds:0} s and was stopped; nothing was saved. Ask for less at once.", statusCode: StatusCodes.Status503ServiceUnavailable, title: "Took too long").ExecuteAsync(context),
-    }));
+    public static IServiceCollection AddPatience(this IServiceCollection services) =>
+        services.AddRequestTimeouts(o => o.AddPolicy(Calculations, new RequestTimeoutPolicy
+        {
+            Timeout = Longest,
+            TimeoutStatusCode = StatusCodes.Status503ServiceUnavailable,
+            WriteTimeoutResponse = context => Results.Problem(
+                $"This was not done within {Longest.TotalSeconds:0} s and was stopped; nothing was saved. Ask for less at once.",
+                statusCode: StatusCodes.Status503ServiceUnavailable, title: "Took too long").ExecuteAsync(context),
+        }));
 
     /// <summary>Refuses texts in a writing nobody knows before anything tries to read them.</summary>
     public static IApplicationBuilder UseKnownCharsets(this IApplicationBuilder app) => app.Use(async (context, next) =>
@@ -26,7 +28,9 @@ public static class Patience
         string? charset = context.Request.GetTypedHeaders().ContentType?.Charset.Value;
         if (!string.IsNullOrEmpty(charset) && !IsKnown(charset.Trim('"')))
         {
-            await Results.Problem("The text of the request is in a writing that cannot be read; send it as UTF-8.", statusCode: StatusCodes.Status415UnsupportedMediaType, title: "Not readable").ExecuteAsync(context);
+            await Results.Problem(
+                "The text of the request is in a writing that cannot be read; send it as UTF-8.",
+                statusCode: StatusCodes.Status415UnsupportedMediaType, title: "Not readable").ExecuteAsync(context);
             return;
         }
 

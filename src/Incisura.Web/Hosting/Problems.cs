@@ -36,7 +36,9 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
     {
         ProblemDetails problem = Describe(exception);
         if (problem.Status == StatusCodes.Status500InternalServerError && SavedMark.IsOn(httpContext))
-            problem.Detail = "What you sent was saved, and then the answer to it failed. Load the page again and look before you repeat anything; tell the administrator.";
+            problem.Detail =
+                "What you sent was saved, and then the answer to it failed. Load the page again and look before you "
+                    + "repeat anything; tell the administrator.";
         if (problem.Status == StatusCodes.Status413PayloadTooLarge) problem.Detail = TooLarge(httpContext);
         if (problem.Status == StatusCodes.Status500InternalServerError) LogFailure(exception, httpContext.Request.Path);
         httpContext.Response.StatusCode = problem.Status!.Value;
@@ -52,7 +54,9 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         _ => null,
     };
 
-    private static string TooLarge(HttpContext context) => $"The request is larger than {(context.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize ?? 0) / 1048576} MB; send less at once.";
+    private static string TooLarge(HttpContext context) =>
+        "The request is larger than "
+            + $"{(context.Features.Get<IHttpMaxRequestBodySizeFeature>()?.MaxRequestBodySize ?? 0) / 1048576} MB; send less at once.";
 
     private static ProblemDetails Describe(Exception exception) => exception switch
     {
@@ -63,13 +67,17 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         MissingException e => With(404, "Not found", e.Message),
         LostRaceException e => With(412, "Somebody else saved first", e.Message, ("current", e.Current)),
         TableException or DxfException => With(422, "Not readable", exception.Message),
-        DbUpdateConcurrencyException => With(412, "Somebody else saved first", "It was changed while you worked; load it again and repeat your change."),
+        DbUpdateConcurrencyException =>
+            With(412, "Somebody else saved first", "It was changed while you worked; load it again and repeat your change."),
         DbUpdateException { InnerException: SqliteException { SqliteErrorCode: 19 } inner } => With(409, "Already there", Constraint(inner)),
         SqliteException { SqliteErrorCode: 13 } =>
             With(507, "The disk is full", "Nothing was saved: the server's disk is full. Make room and try again; what you typed is still here."),
         SqliteException { SqliteErrorCode: 5 or 6 } => With(503, "Busy", "The database is busy; try again in a moment. Nothing was saved."),
         BadHttpRequestException { StatusCode: 413 } => With(413, "Too large", "The request is too large; send less at once."),
-        BadHttpRequestException { InnerException: JsonException json } => With(400, "Not readable", $"The value at {json.Path ?? "$"} cannot be read; give it in the form the API description names.", ("field", json.Path ?? "$")),
+        BadHttpRequestException { InnerException: JsonException json } =>
+            With(
+                400, "Not readable", $"The value at {json.Path ?? "$"} cannot be read; give it in the form the API description names.",
+                ("field", json.Path ?? "$")),
         BadHttpRequestException e => With(e.StatusCode, "Not readable", "The request cannot be read: " + e.Message),
         _ => With(500, "Something failed here", "The server failed and nothing was saved. Try again; if it stays, tell the administrator."),
     };

@@ -4,7 +4,8 @@ namespace Incisura.Web.Hosting;
 public static class Protection
 {
     private const string ContentPolicy =
-        "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; object-src 'none'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+        "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; object-src 'none'; frame-ancestors "
+            + "'none'; base-uri 'self'; form-action 'self'";
 
     public static IApplicationBuilder UseProtection(this IApplicationBuilder app) => app.Use(async (context, next) =>
     {
@@ -22,7 +23,8 @@ public static class Protection
         await next(context);
     });
 
-    private static bool IsSafe(HttpRequest request) => HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
+    private static bool IsSafe(HttpRequest request) =>
+        HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
 
     // Browsers always say where a write comes from; programs with no browser send neither header and carry no cookie by accident.
     private static bool IsForeign(HttpRequest request)

@@ -12,7 +12,8 @@ public sealed class SavedMark(IHttpContextAccessor accessor) : DbTransactionInte
     /// <summary>Whether a request has saved anything.</summary>
     public static bool IsOn(HttpContext? context) => context?.Items.ContainsKey(Key) == true;
 
-    public override Task TransactionCommittedAsync(DbTransaction transaction, TransactionEndEventData eventData, CancellationToken cancellationToken = default)
+    public override Task TransactionCommittedAsync(
+        DbTransaction transaction, TransactionEndEventData eventData, CancellationToken cancellationToken = default)
     {
         Mark();
         return Task.CompletedTask;

@@ -20,7 +20,10 @@ public static class Start
         }
         catch (Microsoft.Data.Sqlite.SqliteException broken)
         {
-            throw new StartException($"{services.GetRequiredService<DatabaseFile>().Path} cannot be opened as a database of Incisura: {broken.Message} Put a sound copy in its place, or choose another file with Incisura__Database.", broken);
+            throw new StartException(
+                $"{services.GetRequiredService<DatabaseFile>().Path} cannot be opened as a database of Incisura: {broken.Message} Put a sound "
+                    + "copy in its place, or choose another file with Incisura__Database.",
+                broken);
         }
 
         RoleManager<IdentityRole> roles = services.GetRequiredService<RoleManager<IdentityRole>>();
@@ -51,8 +54,12 @@ public static class Start
 
         // A demo made before demos were marked has the demo's people under their full names, and nobody else.
         Dictionary<string, string> people = await db.Users.ToDictionaryAsync(p => p.UserName ?? "", p => p.FullName, cancel);
-        bool known = people.Count == DemoPeople.All.Count && DemoPeople.All.All(p => people.GetValueOrDefault(p.Name) == p.FullName) && await db.Charts.AnyAsync(c => c.Name == DemoWorkshop.ChartName, cancel);
-        if (!known) throw new StartException("This database is a real workshop's, so it is not opened as the demo, which lets anybody in without a password. Start it without Incisura__Demo, or give the demo a file of its own with Incisura__Database.");
+        bool known = people.Count == DemoPeople.All.Count && DemoPeople.All.All(p => people.GetValueOrDefault(p.Name) == p.FullName)
+            && await db.Charts.AnyAsync(c => c.Name == DemoWorkshop.ChartName, cancel);
+        if (!known)
+            throw new StartException(
+                "This database is a real workshop's, so it is not opened as the demo, which lets anybody in without a password. Start it without "
+                    + "Incisura__Demo, or give the demo a file of its own with Incisura__Database.");
         await db.MarkAsDemoAsync(cancel);
     }
 
@@ -60,14 +67,17 @@ public static class Start
     {
         string name = configuration["Incisura:FirstAdministrator:Name"] ?? "administrator";
         string password = configuration["Incisura:FirstAdministrator:Password"]
-            ?? throw new StartException("This is a new workshop: set Incisura__FirstAdministrator__Password to the first administrator's password (12 characters at least) and start again.");
+            ?? throw new StartException(
+                "This is a new workshop: set Incisura__FirstAdministrator__Password to the first administrator's password (12 "
+                    + "characters at least) and start again.");
         try
         {
             await PeopleEndpoints.AddAsync(people, new(name, "Administrator", Role.Administrator, password));
         }
         catch (InputException refused)
         {
-            throw new StartException($"The first administrator cannot be made from Incisura__FirstAdministrator__Name and __Password: {refused.Message}", refused);
+            throw new StartException(
+                $"The first administrator cannot be made from Incisura__FirstAdministrator__Name and __Password: {refused.Message}", refused);
         }
     }
 }

@@ -25,8 +25,10 @@ public static class StrictBodies
             string name = property.Name;
             Type of = Nullable.GetUnderlyingType(property.PropertyType) ?? property.PropertyType;
             if (of == typeof(double)) checks.Add(o => Finite(get(o), name));
-            else if (typeof(IReadOnlyDictionary<string, double>).IsAssignableFrom(of)) checks.Add(o => Finite((get(o) as IReadOnlyDictionary<string, double>)?.Values, name));
-            else if (of != typeof(string) && typeof(IEnumerable).IsAssignableFrom(of) && !ElementsMayBeNull(property)) checks.Add(o => NoNulls(get(o) as IEnumerable, name));
+            else if (typeof(IReadOnlyDictionary<string, double>).IsAssignableFrom(of))
+                checks.Add(o => Finite((get(o) as IReadOnlyDictionary<string, double>)?.Values, name));
+            else if (of != typeof(string) && typeof(IEnumerable).IsAssignableFrom(of) && !ElementsMayBeNull(property))
+                checks.Add(o => NoNulls(get(o) as IEnumerable, name));
         }
 
         if (checks.Count == 0) return;

@@ -14,7 +14,12 @@ public static class Wire
         if (string.IsNullOrEmpty(word)) return null;
         foreach (TEnum value in Enum.GetValues<TEnum>())
             if (string.Equals(WordOf(value), word, StringComparison.OrdinalIgnoreCase)) return value;
-        new InputCheck().Holds(false, field, double.NaN, $"There is no {field} “{(word.Length > 40 ? word[..40] : word)}”; choose one of {string.Join(", ", Enum.GetValues<TEnum>().Select(WordOf))}.").ThrowIfAny();
+        new InputCheck()
+            .Holds(
+                false, field, double.NaN,
+                $"There is no {field} “{(word.Length > 40 ? word[..40] : word)}”; choose one of "
+                    + $"{string.Join(", ", Enum.GetValues<TEnum>().Select(WordOf))}.")
+            .ThrowIfAny();
         return null;
     }
 

@@ -24,40 +24,54 @@ public static class DrawingEndpoints
 
     public static void MapDrawings(this IEndpointRouteBuilder library)
     {
-        library.MapPost("/profiles/read", (ProfileRequest request) => DxfProfile.Take(DxfReader.Read(request.Text), new(request.MillimetresPerUnit, request.Upright, request.LeftOut), request.CuttingUntil))
-            .WithTags("profiles").RequireAuthorization(Access.Engineers).WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(LargestDrawing));
+        library.MapPost(
+            "/profiles/read",
+            (ProfileRequest request) =>
+                DxfProfile.Take(
+                    DxfReader.Read(request.Text), new(request.MillimetresPerUnit, request.Upright, request.LeftOut), request.CuttingUntil))
+            .WithTags("profiles")
+            .RequireAuthorization(Access.Engineers)
+            .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(LargestDrawing));
 
         library.MapGet("/cutters/{id:int}/drawing.{format}", async (int id, string format, IncisuraDb db, Shelf shelf) =>
         {
             Cutter c = ((await shelf.ViewAsync(db)).Cutters.GetValueOrDefault(id) ?? throw StoredEndpoints.Missing("cutter", id)).Definition;
             Profile profile = c.Profile();
             return Send(profile, $"{c.Number}, {CutterListing.WordsOf(c)}", c.Number, format, [
-                .. c.Described.Dimensions.Where(d => d.Dimension.Quantity == Core.Quantities.Quantity.Length && Along.Contains(d.Dimension.Symbol) && c[d.Dimension] > 0)
-                    .Select(d => new SvgDimension(FormattableString.Invariant($"{d.Dimension.Symbol} {c[d.Dimension]:0.###}"), c[d.Dimension])).OrderBy(d => d.Until),
+                .. c.Described.Dimensions.Where(
+                    d => d.Dimension.Quantity == Core.Quantities.Quantity.Length && Along.Contains(d.Dimension.Symbol) && c[d.Dimension] > 0)
+                    .Select(d => new SvgDimension(FormattableString.Invariant($"{d.Dimension.Symbol} {c[d.Dimension]:0.###}"), c[d.Dimension]))
+                    .OrderBy(d => d.Until),
             ]);
         }).WithTags("cutters").Produces<byte[]>();
 
         library.MapGet("/holders/{id:int}/drawing.{format}", async (int id, string format, IncisuraDb db, Shelf shelf) =>
         {
             Holder h = ((await shelf.ViewAsync(db)).Holders.GetValueOrDefault(id) ?? throw StoredEndpoints.Missing("holder", id)).Definition;
-            return Send(h.Profile(), $"{h.Number}, {h.Kind}", h.Number, format, [new(FormattableString.Invariant($"{h.GaugeLength:0.###}"), h.GaugeLength)]);
+            return Send(
+                h.Profile(), $"{h.Number}, {h.Kind}", h.Number, format, [new(FormattableString.Invariant($"{h.GaugeLength:0.###}"), h.GaugeLength)]);
         }).WithTags("holders").Produces<byte[]>();
 
         library.MapGet("/assemblies/{id:int}/drawing.{format}", async (int id, string format, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             BuiltAssembly built = view.Build((view.Assemblies.GetValueOrDefault(id) ?? throw StoredEndpoints.Missing("assembly", id)).Definition)!;
-            return Send(built.Profile(), $"{built.Definition.Number}, {CutterListing.WordsOf(built.Cutter)} in {built.Holder.Number}", built.Definition.Number, format,
-                [new(FormattableString.Invariant($"out {built.ToolLength:0.###}"), built.ToolLength), new(FormattableString.Invariant($"to the gauge line {built.GaugeLength:0.###}"), built.GaugeLength)]);
+            return Send(built.Profile(), $"{built.Definition.Number}, "
+                + $"{CutterListing.WordsOf(built.Cutter)} in {built.Holder.Number}", built.Definition.Number, format,
+                [
+                    new(FormattableString.Invariant($"out {built.ToolLength:0.###}"), built.ToolLength),
+                    new(FormattableString.Invariant($"to the gauge line {built.GaugeLength:0.###}"), built.GaugeLength),
+                ]);
         }).WithTags("assemblies").Produces<byte[]>();
     }
 
     private static readonly HashSet<string> Along = ["APMX", "LCF", "LU", "OAL", "CW", "SDL", "LPIL", "LH", "CDX"];
 
-    private static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send(Profile profile, string title, string name, string format, IReadOnlyList<SvgDimension> dimensions) => format switch
-    {
-        "svg" => TypedResults.File(Encoding.UTF8.GetBytes(SvgDrawing.Write(profile, title, dimensions)), "image/svg+xml", name + ".svg"),
-        "dxf" => TypedResults.File(Encoding.ASCII.GetBytes(DxfWriter.Write(profile)), "application/dxf", name + ".dxf"),
-        _ => throw new MissingException($"There is no drawing as {format}; choose svg or dxf."),
-    };
+    private static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send(
+        Profile profile, string title, string name, string format, IReadOnlyList<SvgDimension> dimensions) => format switch
+        {
+            "svg" => TypedResults.File(Encoding.UTF8.GetBytes(SvgDrawing.Write(profile, title, dimensions)), "image/svg+xml", name + ".svg"),
+            "dxf" => TypedResults.File(Encoding.ASCII.GetBytes(DxfWriter.Write(profile)), "application/dxf", name + ".dxf"),
+            _ => throw new MissingException($"There is no drawing as {format}; choose svg or dxf."),
+        };
 }

@@ -22,30 +22,53 @@ public static class ExportEndpoints
 
     public static void MapExports(this IEndpointRouteBuilder library)
     {
-        library.MapGet("/cutters/export.{format}", async (string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
+        library.MapGet("/cutters/export.{format}", async (
+            string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<Cutter> cutters = [.. view.Listings.Cutters.Ask(Whole(wish, request)).Rows.Select(r => r.Cutter)];
             IReadOnlyList<string> columns = CutterRows.ColumnsFor(cutters);
-            return Send("cutters", format, cutters, [.. columns.Select(CutterColumns.Heading)], c => CutterRows.Write(c, columns, id => view.Cutters[id].Name));
+            return Send(
+                "cutters", format, cutters, [.. columns.Select(CutterColumns.Heading)], c =>
+                    CutterRows.Write(c, columns, id => view.Cutters[id].Name));
         }).WithTags("cutters").Produces<byte[]>();
 
-        library.MapGet("/holders/export.{format}", async (string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
+        library.MapGet("/holders/export.{format}", async (
+            string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<Holder> holders = [.. view.Listings.Holders.Ask(Whole(wish, request)).Rows.Select(r => r.Holder)];
-            return Send("holders", format, holders, ["number", "role", "kind", "interface", "takes", "least clamping [mm]", "largest clamping [mm]", "least grip [mm]", "bore depth [mm]", "gauge length [mm]", "largest speed [rev/min]", "balance class G", "mass [kg]", "through coolant", "remarks"], h =>
-                [h.Number, Word(h.Role), h.Kind, h.Interface, Word(h.Takes), h.LeastClamping, h.LargestClamping, h.LeastGrip, h.BoreDepth, h.GaugeLength, h.LargestSpeed, h.BalanceClass, h.Mass, h.ThroughCoolant ? "yes" : "no", h.Remarks]);
+            return Send(
+                "holders", format, holders,
+                [
+                    "number", "role", "kind", "interface", "takes", "least clamping [mm]", "largest clamping [mm]",
+                    "least grip [mm]", "bore depth [mm]", "gauge length [mm]", "largest speed [rev/min]", "balance class G",
+                    "mass [kg]", "through coolant", "remarks",
+                ],
+                h =>
+                [
+                    h.Number, Word(h.Role), h.Kind, h.Interface, Word(h.Takes), h.LeastClamping, h.LargestClamping, h.LeastGrip, h.BoreDepth,
+                    h.GaugeLength, h.LargestSpeed, h.BalanceClass, h.Mass, h.ThroughCoolant ? "yes" : "no", h.Remarks,
+                ]);
         }).WithTags("holders").Produces<byte[]>();
 
-        library.MapGet("/assemblies/export.{format}", async (string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
+        library.MapGet("/assemblies/export.{format}", async (
+            string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<ListedAssembly> assemblies = [.. view.Listings.Assemblies.Ask(Whole(wish, request)).Rows];
-            return Send("assemblies", format, assemblies, ["number", "cutter", "words", "holder", "extensions", "projection [mm]", "gauge length [mm]", "mass [kg]", "length register", "diameter register", "kept in", "stands in"], a =>
+            return Send(
+                "assemblies", format, assemblies,
+                [
+                    "number", "cutter", "words", "holder", "extensions", "projection [mm]", "gauge length [mm]", "mass [kg]",
+                    "length register", "diameter register", "kept in", "stands in",
+                ],
+                a =>
             [
-                a.Built.Definition.Number, a.Built.Cutter.Number, CutterListing.WordsOf(a.Built.Cutter), a.Built.Holder.Number, string.Join(" + ", a.Built.Extensions.Select(e => e.Number)), a.Built.Definition.Projection,
-                a.Built.GaugeLength, Math.Round(a.Built.Mass, 3), (double)a.Built.Definition.LengthRegister, (double)a.Built.Definition.DiameterRegister, a.Built.Definition.StockPlace,
+                a.Built.Definition.Number, a.Built.Cutter.Number, CutterListing.WordsOf(a.Built.Cutter), a.Built.Holder.Number,
+                string.Join(" + ", a.Built.Extensions.Select(e => e.Number)), a.Built.Definition.Projection,
+                a.Built.GaugeLength, Math.Round(a.Built.Mass, 3), (double)a.Built.Definition.LengthRegister,
+                (double)a.Built.Definition.DiameterRegister, a.Built.Definition.StockPlace,
                 string.Join(", ", a.Built.Definition.Places.Select(p => $"{view.Machines[p.MachineId].Name} {p.Place}")),
             ], a => a.Built.Definition);
         }).WithTags("assemblies").Produces<byte[]>();
@@ -53,18 +76,29 @@ public static class ExportEndpoints
         library.MapPost("/labels", async (LabelRequest wish, HttpRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            wish.Sheet.Check().Holds(wish.Ids.Count is > 0 and <= MostLabels, "ids", wish.Ids.Count, $"Choose 1 to {MostLabels} rows for labels.").ThrowIfAny();
+            wish.Sheet.Check()
+                .Holds(wish.Ids.Count is > 0 and <= MostLabels, "ids", wish.Ids.Count, $"Choose 1 to {MostLabels} rows for labels.")
+                .ThrowIfAny();
             string origin = $"{request.Scheme}://{request.Host}";
-            return TypedResults.File(wish.Sheet.Draw([.. wish.Ids.Select(id => LabelOf(wish.List, id, view, origin)).OfType<Label>()]), "application/pdf", "labels.pdf");
+            return TypedResults.File(
+                wish.Sheet.Draw([.. wish.Ids.Select(id => LabelOf(wish.List, id, view, origin)).OfType<Label>()]), "application/pdf", "labels.pdf");
         }).WithTags("labels").Produces<byte[]>();
     }
 
     private static Label? LabelOf(string list, int id, ShelfView view, string origin) => list switch
     {
-        "cutters" when view.Cutters.TryGetValue(id, out StoredCutter? c) => new(c.Name, [CutterListing.WordsOf(c.Definition), c.Definition.Coating], $"{origin}/library/cutters/{id}"),
-        "holders" when view.Holders.TryGetValue(id, out StoredHolder? h) => new(h.Name, [h.Definition.Kind, h.Definition.Interface], $"{origin}/library/holders/{id}"),
+        "cutters" when view.Cutters.TryGetValue(id, out StoredCutter? c) =>
+            new(c.Name, [CutterListing.WordsOf(c.Definition), c.Definition.Coating], $"{origin}/library/cutters/{id}"),
+        "holders" when view.Holders.TryGetValue(id, out StoredHolder? h) =>
+            new(h.Name, [h.Definition.Kind, h.Definition.Interface], $"{origin}/library/holders/{id}"),
         "assemblies" when view.Assemblies.TryGetValue(id, out StoredAssembly? a) && view.Build(a.Definition) is { } built =>
-            new(a.Name, [CutterListing.WordsOf(built.Cutter), FormattableString.Invariant($"{a.Definition.Projection:0.#} out, {built.GaugeLength:0.#} to gauge line"), a.Definition.StockPlace], $"{origin}/lookup?q={Uri.EscapeDataString(a.Name)}"),
+            new(
+                a.Name,
+                [
+                    CutterListing.WordsOf(built.Cutter),
+                    FormattableString.Invariant($"{a.Definition.Projection:0.#} out, {built.GaugeLength:0.#} to gauge line"), a.Definition.StockPlace,
+                ],
+                $"{origin}/lookup?q={Uri.EscapeDataString(a.Name)}"),
         _ => null,
     };
 
@@ -74,13 +108,18 @@ public static class ExportEndpoints
         return query with { Skip = 0, Take = int.MaxValue, Filters = query.Filters.Where(f => f.Key != "format").ToDictionary() };
     }
 
-    private static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send<T>(string name, string format, IReadOnlyList<T> things, IReadOnlyList<string> headings, Func<T, IReadOnlyList<object?>> row, Func<T, object>? whole = null) => format switch
-    {
-        "csv" => TypedResults.File(TableFile.WriteCsv(headings, things.Select(row)), "text/csv", name + ".csv"),
-        "xlsx" => TypedResults.File(TableFile.WriteWorkbook(headings, things.Select(row)), Workbook, name + ".xlsx"),
-        "json" => TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(things.Select(t => whole is null ? t! : whole(t)), Readable), "application/json", name + ".json"),
-        _ => throw new MissingException($"There is no export as {format}; choose csv, xlsx or json."),
-    };
+    private static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send<T>(
+        string name, string format, IReadOnlyList<T> things, IReadOnlyList<string> headings, Func<T, IReadOnlyList<object?>> row,
+        Func<T, object>? whole = null) => format switch
+        {
+            "csv" => TypedResults.File(TableFile.WriteCsv(headings, things.Select(row)), "text/csv", name + ".csv"),
+            "xlsx" => TypedResults.File(TableFile.WriteWorkbook(headings, things.Select(row)), Workbook, name + ".xlsx"),
+            "json" =>
+                TypedResults.File(
+                    JsonSerializer.SerializeToUtf8Bytes(things.Select(t => whole is null ? t! : whole(t)), Readable), "application/json", name
+                        + ".json"),
+            _ => throw new MissingException($"There is no export as {format}; choose csv, xlsx or json."),
+        };
 
     private static string Word<TEnum>(TEnum value)
         where TEnum : struct, Enum => value.ToString().ToLowerInvariant();

@@ -16,11 +16,13 @@ public sealed record ImportField(string Code, string Name);
 public sealed record ImportFault(string Column, string Sentence, double? Meant);
 
 /// <summary>A row and what becomes of it.</summary>
-public sealed record ImportRow(int Line, string Number, string Words, RowOutcome Outcome, IReadOnlyList<FieldChange> Changes, IReadOnlyList<ImportFault> Faults);
+public sealed record ImportRow(
+    int Line, string Number, string Words, RowOutcome Outcome, IReadOnlyList<FieldChange> Changes, IReadOnlyList<ImportFault> Faults);
 
 /// <summary>An import as its owner sees it.</summary>
 public sealed record ImportView(
-    int Id, string File, ImportState State, bool Inch, int Reached, int Total, IReadOnlyDictionary<string, int> Counts, IReadOnlyList<ImportColumn> Columns, IReadOnlyList<string> Hints, IReadOnlyList<ImportRow> Rows, string Said);
+    int Id, string File, ImportState State, bool Inch, int Reached, int Total, IReadOnlyDictionary<string, int> Counts,
+    IReadOnlyList<ImportColumn> Columns, IReadOnlyList<string> Hints, IReadOnlyList<ImportRow> Rows, string Said);
 
 /// <summary>What the columns are to be taken for.</summary>
 public sealed record ImportColumns(bool Inch, IReadOnlyList<ImportColumnChoice> Columns);
@@ -79,15 +81,21 @@ public static class ImportEndpoints
             HashSet<string> known = [.. CutterColumns.All.Select(f => f.Code), ""];
             List<string> chosen = [.. wish.Columns.Select(c => c.Field).Where(f => f.Length > 0)];
             new Core.Calculation.InputCheck()
-                .Holds(wish.Columns.Count == job.Table.Headings.Count, "columns", wish.Columns.Count, $"The file has {job.Table.Headings.Count} columns; say of each what it is.")
-                .Holds(chosen.All(known.Contains), "columns", double.NaN, "A column is taken for a field that does not exist; choose one from the list.")
-                .Holds(chosen.Distinct().Count() == chosen.Count, "columns", double.NaN, "Two columns are taken for the same field; leave one of them out.")
+                .Holds(
+                    wish.Columns.Count == job.Table.Headings.Count, "columns", wish.Columns.Count,
+                    $"The file has {job.Table.Headings.Count} columns; say of each what it is.")
+                .Holds(
+                    chosen.All(known.Contains), "columns", double.NaN, "A column is taken for a field that does not exist; choose one from the list.")
+                .Holds(
+                    chosen.Distinct().Count() == chosen.Count, "columns", double.NaN,
+                    "Two columns are taken for the same field; leave one of them out.")
                 .ThrowIfAny();
             job.Look([.. wish.Columns.Select(c => new ColumnMeaning(c.Field, c.Inch))], wish.Inch, await shelf.ViewAsync(db));
             return ViewOf(job, null, 0, await shelf.ViewAsync(db));
         });
 
-        group.MapPost("/{id:int}/apply", async (int id, ImportApply wish, HttpContext context, ImportDesk desk, IServiceScopeFactory scopes, IncisuraDb db, Shelf shelf) =>
+        group.MapPost("/{id:int}/apply", async (
+            int id, ImportApply wish, HttpContext context, ImportDesk desk, IServiceScopeFactory scopes, IncisuraDb db, Shelf shelf) =>
         {
             ImportJob job = desk.Find(id, context.User.Actor().Name);
             string by = context.User.Actor().Name;
@@ -104,7 +112,8 @@ public static class ImportEndpoints
     }
 
     // One transaction from the first row to the last: a stop, a lost race or a full disk leaves nothing behind.
-    private static async Task<string> WriteAsync(IReadOnlyList<LookedRow> rows, string by, Action<int> reached, IServiceScopeFactory scopes, CancellationToken cancel)
+    private static async Task<string> WriteAsync(
+        IReadOnlyList<LookedRow> rows, string by, Action<int> reached, IServiceScopeFactory scopes, CancellationToken cancel)
     {
         await using AsyncServiceScope scope = scopes.CreateAsyncScope();
         IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
@@ -115,13 +124,18 @@ public static class ImportEndpoints
         foreach (LookedRow[] chunk in InOrder(rows).SelectMany(r => r.Chunk(Chunk)))
         {
             int[] known = [.. chunk.Select(r => r.ExistingId).Where(id => id != 0)];
-            Dictionary<int, StoredCutter> existing = known.Length == 0 ? [] : await db.Cutters.Where(c => known.Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
+            Dictionary<int, StoredCutter> existing = known.Length == 0
+                ? []
+                : await db.Cutters.Where(c => known.Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
             List<StoredCutter> stored = new(chunk.Length);
             foreach (LookedRow row in chunk)
             {
                 StoredCutter cutter = existing.GetValueOrDefault(row.ExistingId) ?? new() { Definition = row.Cutter };
-                if (cutter.Revision != row.ExistingRevision) throw new Core.Records.RuleException("lost-race", $"{cutter.ChangedBy} changed {cutter.Name} since the rows were looked at. Look at them again, then write.");
-                cutter.Take(row.ReplacedBy.Length == 0 ? row.Cutter : row.Cutter with { ReplacedById = added[row.ReplacedBy] }, row.Cutter.Number.Trim());
+                if (cutter.Revision != row.ExistingRevision)
+                    throw new Core.Records.RuleException(
+                        "lost-race", $"{cutter.ChangedBy} changed {cutter.Name} since the rows were looked at. Look at them again, then write.");
+                cutter.Take(
+                    row.ReplacedBy.Length == 0 ? row.Cutter : row.Cutter with { ReplacedById = added[row.ReplacedBy] }, row.Cutter.Number.Trim());
                 (cutter.ChangedBy, cutter.ChangedAt) = (by, now);
                 if (row.ExistingId == 0) db.Add(cutter);
                 stored.Add(cutter);
@@ -148,7 +162,9 @@ public static class ImportEndpoints
         {
             ILookup<bool, LookedRow> can = waiting.ToLookup(r => r.ReplacedBy.Length == 0 || !open.Contains(r.ReplacedBy));
             List<LookedRow> ready = [.. can[true]];
-            if (ready.Count == 0) throw new Core.Records.RuleException("circle", $"{waiting[0].Cutter.Number} and {waiting[0].ReplacedBy} would replace each other; leave one of the replacements out.");
+            if (ready.Count == 0)
+                throw new Core.Records.RuleException(
+                    "circle", $"{waiting[0].Cutter.Number} and {waiting[0].ReplacedBy} would replace each other; leave one of the replacements out.");
             yield return ready;
             open.ExceptWith(ready.Select(r => r.Cutter.Number));
             waiting = [.. can[false]];
@@ -166,7 +182,11 @@ public static class ImportEndpoints
             job.Reached,
             job.Table.Rows.Count,
             rows.GroupBy(r => r.Outcome).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()),
-            [.. job.Table.Headings.Select((h, i) => new ImportColumn(h, job.Meanings[i].Code, job.Meanings[i].Inch, [.. job.Table.Rows.Select(r => r.Cells[i]).Where(c => c.Length > 0).Take(3).Select(Example)]))],
+            [.. job.Table.Headings.Select(
+                (h, i) =>
+                    new ImportColumn(
+                        h, job.Meanings[i].Code, job.Meanings[i].Inch,
+                        [.. job.Table.Rows.Select(r => r.Cells[i]).Where(c => c.Length > 0).Take(3).Select(Example)]))],
             HintsOf(job),
             [
                 .. rows.Where(r => outcome is null || r.Outcome == outcome).Skip(skip).Take(RowsShown).Select(r => new ImportRow(
@@ -174,8 +194,13 @@ public static class ImportEndpoints
                     r.Cutter.Number,
                     r.Outcome == RowOutcome.Refused ? r.Cutter.Described.Name : Core.Library.CutterListing.WordsOf(r.Cutter),
                     r.Outcome,
-                    r.ExistingId != 0 && r.Outcome != RowOutcome.Refused && view.Cutters.TryGetValue(r.ExistingId, out StoredCutter? before) ? ManyEndpoints.Differences<Cutter>(before.Definition, r.Cutter) : [],
-                    [.. r.Faults.Select(f => new ImportFault(f.Column >= 0 ? job.Table.Headings[f.Column] : "", f.Sentence, double.IsFinite(f.Meant) ? f.Meant : null))])),
+                    r.ExistingId != 0 && r.Outcome != RowOutcome.Refused && view.Cutters.TryGetValue(r.ExistingId, out StoredCutter? before)
+                        ? ManyEndpoints.Differences<Cutter>(before.Definition, r.Cutter)
+                        : [],
+                    [.. r.Faults.Select(
+                        f =>
+                            new ImportFault(
+                                f.Column >= 0 ? job.Table.Headings[f.Column] : "", f.Sentence, double.IsFinite(f.Meant) ? f.Meant : null))])),
             ],
             job.Said);
     }

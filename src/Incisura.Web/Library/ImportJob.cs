@@ -92,7 +92,8 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         CancellationToken cancel;
         lock (gate)
         {
-            if (State is ImportState.Writing or ImportState.Done) throw new Core.Records.RuleException("import-state", "The rows are being written or are written already; start another import.");
+            if (State is ImportState.Writing or ImportState.Done)
+                throw new Core.Records.RuleException("import-state", "The rows are being written or are written already; start another import.");
             stop.Cancel();
             stop.Dispose();
             stop = new();
@@ -107,7 +108,9 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
                 Dictionary<string, StoredCutter> known = view.Cutters.Values.ToDictionary(c => c.Name, StringComparer.OrdinalIgnoreCase);
                 Dictionary<string, int> seen = new(StringComparer.OrdinalIgnoreCase);
                 int numbers = meanings.ToList().FindIndex(m => m.Code == "number");
-                HashSet<string> inFile = numbers < 0 ? [] : new(table.Rows.Select(r => r.Cells[numbers]).Where(n => !known.ContainsKey(n)), StringComparer.OrdinalIgnoreCase);
+                HashSet<string> inFile = numbers < 0
+                    ? []
+                    : new(table.Rows.Select(r => r.Cells[numbers]).Where(n => !known.ContainsKey(n)), StringComparer.OrdinalIgnoreCase);
                 List<LookedRow> rows = new(table.Rows.Count);
                 foreach ((int line, string[] cells) in table.Rows)
                 {
@@ -136,9 +139,12 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         CancellationToken cancel;
         lock (gate)
         {
-            if (State != ImportState.Ready) throw new Core.Records.RuleException("import-state", "The rows are not ready to be written; wait until all have been looked at.");
+            if (State != ImportState.Ready)
+                throw new Core.Records.RuleException("import-state", "The rows are not ready to be written; wait until all have been looked at.");
             int refused = Rows.Count(r => r.Outcome == RowOutcome.Refused);
-            if (refused > 0 && !goodRowsOnly) throw new Core.Records.RuleException("refused-rows", $"{refused} rows cannot be taken, so nothing was written. Mend them, or take the good rows only.");
+            if (refused > 0 && !goodRowsOnly)
+                throw new Core.Records.RuleException(
+                    "refused-rows", $"{refused} rows cannot be taken, so nothing was written. Mend them, or take the good rows only.");
             rows = [.. Rows.Where(r => r.Outcome is RowOutcome.Added or RowOutcome.Changed or RowOutcome.Asked)];
             stop.Dispose();
             stop = new();
@@ -188,7 +194,11 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
             {
                 LookedRow row = rows[i];
                 if (row.Outcome == RowOutcome.Refused || row.ReplacedBy.Length == 0 || taken.Contains(row.ReplacedBy)) continue;
-                rows[i] = row with { Outcome = RowOutcome.Refused, Faults = [new(-1, $"{row.ReplacedBy}, which replaces it, cannot be taken itself.")] };
+                rows[i] = row with
+                {
+                    Outcome = RowOutcome.Refused,
+                    Faults = [new(-1, $"{row.ReplacedBy}, which replaces it, cannot be taken itself.")],
+                };
                 again |= taken.Remove(row.Cutter.Number);
             }
         }
@@ -196,7 +206,9 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         return rows;
     }
 
-    private LookedRow LookAt(int line, string[] cells, IReadOnlyList<ColumnMeaning> meanings, Dictionary<string, StoredCutter> known, Dictionary<string, int> seen, HashSet<string> inFile)
+    private LookedRow LookAt(
+        int line, string[] cells, IReadOnlyList<ColumnMeaning> meanings, Dictionary<string, StoredCutter> known, Dictionary<string, int> seen,
+        HashSet<string> inFile)
     {
         string replacedBy = "";
         int IdentityOf(string number)
@@ -207,7 +219,8 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
             return InThisFile;
         }
 
-        (Cutter cutter, IReadOnlyList<CellFault> faults) = CutterRows.Read(cells, meanings, n => known.GetValueOrDefault(n)?.Definition, IdentityOf, table.DecimalComma);
+        (Cutter cutter, IReadOnlyList<CellFault> faults) = CutterRows
+            .Read(cells, meanings, n => known.GetValueOrDefault(n)?.Definition, IdentityOf, table.DecimalComma);
         StoredCutter? existing = known.GetValueOrDefault(cutter.Number);
         if (cutter.Number.Length > 0 && !seen.TryAdd(cutter.Number, line))
             faults = [.. faults, new(-1, $"{cutter.Number} stands in row {seen[cutter.Number]} already; a number is taken once.")];
@@ -215,7 +228,10 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         IReadOnlyList<InputFault> doubts = cutter.Doubts();
         bool same = existing is not null && ManyEndpoints.Differences(existing.Definition, cutter).Count == 0;
         RowOutcome outcome = same ? RowOutcome.Same : doubts.Count > 0 ? RowOutcome.Asked : existing is null ? RowOutcome.Added : RowOutcome.Changed;
-        return new(line, cutter, existing?.Id ?? 0, existing?.Revision ?? 0, outcome, [.. doubts.Select(d => new CellFault(-1, d.Sentence, d.Meant))]) { ReplacedBy = replacedBy };
+        return new(
+            line, cutter, existing?.Id ?? 0, existing?.Revision
+                ?? 0, outcome, [.. doubts.Select(d => new CellFault(-1, d.Sentence, d.Meant))])
+        { ReplacedBy = replacedBy };
     }
 }
 
@@ -236,7 +252,12 @@ internal sealed class ImportDesk(TimeProvider clock)
         lock (gate)
         {
             IEnumerable<ImportJob> surplus = jobs.Where(j => j.Owner == owner).OrderByDescending(j => j.Id).Skip(MostPerPerson - 1);
-            foreach (ImportJob old in jobs.Where(j => clock.GetUtcNow() - j.Touched > Forgotten).Concat(surplus).Where(j => j.State != ImportState.Writing).Distinct().ToList())
+            foreach (
+                ImportJob old in jobs.Where(j => clock.GetUtcNow() - j.Touched > Forgotten)
+                    .Concat(surplus)
+                    .Where(j => j.State != ImportState.Writing)
+                    .Distinct()
+                    .ToList())
             {
                 old.Cancel();
                 old.Dispose();
@@ -253,7 +274,8 @@ internal sealed class ImportDesk(TimeProvider clock)
     {
         lock (gate)
         {
-            ImportJob job = jobs.FirstOrDefault(j => j.Id == id && j.Owner == owner) ?? throw new Hosting.MissingException("This import is over or was forgotten; choose the file again.");
+            ImportJob job = jobs.FirstOrDefault(j => j.Id == id && j.Owner == owner)
+                ?? throw new Hosting.MissingException("This import is over or was forgotten; choose the file again.");
             job.Touched = clock.GetUtcNow();
             return job;
         }

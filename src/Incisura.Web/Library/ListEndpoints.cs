@@ -11,7 +11,8 @@ namespace Incisura.Web.Library;
 /// <param name="All">How many there are, retired ones too.</param>
 /// <param name="Counts">How many have each value, by facet, with the other filters kept.</param>
 /// <param name="Mended">Words that were taken for others.</param>
-public sealed record ListPage<TRow>(IReadOnlyList<TRow> Rows, int Total, int All, IReadOnlyDictionary<string, IReadOnlyList<FacetCount>> Counts, IReadOnlyList<string> Mended);
+public sealed record ListPage<TRow>(
+    IReadOnlyList<TRow> Rows, int Total, int All, IReadOnlyDictionary<string, IReadOnlyList<FacetCount>> Counts, IReadOnlyList<string> Mended);
 
 /// <summary>A row of a list: the sheet, and what rests on it.</summary>
 public sealed record ListRow<T>(Sheet<T> Sheet, IReadOnlyList<string> Assemblies, IReadOnlyList<string> Machines, int Approved)
@@ -33,13 +34,18 @@ public static class ListEndpoints
         library.MapGet("/holders", async (HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            return PageOf(view.Listings.Holders.Ask(wish.Query(request)), r => new ListRow<Holder>(LibraryEndpoints.Holders.SheetOf(view.Holders[r.Id], view), r.Assemblies, [], 0));
+            return PageOf(
+                view.Listings.Holders.Ask(wish.Query(request)),
+                r => new ListRow<Holder>(LibraryEndpoints.Holders.SheetOf(view.Holders[r.Id], view), r.Assemblies, [], 0));
         }).WithTags("holders");
 
-        library.MapGet("/assemblies", async (HttpRequest request, [AsParameters] ListWish wish, [AsParameters] Fitting fitting, IncisuraDb db, Shelf shelf) =>
+        library.MapGet("/assemblies", async (
+            HttpRequest request, [AsParameters] ListWish wish, [AsParameters] Fitting fitting, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
-            return PageOf(view.Listings.Assemblies.Ask(wish.Query(request), fitting.In(view)), r => new ListRow<Assembly>(LibraryEndpoints.Assemblies.SheetOf(view.Assemblies[r.Id], view), [], r.Machines, r.Approved));
+            return PageOf(
+                view.Listings.Assemblies.Ask(wish.Query(request), fitting.In(view)),
+                r => new ListRow<Assembly>(LibraryEndpoints.Assemblies.SheetOf(view.Assemblies[r.Id], view), [], r.Machines, r.Approved));
         }).WithTags("assemblies");
 
         // Rows chosen by a filter, for what is done to many of them.
@@ -70,7 +76,8 @@ public static class ListEndpoints
     // A row shows the silhouette; ranges and questions are for the cutter's own page.
     private static Sheet<Cutter> Lean(StoredCutter c) => new(c.Id, c.Revision, c.ChangedBy, c.ChangedAt, c.Definition, new(c.Definition.Profile()));
 
-    private static ListPage<TRow> PageOf<TListed, TRow>(ListAnswer<TListed> answer, Func<TListed, TRow> row) => new([.. answer.Rows.Select(row)], answer.Total, answer.All, answer.Counts, answer.Mended);
+    private static ListPage<TRow> PageOf<TListed, TRow>(ListAnswer<TListed> answer, Func<TListed, TRow> row) =>
+        new([.. answer.Rows.Select(row)], answer.Total, answer.All, answer.Counts, answer.Mended);
 }
 
 /// <summary>Cutters that are probably the same one.</summary>

@@ -29,7 +29,8 @@ public static class ManyEndpoints
 {
     private const int Most = 5000;
 
-    public static void MapMany<TStored, T>(this IEndpointRouteBuilder library, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
+    public static void MapMany<TStored, T>(
+        this IEndpointRouteBuilder library, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
         where TStored : Stored<T>
         where T : class
     {
@@ -39,21 +40,27 @@ public static class ManyEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             Known(request.Ids, all(view));
-            List<(TStored Stored, T After)> changed = [.. Limited(request.Ids).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
+            List<(TStored Stored, T After)> changed =
+                [.. Limited(request.Ids).Select(id => (all(view)[id], Changed(all(view)[id].Definition, request.Changes)))];
             ShelfView next = view.With(changed.ConvertAll(c => (IStored)Kept(kind, c.Stored, c.After)));
             return changed.ConvertAll(c => new ManyChange(
                 c.Stored.Id,
                 c.Stored.Revision,
                 c.Stored.Name,
                 Differences(c.Stored.Definition, c.After),
-                [.. kind.Check(c.After, view, c.Stored.Id).Faults.Concat(kind.Check(c.After, next, c.Stored.Id).Faults).Select(Fault.Of).Distinct()]));
+                [
+                    .. kind.Check(c.After, view, c.Stored.Id).Faults
+                    .Concat(kind.Check(c.After, next, c.Stored.Id).Faults)
+                    .Select(Fault.Of)
+                    .Distinct()]));
         });
 
         group.MapPost("/many", async (ManyApply request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
             Known([.. request.Seen.Select(s => s.Id)], all(view));
-            Dictionary<int, int> seen = Limited([.. request.Seen.Select(s => s.Id)]).ToDictionary(id => id, id => request.Seen.First(s => s.Id == id).Revision);
+            Dictionary<int, int> seen = Limited([.. request.Seen.Select(s => s.Id)])
+                .ToDictionary(id => id, id => request.Seen.First(s => s.Id == id).Revision);
             return await BatchAsync(kind, db, shelf, context, clock, $"{string.Join(", ", request.Changes.Keys)} of {seen.Count}", seen, s =>
             {
                 T after = Changed(s.Definition, request.Changes);
@@ -65,20 +72,26 @@ public static class ManyEndpoints
         group.MapPost("/many/{batch:int}/undo", async (int batch, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             string word = kind.Create().Kind;
-            BatchRow row = await db.Batches.FirstOrDefaultAsync(b => b.Id == batch && b.Kind == word) ?? throw new MissingException($"There is no change {batch} to take back.");
+            BatchRow row = await db.Batches.FirstOrDefaultAsync(b => b.Id == batch && b.Kind == word)
+                ?? throw new MissingException($"There is no change {batch} to take back.");
             if (row.UndoneAt is not null) throw new Core.Records.RuleException("undone", "This change has been taken back already.");
             List<BatchItem> items = DefinitionFormat.Read<List<BatchItem>>(row.Items);
             List<int> ids = items.ConvertAll(i => i.Id);
-            Dictionary<(int, int), string> before = await db.History.AsNoTracking().Where(h => h.Kind == word && ids.Contains(h.ObjectId)).ToDictionaryAsync(h => (h.ObjectId, h.Number), h => h.Json);
+            Dictionary<(int, int), string> before = await db.History.AsNoTracking()
+                .Where(h => h.Kind == word && ids.Contains(h.ObjectId))
+                .ToDictionaryAsync(h => (h.ObjectId, h.Number), h => h.Json);
             row.UndoneAt = clock.GetUtcNow();
-            return await BatchAsync(kind, db, shelf, context, clock, "taken back: " + row.About, items.ToDictionary(i => i.Id, i => i.After), s => DefinitionFormat.Read<T>(before[(s.Id, items.First(i => i.Id == s.Id).Before)]));
+            return await BatchAsync(
+                kind, db, shelf, context, clock, "taken back: " + row.About, items.ToDictionary(i => i.Id, i => i.After),
+                s => DefinitionFormat.Read<T>(before[(s.Id, items.First(i => i.Id == s.Id).Before)]));
         }).AddEndpointFilter<OneWriter>();
     }
 
     /// <summary>Changes things together, each from the revision that was seen, and keeps what is needed to take it back.</summary>
     /// <exception cref="LostRaceException">Somebody changed one of them meanwhile; nothing is changed.</exception>
     internal static async Task<BatchView> BatchAsync<TStored, T>(
-        StoredKind<TStored, T> kind, IncisuraDb db, Shelf shelf, HttpContext context, TimeProvider clock, string about, IReadOnlyDictionary<int, int> seen, Func<TStored, T> change)
+        StoredKind<TStored, T> kind, IncisuraDb db, Shelf shelf, HttpContext context, TimeProvider clock, string about,
+        IReadOnlyDictionary<int, int> seen, Func<TStored, T> change)
         where TStored : Stored<T>
         where T : class
     {
@@ -86,7 +99,9 @@ public static class ManyEndpoints
         List<int> ids = [.. seen.Keys];
         List<TStored> rows = await db.Set<TStored>().Where(s => ids.Contains(s.Id)).ToListAsync();
         if (rows.FirstOrDefault(r => r.Revision != seen[r.Id]) is { } moved)
-            throw new LostRaceException($"{moved.ChangedBy} changed {moved.Name} meanwhile (revision {moved.Revision}). Nothing was changed; look again and repeat.", kind.SheetOf(moved, await shelf.ViewAsync(db)));
+            throw new LostRaceException(
+                $"{moved.ChangedBy} changed {moved.Name} meanwhile (revision {moved.Revision}). Nothing was changed; look again and repeat.",
+                kind.SheetOf(moved, await shelf.ViewAsync(db)));
         List<BatchItem> items = [];
         foreach (TStored row in rows)
         {
@@ -98,7 +113,14 @@ public static class ManyEndpoints
         // Each is judged beside all the others as they will stand.
         ShelfView next = (await shelf.ViewAsync(db)).With(rows);
         foreach (TStored row in rows) kind.Check(row.Definition, next, row.Id).ThrowIfAny();
-        BatchRow batch = new() { Kind = kind.Create().Kind, By = context.User.Actor().Name, At = clock.GetUtcNow(), About = about, Items = DefinitionFormat.Write(items) };
+        BatchRow batch = new()
+        {
+            Kind = kind.Create().Kind,
+            By = context.User.Actor().Name,
+            At = clock.GetUtcNow(),
+            About = about,
+            Items = DefinitionFormat.Write(items),
+        };
         db.Add(batch);
         await db.SaveChangesAsync();
         if (own is not null) await own.CommitAsync();
@@ -110,7 +132,8 @@ public static class ManyEndpoints
     internal static IReadOnlyList<FieldChange> Differences<T>(T before, T after)
     {
         List<FieldChange> changes = [];
-        Compare("", JsonSerializer.SerializeToNode(before, DefinitionFormat.Options), JsonSerializer.SerializeToNode(after, DefinitionFormat.Options));
+        Compare(
+            "", JsonSerializer.SerializeToNode(before, DefinitionFormat.Options), JsonSerializer.SerializeToNode(after, DefinitionFormat.Options));
         return changes;
 
         void Compare(string path, JsonNode? a, JsonNode? b)
@@ -136,7 +159,12 @@ public static class ManyEndpoints
     private static void Known<TStored>(IEnumerable<int> ids, IReadOnlyDictionary<int, TStored> all)
     {
         int[] gone = [.. ids.Where(id => !all.ContainsKey(id)).Distinct()];
-        new InputCheck().Holds(gone.Length == 0, "ids", gone.Length, $"{gone.Length} of the rows chosen are not in the library (identities {string.Join(", ", gone.Take(5))}{(gone.Length > 5 ? " …" : "")}); choose them anew.").ThrowIfAny();
+        new InputCheck()
+            .Holds(
+                gone.Length == 0, "ids", gone.Length,
+                $"{gone.Length} of the rows chosen are not in the library (identities "
+                    + $"{string.Join(", ", gone.Take(5))}{(gone.Length > 5 ? " …" : "")}); choose them anew.")
+            .ThrowIfAny();
     }
 
     private static IReadOnlyList<int> Limited(IReadOnlyList<int> ids)
@@ -154,7 +182,9 @@ public static class ManyEndpoints
             JsonObject at = dot < 0 ? json : json[path[..dot]] as JsonObject ?? throw Unknown(path);
             string key = dot < 0 ? path : path[(dot + 1)..];
             if (dot < 0 && (!at.ContainsKey(key) || key is "number")) throw Unknown(path);
-            if (value.ValueKind == JsonValueKind.Null && dot < 0) throw new InputException([new(path, double.NaN, double.NaN, double.NaN, $"“{path}” cannot be nothing; give it a value, or leave it out of the change.")]);
+            if (value.ValueKind == JsonValueKind.Null && dot < 0)
+                throw new InputException(
+                    [new(path, double.NaN, double.NaN, double.NaN, $"“{path}” cannot be nothing; give it a value, or leave it out of the change.")]);
             if (value.ValueKind == JsonValueKind.Null) at.Remove(key);
             else at[key] = JsonNode.Parse(value.GetRawText());
         }
@@ -165,9 +195,13 @@ public static class ManyEndpoints
         }
         catch (JsonException e)
         {
-            throw new InputException([new(e.Path?.TrimStart('$', '.') ?? "", double.NaN, double.NaN, double.NaN, "This value does not fit the field; give it in the field's form.")]);
+            throw new InputException(
+                [new(
+                    e.Path?.TrimStart('$', '.') ?? "", double.NaN, double.NaN, double.NaN,
+                    "This value does not fit the field; give it in the field's form.")]);
         }
 
-        static InputException Unknown(string path) => new([new(path, double.NaN, double.NaN, double.NaN, $"“{path}” cannot be changed in many at once; choose another field.")]);
+        static InputException Unknown(string path) =>
+            new([new(path, double.NaN, double.NaN, double.NaN, $"“{path}” cannot be changed in many at once; choose another field.")]);
     }
 }

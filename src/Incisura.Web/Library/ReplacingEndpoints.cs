@@ -24,11 +24,16 @@ public static class ReplacingEndpoints
             CutterOf(view, id);
             CutterOf(view, replacement);
             return view.Assemblies.Values.Where(a => a.CutterId == id).OrderBy(a => a.Name, StringComparer.OrdinalIgnoreCase)
-                .Select(a => new ReplacedAssembly(a.Id, a.Name, a.Revision, [.. LibraryEndpoints.Assemblies.Check(With(a.Definition, replacement, view), view, a.Id).Faults.Select(Fault.Of)]))
+                .Select(
+                    a =>
+                        new ReplacedAssembly(
+                            a.Id, a.Name, a.Revision,
+                            [.. LibraryEndpoints.Assemblies.Check(With(a.Definition, replacement, view), view, a.Id).Faults.Select(Fault.Of)]))
                 .ToList();
         });
 
-        group.MapPost("/{id:int}/retire", async (int id, RetireRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        group.MapPost("/{id:int}/retire", async (
+            int id, RetireRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             int revision = Tags.Required(context);
             ShelfView view = await shelf.ViewAsync(db);
@@ -36,17 +41,24 @@ public static class ReplacingEndpoints
             InputCheck check = new();
             foreach (IGrouping<int, ManySeen> seen in request.Assemblies.GroupBy(a => a.Id))
                 check.Holds(seen.Count() == 1, "assemblies", seen.Key, $"Assembly {seen.Key} is named {seen.Count()} times; name it once.")
-                    .Holds(view.Assemblies.GetValueOrDefault(seen.Key)?.CutterId == id, "assemblies", seen.Key, $"Assembly {view.Assemblies.GetValueOrDefault(seen.Key)?.Name ?? seen.Key.ToString(System.Globalization.CultureInfo.InvariantCulture)} does not hold this cutter; leave it out.");
+                    .Holds(
+                        view.Assemblies.GetValueOrDefault(seen.Key)?.CutterId == id, "assemblies", seen.Key,
+                        "Assembly "
+                            + (view.Assemblies.GetValueOrDefault(seen.Key)?.Name ?? $"{seen.Key}")
+                            + " does not hold this cutter; leave it out.");
             check.ThrowIfAny();
             await using var transaction = await db.Database.BeginTransactionAsync();
-            await ManyEndpoints.BatchAsync(LibraryEndpoints.Cutters, db, shelf, context, clock, "retired", new Dictionary<int, int> { [id] = revision }, c =>
+            await ManyEndpoints.BatchAsync(
+                LibraryEndpoints.Cutters, db, shelf, context, clock, "retired", new Dictionary<int, int> { [id] = revision }, c =>
             {
                 Cutter after = c.Definition with { Retired = true, ReplacedById = request.ReplacementId };
                 LibraryEndpoints.Cutters.Check(after, view, id).ThrowIfAny();
                 return after;
             });
             if (request.Assemblies.Count > 0)
-                await ManyEndpoints.BatchAsync(LibraryEndpoints.Assemblies, db, shelf, context, clock, "cutter replaced", request.Assemblies.ToDictionary(a => a.Id, a => a.Revision), a =>
+                await ManyEndpoints.BatchAsync(
+                    LibraryEndpoints.Assemblies, db, shelf, context, clock, "cutter replaced",
+                    request.Assemblies.ToDictionary(a => a.Id, a => a.Revision), a =>
                 {
                     Assembly after = With(a.Definition, request.ReplacementId, view);
                     LibraryEndpoints.Assemblies.Check(after, view, a.Id).ThrowIfAny();

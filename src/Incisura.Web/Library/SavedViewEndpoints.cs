@@ -20,14 +20,18 @@ public static class SavedViewEndpoints
     {
         RouteGroupBuilder group = library.MapGroup("/views").WithTags("views");
 
-        group.MapGet("/", async (ClaimsPrincipal user, IncisuraDb db) => await Own(db, user).OrderBy(v => v.Name).Select(v => new SavedView(v.Id, v.List, v.Name, v.Query)).ToListAsync());
+        group.MapGet(
+            "/",
+            async (ClaimsPrincipal user, IncisuraDb db) =>
+                await Own(db, user).OrderBy(v => v.Name).Select(v => new SavedView(v.Id, v.List, v.Name, v.Query)).ToListAsync());
 
         group.MapPost("/", async (SavedViewRequest request, ClaimsPrincipal user, IncisuraDb db) =>
         {
             int kept = await Own(db, user).CountAsync();
             new InputCheck()
                 .Named("name", "The name of the view", request.Name, 40)
-                .Holds(request.List is "cutters" or "holders" or "assemblies", "list", double.NaN, "A view belongs to cutters, holders or assemblies.")
+                .Holds(
+                    request.List is "cutters" or "holders" or "assemblies", "list", double.NaN, "A view belongs to cutters, holders or assemblies.")
                 .Holds(request.Query.Length <= 2000, "query", request.Query.Length, "The view holds too many filters; take some away.")
                 .Holds(kept < Most, "name", kept, $"You keep {Most} views already; remove one first.")
                 .ThrowIfAny();

@@ -35,12 +35,14 @@ public sealed record SheetPreview(Looks Looks, IReadOnlyList<Fault> Faults);
 /// <param name="Check">Checks a definition against the rest of the shelf.</param>
 /// <param name="Look">How it looks, faulty or not; <see cref="Looks.None"/> for what cannot be seen.</param>
 /// <param name="Create">Makes an empty row.</param>
-public sealed record StoredKind<TStored, T>(string Word, Func<T, string> Name, Func<T, ShelfView, int, InputCheck> Check, Func<T, ShelfView, bool, Looks> Look, Func<TStored> Create)
+public sealed record StoredKind<TStored, T>(
+    string Word, Func<T, string> Name, Func<T, ShelfView, int, InputCheck> Check, Func<T, ShelfView, bool, Looks> Look, Func<TStored> Create)
     where TStored : Stored<T>
     where T : class
 {
     /// <summary>A row as its readers see it.</summary>
-    public Sheet<T> SheetOf(TStored s, ShelfView view) => new(s.Id, s.Revision, s.ChangedBy, s.ChangedAt, s.Definition, Look(s.Definition, view, true));
+    public Sheet<T> SheetOf(TStored s, ShelfView view) =>
+        new(s.Id, s.Revision, s.ChangedBy, s.ChangedAt, s.Definition, Look(s.Definition, view, true));
 }
 
 /// <summary>Lets one change of library and shop be judged and saved after the other.</summary>
@@ -76,7 +78,9 @@ public static class StoredEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             InputCheck check = kind.Check(definition, view, id ?? 0);
-            return new SheetPreview(kind.Look(definition, view, !check.Faults.Any(f => Shapes.Any(s => f.Field.StartsWith(s, StringComparison.Ordinal)))), [.. check.Faults.Select(Fault.Of)]);
+            return new SheetPreview(
+                kind.Look(definition, view, !check.Faults.Any(f => Shapes.Any(s => f.Field.StartsWith(s, StringComparison.Ordinal)))),
+                [.. check.Faults.Select(Fault.Of)]);
         }).RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (T definition, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
@@ -117,17 +121,24 @@ public static class StoredEndpoints
         group.MapGet("/{id:int}/revisions", async (int id, IncisuraDb db) =>
         {
             string word = kind.Create().Kind;
-            List<Revision> rows = await db.History.AsNoTracking().Where(r => r.Kind == word && r.ObjectId == id).OrderByDescending(r => r.Number).ToListAsync();
+            List<Revision> rows = await db.History.AsNoTracking()
+                .Where(r => r.Kind == word && r.ObjectId == id)
+                .OrderByDescending(r => r.Number)
+                .ToListAsync();
             if (rows.Count == 0) throw Missing(kind.Word, id);
             return rows.ConvertAll(r => new SheetRevision<T>(r.Number, r.By, r.At, DefinitionFormat.Read<T>(r.Json)));
         });
 
         LostRaceException Lost(TStored current, ShelfView view) =>
-            new($"{current.ChangedBy} saved revision {current.Revision} of this {kind.Word} while you worked. Yours was not saved; compare both and save again.", kind.SheetOf(current, view));
+            new(
+                $"{current.ChangedBy} saved revision {current.Revision} of this {kind.Word} while you worked. Yours was "
+                    + "not saved; compare both and save again.",
+                kind.SheetOf(current, view));
     }
 
     /// <summary>Maps a list that is short and always read whole.</summary>
-    public static void MapAll<TStored, T>(this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
+    public static void MapAll<TStored, T>(
+        this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind, Func<ShelfView, IReadOnlyDictionary<int, TStored>> all)
         where TStored : Stored<T>
         where T : class => api.MapGet(path, async (IncisuraDb db, Shelf shelf) =>
     {
@@ -144,5 +155,6 @@ public static class StoredEndpoints
         stored.ChangedAt = clock.GetUtcNow();
     }
 
-    internal static MissingException Missing(string word, int id) => new($"There is no {word} with the identity {id}; go back to the list and choose one.");
+    internal static MissingException Missing(string word, int id) =>
+        new($"There is no {word} with the identity {id}; go back to the list and choose one.");
 }

@@ -55,8 +55,14 @@ public static class LookupEndpoints
         IQueryable<EditionEntryRow> entries = db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == edition.Number);
         foreach (string word in words.Take(8))
         {
-            string pattern = $"%{word.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal)}%";
-            entries = entries.Where(e => EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\") || EF.Functions.Like(e.Machine, pattern, "\\") || EF.Functions.Like(e.RecordNumber, pattern, "\\"));
+            string plain = word.Replace("\\", "\\\\", StringComparison.Ordinal)
+                .Replace("%", "\\%", StringComparison.Ordinal)
+                .Replace("_", "\\_", StringComparison.Ordinal);
+            string pattern = $"%{plain}%";
+            entries = entries.Where(
+                e =>
+                    EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\")
+                        || EF.Functions.Like(e.Machine, pattern, "\\") || EF.Functions.Like(e.RecordNumber, pattern, "\\"));
         }
 
         List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
@@ -70,7 +76,9 @@ public static class LookupEndpoints
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
         Sentence? warning = since.Warning ?? result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
         List<Figure> figures = [.. result.Figures];
-        figures.AddRange(result.Fields.Where(f => f.Used && f.Value > 0 && f.Code is "feedPerTooth" or "cuttingSpeed" or "holeBefore" or "depthOfHoleBefore").Select(f => FieldAsFigure(result.Operation, f)));
+        figures.AddRange(
+            result.Fields.Where(f => f.Used && f.Value > 0 && f.Code is "feedPerTooth" or "cuttingSpeed" or "holeBefore" or "depthOfHoleBefore")
+                .Select(f => FieldAsFigure(result.Operation, f)));
         return new(
             e.RecordNumber,
             e.Revision,

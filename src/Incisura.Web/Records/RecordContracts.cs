@@ -8,11 +8,14 @@ namespace Incisura.Web.Records;
 
 /// <summary>A draft to be kept: situation, choices and a note.</summary>
 public sealed record DraftRequest(
-    string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
+    string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers =
+        null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
     : CalculationRequest(MaterialId, AssemblyId, MachineId, Numbers, Options, Leftover, Method);
 
 /// <summary>New choices and note of an open draft.</summary>
-public sealed record DraftChange(Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
+public sealed record DraftChange(
+    Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null,
+    string? Method = null)
 {
     /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
     public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
@@ -122,4 +125,5 @@ public sealed record RecordRevisionView(
     Standing Standing);
 
 /// <summary>A record with all its revisions, newest first.</summary>
-public sealed record RecordView(string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions);
+public sealed record RecordView(
+    string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions);

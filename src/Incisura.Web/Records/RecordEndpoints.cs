@@ -26,7 +26,10 @@ public static class RecordEndpoints
                 .ToList();
         });
 
-        group.MapGet("/{number}", async (string number, IncisuraDb db, Shelf shelf) => await RecordViews.ViewOfAsync(await FindAsync(db, number), await shelf.ViewAsync(db), db));
+        group.MapGet(
+            "/{number}",
+            async (string number, IncisuraDb db, Shelf shelf) =>
+                await RecordViews.ViewOfAsync(await FindAsync(db, number), await shelf.ViewAsync(db), db));
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
@@ -35,9 +38,13 @@ public static class RecordEndpoints
             // The transaction takes the write lock first, so that no two drafts get the same number.
             await using var transaction = await db.Database.BeginTransactionAsync();
             RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
-                r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId && r.MachineId == request.MachineId);
+                r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
+                    && r.MachineId == request.MachineId);
             if (record?.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
-                throw new RuleException("open-revision", $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by {open.ProposedBy}. Open it and work on there.");
+                throw new RuleException(
+                    "open-revision",
+                    $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by "
+                        + $"{open.ProposedBy}. Open it and work on there.");
             if (record is null)
             {
                 int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
@@ -74,7 +81,9 @@ public static class RecordEndpoints
         {
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, RecordViews.Newest, context, db, shelf);
             Act(revision, RecordAct.Edit, context, null, clock);
-            DraftRequest request = new(record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note, change.Leftover, change.Method)
+            DraftRequest request = new(
+                record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note,
+                change.Leftover, change.Method)
             {
                 CrossHoles = change.CrossHoles,
                 Edits = change.Edits,
@@ -97,12 +106,19 @@ public static class RecordEndpoints
         MapAct("withdraw", RecordAct.Withdraw);
         MapAct("discard", RecordAct.Discard);
 
-        void MapAct(string path, RecordAct act) => group.MapPost($"/{{number}}/{path}", async (string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        void MapAct(string path, RecordAct act) =>
+            group.MapPost($"/{{number}}/{path}", async (
+                string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             // What is in force can be taken out of use whatever else is open.
-            Func<RecordRow, RecordRevisionRow> which = act == RecordAct.Withdraw ? r => RecordViews.InForce(r) ?? RecordViews.Newest(r) : RecordViews.Newest;
+            Func<RecordRow, RecordRevisionRow> which = act == RecordAct.Withdraw
+                ? r => RecordViews.InForce(r) ?? RecordViews.Newest(r)
+                : RecordViews.Newest;
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, which, context, db, shelf);
-            if (act == RecordAct.Submit && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
+            if (
+                act == RecordAct.Submit
+                    && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings
+                        .FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
                 throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
             Act(revision, act, context, reason.Text, clock);
             await db.SaveChangesAsync();
@@ -115,7 +131,8 @@ public static class RecordEndpoints
     public static IQueryable<RecordRow> Whole(IncisuraDb db) => db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery();
 
     private static async Task<RecordRow> FindAsync(IncisuraDb db, string number) =>
-        await Whole(db).FirstOrDefaultAsync(r => r.Number == number) ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
+        await Whole(db).FirstOrDefaultAsync(r => r.Number == number)
+            ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
 
     // A revision of a record, if the caller has seen its latest version.
     private static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(
@@ -125,7 +142,10 @@ public static class RecordEndpoints
         RecordRow record = await FindAsync(db, number);
         RecordRevisionRow revision = which(record);
         if (revision.Version != version)
-            throw new LostRaceException($"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at both and repeat what you want to keep.", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
+            throw new LostRaceException(
+                $"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at "
+                    + "both and repeat what you want to keep.",
+                await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
         return (record, revision);
     }
 
@@ -138,7 +158,8 @@ public static class RecordEndpoints
         revision.Version++;
     }
 
-    private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(DraftRequest request, ShelfView view, IncisuraDb db)
+    private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(
+        DraftRequest request, ShelfView view, IncisuraDb db)
     {
         IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
         Situation situation = CalculateEndpoints.SituationOf(request, view);
@@ -152,13 +173,21 @@ public static class RecordEndpoints
         if (numbers is null || !numbers.TryGetValue("depth", out double depth)) return null;
         RecordRevisionRow before = RecordViews.InForce(record) ?? revision;
         double? earlier = DefinitionFormat.Read<Choices>(before.Choices).Numbers.TryGetValue("depth", out double was) ? was : null;
-        return before == revision && earlier == depth ? DefinitionFormat.Read<Choices>(revision.Choices).DepthBefore : earlier == depth ? null : earlier;
+        return before == revision && earlier == depth
+            ? DefinitionFormat.Read<Choices>(revision.Choices).DepthBefore
+            : earlier == depth
+            ? null
+            : earlier;
     }
 
     private static string CheckedNote(string? note)
     {
         string text = note?.Trim() ?? "";
-        new InputCheck().Holds(text.Length <= RecordLife.LongestText, "note", text.Length, $"The note has {text.Length} characters; {RecordLife.LongestText} is the most.").ThrowIfAny();
+        new InputCheck()
+            .Holds(
+                text.Length <= RecordLife.LongestText, "note", text.Length,
+                $"The note has {text.Length} characters; {RecordLife.LongestText} is the most.")
+            .ThrowIfAny();
         return text;
     }
 }

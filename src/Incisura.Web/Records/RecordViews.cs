@@ -8,7 +8,9 @@ public static class RecordViews
 {
     /// <summary>The revision that counts: the newest one that was ever approved, unless it was withdrawn.</summary>
     public static RecordRevisionRow? InForce(RecordRow record) =>
-        RecordLife.InForce(record.Revisions.Select(r => (r.Number, r.State))) is var number and > 0 ? record.Revisions.First(r => r.Number == number) : null;
+        RecordLife.InForce(record.Revisions.Select(r => (r.Number, r.State))) is var number and > 0
+            ? record.Revisions.First(r => r.Number == number)
+            : null;
 
     /// <summary>The revision people work on: the newest one that was not discarded.</summary>
     public static RecordRevisionRow Newest(RecordRow record) =>
@@ -22,11 +24,15 @@ public static class RecordViews
     }
 
     private static Standing StandingOf(string operation, Situation then, Choices choices, CalculationResult result, ShelfView view) =>
-        Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now ? Staleness.Of(known, then, choices, result, now) : Standing.Firm;
+        Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now
+            ? Staleness.Of(known, then, choices, result, now)
+            : Standing.Firm;
 
     /// <summary>What made a revision stale, in words; empty where it holds.</summary>
     public static IReadOnlyList<string> StaleBy(Standing standing) =>
-        standing.Stale ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")] : [];
+        standing.Stale
+            ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")]
+            : [];
 
     public static SituationWords WordsOf(string operation, Situation s) => new(
         operation,
@@ -50,7 +56,9 @@ public static class RecordViews
         Situation then = DefinitionFormat.Read<Situation>(revision.Situation);
         Standing standing = revision.State is RecordState.Withdrawn or RecordState.Discarded
             ? Standing.Firm
-            : StandingOf(record.Operation, then, DefinitionFormat.Read<Choices>(revision.Choices), DefinitionFormat.Read<CalculationResult>(revision.Result), view);
+            : StandingOf(
+                record.Operation, then, DefinitionFormat.Read<Choices>(revision.Choices), DefinitionFormat.Read<CalculationResult>(revision.Result),
+                view);
         return new(
             record.Number,
             revision.Number,
@@ -68,7 +76,8 @@ public static class RecordViews
     {
         Dictionary<string, Leftover?> parents = [];
         foreach (RecordRevisionRow row in record.Revisions)
-            if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record)) parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, record.MaterialId, db);
+            if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record))
+                parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, record.MaterialId, db);
         return ViewOf(record, view, parents);
     }
 

@@ -10,13 +10,17 @@ namespace Incisura.Web.Shop;
 /// <summary>Work materials, machines, speed charts and methods.</summary>
 public static class ShopEndpoints
 {
-    public static StoredKind<StoredMaterial, WorkMaterial> Materials { get; } = new("work material", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredMaterial, WorkMaterial> Materials { get; } = new(
+        "work material", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
 
-    public static StoredKind<StoredMachine, Machine> Machines { get; } = new("machine", m => m.Name, CheckMachine, (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredMachine, Machine> Machines { get; } = new(
+        "machine", m => m.Name, CheckMachine, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
-    public static StoredKind<StoredChart, SpeedChart> Charts { get; } = new("speed chart", c => c.Name, CheckChart, (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredChart, SpeedChart> Charts { get; } = new(
+        "speed chart", c => c.Name, CheckChart, (_, _, _) => Looks.None, () => new() { Definition = null! });
 
-    public static StoredKind<StoredMethod, Method> Methods { get; } = new("method", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
+    public static StoredKind<StoredMethod, Method> Methods { get; } = new(
+        "method", m => m.Name, (m, _, _) => m.Check(), (_, _, _) => Looks.None, () => new() { Definition = null! });
 
     public static void MapShop(this IEndpointRouteBuilder api)
     {
@@ -33,13 +37,18 @@ public static class ShopEndpoints
 
     // Proposals start from one chart, so that nobody has to ask which.
     private static InputCheck CheckChart(SpeedChart c, ShelfView view, int id) => c.Check()
-        .Holds(id != 0 || view.Charts.Count == 0, "name", double.NaN, view.Charts.Count == 0 ? "" : $"The shop works from one speed chart, {view.Charts.Values.First().Name}; add rows to it instead.");
+        .Holds(
+            id != 0 || view.Charts.Count == 0, "name", double.NaN,
+            view.Charts.Count == 0 ? "" : $"The shop works from one speed chart, {view.Charts.Values.First().Name}; add rows to it instead.");
 
     // Another tool store or interface must still take what stands in the machine.
     private static InputCheck CheckMachine(Machine m, ShelfView view, int id)
     {
         InputCheck check = m.Check();
-        if (check.Faults.Count > 0 || view.Machines.GetValueOrDefault(id)?.Definition is not { } before || (before.Store == m.Store && before.Interface == m.Interface)) return check;
+        if (
+            check.Faults.Count > 0 || view.Machines.GetValueOrDefault(id)?.Definition is not { } before
+                || (before.Store == m.Store && before.Interface == m.Interface))
+            return check;
         Dictionary<int, StoredTool> standing = LibraryEndpoints.OthersAt(id, view, 0);
         List<(string Tool, string Why)> homeless = [];
         foreach ((int place, StoredTool tool) in standing.OrderBy(s => s.Key))
@@ -53,6 +62,9 @@ public static class ShopEndpoints
             homeless.Count == 0,
             before.Interface == m.Interface ? "store" : "interface",
             homeless.Count,
-            homeless.Count == 0 ? "" : $"What stands in {m.Name} would not fit any more; take it out first: {string.Join(", ", homeless.Select(h => h.Tool))}. {homeless[0].Why}");
+            homeless.Count == 0
+                ? ""
+                : $"What stands in {m.Name} would not fit any more; take it out first: "
+                    + $"{string.Join(", ", homeless.Select(h => h.Tool))}. {homeless[0].Why}");
     }
 }

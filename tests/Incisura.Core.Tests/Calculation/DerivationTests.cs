@@ -10,7 +10,8 @@ public sealed class DerivationTests
     // Shares, sums and lengths that the name or the source of their own step explains.
     private static readonly HashSet<string> ToldInTheStep =
     [
-        "D_1", "E", "F", "R", "R_1", "R_c", "W", "a_pm", "b", "b_m", "c_b", "d_b", "d_k", "d_t", "e", "f_z", "h_t", "i", "i_p", "k_M", "k_b", "k_h", "k_p", "k_thin", "l_a", "l_c", "m", "q", "r", "r_ε", "s_b", "s_f",
+        "D_1", "E", "F", "R", "R_1", "R_c", "W", "a_pm", "b", "b_m", "c_b", "d_b", "d_k", "d_t", "e", "f_z", "h_t", "i", "i_p", "k_M", "k_b", "k_h",
+        "k_p", "k_thin", "l_a", "l_c", "m", "q", "r", "r_ε", "s_b", "s_f",
         "s_r", "t_0", "t_c", "t_e", "t_f", "t_r", "t_s", "t_w", "v_r", "w", "Σ", "α_s", "λ", "ρ", "σ", "τ",
     ];
 
@@ -52,8 +53,11 @@ public sealed class DerivationTests
         foreach (DerivationStep step in r.Steps)
         {
             foreach (Term term in step.Terms)
-                if (known.TryGetValue(term.Symbol, out double value) ? Math.Abs(value - term.Value) > 1e-9 * Math.Max(1, Math.Abs(value)) : !ToldInTheStep.Contains(term.Symbol))
-                    odd.Add($"{step.Formula.Symbol}: {term.Symbol} is {term.Value}, and was {(known.ContainsKey(term.Symbol) ? value : "never told")}");
+                if (known.TryGetValue(
+                    term.Symbol, out double value) ? Math.Abs(value - term.Value) > 1e-9 * Math.Max(1,
+                    Math.Abs(value)) : !ToldInTheStep.Contains(term.Symbol))
+                    odd.Add(
+                        $"{step.Formula.Symbol}: {term.Symbol} is {term.Value}, and was {(known.ContainsKey(term.Symbol) ? value : "never told")}");
             known[step.Formula.Symbol] = step.Value;
         }
 

@@ -53,7 +53,8 @@ public class LimitTests
     [InlineData(12, "is 12 mm")]
     public void A_refused_number_is_named_with_its_range(double value, string words)
     {
-        InputException refused = Assert.Throws<InputException>(() => new InputCheck().Within("width", "The width", value, 1, 10, Quantity.Length).ThrowIfAny());
+        InputException refused = Assert.Throws<InputException>(
+            () => new InputCheck().Within("width", "The width", value, 1, 10, Quantity.Length).ThrowIfAny());
         InputFault fault = Assert.Single(refused.Faults);
         Assert.Equal(("width", 1d, 10d), (fault.Field, fault.Least, fault.Most));
         Assert.Contains(words, fault.Sentence, StringComparison.Ordinal);
@@ -63,7 +64,11 @@ public class LimitTests
     [Fact]
     public void All_faults_are_told_at_once()
     {
-        InputCheck check = new InputCheck().Named("name", "The name", "").Within("a", "A", 0, 1, 2, Quantity.Ratio).Holds(false, "b", 3, "B is wrong.").Named("long", "It", new string('x', 200));
+        InputCheck check = new InputCheck()
+            .Named("name", "The name", "")
+            .Within("a", "A", 0, 1, 2, Quantity.Ratio)
+            .Holds(false, "b", 3, "B is wrong.")
+            .Named("long", "It", new string('x', 200));
         Assert.Equal(["name", "a", "b", "long"], check.Faults.Select(f => f.Field));
     }
 
@@ -76,5 +81,6 @@ public class LimitTests
     public void Held_values_are_rounded_down_to_three_digits(double value, double rounded) => Assert.Equal(rounded, ShopRounding.Down(value), 12);
 
     [Fact]
-    public void Rounding_down_never_raises_and_never_loses_a_per_cent() => Gen.Double[1e-4, 1e5].Sample(v => ShopRounding.Down(v) <= v && ShopRounding.Down(v) >= v * 0.99);
+    public void Rounding_down_never_raises_and_never_loses_a_per_cent() =>
+        Gen.Double[1e-4, 1e5].Sample(v => ShopRounding.Down(v) <= v && ShopRounding.Down(v) >= v * 0.99);
 }

@@ -17,7 +17,8 @@ public sealed class SpeedChartTests
     [InlineData(16, 0.075)]
     [InlineData(2, 0.01)] // in proportion below the first
     [InlineData(40, 0.09)] // and never above what was tried
-    public void A_feed_is_straight_between_two_diameters_in_proportion_below_and_held_above(double diameter, double feed) => Assert.Equal(feed, Row.FeedPerToothAt(diameter), 12);
+    public void A_feed_is_straight_between_two_diameters_in_proportion_below_and_held_above(double diameter, double feed) =>
+        Assert.Equal(feed, Row.FeedPerToothAt(diameter), 12);
 
     [Fact]
     public void A_larger_cutter_never_gets_a_smaller_feed_where_the_points_rise() =>
@@ -50,7 +51,11 @@ public sealed class SpeedChartTests
     {
         Finding charted = Operations.Find("slot")!.Calculate(Sample.Situation, Choices.None, false).Findings.Single(f => f.Code == "charted-as");
         Assert.Contains("rough side milling", charted.Text.Template, StringComparison.Ordinal);
-        Situation own = Sample.Situation with { Chart = new(1, 1, Sample.Chart with { Rows = [.. Sample.Chart.Rows, Row with { Operation = "slot", CuttingSpeed = 77 }] }) };
+        Situation own =
+            Sample.Situation with
+            {
+                Chart = new(1, 1, Sample.Chart with { Rows = [.. Sample.Chart.Rows, Row with { Operation = "slot", CuttingSpeed = 77 }] })
+            };
         CalculationResult slot = Operations.Find("slot")!.Calculate(own, Choices.None, false);
         Assert.DoesNotContain(slot.Findings, f => f.Code == "charted-as");
         Assert.Equal(77, slot.Field("cuttingSpeed").Value);

@@ -6,7 +6,9 @@ using Incisura.Core.Machines;
 
 namespace Incisura.Core.Tests.Holes;
 
-/// <summary>Walks a chain as somebody with the tools in hand would, by its own arithmetic, and says what contradicts a verdict that it works.</summary>
+/// <summary>
+/// Walks a chain as somebody with the tools in hand would, by its own arithmetic, and says what contradicts a verdict that it works.
+/// </summary>
 internal static class ChainCheck
 {
     /// <summary>What contradicts the chain; empty for nothing.</summary>
@@ -46,7 +48,8 @@ internal static class ChainCheck
                     Cutter after = chain.Steps.First(x => x.Operation == "drill").Situation!.Cutter.Value;
                     Hold(after.Family is CutterFamily.TwistDrill or CutterFamily.StepDrill, "before a drill that needs none");
                     Hold(after.Material != CuttingMaterial.Carbide || D("SIG") >= after[Dimension.PointAngle], "steeper than the carbide point");
-                    if (N("chamferDiameter") is var spot && spot > after.CuttingDiameter) chamfer = Math.Max(chamfer, Math.Abs(D("SIG") - 90) <= 10 ? spot : 0);
+                    if (N("chamferDiameter") is var spot && spot > after.CuttingDiameter)
+                        chamfer = Math.Max(chamfer, Math.Abs(D("SIG") - 90) <= 10 ? spot : 0);
                     break;
                 case "drill":
                     Hold(Math.Min(c.ShankSize > c.CuttingDiameter ? D("LU") : double.PositiveInfinity, D("LCF")) >= tip, "runs past its flutes");
@@ -54,12 +57,16 @@ internal static class ChainCheck
                     if (c.Family == CutterFamily.StepDrill) chamfer = Field("chamferDiameter");
                     break;
                 case "deep-hole":
-                    Hold(hole >= c.CuttingDiameter && hole <= c.CuttingDiameter * 1.05 && N("pilotDiameter") == hole && N("pilotDepth") <= depth, "its pilot does not guide it");
+                    Hold(
+                        hole >= c.CuttingDiameter && hole <= c.CuttingDiameter * 1.05 && N("pilotDiameter") == hole && N("pilotDepth") <= depth,
+                        "its pilot does not guide it");
                     Hold(N("depth") >= 8 * c.CuttingDiameter || N("depth") > Field("pilotDepth") * 3, "for a shallow hole");
                     (hole, depth) = (c.CuttingDiameter, N("depth"));
                     break;
                 case "bore":
-                    Hold(hole < N("boreDiameter") && hole >= D("BD") && N("boreDiameter") >= D("DCN") && N("boreDiameter") <= D("DCX"), "the bar does not make it");
+                    Hold(
+                        hole < N("boreDiameter") && hole >= D("BD") && N("boreDiameter") >= D("DCN") && N("boreDiameter") <= D("DCX"),
+                        "the bar does not make it");
                     (hole, depth) = (N("boreDiameter"), N("depth"));
                     break;
                 case "helical-entry":
@@ -67,7 +74,9 @@ internal static class ChainCheck
                     (hole, depth) = (N("holeDiameter"), N("stockHeight"));
                     break;
                 case "countersink":
-                    Hold(N("chamferDiameter") <= c.CuttingDiameter && D("DCN") <= N("holeBefore") && Math.Abs(D("SIG") - 90) <= 10, "cannot make the chamfer");
+                    Hold(
+                        N("chamferDiameter") <= c.CuttingDiameter && D("DCN") <= N("holeBefore") && Math.Abs(D("SIG") - 90) <= 10,
+                        "cannot make the chamfer");
                     Hold(Math.Abs(N("holeBefore") - (t.Kind == TargetKind.Counterbored ? seat : hole)) < 1e-9, "around another hole");
                     chamfer = N("chamferDiameter");
                     break;
@@ -76,14 +85,24 @@ internal static class ChainCheck
                     chamfer = (t.Kind == TargetKind.Counterbored ? seat : hole) + (2 * N("leg"));
                     break;
                 case "tap":
-                    Hold(Math.Abs(D("TDZ") - t.Diameter) < 1e-9 && Math.Abs(D("TP") - t.Pitch) < 1e-9 && (c.Hand == Hand.Left) == t.LeftHand, "another thread");
-                    Hold(N("holeBefore") == hole && hole > t.Diameter - (1.3 * t.Pitch) && hole < t.Diameter - (0.3 * t.Pitch), $"in a core of {hole}");
+                    Hold(
+                        Math.Abs(D("TDZ") - t.Diameter) < 1e-9 && Math.Abs(D("TP") - t.Pitch) < 1e-9 && (c.Hand == Hand.Left) == t.LeftHand,
+                        "another thread");
+                    Hold(
+                        N("holeBefore") == hole && hole > t.Diameter - (1.3 * t.Pitch)
+                            && hole < t.Diameter - (0.3 * t.Pitch), $"in a core of {hole}");
                     Hold(c.ShankSize < hole || tip <= D("LU") + 1e-6, $"its shank of {c.ShankSize} at {tip} runs into the core of {hole}");
                     Hold(t.Through || depth >= tip - 1e-6, $"the hole ends at {depth}, the tap at {tip}");
                     finished = true;
                     break;
                 case "ream":
-                    Hold(hole < c.CuttingDiameter && N("holeBefore") == hole && (HoleLimits(t) is not { } l ? t.Tolerance != "banana" || Math.Abs(c.CuttingDiameter - t.Diameter) < 1e-6 : c.CuttingDiameter >= l.Least - 1e-9 && c.CuttingDiameter <= l.Most + 1e-9), "another size");
+                    Hold(
+                        hole < c.CuttingDiameter && N("holeBefore") == hole
+                            && (
+                                HoleLimits(t) is not { } l
+                                    ? t.Tolerance != "banana" || Math.Abs(c.CuttingDiameter - t.Diameter) < 1e-6
+                                    : c.CuttingDiameter >= l.Least - 1e-9 && c.CuttingDiameter <= l.Most + 1e-9),
+                        "another size");
                     Hold(c.ShankSize < c.CuttingDiameter || tip <= D("LU") + 1e-6, "its shank runs into the bore");
                     Hold(t.Through || depth >= tip + 0.5, $"the hole ends at {depth}, the reamer at {tip}");
                     (hole, finished) = (c.CuttingDiameter, true);

@@ -9,7 +9,8 @@ namespace Incisura.Core.Tests.Holes;
 public sealed class ChainTests
 {
     private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Diameter = 10, Pitch = 1.5, Depth = 18, Chamfer = 0.5 };
-    private static readonly RackTool Countersink = new(CutterFamily.Countersink), Tap = new(CutterFamily.CuttingTap), Counterbore = new(CutterFamily.Counterbore);
+    private static readonly RackTool Countersink = new(CutterFamily.Countersink), Tap = new(CutterFamily.CuttingTap),
+        Counterbore = new(CutterFamily.Counterbore);
 
     private static HoleChain Chain(HoleTarget target, ToolShelf shelf, params (string Operation, int Assembly)[] picked)
     {
@@ -19,7 +20,9 @@ public sealed class ChainTests
     }
 
     private static IEnumerable<string> Refused(HoleTarget target) =>
-        new HoleGroup { Name = "x", MaterialId = 1, MachineId = 1, Target = target, Pattern = new() { Form = PatternForm.Line } }.Check().Faults.Select(f => f.Field);
+        new HoleGroup { Name = "x", MaterialId = 1, MachineId = 1, Target = target, Pattern = new() { Form = PatternForm.Line } }
+            .Check().Faults
+            .Select(f => f.Field);
 
     private static IEnumerable<string> Operations(HoleChain chain) => chain.Steps.Select(s => s.Operation);
 
@@ -46,13 +49,25 @@ public sealed class ChainTests
         HoleChain steel = Chain(Thread, Rack.Of([Rack.Drill(8.5, CuttingMaterial.HighSpeedSteel), .. rest]));
         Assert.Equal(["spot", "drill", "tap"], Operations(steel));
         Assert.Equal(11, steel.Steps[0].Choices.Numbers["chamferDiameter"]);
-        Assert.Equal(["spot", "drill", "countersink", "tap"], Operations(Chain(Thread with { Chamfer = 4 }, Rack.Of([Rack.Drill(8.5, CuttingMaterial.HighSpeedSteel), .. rest]))));
+        Assert.Equal(
+            ["spot", "drill", "countersink", "tap"],
+            Operations(Chain(Thread with { Chamfer = 4 }, Rack.Of([Rack.Drill(8.5, CuttingMaterial.HighSpeedSteel), .. rest]))));
 
         // A carbide drill deeper than its point guides itself asks for a spot as flat as its point, and goes without where there is none.
         HoleTarget deep = new() { Diameter = 8.5, Depth = 80, Chamfer = 0 };
         Assert.Equal(["drill"], Operations(Chain(deep, Rack.Of([Rack.Drill(8.5, flutes: 120), .. rest]))));
-        Assert.Equal(["spot", "drill"], Operations(Chain(deep, Rack.Of([Rack.Drill(8.5, flutes: 120), .. rest, new(CutterFamily.SpotDrill, (Dimension.CuttingDiameter, 12), (Dimension.PointAngle, 142))]))));
-        Assert.Equal(["drill"], Operations(Chain(new() { Diameter = 8, Depth = 16, Chamfer = 0 }, Rack.Of([Rack.Drill(8, family: CutterFamily.FlatDrill), .. rest]))));
+        Assert.Equal(
+            ["spot", "drill"],
+            Operations(Chain(
+                deep,
+                Rack.Of(
+                    [
+                        Rack.Drill(8.5, flutes: 120), .. rest,
+                        new(CutterFamily.SpotDrill, (Dimension.CuttingDiameter, 12), (Dimension.PointAngle, 142)),
+                    ]))));
+        Assert.Equal(
+            ["drill"],
+            Operations(Chain(new() { Diameter = 8, Depth = 16, Chamfer = 0 }, Rack.Of([Rack.Drill(8, family: CutterFamily.FlatDrill), .. rest]))));
     }
 
     [Fact]
@@ -63,16 +78,26 @@ public sealed class ChainTests
         Assert.Contains("No tap for 12 mm × 1.75 mm", Step(other, "tap").Reason.ToString(), StringComparison.Ordinal);
         Assert.Contains("Ø10 mm", Step(other, "tap").Reason.ToString(), StringComparison.Ordinal);
         Assert.Contains(other.Why, w => w.ToString().StartsWith("Tapping in step: No tap", StringComparison.Ordinal));
-        Assert.Contains("left-hand", Step(Chain(Thread with { LeftHand = true }, Rack.ForThreads), "tap").Reason.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "left-hand", Step(Chain(Thread with { LeftHand = true }, Rack.ForThreads), "tap").Reason.ToString(), StringComparison.Ordinal);
         ToolShelf barred = Rack.Of([Tap, Rack.Drill(8.5) with { Change = c => c with { Groups = [Core.Materials.MaterialGroup.N] } }]);
-        Assert.Contains("A-2 would serve, but its cutter is not meant for group P", Step(Chain(Thread, barred), "drill").Reason.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "A-2 would serve, but its cutter is not meant for group P", Step(Chain(Thread, barred), "drill").Reason.ToString(),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_pick_that_does_not_fit_falls_and_is_said_and_one_that_does_goes_first()
     {
         HoleTarget larger = Thread with { Diameter = 12, Pitch = 1.75 };
-        ToolShelf shelf = Rack.Of([Rack.Drill(8.5), Rack.Drill(10.2), Rack.Drill(10.3), new(CutterFamily.CuttingTap, (Dimension.ThreadDiameter, 12), (Dimension.Pitch, 1.75), (Dimension.NeckDiameter, 9), (Dimension.ShankDiameter, 9), (Dimension.FluteLength, 17.5)), Tap, Countersink]);
+        ToolShelf shelf = Rack.Of(
+            [
+                Rack.Drill(8.5), Rack.Drill(10.2), Rack.Drill(10.3),
+                new(
+                    CutterFamily.CuttingTap, (Dimension.ThreadDiameter, 12), (Dimension.Pitch, 1.75), (Dimension.NeckDiameter, 9),
+                    (Dimension.ShankDiameter, 9), (Dimension.FluteLength, 17.5)),
+                Tap, Countersink,
+            ]);
         HoleChain fell = Chain(larger, shelf, ("drill", 1), ("ream", 5));
         Assert.Equal(10.3, Step(fell, "drill").Situation!.Cutter.Value.CuttingDiameter);
         Assert.Equal([("drill", 1), ("ream", 5)], fell.Fallen.Select(f => (f.Operation, f.AssemblyId)));
@@ -92,7 +117,9 @@ public sealed class ChainTests
     [InlineData("ream", CutterFamily.Reamer, 30, true)]
     public void A_shank_as_thick_as_the_hole_does_not_enter_it(string operation, CutterFamily family, double depth, bool inside)
     {
-        Situation s = With(family, operation, (Dimension.ShankDiameter, 10), (Dimension.UsableLength, 42), (Dimension.NeckDiameter, 8), (Dimension.OverallLength, 110));
+        Situation s = With(
+            family, operation, (Dimension.ShankDiameter, 10), (Dimension.UsableLength, 42), (Dimension.NeckDiameter, 8),
+            (Dimension.OverallLength, 110));
         JudgedLimit reach = Calculate(operation, s, ("depth", depth)).Limits.Single(l => l.Kind == LimitKind.Reach);
         Assert.Equal(inside, reach.Use <= 1);
         Assert.Equal(42, reach.Allowed!.Value, 9);
@@ -101,7 +128,11 @@ public sealed class ChainTests
     [Fact]
     public void A_blind_hole_becomes_as_deep_as_the_tap_needs_in_the_hole_really_drilled()
     {
-        ToolShelf shelf = Rack.Of([Rack.Drill(8.4, flutes: 90), Tap with { Change = c => c with { Picks = new Dictionary<string, string> { ["flutes"] = "straight", ["lead"] = "C" } } }]);
+        ToolShelf shelf = Rack.Of(
+            [
+                Rack.Drill(8.4, flutes: 90),
+                Tap with { Change = c => c with { Picks = new Dictionary<string, string> { ["flutes"] = "straight", ["lead"] = "C" } } },
+            ]);
         HoleChain chain = Chain(Thread with { Depth = 25, Chamfer = 0 }, shelf);
         Assert.True(Step(chain, "drill").Choices.Numbers["depth"] >= Step(chain, "tap").Result!.Figure("depthNeeded") - 1e-9);
         Assert.NotEqual(ChainVerdict.Fails, chain.Verdict);
@@ -114,22 +145,43 @@ public sealed class ChainTests
         HoleChain fails = Chain(blind, Rack.Of([Rack.Drill(11), Counterbore]));
         Assert.Equal(ChainVerdict.Fails, fails.Verdict);
         Assert.Contains(fails.Why, w => w.ToString().Contains("Depth of the hole", StringComparison.Ordinal));
-        Assert.Equal(3, Step(Chain(blind, Rack.Of([Rack.Drill(11), Counterbore, Rack.Drill(18, family: CutterFamily.FlatDrill)])), "counterbore").Situation!.Assembly.Id);
+        Assert.Equal(
+            3,
+            Step(
+                Chain(
+                    blind, Rack.Of(
+                        [Rack.Drill(11), Counterbore, Rack.Drill(18, family: CutterFamily.FlatDrill)])), "counterbore").Situation!.Assembly.Id);
         Assert.Equal(["target.seatDepth"], Refused(blind with { Through = true, Depth = 20, SeatDepth = 20 }));
-        Assert.Equal(["drill", "counterbore", "countersink"], Operations(Chain(blind with { Depth = 30, Chamfer = 0.5 }, Rack.Of([Rack.Drill(11), Counterbore, new(CutterFamily.Countersink, (Dimension.LargestDiameter, 25))]))));
+        Assert.Equal(
+            ["drill", "counterbore", "countersink"],
+            Operations(Chain(
+                blind with { Depth = 30, Chamfer = 0.5 },
+                Rack.Of([Rack.Drill(11), Counterbore, new(CutterFamily.Countersink, (Dimension.LargestDiameter, 25))]))));
     }
 
     [Fact]
     public void What_the_store_cannot_carry_is_not_proposed_and_what_stands_there_goes_first()
     {
         HoleTarget hole = new() { Diameter = 8.5, Depth = 20, Chamfer = 0 };
-        Func<Situation, Situation> at(double longest) => s => s with { Machine = s.Machine with { Value = s.Machine.Value with { Store = new() { Kind = ToolStoreKind.Magazine, Places = 20, LargestLength = longest } } } };
+        Func<Situation, Situation> at(double longest) =>
+            s =>
+                s with
+                {
+                    Machine =
+                        s.Machine with
+                        {
+                            Value = s.Machine.Value with { Store = new() { Kind = ToolStoreKind.Magazine, Places = 20, LargestLength = longest } }
+                        }
+                };
         RackTool drill = Rack.Drill(8.5), longer = Rack.Drill(8.5, flutes: 200);
         HoleChain chain = Chain(hole, Rack.Of([longer with { Place = at(200) }, drill with { Place = at(200) }]));
         Assert.Equal(2, Step(chain, "drill").Situation!.Assembly.Id);
         Assert.Empty(Step(chain, "drill").Others);
-        Assert.Contains("changes tools up to 200", Step(Chain(hole, Rack.Of([longer with { Place = at(200) }])), "drill").Reason.ToString(), StringComparison.Ordinal);
-        RackTool standing = longer with { Place = s => s with { Assembly = s.Assembly with { Value = s.Assembly.Value with { Places = [new(s.Machine.Id, 4)] } } } };
+        Assert.Contains(
+            "changes tools up to 200", Step(Chain(hole, Rack.Of([longer with { Place = at(200) }])), "drill").Reason.ToString(),
+            StringComparison.Ordinal);
+        RackTool standing =
+            longer with { Place = s => s with { Assembly = s.Assembly with { Value = s.Assembly.Value with { Places = [new(s.Machine.Id, 4)] } } } };
         Assert.Equal(2, Step(Chain(hole, Rack.Of([drill, standing])), "drill").Situation!.Assembly.Id);
     }
 
@@ -157,8 +209,16 @@ public sealed class ChainTests
     [InlineData("+0.05/+0.03", "fine-bore", 10.04)]
     public void A_tolerance_is_read_and_its_middle_aimed_at(string tolerance, string operation, double size)
     {
-        ToolShelf shelf = Rack.Of([new(CutterFamily.Reamer), new(CutterFamily.Reamer, (Dimension.CuttingDiameter, 9.985)), new(CutterFamily.FineBoringHead, (Dimension.LeastDiameter, 9), (Dimension.LargestDiameter, 12), (Dimension.CuttingDiameter, 10), (Dimension.BodyDiameter, 8)), Rack.Drill(9.7), Rack.Drill(9.3), Rack.Drill(9.1)]);
-        HoleChain chain = Chain(new() { Kind = TargetKind.Tolerance, Diameter = 10, Depth = 12, Through = true, Tolerance = tolerance, Chamfer = 0 }, shelf);
+        ToolShelf shelf = Rack.Of(
+            [
+                new(CutterFamily.Reamer), new(CutterFamily.Reamer, (Dimension.CuttingDiameter, 9.985)),
+                new(
+                    CutterFamily.FineBoringHead, (Dimension.LeastDiameter, 9), (Dimension.LargestDiameter, 12), (Dimension.CuttingDiameter, 10),
+                    (Dimension.BodyDiameter, 8)),
+                Rack.Drill(9.7), Rack.Drill(9.3), Rack.Drill(9.1),
+            ]);
+        HoleChain chain = Chain(
+            new() { Kind = TargetKind.Tolerance, Diameter = 10, Depth = 12, Through = true, Tolerance = tolerance, Chamfer = 0 }, shelf);
         ChainStep last = chain.Steps[^1];
         Assert.Equal(operation, last.Operation);
         Assert.Equal(size, operation == "ream" ? last.Situation!.Cutter.Value.CuttingDiameter : last.Choices.Numbers["boreDiameter"], 9);
@@ -178,7 +238,12 @@ public sealed class ChainTests
     [Fact]
     public void The_next_tap_is_tried_where_no_drill_makes_the_hole_of_the_first()
     {
-        ToolShelf shelf = Rack.Of([new(CutterFamily.FormingTap), Tap with { Change = c => c with { Picks = new Dictionary<string, string> { ["flutes"] = "straight", ["lead"] = "C" } } }, Rack.Drill(8.5, flutes: 90)]);
+        ToolShelf shelf = Rack.Of(
+            [
+                new(CutterFamily.FormingTap),
+                Tap with { Change = c => c with { Picks = new Dictionary<string, string> { ["flutes"] = "straight", ["lead"] = "C" } } },
+                Rack.Drill(8.5, flutes: 90),
+            ]);
         HoleChain chain = Chain(Thread with { Chamfer = 0 }, shelf);
         Assert.Equal(2, Step(chain, "tap").Situation!.Assembly.Id);
         Assert.NotEqual(ChainVerdict.Fails, chain.Verdict);
@@ -189,11 +254,15 @@ public sealed class ChainTests
     {
         HoleTarget deep = new() { Diameter = 8.5, Depth = 45, Chamfer = 0 };
         RackTool drill = Rack.Drill(8.5, flutes: 90) with { Change = c => c with { ThroughCoolant = true } };
-        RackTool At(bool? has) => drill with { Place = s => s with { Machine = s.Machine with { Value = s.Machine.Value with { CoolantThrough = has } } } };
+        RackTool At(bool? has) =>
+            drill with { Place = s => s with { Machine = s.Machine with { Value = s.Machine.Value with { CoolantThrough = has } } } };
         Assert.Equal("through", Step(Chain(deep, Rack.Of([At(true)])), "drill").Choices.Options["coolant"]);
         Assert.False(Step(Chain(deep, Rack.Of([At(null)])), "drill").Choices.Options.ContainsKey("coolant"));
         Assert.False(Step(Chain(deep, Rack.Of([At(false)])), "drill").Choices.Options.ContainsKey("coolant"));
-        Finding stop = Assert.Single(Core.Calculation.Operations.Find("drill")!.Calculate(Rack.Of([At(false)]).Usable[0], Sample.Typed(("depth", 20)).Picked("coolant", "through"), false).Findings, f => f.Code == "machine-coolant");
+        Finding stop = Assert.Single(
+            Core.Calculation.Operations.Find("drill")!
+                .Calculate(Rack.Of([At(false)]).Usable[0], Sample.Typed(("depth", 20)).Picked("coolant", "through"), false).Findings,
+            f => f.Code == "machine-coolant");
         Assert.Equal(Severity.Stop, stop.Severity);
     }
 
@@ -201,7 +270,8 @@ public sealed class ChainTests
     public void A_hole_too_deep_for_pecks_gets_a_pilot_and_a_deep_hole_drill_and_a_shallow_one_does_not()
     {
         Func<Cutter, Cutter> channels = c => c with { ThroughCoolant = true };
-        RackTool gun = new(CutterFamily.GunDrill) { Change = channels }, flat = Rack.Drill(8, family: CutterFamily.FlatDrill), pilot = Rack.Drill(8.02, family: CutterFamily.FlatDrill);
+        RackTool gun = new(CutterFamily.GunDrill) { Change = channels }, flat = Rack.Drill(8, family: CutterFamily.FlatDrill),
+            pilot = Rack.Drill(8.02, family: CutterFamily.FlatDrill);
         HoleTarget deep = new() { Diameter = 8, Depth = 150, Chamfer = 0 };
         HoleChain chain = Chain(deep, Rack.Of([gun, flat, pilot]));
         Assert.Equal(["drill", "deep-hole"], Operations(chain));
@@ -215,8 +285,12 @@ public sealed class ChainTests
     public void Where_no_drill_has_the_size_a_step_drill_a_bar_or_a_helix_opens_the_hole()
     {
         HoleTarget wide = new() { Diameter = 48, Depth = 25, Chamfer = 0 };
-        RackTool bar = new(CutterFamily.BoringTool, (Dimension.LeastDiameter, 41), (Dimension.CuttingDiameter, 48), (Dimension.LargestDiameter, 54), (Dimension.BodyDiameter, 30));
-        RackTool mill = new(CutterFamily.SquareEndMill, (Dimension.CuttingDiameter, 30), (Dimension.ShankDiameter, 25), (Dimension.UsableLength, 60), (Dimension.FluteLength, 60), (Dimension.OverallLength, 120));
+        RackTool bar = new(
+            CutterFamily.BoringTool, (Dimension.LeastDiameter, 41), (Dimension.CuttingDiameter, 48), (Dimension.LargestDiameter, 54),
+            (Dimension.BodyDiameter, 30));
+        RackTool mill = new(
+            CutterFamily.SquareEndMill, (Dimension.CuttingDiameter, 30), (Dimension.ShankDiameter, 25), (Dimension.UsableLength, 60),
+            (Dimension.FluteLength, 60), (Dimension.OverallLength, 120));
         Assert.Equal(["drill", "bore"], Operations(Chain(wide, Rack.Of([bar, mill, Rack.Drill(40, family: CutterFamily.IndexableDrill)]))));
         Assert.Equal(["helical-entry"], Operations(Chain(wide, Rack.Of([mill, Rack.Drill(20)]))));
         HoleChain none = Chain(wide with { Depth = 200 }, Rack.Of([mill, Rack.Drill(20)]));
@@ -227,7 +301,11 @@ public sealed class ChainTests
     public void A_chamfer_wider_than_any_countersink_is_milled()
     {
         RackTool mill = new(CutterFamily.ChamferMill, (Dimension.LargestDiameter, 12));
-        Assert.Equal(["drill", "chamfer"], Operations(Chain(new() { Diameter = 30, Depth = 25, Chamfer = 1 }, Rack.Of([Rack.Drill(30, family: CutterFamily.IndexableDrill), mill, Countersink]))));
+        Assert.Equal(
+            ["drill", "chamfer"],
+            Operations(Chain(
+                new() { Diameter = 30, Depth = 25, Chamfer = 1 }, Rack
+                    .Of([Rack.Drill(30, family: CutterFamily.IndexableDrill), mill, Countersink]))));
     }
 
     [Fact]
@@ -237,20 +315,36 @@ public sealed class ChainTests
         List<RackTool> tools = [];
         double Draw(double from, double to) => Math.Round(10 * (from + ((to - from) * random.NextDouble()))) / 10;
         (double D, double P)[] threads = [(4, 0.7), (5, 0.8), (6, 1), (8, 1.25), (10, 1.5), (12, 1.75), (16, 2), (20, 2.5)];
-        for (int i = 0; i < 130; i++) tools.Add(Rack.Drill(Draw(2, 25), i % 3 == 0 ? CuttingMaterial.HighSpeedSteel : CuttingMaterial.Carbide, i % 7 == 0 ? CutterFamily.FlatDrill : CutterFamily.TwistDrill, Draw(15, 150)));
+        for (int i = 0; i < 130; i++)
+            tools.Add(Rack.Drill(
+                Draw(2, 25), i % 3 == 0 ? CuttingMaterial.HighSpeedSteel : CuttingMaterial.Carbide,
+                i % 7 == 0 ? CutterFamily.FlatDrill : CutterFamily.TwistDrill, Draw(15, 150)));
         foreach (double d in new[] { 2.5, 3.3, 4.2, 5, 6.8, 8.5, 10.2, 14, 17.5, 5.8, 7.8, 9.7, 11.7, 15.6, 6.6, 9, 11, 13.5 })
             for (int i = 0; i < 3; i++) tools.Add(Rack.Drill(d, (CuttingMaterial)(i % 2), flutes: d * (4 + (5 * i))));
         for (int i = 0; i < 60; i++)
         {
             (double d, double p) = threads[i % threads.Length];
             double shank = i % 2 == 0 ? d : Math.Round(7 * d) / 10;
-            tools.Add(new(i % 3 == 2 ? CutterFamily.FormingTap : CutterFamily.CuttingTap, (Dimension.ThreadDiameter, d), (Dimension.Pitch, p), (Dimension.FluteLength, 10 * p), (Dimension.UsableLength, 4 * d), (Dimension.NeckDiameter, 0.7 * d), (Dimension.ShankDiameter, shank), (Dimension.OverallLength, (4 * d) + 60)) { Change = c => c with { Hand = i % 11 == 0 ? Hand.Left : Hand.Right } });
+            tools.Add(
+                new(
+                    i % 3 == 2 ? CutterFamily.FormingTap : CutterFamily.CuttingTap, (Dimension.ThreadDiameter, d), (Dimension.Pitch, p),
+                    (Dimension.FluteLength, 10 * p), (Dimension.UsableLength, 4 * d), (Dimension.NeckDiameter, 0.7 * d),
+                    (Dimension.ShankDiameter, shank), (Dimension.OverallLength, (4 * d) + 60))
+                {
+                    Change =
+                        c => c with { Hand = i % 11 == 0 ? Hand.Left : Hand.Right }
+                });
         }
 
-        foreach (double d in new[] { 6.0, 8, 10, 12, 16 }) tools.Add(new(CutterFamily.Reamer, (Dimension.CuttingDiameter, d), (Dimension.FluteLength, 2 * d), (Dimension.UsableLength, 4 * d), (Dimension.NeckDiameter, 0.85 * d), (Dimension.ShankDiameter, d), (Dimension.OverallLength, (4 * d) + 50)));
-        foreach (double d in new[] { 6.0, 10, 16, 25 }) tools.Add(new(CutterFamily.SpotDrill, (Dimension.CuttingDiameter, d), (Dimension.ShankDiameter, d)));
+        foreach (double d in new[] { 6.0, 8, 10, 12, 16 })
+            tools.Add(new(
+                CutterFamily.Reamer, (Dimension.CuttingDiameter, d), (Dimension.FluteLength, 2 * d), (Dimension.UsableLength, 4 * d),
+                (Dimension.NeckDiameter, 0.85 * d), (Dimension.ShankDiameter, d), (Dimension.OverallLength, (4 * d) + 50)));
+        foreach (double d in new[] { 6.0, 10, 16, 25 })
+            tools.Add(new(CutterFamily.SpotDrill, (Dimension.CuttingDiameter, d), (Dimension.ShankDiameter, d)));
         foreach (double d in new[] { 10.4, 16.5, 25, 31 }) tools.Add(new(CutterFamily.Countersink, (Dimension.LargestDiameter, d)));
-        foreach ((double d, double pilot) in new[] { (11.0, 6.6), (15, 9), (18, 11), (20, 13.5) }) tools.Add(new(CutterFamily.Counterbore, (Dimension.CuttingDiameter, d), (Dimension.PilotDiameter, pilot)));
+        foreach ((double d, double pilot) in new[] { (11.0, 6.6), (15, 9), (18, 11), (20, 13.5) })
+            tools.Add(new(CutterFamily.Counterbore, (Dimension.CuttingDiameter, d), (Dimension.PilotDiameter, pilot)));
         ToolShelf shelf = Rack.Of(tools);
         Assert.InRange(shelf.Usable.Count, 200, 300);
         int working = 0;

@@ -54,7 +54,8 @@ public sealed class DepthTests
 
     [Fact]
     public void The_programmed_depth_is_never_less_than_the_holes_and_a_through_hole_always_breaks_through() =>
-        Gen.Select(Gen.Double[1, 40], Gen.Double[3, 25], Gen.Double[90, 180], Gen.Double[0, 5], Gen.Bool).Sample((depth, diameter, angle, past, through) =>
+        Gen.Select(
+            Gen.Double[1, 40], Gen.Double[3, 25], Gen.Double[90, 180], Gen.Double[0, 5], Gen.Bool).Sample((depth, diameter, angle, past, through) =>
         {
             HoleInputs x = new() { Through = through };
             x.Type(HoleInput.Depth, depth);
@@ -69,15 +70,19 @@ public sealed class DepthTests
     [Fact]
     public void A_spot_goes_as_deep_as_its_chamfer_asks_less_the_webs_flat()
     {
-        CalculationResult r = Calculate("spot", With(CutterFamily.SpotDrill, "spot", (Dimension.CuttingDiameter, 16)), ("chamferDiameter", 10.5), ("webFlat", 0.5));
+        CalculationResult r = Calculate(
+            "spot", With(CutterFamily.SpotDrill, "spot", (Dimension.CuttingDiameter, 16)), ("chamferDiameter", 10.5), ("webFlat", 0.5));
         Assert.Equal(5, r.Figure("programmedDepth"), 9);
-        Assert.Contains(Calculate("spot", With(CutterFamily.SpotDrill, "spot"), ("chamferDiameter", 6), ("holeBefore", 6.8)).Findings, f => f.Code == "chamfer-lost");
+        Assert.Contains(
+            Calculate("spot", With(CutterFamily.SpotDrill, "spot"), ("chamferDiameter", 6), ("holeBefore", 6.8)).Findings,
+            f => f.Code == "chamfer-lost");
     }
 
     [Fact]
     public void A_countersink_starts_from_its_least_diameter_and_a_centre_drill_after_its_pilot()
     {
-        CalculationResult sink = Calculate("countersink", With(CutterFamily.Countersink, "countersink"), ("holeBefore", 8.5), ("chamferDiameter", 10.5));
+        CalculationResult sink = Calculate(
+            "countersink", With(CutterFamily.Countersink, "countersink"), ("holeBefore", 8.5), ("chamferDiameter", 10.5));
         Assert.Equal((10.5 - 3.5) / 2, sink.Figure("programmedDepth"), 9);
         Assert.Equal(Math.Sqrt(2), sink.Figure("edgeLength"), 9);
         CalculationResult centre = Calculate("centre-drill", With(CutterFamily.CentreDrill, "centre-drill"), ("chamferDiameter", 6));
@@ -100,20 +105,26 @@ public sealed class DepthTests
         Situation ream = With(CutterFamily.Reamer, "ream");
         Assert.True(Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 20.5)).Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use > 1);
         Assert.True(Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 22)).Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use <= 1);
-        Assert.Equal(["holeBefore"], Refused(() => Calculate("counterbore", With(CutterFamily.Counterbore, "counterbore"), ("holeBefore", 10))).Select(f => f.Field));
+        Assert.Equal(
+            ["holeBefore"],
+            Refused(() => Calculate("counterbore", With(CutterFamily.Counterbore, "counterbore"), ("holeBefore", 10))).Select(f => f.Field));
     }
 
     [Fact]
     public void What_cannot_be_is_refused_by_name_with_the_cure()
     {
         Situation drill = With(CutterFamily.TwistDrill, "drill");
-        Assert.Contains("take a larger drill", Assert.Single(Refused(() => Calculate("drill", drill, ("holeBefore", 9)))).Sentence, StringComparison.Ordinal);
+        Assert.Contains(
+            "take a larger drill", Assert.Single(Refused(() => Calculate("drill", drill, ("holeBefore", 9)))).Sentence, StringComparison.Ordinal);
         Assert.Equal("leastPeck", Assert.Single(Refused(() => Calculate("drill", drill, ("leastPeck", 9), ("firstPeck", 3)))).Field);
         Assert.Equal("retract", Assert.Single(Refused(() => Calculate("drill", drill, ("approach", 12), ("retract", 3)))).Field);
-        Finding deep = Assert.Single(Calculate("drill", drill, ("depth", 46)).Findings, f => f.Code == "over-limit" && f.Text.Template.StartsWith("Flute length", StringComparison.Ordinal));
+        Finding deep = Assert.Single(
+            Calculate("drill", drill, ("depth", 46)).Findings,
+            f => f.Code == "over-limit" && f.Text.Template.StartsWith("Flute length", StringComparison.Ordinal));
         Assert.Equal(Severity.Stop, deep.Severity);
         Assert.NotEmpty(deep.Cure);
-        Assert.Equal("boreDiameter", Assert.Single(Refused(() => Calculate("bore", With(CutterFamily.BoringTool, "bore"), ("boreDiameter", 90)))).Field);
+        Assert.Equal(
+            "boreDiameter", Assert.Single(Refused(() => Calculate("bore", With(CutterFamily.BoringTool, "bore"), ("boreDiameter", 90)))).Field);
         Assert.Equal("holeBefore", Assert.Single(Refused(() => Calculate("bore", With(CutterFamily.BoringTool, "bore"), ("holeBefore", 12)))).Field);
     }
 
@@ -142,7 +153,8 @@ public sealed class DepthTests
         Assert.Equal(Origin.Held, held.Field("feedPerRevolution").Origin);
         Assert.All(held.Limits.Where(l => l.Kind == LimitKind.Thrust), l => Assert.True(l.Use <= 1 + 1e-9));
         Assert.Contains(held.Findings, f => f.Code == "held");
-        Assert.Null(Calculate("drill", s with { Machine = new(1, 1, Mill with { AxisThrust = 0 }) }).Limits.Single(l => l.Kind == LimitKind.Thrust).Use);
+        Assert.Null(
+            Calculate("drill", s with { Machine = new(1, 1, Mill with { AxisThrust = 0 }) }).Limits.Single(l => l.Kind == LimitKind.Thrust).Use);
     }
 
     [Fact]
@@ -158,6 +170,9 @@ public sealed class DepthTests
         Assert.All(best.Values, v => Assert.True((v.Code == window.Across ? window.BestAcross : window.BestUp) <= v.Value * (1 + 1e-9)));
         Assert.Equal(best.Time, at.Figure("time"), 12);
         Assert.All(at.Limits, l => Assert.True(l.Use is null or <= 1 + 1e-9));
-        Assert.Equal(["across"], Refused(() => Drill.Window(s, Choices.None, new("depth", "cuttingSpeed", 32), TestContext.Current.CancellationToken)).Select(f => f.Field));
+        Assert.Equal(
+            ["across"],
+            Refused(() => Drill.Window(s, Choices.None, new("depth", "cuttingSpeed", 32), TestContext.Current.CancellationToken))
+                .Select(f => f.Field));
     }
 }

@@ -7,7 +7,8 @@ namespace Incisura.Core.Tests.Holes;
 
 public sealed class GroupTests
 {
-    private static readonly Gen<Position[]> Scattered = Gen.Select(Gen.Double[-200, 200], Gen.Double[-200, 200]).Select(p => new Position(p.Item1, p.Item2)).Array[1, 120];
+    private static readonly Gen<Position[]> Scattered = Gen.Select(Gen.Double[-200, 200], Gen.Double[-200, 200])
+        .Select(p => new Position(p.Item1, p.Item2)).Array[1, 120];
 
     private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Diameter = 10, Pitch = 1.5, Depth = 18, Chamfer = 0.5 };
 
@@ -83,7 +84,8 @@ public sealed class GroupTests
         HolePattern arc = new() { Form = PatternForm.Arc, Diameter = 80, Count = 5, Angle = 0, LastAngle = 360 };
         Assert.Null(HolePattern.Touching(arc.Positions(), 10));
         Assert.Equal(72, double.RadiansToDegrees(Math.Atan2(arc.Positions()[1].Y, arc.Positions()[1].X)), 9);
-        Assert.Equal((1, 3, 0), HolePattern.Touching([new(0, 0), new(20, 0), new(0, 0)], 8.5) is { } same ? (same.First, same.Second, same.Apart) : default);
+        Assert.Equal(
+            (1, 3, 0), HolePattern.Touching([new(0, 0), new(20, 0), new(0, 0)], 8.5) is { } same ? (same.First, same.Second, same.Apart) : default);
         Assert.NotNull(HolePattern.Touching(new HolePattern { Form = PatternForm.Circle, Diameter = 10, Count = 12 }.Positions(), 8.5));
         Assert.Null(HolePattern.Touching([new(0, 0), new(8.5, 0)], 8.5));
     }
@@ -112,8 +114,16 @@ public sealed class GroupTests
     [Fact]
     public void A_change_of_the_group_changes_all_holes_at_once_and_the_time_adds_up()
     {
-        HoleGroup group = new() { Name = "Bolts", MaterialId = 1, MachineId = 1, Target = Thread, Pattern = new() { Form = PatternForm.Circle, Count = 12, Diameter = 200 } };
-        GroupResult twelve = group.Solve(Rack.ForThreads, Mill), deeper = (group with { Target = Thread with { Depth = 20 } }).Solve(Rack.ForThreads, Mill);
+        HoleGroup group = new()
+        {
+            Name = "Bolts",
+            MaterialId = 1,
+            MachineId = 1,
+            Target = Thread,
+            Pattern = new() { Form = PatternForm.Circle, Count = 12, Diameter = 200 },
+        };
+        GroupResult twelve = group.Solve(Rack.ForThreads, Mill),
+            deeper = (group with { Target = Thread with { Depth = 20 } }).Solve(Rack.ForThreads, Mill);
         Assert.NotEqual(ChainVerdict.Fails, twelve.Chain.Verdict);
         Assert.Equal(12 * twelve.Chain.Steps.Sum(s => s.Time), twelve.Making, 9);
         Assert.Equal(twelve.Making + twelve.Travelling + twelve.Changing, twelve.Time, 9);
@@ -131,7 +141,11 @@ public sealed class GroupTests
             MachineId = 1,
             Target = Thread,
             Order = HoleOrder.Rows,
-            Pattern = new() { Form = PatternForm.Typed, Typed = [.. Enumerable.Range(0, 60).Select(_ => new Position(random.NextDouble() * 400, random.NextDouble() * 400))] },
+            Pattern = new()
+            {
+                Form = PatternForm.Typed,
+                Typed = [.. Enumerable.Range(0, 60).Select(_ => new Position(random.NextDouble() * 400, random.NextDouble() * 400))],
+            },
         };
         GroupResult rows = group.Solve(Rack.ForThreads, Mill), nearest = (group with { Order = HoleOrder.NearestNext }).Solve(Rack.ForThreads, Mill);
         Assert.Equal(nearest.Route.Travel, rows.Shortest, 9);
@@ -144,7 +158,20 @@ public sealed class GroupTests
     {
         HoleGroup group = new() { Name = "", MaterialId = 1, MachineId = 1, Target = Thread with { Pitch = 0 }, Pattern = new() };
         Assert.Equal(["name", "target.pitch", "pattern.typed"], group.Check().Faults.Select(f => f.Field));
-        Assert.Equal(["pattern.rows"], (group with { Name = "x", Target = Thread, Pattern = new() { Form = PatternForm.Grid, Count = 100, Rows = 100 } }).Check().Faults.Select(f => f.Field));
-        Assert.Equal(["target.seatDiameter"], (group with { Name = "x", Target = new() { Kind = TargetKind.Counterbored, Diameter = 20, SeatDiameter = 15 }, Pattern = new() { Form = PatternForm.Line } }).Check().Faults.Select(f => f.Field));
+        Assert.Equal(
+            ["pattern.rows"],
+            (group with { Name = "x", Target = Thread, Pattern = new() { Form = PatternForm.Grid, Count = 100, Rows = 100 } })
+                .Check().Faults
+                .Select(f => f.Field));
+        Assert.Equal(
+            ["target.seatDiameter"],
+            (group with
+            {
+                Name = "x",
+                Target = new() { Kind = TargetKind.Counterbored, Diameter = 20, SeatDiameter = 15 },
+                Pattern = new() { Form = PatternForm.Line },
+            })
+                .Check().Faults
+                .Select(f => f.Field));
     }
 }

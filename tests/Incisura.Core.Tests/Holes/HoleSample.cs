@@ -12,9 +12,12 @@ internal static class HoleSample
     /// <summary>Every hole operation with a family that can do it.</summary>
     public static readonly (string Code, CutterFamily Family)[] All =
     [
-        ("centre-drill", CutterFamily.CentreDrill), ("spot", CutterFamily.SpotDrill), ("drill", CutterFamily.TwistDrill), ("drill", CutterFamily.FlatDrill), ("drill", CutterFamily.StepDrill),
-        ("drill", CutterFamily.IndexableDrill), ("deep-hole", CutterFamily.GunDrill), ("deep-hole", CutterFamily.TwistDrill), ("countersink", CutterFamily.Countersink), ("countersink", CutterFamily.SpotDrill),
-        ("counterbore", CutterFamily.Counterbore), ("counterbore", CutterFamily.FlatDrill), ("ream", CutterFamily.Reamer), ("bore", CutterFamily.BoringTool), ("fine-bore", CutterFamily.FineBoringHead),
+        ("centre-drill", CutterFamily.CentreDrill), ("spot", CutterFamily.SpotDrill), ("drill", CutterFamily.TwistDrill),
+        ("drill", CutterFamily.FlatDrill), ("drill", CutterFamily.StepDrill),
+        ("drill", CutterFamily.IndexableDrill), ("deep-hole", CutterFamily.GunDrill), ("deep-hole", CutterFamily.TwistDrill),
+        ("countersink", CutterFamily.Countersink), ("countersink", CutterFamily.SpotDrill),
+        ("counterbore", CutterFamily.Counterbore), ("counterbore", CutterFamily.FlatDrill), ("ream", CutterFamily.Reamer),
+        ("bore", CutterFamily.BoringTool), ("fine-bore", CutterFamily.FineBoringHead),
         ("tap", CutterFamily.CuttingTap), ("tap", CutterFamily.FormingTap),
     ];
 
@@ -25,8 +28,17 @@ internal static class HoleSample
         Situation s = Sample.With(family, operation, dimensions);
         SpeedChart chart = s.Chart.Value with
         {
-            Rows = [s.Chart.Value.Rows[0] with { CuttingSpeed = operation == "tap" ? 12 : 80, Feeds = operation == "tap" ? [] : [new(3, 0.03), new(12, 0.09), new(40, 0.15)] }],
-            Cycles = [new() { Family = family, Group = MaterialGroup.P, Coolant = "flood", ChipBreaking = 3, FullRetract = 5, Staged = 12, FirstPeck = 1, PeckRatio = 0.8, LeastPeck = 0.35 }],
+            Rows =
+                [s.Chart.Value.Rows[0] with
+                {
+                    CuttingSpeed = operation == "tap" ? 12 : 80, Feeds = operation == "tap" ? [] : [new(3, 0.03), new(12, 0.09), new(40, 0.15)],
+                }],
+            Cycles =
+                [new()
+                {
+                    Family = family, Group = MaterialGroup.P, Coolant = "flood", ChipBreaking = 3, FullRetract = 5, Staged = 12, FirstPeck = 1,
+                    PeckRatio = 0.8, LeastPeck = 0.35,
+                }],
         };
         return s with { Chart = new(1, 1, chart), Machine = new(1, 1, Mill) };
     }
@@ -34,9 +46,11 @@ internal static class HoleSample
     public static CalculationResult Calculate(string operation, Situation situation, params (string Code, double Value)[] numbers) =>
         Operations.Find(operation)!.Calculate(situation, Sample.Typed(numbers), explain: false);
 
-    public static Choices Picked(this Choices choices, string option, string pick) => choices with { Options = new Dictionary<string, string>(choices.Options) { [option] = pick } };
+    public static Choices Picked(this Choices choices, string option, string pick) =>
+        choices with { Options = new Dictionary<string, string>(choices.Options) { [option] = pick } };
 
     public static IReadOnlyList<InputFault> Refused(Action act) => Assert.Throws<InputException>(act).Faults;
 
-    public static Situation Changed(this Situation s, Func<Cutter, Cutter> change) => s with { Cutter = s.Cutter with { Value = change(s.Cutter.Value) } };
+    public static Situation Changed(this Situation s, Func<Cutter, Cutter> change) =>
+        s with { Cutter = s.Cutter with { Value = change(s.Cutter.Value) } };
 }

@@ -17,7 +17,9 @@ public sealed class PeckTests
     [InlineData(8.5, 59.5, 7)]
     public void A_depth_just_at_a_threshold_is_not_above_it(double diameter, double depth, double threshold)
     {
-        Situation s = With(CutterFamily.TwistDrill, "drill", (Dimension.CuttingDiameter, diameter), (Dimension.FluteLength, 180), (Dimension.UsableLength, 180), (Dimension.ShankDiameter, 12), (Dimension.OverallLength, 240));
+        Situation s = With(
+            CutterFamily.TwistDrill, "drill", (Dimension.CuttingDiameter, diameter), (Dimension.FluteLength, 180), (Dimension.UsableLength, 180),
+            (Dimension.ShankDiameter, 12), (Dimension.OverallLength, 240));
         DrillingCycleRow row = s.Chart.Value.Cycles[0] with { ChipBreaking = threshold, FullRetract = threshold + 5, Staged = 30 };
         Situation at = s with { Chart = new(1, 1, s.Chart.Value with { Cycles = [row] }) };
         double CycleAt(double mm) => Calculate("drill", at, ("depth", mm)).Figure("cycle");
@@ -28,7 +30,8 @@ public sealed class PeckTests
     [Fact]
     public void A_hole_too_deep_for_pecks_is_cleared_at_each_above_the_shops_own_line()
     {
-        Situation s = With(CutterFamily.TwistDrill, "drill", (Dimension.FluteLength, 180), (Dimension.UsableLength, 180), (Dimension.OverallLength, 240));
+        Situation s = With(
+            CutterFamily.TwistDrill, "drill", (Dimension.FluteLength, 180), (Dimension.UsableLength, 180), (Dimension.OverallLength, 240));
         CalculationResult r = Calculate("drill", s, ("depth", 110));
         Assert.Equal(5, r.Findings.Single(f => f.Code == "cycle").Text.Measures[1].Value);
         Assert.Contains(r.Findings, f => f.Code == "staged");
@@ -66,8 +69,12 @@ public sealed class PeckTests
     [Fact]
     public void The_shops_thresholds_pick_the_cycle_and_say_why()
     {
-        Situation s = With(CutterFamily.TwistDrill, "drill", (Dimension.FluteLength, 140), (Dimension.UsableLength, 140), (Dimension.OverallLength, 190));
-        foreach ((double ratio, DrillingCycle cycle, string words) in ((double, DrillingCycle, string)[])[(2, DrillingCycle.Plain, "plain drilling"), (4, DrillingCycle.ChipBreaking, "breaking the chip above"), (7, DrillingCycle.FullRetract, "clearing the hole")])
+        Situation s = With(
+            CutterFamily.TwistDrill, "drill", (Dimension.FluteLength, 140), (Dimension.UsableLength, 140), (Dimension.OverallLength, 190));
+        foreach ((double ratio, DrillingCycle cycle, string words) in ((double, DrillingCycle, string)[])[
+            (2, DrillingCycle.Plain, "plain drilling"), (4, DrillingCycle.ChipBreaking, "breaking the chip above"),
+            (7, DrillingCycle.FullRetract, "clearing the hole"),
+        ])
         {
             CalculationResult r = Calculate("drill", s, ("depth", 8.5 * ratio));
             Assert.Equal((int)cycle, r.Figure("cycle"));
@@ -96,7 +103,8 @@ public sealed class PeckTests
         Choices deeper = Sample.Typed(("depth", 34)) with { DepthBefore = 20 };
         Finding crossed = Assert.Single(drill.Calculate(s, deeper, false).Findings, f => f.Code == "cycle-crossed");
         Assert.Equal(Severity.Caution, crossed.Severity);
-        double plain = drill.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", "plain"), false).Figure("time"), now = drill.Calculate(s, Sample.Typed(("depth", 34)), false).Figure("time");
+        double plain = drill.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", "plain"), false).Figure("time"),
+            now = drill.Calculate(s, Sample.Typed(("depth", 34)), false).Figure("time");
         Assert.Equal([60 * plain, 60 * now], crossed.Text.Measures.TakeLast(2).Select(m => m.Value));
         Assert.True(now > plain);
         Assert.DoesNotContain(drill.Calculate(s, deeper with { DepthBefore = 30 }, false).Findings, f => f.Code == "cycle-crossed");
@@ -106,17 +114,24 @@ public sealed class PeckTests
     public void Clearing_the_hole_takes_longer_than_breaking_the_chip_and_that_longer_than_plain()
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");
-        double[] times = [.. ((string[])["plain", "chip-breaking", "full-retract"]).Select(c => Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", c), false).Figure("time"))];
+        double[] times =
+            [.. ((string[])["plain", "chip-breaking", "full-retract"]).Select(
+                c => Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", c), false).Figure("time"))];
         Assert.True(times[0] < times[1] && times[1] < times[2]);
-        Assert.Contains(Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", "plain"), false).Findings, f => f is { Code: "cycle-picked", Severity: Severity.Caution });
+        Assert.Contains(
+            Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", "plain"), false).Findings,
+            f => f is { Code: "cycle-picked", Severity: Severity.Caution });
     }
 
     [Fact]
     public void Too_many_pecks_are_refused()
     {
-        IReadOnlyList<InputFault> faults = Refused(() => Calculate("drill", With(CutterFamily.TwistDrill, "drill"), ("depth", 40), ("firstPeck", 0.05), ("leastPeck", 0.05)));
+        IReadOnlyList<InputFault> faults = Refused(
+            () => Calculate("drill", With(CutterFamily.TwistDrill, "drill"), ("depth", 40), ("firstPeck", 0.05), ("leastPeck", 0.05)));
         Assert.Equal("leastPeck", Assert.Single(faults).Field);
         Choices absurd = Sample.Typed(("depth", 30)) with { DepthBefore = 1e12 };
-        Assert.Equal("depthBefore", Assert.Single(Refused(() => Operations.Find("drill")!.Calculate(With(CutterFamily.TwistDrill, "drill"), absurd, false))).Field);
+        Assert.Equal(
+            "depthBefore",
+            Assert.Single(Refused(() => Operations.Find("drill")!.Calculate(With(CutterFamily.TwistDrill, "drill"), absurd, false))).Field);
     }
 }

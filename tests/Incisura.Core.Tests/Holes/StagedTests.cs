@@ -17,7 +17,12 @@ public sealed class StagedTests
     public void The_stages_follow_each_other_from_the_pilot_to_the_withdrawal()
     {
         CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10), new CrossHole(120, 12, 60)), false);
-        Assert.Equal(["approach", "entry", "spin-up", "coolant", "start", "full", "cross-1", "full-2", "cross-2", "full-3", "break", "stop", "withdraw", "clear"], r.Stages.Select(s => s.Code));
+        Assert.Equal(
+            [
+                "approach", "entry", "spin-up", "coolant", "start", "full", "cross-1", "full-2", "cross-2", "full-3", "break", "stop", "withdraw",
+                "clear",
+            ],
+            r.Stages.Select(s => s.Code));
         HoleStage entry = r.Stages[1], cross = r.Stages[6], full = r.Stages[5];
         Assert.True(entry.Speed < 0 && !entry.Coolant && entry.To < r.Field("pilotDepth").Value);
         Assert.Equal(full.FeedRate / 2, cross.FeedRate, 9);
@@ -44,7 +49,8 @@ public sealed class StagedTests
             const int around = 100_000;
             for (int i = 0; i < around; i++)
             {
-                double x = bore / 2 * Math.Cos(2 * Math.PI * i / around), y = bore / 2 * Math.Sin(2 * Math.PI * i / around), left = (diameter * diameter / 4) - ((y - hole.Offset) * (y - hole.Offset));
+                double x = bore / 2 * Math.Cos(2 * Math.PI * i / around), y = bore / 2 * Math.Sin(2 * Math.PI * i / around),
+                    left = (diameter * diameter / 4) - ((y - hole.Offset) * (y - hole.Offset));
                 if (left >= 0) farthest = Math.Max(farthest, ((x * Math.Cos(θ)) + Math.Sqrt(left)) / Math.Sin(θ));
             }
 
@@ -73,13 +79,18 @@ public sealed class StagedTests
 
     [Fact]
     public void Wherever_the_holes_lie_the_stages_cover_the_way_once() =>
-        Gen.Select(Gen.Double[20, 150], Gen.Double[2, 20], Gen.Double[40, 140], Gen.Double[20, 150], Gen.Double[2, 20]).Sample((x1, d1, angle, x2, d2) =>
+        Gen.Select(
+            Gen.Double[20, 150], Gen.Double[2, 20], Gen.Double[40, 140], Gen.Double[20, 150], Gen.Double[2, 20]).Sample((x1, d1, angle, x2, d2) =>
         {
             CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(x1, d1, angle), new CrossHole(x2, d2)), false);
             HoleStage[] down = [.. r.Stages.Where(s => s.To > s.From && !s.Rapid)];
             foreach (CrossHole hole in (CrossHole[])[new(x1, d1, angle), new(x2, d2)])
-                if (hole.Distance > 25 && down.Single(s => s.From <= hole.Distance && hole.Distance < s.To).Code is var at && !at.StartsWith("cross", StringComparison.Ordinal)) return false;
-            return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To - p.Second.From) < 1e-9) && Math.Abs(down[^1].To - r.Figure("programmedDepth")) < 1e-9;
+                if (
+                    hole.Distance > 25 && down.Single(s => s.From <= hole.Distance && hole.Distance < s.To).Code is var at
+                        && !at.StartsWith("cross", StringComparison.Ordinal))
+                    return false;
+            return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To - p.Second.From) < 1e-9)
+                && Math.Abs(down[^1].To - r.Figure("programmedDepth")) < 1e-9;
         });
 
     [Fact]
@@ -122,7 +133,9 @@ public sealed class StagedTests
     public void A_cross_hole_outside_the_bore_and_a_pilot_smaller_than_the_drill_are_refused()
     {
         Assert.Equal("crossHoles[0].distance", Assert.Single(Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(180, 10)), false))).Field);
-        Assert.Equal("crossHoles[1].offset", Assert.Single(Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 10), new CrossHole(90, 6, 90, 8)), false))).Field);
+        Assert.Equal(
+            "crossHoles[1].offset",
+            Assert.Single(Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 10), new CrossHole(90, 6, 90, 8)), false))).Field);
         InputFault pilot = Assert.Single(Refused(() => Deep.Calculate(Usual, Sample.Typed(("pilotDiameter", 7.9)), false)));
         Assert.Contains("smaller than the drill", pilot.Sentence, StringComparison.Ordinal);
         Assert.Equal("pilotDepth", Assert.Single(Refused(() => Deep.Calculate(Usual, Sample.Typed(("pilotDepth", 0.6)), false))).Field);
@@ -131,9 +144,16 @@ public sealed class StagedTests
     [Fact]
     public void What_no_bore_could_have_is_refused_before_anything_is_worked_out()
     {
-        Assert.Equal(["crossHoles[0].diameter", "crossHoles[0].angle"], Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, -5, 0)), false)).Select(f => f.Field));
-        Assert.Equal(["crossHoles"], Refused(() => Deep.Calculate(Usual, Crossed([.. Enumerable.Repeat(new CrossHole(60, 5), 40)]), false)).Select(f => f.Field));
+        Assert.Equal(
+            ["crossHoles[0].diameter", "crossHoles[0].angle"],
+            Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, -5, 0)), false)).Select(f => f.Field));
+        Assert.Equal(
+            ["crossHoles"],
+            Refused(() => Deep.Calculate(Usual, Crossed([.. Enumerable.Repeat(new CrossHole(60, 5), 40)]), false)).Select(f => f.Field));
         Assert.Equal(["crossHoles[1]"], Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 5), null!), false)).Select(f => f.Field));
-        Assert.Equal(["edits[0]", "edits.full"], Refused(() => Deep.Calculate(Usual, Crossed() with { Edits = [null!, new("full", double.NaN, null, null)] }, false)).Select(f => f.Field));
+        Assert.Equal(
+            ["edits[0]", "edits.full"],
+            Refused(() => Deep.Calculate(Usual, Crossed() with { Edits = [null!, new("full", double.NaN, null, null)] }, false))
+                .Select(f => f.Field));
     }
 }

@@ -17,17 +17,32 @@ public sealed class TapTests
 
     [Fact]
     public void Feed_over_speed_is_the_lead_to_the_last_bit_whatever_limit_binds() =>
-        Gen.Select(Gen.Double[1, 80], Gen.Double[0.2, 6], Gen.Double[50, 4000], Gen.Double[200, 9000], Gen.Double[0.5, 12], Gen.Int[1, 4]).Sample((speed, pitch, step, axis, ramp, starts) =>
+        Gen.Select(
+            Gen.Double[1, 80], Gen.Double[0.2, 6], Gen.Double[50, 4000], Gen.Double[200, 9000], Gen.Double[0.5, 12],
+            Gen.Int[1, 4]).Sample((speed, pitch, step, axis, ramp, starts) =>
         {
-            Situation s = On(Mill with { SynchronousLimit = step, LargestFeed = axis, RunUpTime = ramp }).Changed(c => c.With(Dimension.Pitch, pitch).With(Dimension.ThreadDiameter, 4 * pitch).With(Dimension.FluteLength, 10 * pitch).With(Dimension.UsableLength, 12 * pitch).With(Dimension.NeckDiameter, Math.Min(2 * pitch, 7)));
+            Situation s = On(Mill with { SynchronousLimit = step, LargestFeed = axis, RunUpTime = ramp })
+                .Changed(
+                    c =>
+                        c.With(Dimension.Pitch, pitch)
+                            .With(Dimension.ThreadDiameter, 4 * pitch)
+                            .With(Dimension.FluteLength, 10 * pitch)
+                            .With(Dimension.UsableLength, 12 * pitch)
+                            .With(Dimension.NeckDiameter, Math.Min(2 * pitch, 7)));
             CalculationResult r = Tap.Calculate(s, Sample.Typed(("cuttingSpeed", speed), ("starts", starts)), false);
-            return r.Figure("feedRate") / r.Figure("spindleSpeed") == pitch * starts && r.Figure("returnFeed") / r.Figure("returnSpeed") == pitch * starts && r.Figure("spindleSpeed") <= step && r.Figure("feedRate") <= axis * (1 + 1e-12);
+            return r.Figure("feedRate") / r.Figure("spindleSpeed") == pitch * starts
+                && r.Figure("returnFeed") / r.Figure("returnSpeed") == pitch * starts && r.Figure("spindleSpeed") <= step
+                && r.Figure("feedRate") <= axis * (1 + 1e-12);
         });
 
     [Fact]
     public void Each_limit_that_binds_is_named_and_all_figures_follow()
     {
-        foreach ((Machine machine, LimitKind kind) in ((Machine, LimitKind)[])[(Mill with { SynchronousLimit = 300 }, LimitKind.SpeedInStep), (Mill with { LargestFeed = 400 }, LimitKind.AxisFeed), (Mill with { RunUpTime = 60 }, LimitKind.SpeedReached), (Mill with { LargestSpeed = 350, SynchronousLimit = 900 }, LimitKind.HighestSpeed)])
+        foreach ((Machine machine, LimitKind kind) in ((Machine, LimitKind)[])[
+            (Mill with { SynchronousLimit = 300 }, LimitKind.SpeedInStep), (Mill with { LargestFeed = 400 }, LimitKind.AxisFeed),
+            (Mill with { RunUpTime = 60 }, LimitKind.SpeedReached),
+            (Mill with { LargestSpeed = 350, SynchronousLimit = 900 }, LimitKind.HighestSpeed),
+        ])
         {
             CalculationResult r = Tap.Calculate(On(machine), Sample.Typed(("cuttingSpeed", 40)), false);
             Finding held = Assert.Single(r.Findings, f => f.Code == "held");
@@ -87,7 +102,9 @@ public sealed class TapTests
         CalculationResult r = Tap.Calculate(Usual, Sample.Typed(("depth", 15)), false);
         Assert.Equal(15 + 3.75, r.Figure("programmedDepth"), 9);
         Assert.True(r.Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use <= 1);
-        Assert.Contains(Tap.Calculate(Usual, Sample.Typed(("depth", 15), ("depthOfHoleBefore", 18)), false).Findings, f => f is { Code: "over-limit", Severity: Severity.Stop });
+        Assert.Contains(
+            Tap.Calculate(Usual, Sample.Typed(("depth", 15), ("depthOfHoleBefore", 18)), false).Findings,
+            f => f is { Code: "over-limit", Severity: Severity.Stop });
         Situation ahead = Usual.Changed(c => c with { Picks = new Dictionary<string, string> { ["flutes"] = "point", ["lead"] = "B" } });
         CalculationResult chips = Tap.Calculate(ahead, Sample.Typed(("depth", 15)), false);
         Assert.True(chips.Figure("roomForChips") > 1);
@@ -126,13 +143,20 @@ public sealed class TapTests
         Assert.Equal("turning", hand.Field);
         Assert.Contains("turn it to the left", hand.Sentence, StringComparison.Ordinal);
         Assert.True(Tap.Calculate(left, Choices.None, false).Stages.Single(s => s.Code == "in").Speed < 0);
-        Assert.Contains("the tap would jam", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("holeBefore", 7.5)), false))).Sentence, StringComparison.Ordinal);
-        Assert.Contains("take a larger tap", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("holeBefore", 9.95)), false))).Sentence, StringComparison.Ordinal);
-        Assert.Equal("cutter.dimensions.TP", Refused(() => Tap.Calculate(Usual.Changed(c => c.With(Dimension.Pitch, 0)), Choices.None, false))[0].Field);
+        Assert.Contains(
+            "the tap would jam", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("holeBefore", 7.5)), false))).Sentence,
+            StringComparison.Ordinal);
+        Assert.Contains(
+            "take a larger tap", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("holeBefore", 9.95)), false))).Sentence,
+            StringComparison.Ordinal);
+        Assert.Equal(
+            "cutter.dimensions.TP", Refused(() => Tap.Calculate(Usual.Changed(c => c.With(Dimension.Pitch, 0)), Choices.None, false))[0].Field);
         Assert.Equal("starts", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("starts", 1.5)), false))).Field);
     }
 
     [Fact]
     public void A_machine_that_does_not_tap_in_step_says_so() =>
-        Assert.Contains(Tap.Calculate(On(Mill with { SynchronousLimit = 0 }), Choices.None, false).Findings, f => f is { Code: "cannot-tap", Severity: Severity.Stop });
+        Assert.Contains(
+            Tap.Calculate(On(Mill with { SynchronousLimit = 0 }), Choices.None, false).Findings,
+            f => f is { Code: "cannot-tap", Severity: Severity.Stop });
 }

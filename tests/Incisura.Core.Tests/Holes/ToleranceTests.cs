@@ -78,5 +78,7 @@ public sealed class ToleranceTests
         });
 
     [Fact]
-    public void Nothing_that_is_typed_breaks_the_reading() => Gen.Select(Gen.String[0, 24], Gen.Double[0.1, 900]).Sample((words, nominal) => HoleTolerance.Read(words, nominal) is not { } r || r.Least < r.Most);
+    public void Nothing_that_is_typed_breaks_the_reading() =>
+        Gen.Select(Gen.String[0, 24], Gen.Double[0.1, 900])
+            .Sample((words, nominal) => HoleTolerance.Read(words, nominal) is not { } r || r.Least < r.Most);
 }

@@ -18,8 +18,10 @@ public sealed class WorkedByHandTests
     public void A_plain_hole_is_its_way_at_feed_and_in_rapid()
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");
-        double d = Dim(s, Dimension.CuttingDiameter), point = d / 2 / Tan(Dim(s, Dimension.PointAngle) / 2), n = 1000 * 60 / (Math.PI * d), feed = n * 0.12, tip = 15 + point;
-        CalculationResult r = Calculate("drill", s, ("depth", 15), ("cuttingSpeed", 60), ("feedPerRevolution", 0.12), ("approach", 3), ("retract", 20), ("dwellTurns", 4));
+        double d = Dim(s, Dimension.CuttingDiameter), point = d / 2 / Tan(Dim(s, Dimension.PointAngle) / 2), n = 1000 * 60 / (Math.PI * d),
+            feed = n * 0.12, tip = 15 + point;
+        CalculationResult r = Calculate(
+            "drill", s, ("depth", 15), ("cuttingSpeed", 60), ("feedPerRevolution", 0.12), ("approach", 3), ("retract", 20), ("dwellTurns", 4));
         Assert.Equal(tip, r.Figure("programmedDepth"), 12);
         Assert.Equal(((3 + tip) / feed) + (4 / n) + ((20 - 3 + tip + 20) / Rapid), r.Figure("time"), 12);
         Assert.Equal(r.Figure("time"), r.Stages.Sum(t => t.Time), 12);
@@ -28,8 +30,12 @@ public sealed class WorkedByHandTests
     [Fact]
     public void Clearing_the_hole_costs_every_way_out_and_back()
     {
-        Situation s = With(CutterFamily.FlatDrill, "drill", (Dimension.CuttingDiameter, 10), (Dimension.FluteLength, 60), (Dimension.UsableLength, 60), (Dimension.OverallLength, 110));
-        Choices choices = Sample.Typed(("depth", 30), ("cuttingSpeed", 60), ("feedPerRevolution", 0.1), ("firstPeck", 10), ("peckRatio", 1), ("leastPeck", 10), ("peckClearance", 0.5), ("approach", 2), ("retract", 10)).Picked("cycle", "full-retract");
+        Situation s = With(
+            CutterFamily.FlatDrill, "drill", (Dimension.CuttingDiameter, 10), (Dimension.FluteLength, 60), (Dimension.UsableLength, 60),
+            (Dimension.OverallLength, 110));
+        Choices choices = Sample.Typed(
+            ("depth", 30), ("cuttingSpeed", 60), ("feedPerRevolution", 0.1), ("firstPeck", 10), ("peckRatio", 1), ("leastPeck", 10),
+            ("peckClearance", 0.5), ("approach", 2), ("retract", 10)).Picked("cycle", "full-retract");
         CalculationResult r = Operations.Find("drill")!.Calculate(s, choices, false);
         double feed = 1000 * 60 / (Math.PI * 10) * 0.1;
         // Three pecks of 10 mm; out from 10 and from 20 mm to 2 mm above, and back to half a millimetre over the bottom.
@@ -55,7 +61,9 @@ public sealed class WorkedByHandTests
     public void What_is_drilled_after_a_spot_may_leave_no_chamfer()
     {
         Situation s = With(CutterFamily.SpotDrill, "spot", (Dimension.CuttingDiameter, 12));
-        Assert.Contains(Calculate("spot", s, ("chamferDiameter", 9), ("holeBefore", 8)).Findings, f => f.Code == "chamfer-left" && Math.Abs(f.Text.Measures[1].Value - 0.5) < 1e-12);
+        Assert.Contains(
+            Calculate("spot", s, ("chamferDiameter", 9), ("holeBefore", 8)).Findings,
+            f => f.Code == "chamfer-left" && Math.Abs(f.Text.Measures[1].Value - 0.5) < 1e-12);
         Assert.Contains(Calculate("spot", s, ("chamferDiameter", 8), ("holeBefore", 8.5)).Findings, f => f.Code == "chamfer-lost");
     }
 
@@ -63,8 +71,10 @@ public sealed class WorkedByHandTests
     public void A_countersink_cuts_only_what_lies_between_hole_and_chamfer()
     {
         Situation s = With(CutterFamily.Countersink, "countersink");
-        double hole = 0.6 * s.Cutter.Value.CuttingDiameter, chamfer = hole + 2, half = Dim(s, Dimension.PointAngle) / 2, n = 1000 * 80 / (Math.PI * chamfer);
-        CalculationResult r = Calculate("countersink", s, ("holeBefore", hole), ("chamferDiameter", chamfer), ("cuttingSpeed", 80), ("feedPerRevolution", 0.1));
+        double hole = 0.6 * s.Cutter.Value.CuttingDiameter, chamfer = hole + 2, half = Dim(s, Dimension.PointAngle) / 2,
+            n = 1000 * 80 / (Math.PI * chamfer);
+        CalculationResult r = Calculate(
+            "countersink", s, ("holeBefore", hole), ("chamferDiameter", chamfer), ("cuttingSpeed", 80), ("feedPerRevolution", 0.1));
         Assert.Equal(1 / Math.Sin(half * Math.PI / 180), r.Figure("edgeLength"), 9);
         Assert.Equal(n, r.Figure("spindleSpeed"), 9);
         Assert.Equal(Math.PI / 4 * ((chamfer * chamfer) - (hole * hole)) * n * 0.1 / 1000, r.Figure("removalRate"), 9);
@@ -75,11 +85,16 @@ public sealed class WorkedByHandTests
     {
         Situation s = With(CutterFamily.FineBoringHead, "fine-bore");
         double corner = Dim(s, Dimension.CornerRadius), bore = Calculate("fine-bore", s).Field("boreDiameter").Value;
-        CalculationResult r = Calculate("fine-bore", s, ("boreDiameter", bore), ("holeBefore", bore - 0.4), ("feedPerRevolution", 0.06), ("cuttingSpeed", 100));
+        CalculationResult r = Calculate(
+            "fine-bore", s, ("boreDiameter", bore), ("holeBefore", bore - 0.4), ("feedPerRevolution", 0.06), ("cuttingSpeed", 100));
         Assert.Equal(0.2, r.Figure("stock"), 9);
         Assert.Equal(1000 * 0.06 * 0.06 / (8 * corner), r.Figure("peakToValley"), 9);
         double force = r.Figure("specificForce") * 0.2 * 0.06;
-        Assert.Equal(r.Figure("deflection") * 2, Calculate("fine-bore", s, ("boreDiameter", bore), ("holeBefore", bore - 0.8), ("feedPerRevolution", 0.06), ("cuttingSpeed", 100)).Figure("deflection"), 9);
+        Assert.Equal(
+            r.Figure("deflection") * 2,
+            Calculate("fine-bore", s, ("boreDiameter", bore), ("holeBefore", bore - 0.8), ("feedPerRevolution", 0.06), ("cuttingSpeed", 100))
+                .Figure("deflection"),
+            9);
         Assert.Equal(force * bore / 2 / 1000, r.Figure("torque"), 0.02 * r.Figure("torque"));
     }
 
@@ -88,13 +103,19 @@ public sealed class WorkedByHandTests
     {
         Situation s = With(CutterFamily.Reamer, "ream");
         double d = Dim(s, Dimension.CuttingDiameter);
-        CalculationResult r = Calculate("ream", s, ("depth", 20), ("holeBefore", d - 0.2), ("depthOfHoleBefore", 40), ("cuttingSpeed", 20), ("feedPerRevolution", 0.3), ("approach", 2), ("retract", 10));
+        CalculationResult r = Calculate(
+            "ream", s, ("depth", 20), ("holeBefore", d - 0.2), ("depthOfHoleBefore", 40), ("cuttingSpeed", 20), ("feedPerRevolution", 0.3),
+            ("approach", 2), ("retract", 10));
         double feed = 1000 * 20 / (Math.PI * d) * 0.3, tip = r.Figure("programmedDepth");
         Assert.Equal(0.1, r.Figure("stock"), 9);
         Assert.Equal((2 * (2 + tip) / feed) + (2 * (10 - 2) / Rapid), r.Figure("time"), 9);
         Assert.DoesNotContain(r.Findings, f => f.Code == "ream-stock");
-        Assert.Contains(Calculate("ream", s, ("holeBefore", d - 0.02)).Findings, f => f.Code == "ream-stock" && f.Text.Template.Contains("rubs", StringComparison.Ordinal));
-        Assert.Contains(Calculate("ream", s, ("holeBefore", d - 1.5)).Findings, f => f.Code == "ream-stock" && f.Text.Template.Contains("crowded", StringComparison.Ordinal));
+        Assert.Contains(
+            Calculate("ream", s, ("holeBefore", d - 0.02)).Findings,
+            f => f.Code == "ream-stock" && f.Text.Template.Contains("rubs", StringComparison.Ordinal));
+        Assert.Contains(
+            Calculate("ream", s, ("holeBefore", d - 1.5)).Findings,
+            f => f.Code == "ream-stock" && f.Text.Template.Contains("crowded", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -125,7 +146,8 @@ public sealed class WorkedByHandTests
     public void The_thrust_of_a_drill_is_half_its_cutting_force()
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");
-        double d = Dim(s, Dimension.CuttingDiameter), half = Dim(s, Dimension.PointAngle) / 2 * Math.PI / 180, chip = 0.2 / 2 * Math.Sin(half), k = 1900 * Math.Pow(chip, -0.25);
+        double d = Dim(s, Dimension.CuttingDiameter), half = Dim(s, Dimension.PointAngle) / 2 * Math.PI / 180, chip = 0.2 / 2 * Math.Sin(half),
+            k = 1900 * Math.Pow(chip, -0.25);
         CalculationResult r = Calculate("drill", s, ("cuttingSpeed", 60), ("feedPerRevolution", 0.2));
         Assert.Equal(chip, r.Figure("chip"), 12);
         Assert.Equal(0.5 * k * d / 2 * 0.2 * Math.Sin(half), r.Figure("thrust"), 6);

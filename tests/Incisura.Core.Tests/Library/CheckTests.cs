@@ -42,7 +42,8 @@ public class CheckTests
 
     [Theory]
     [MemberData(nameof(BadCutters))]
-    public void An_impossible_cutter_is_refused_by_field(string field, Cutter cutter) => Assert.Contains(cutter.Check().Faults, f => f.Field == field);
+    public void An_impossible_cutter_is_refused_by_field(string field, Cutter cutter) =>
+        Assert.Contains(cutter.Check().Faults, f => f.Field == field);
 
     [Fact]
     public void A_cutter_longer_than_its_grip_allows_is_refused_with_the_range()
@@ -59,7 +60,9 @@ public class CheckTests
 
     [Fact]
     public void A_cutter_too_short_for_the_grip_is_said_so() =>
-        Assert.Contains(Put(Sample.Assembly, Sample.Cutter.With(Dimension.OverallLength, 50)).Check().Faults, f => f.Sentence.Contains("too short", StringComparison.Ordinal));
+        Assert.Contains(
+            Put(Sample.Assembly, Sample.Cutter.With(Dimension.OverallLength, 50)).Check().Faults,
+            f => f.Sentence.Contains("too short", StringComparison.Ordinal));
 
     [Fact]
     public void A_chart_with_two_rows_for_one_situation_is_refused()
@@ -74,7 +77,9 @@ public class CheckTests
         SpeedRow row = Sample.Chart.Rows[0];
         Assert.Contains((Sample.Chart with { Rows = [row with { Operation = "whittling" }] }).Check().Faults, f => f.Field == "rows[0].operation");
         Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [] }] }).Check().Faults, f => f.Field == "rows[0].feeds");
-        Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check().Faults, f => f.Field == "rows[0].feeds[1].diameter");
+        Assert.Contains(
+            (Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check().Faults,
+            f => f.Field == "rows[0].feeds[1].diameter");
     }
 
     [Fact]
@@ -90,9 +95,11 @@ public class CheckTests
     }
 
     [Fact]
-    public void A_holder_without_profile_is_refused() => Assert.Contains((Sample.Holder with { Segments = [] }).Check().Faults, f => f.Field == "segments");
+    public void A_holder_without_profile_is_refused() =>
+        Assert.Contains((Sample.Holder with { Segments = [] }).Check().Faults, f => f.Field == "segments");
 
     [Fact]
     public void A_curve_that_falls_back_in_speed_is_refused() =>
-        Assert.Contains((Sample.Machine with { Curve = [new(2000, 5, 6, 20, 25), new(1000, 5, 6, 20, 25)] }).Check().Faults, f => f.Field == "curve[1].speed");
+        Assert.Contains(
+            (Sample.Machine with { Curve = [new(2000, 5, 6, 20, 25), new(1000, 5, 6, 20, 25)] }).Check().Faults, f => f.Field == "curve[1].speed");
 }

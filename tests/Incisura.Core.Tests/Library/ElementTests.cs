@@ -8,7 +8,8 @@ public sealed class ElementTests
 {
     [Fact]
     public void A_box_holds_every_point_of_an_arc_and_is_reached_by_some() =>
-        Gen.Select(Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-2, 2]).Sample((z, r, toZ, toR, bulge) =>
+        Gen.Select(
+            Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-20, 20], Gen.Double[-2, 2]).Sample((z, r, toZ, toR, bulge) =>
         {
             if (Math.Abs(z - toZ) + Math.Abs(r - toR) < 0.1 || Math.Abs(bulge) < 0.01) return true;
             ProfileElement e = new(ProfilePart.Cutting, z, r, toZ, toR, bulge);
@@ -22,7 +23,8 @@ public sealed class ElementTests
 
     private static Profile Loop(params (double Z, double R)[] points) => new(
         ProfileShape.Flat,
-        [.. points.Select((p, i) => new ProfileElement(ProfilePart.Shank, p.Z, p.R, points[(i + 1) % points.Length].Z, points[(i + 1) % points.Length].R))]);
+        [.. points.Select(
+            (p, i) => new ProfileElement(ProfilePart.Shank, p.Z, p.R, points[(i + 1) % points.Length].Z, points[(i + 1) % points.Length].R))]);
 
     [Fact]
     public void A_loop_that_crosses_itself_is_told_from_one_that_touches()

@@ -27,7 +27,13 @@ public class FamilyTests
         yield return start;
         foreach (OptionDescription pick in start.Described.Picks)
             foreach (OptionPick p in pick.Picks)
-                yield return (p.Code == "conical" ? start.With(Dimension.TaperAngle, 5) : p.Code == "lens" ? start.With(Dimension.ProfileRadius, 20).With(Dimension.LargestDepth, 0.5) : p.Code == "past" ? start.With(Dimension.FluteLength, 9).With(Dimension.LargestDepth, 8).With(Dimension.UsableLength, 30).With(Dimension.NeckDiameter, 6) : p.Code == "V" && family == CutterFamily.InsideTurningTool ? start.With(Dimension.LeastBore, 40) : p.Code == "S" ? start.With(Dimension.EdgeAngle, 75) : start) with { Picks = new Dictionary<string, string> { [pick.Code] = p.Code } };
+                yield return (p.Code == "conical" ? start.With(Dimension.TaperAngle, 5) : p.Code == "lens" ? start.With(
+                    Dimension.ProfileRadius, 20).With(Dimension.LargestDepth, 0.5) : p.Code == "past" ? start.With(Dimension.FluteLength,
+                    9).With(Dimension.LargestDepth, 8).With(Dimension.UsableLength, 30).With(Dimension.NeckDiameter,
+                    6) : p.Code == "V" && family == CutterFamily.InsideTurningTool ? start.With(Dimension.LeastBore,
+                    40) : p.Code == "S" ? start.With(Dimension.EdgeAngle,
+                    75) : start) with
+                { Picks = new Dictionary<string, string> { [pick.Code] = p.Code } };
     }
 
     [Theory]
@@ -86,10 +92,13 @@ public class FamilyTests
         Cutter start = Start(family);
         foreach (FamilyDimension d in start.Described.Dimensions)
         {
-            InputFault fault = Assert.Single(start.With(d.Dimension, (d.Most * 10) + 7).Check().Faults, f => f.Field == $"dimensions.{d.Dimension.Symbol}");
+            InputFault fault = Assert.Single(
+                start.With(d.Dimension, (d.Most * 10) + 7).Check().Faults, f => f.Field == $"dimensions.{d.Dimension.Symbol}");
             Assert.Contains(d.Dimension.Symbol, fault.Sentence, StringComparison.Ordinal);
             (double least, double most) = d.RangeIn(start.Dimensions);
-            Assert.True(d.Start == 0 && d.Optional || (d.Start >= least && d.Start <= most), $"{family} {d.Dimension.Symbol} starts at {d.Start} outside {least} to {most}");
+            Assert.True(
+                d.Start == 0 && d.Optional || (d.Start >= least && d.Start <= most),
+                $"{family} {d.Dimension.Symbol} starts at {d.Start} outside {least} to {most}");
         }
     }
 
@@ -141,10 +150,18 @@ public class FamilyTests
     {
         foreach (string shape in new[] { "C", "D", "V", "S", "T", "W", "R" })
         {
-            Profile profile = (Start(CutterFamily.OutsideTurningTool).With(Dimension.EdgeAngle, shape == "S" ? 75 : 95) with { Picks = new Dictionary<string, string> { ["insert"] = shape } }).Profile();
+            Profile profile =
+                (
+                    Start(CutterFamily.OutsideTurningTool)
+                        .With(Dimension.EdgeAngle, shape == "S" ? 75 : 95) with
+                    {
+                        Picks = new Dictionary<string, string> { ["insert"] = shape }
+                    }).Profile();
             IEnumerable<(double Z, double R)> edge = profile.Elements.Where(e => e.Part == ProfilePart.Cutting).SelectMany(e => e.Points(0.001));
             Assert.Equal(0, edge.Min(p => p.Z), 2);
-            Assert.True(Math.Abs(edge.Where(p => p.Z < (shape == "R" ? 7 : 0.82)).Min(p => p.R)) < 0.01, shape + " " + edge.Where(p => p.Z < (shape == "R" ? 7 : 0.82)).Min(p => p.R));
+            Assert.True(
+                Math.Abs(edge.Where(p => p.Z < (shape == "R" ? 7 : 0.82)).Min(p => p.R)) < 0.01,
+                shape + " " + edge.Where(p => p.Z < (shape == "R" ? 7 : 0.82)).Min(p => p.R));
         }
     }
 
@@ -164,7 +181,8 @@ public class FamilyTests
     {
         ProfileElement arc = new(ProfilePart.Cutting, 0, 0, radius, radius, -Math.Tan(Math.PI / 8));
         ProfileElement part = arc.Until(radius * share);
-        return Math.Abs(part.Radius - radius) < 1e-6 && Math.Abs(part.ToR - Math.Sqrt((radius * radius) - (radius * radius * (1 - share) * (1 - share)))) < 1e-9;
+        return Math.Abs(part.Radius - radius) < 1e-6
+            && Math.Abs(part.ToR - Math.Sqrt((radius * radius) - (radius * radius * (1 - share) * (1 - share)))) < 1e-9;
     });
 
     [Fact]

@@ -10,7 +10,13 @@ namespace Incisura.Core.Tests.Library;
 
 public class GeometryTests
 {
-    private static Cutter Start(CutterFamily family) => new() { Number = "C-1", Family = family, Dimensions = Families.Of(family).Start, Groups = [MaterialGroup.P] };
+    private static Cutter Start(CutterFamily family) => new()
+    {
+        Number = "C-1",
+        Family = family,
+        Dimensions = Families.Of(family).Start,
+        Groups = [MaterialGroup.P],
+    };
 
     public static TheoryData<CutterFamily, string, double, string> Impossible() => new()
     {
@@ -52,11 +58,13 @@ public class GeometryTests
     }
 
     [Fact]
-    public void Whatever_passes_the_check_can_be_drawn() => Gen.Select(Gen.Enum<CutterFamily>(), Gen.Double[0.5, 1.6].Array[12]).Sample((family, factors) =>
+    public void Whatever_passes_the_check_can_be_drawn() =>
+        Gen.Select(Gen.Enum<CutterFamily>(), Gen.Double[0.5, 1.6].Array[12]).Sample((family, factors) =>
     {
         Cutter start = Start(family);
         int i = 0;
-        Cutter varied = start.Described.Dimensions.Aggregate(start, (c, d) => d.Start == 0 ? c : c.With(d.Dimension, d.Start * factors[i++ % factors.Length]));
+        Cutter varied = start.Described.Dimensions.Aggregate(
+            start, (c, d) => d.Start == 0 ? c : c.With(d.Dimension, d.Start * factors[i++ % factors.Length]));
         if (varied.Check().Faults.Count > 0 || start.Described.FreeProfile) return true;
         Profile profile = varied.Profile();
         return profile.Elements.All(e => double.IsFinite(e.FromZ + e.FromR + e.ToZ + e.ToR + e.Bulge))
@@ -65,11 +73,13 @@ public class GeometryTests
     });
 
     [Fact]
-    public void The_diameter_in_contact_never_falls_with_the_depth() => Gen.Select(Gen.Enum<CutterFamily>(), Gen.Double[0.01, 30], Gen.Double[0.01, 30]).Sample((family, a, b) =>
+    public void The_diameter_in_contact_never_falls_with_the_depth() =>
+        Gen.Select(Gen.Enum<CutterFamily>(), Gen.Double[0.01, 30], Gen.Double[0.01, 30]).Sample((family, a, b) =>
     {
         Cutter cutter = Start(family);
         // A flat insert turns back along the axis, so that it has no diameter in contact at a depth.
-        return cutter.Described.FreeProfile || cutter.Profile().Shape == ProfileShape.Flat || cutter.Profile().CuttingDiameterAt(Math.Min(a, b)) <= cutter.Profile().CuttingDiameterAt(Math.Max(a, b)) + 1e-9;
+        return cutter.Described.FreeProfile || cutter.Profile().Shape == ProfileShape.Flat
+            || cutter.Profile().CuttingDiameterAt(Math.Min(a, b)) <= cutter.Profile().CuttingDiameterAt(Math.Max(a, b)) + 1e-9;
     });
 
     [Fact]
@@ -114,7 +124,9 @@ public class GeometryTests
         Cutter form = Start(CutterFamily.FormCutter) with { Segments = [new(4, 20, 20, 0, true), new(2, 20, 14, 0, true), new(50, 12, 12)] };
         Assert.Empty(form.Check().Faults);
         Assert.Equal((56d, 12d, 6d), (form.OverallLength, form.ShankSize, form.LeastProjection));
-        Assert.Contains((form with { Segments = [new(50, 12, 12)] }).Check().Faults, f => f.Sentence.Contains("No segment of the profile cuts", StringComparison.Ordinal));
+        Assert.Contains(
+            (form with { Segments = [new(50, 12, 12)] }).Check().Faults,
+            f => f.Sentence.Contains("No segment of the profile cuts", StringComparison.Ordinal));
         Assert.Contains((form with { Segments = [] }).Check().Faults, f => f.Field == "segments");
     }
 
@@ -124,7 +136,9 @@ public class GeometryTests
         double At(double projection, params AssemblyExtension[] extensions)
         {
             Holder slim = Sample.Holder with { Role = HolderRole.Extension, BackSize = 16, BackLength = 100, Segments = [new(10, 18, 18)] };
-            BuiltAssembly built = new(Sample.Assembly with { Projection = projection, Extensions = extensions }, Sample.Cutter, Sample.Holder, [.. extensions.Select(_ => slim)]);
+            BuiltAssembly built = new(
+                Sample.Assembly with { Projection = projection, Extensions = extensions }, Sample.Cutter, Sample.Holder,
+                [.. extensions.Select(_ => slim)]);
             return TipCompliance.Of(built.Profile(), built.Cutter, built.Holder.SeatCompliance).AtTip;
         }
 
@@ -137,7 +151,8 @@ public class GeometryTests
     public void A_body_with_inserts_bends_as_steel_and_a_solid_one_as_carbide()
     {
         Profile profile = Start(CutterFamily.HighFeedMill).Profile();
-        double steel = TipCompliance.Of(profile, Start(CutterFamily.HighFeedMill), 0).AtTip, carbide = TipCompliance.Of(profile, Sample.Cutter, 0).AtTip;
+        double steel = TipCompliance.Of(profile, Start(CutterFamily.HighFeedMill), 0).AtTip,
+            carbide = TipCompliance.Of(profile, Sample.Cutter, 0).AtTip;
         Assert.Equal(TipCompliance.Carbide / TipCompliance.Steel, steel / carbide, 9);
     }
 
@@ -185,7 +200,8 @@ public class GeometryTests
     {
         Cutter tap = Start(CutterFamily.TaperPipeTap);
         Profile profile = tap.Profile();
-        double[] crests = [.. profile.Elements.Where(e => e.Part == ProfilePart.Cutting && e.ToR > e.FromR && e.ToZ > 6).Select(e => e.ToR - (e.ToZ / 32))];
+        double[] crests =
+            [.. profile.Elements.Where(e => e.Part == ProfilePart.Cutting && e.ToR > e.FromR && e.ToZ > 6).Select(e => e.ToR - (e.ToZ / 32))];
         Assert.All(crests, c => Assert.Equal(crests[0], c, 9));
     }
 }

@@ -19,15 +19,28 @@ public class ListingTests
 
     private static readonly Listing<ListedCutter> List = new(Shelf, CutterListing.Rules);
 
-    private static ListedCutter Listed(int id, string number, CutterFamily family, double size, string coating, double lu = 0, MaterialGroup[]? groups = null, string[]? machines = null, int approved = 0)
+    private static ListedCutter Listed(
+        int id, string number, CutterFamily family, double size, string coating, double lu = 0, MaterialGroup[]? groups = null,
+        string[]? machines = null, int approved = 0)
     {
         Dictionary<string, double> dimensions = new(Families.Of(family).Start) { [Families.Of(family).CalledBy] = size };
         if (lu > 0) (dimensions["LU"], dimensions["LCF"]) = (lu, 6);
-        return new(id, new() { Number = number, Family = family, Dimensions = dimensions, Coating = coating, Groups = groups ?? [MaterialGroup.P, MaterialGroup.M] }, [], machines ?? [], approved);
+        return new(
+            id,
+            new()
+            {
+                Number = number,
+                Family = family,
+                Dimensions = dimensions,
+                Coating = coating,
+                Groups = groups ?? [MaterialGroup.P, MaterialGroup.M],
+            },
+            [], machines ?? [], approved);
     }
 
     private static IEnumerable<string> Find(string text, params (string Facet, string Value)[] filters) =>
-        List.Ask(new() { Text = text, Filters = filters.ToDictionary(f => f.Facet, f => (IReadOnlyList<string>)[.. f.Value.Split('|')]) }).Rows.Select(r => r.Cutter.Number);
+        List.Ask(new() { Text = text, Filters = filters.ToDictionary(f => f.Facet, f => (IReadOnlyList<string>)[.. f.Value.Split('|')]) }).Rows
+            .Select(r => r.Cutter.Number);
 
     [Theory]
     [InlineData("Ø12", "C-9 C-12")]
@@ -54,12 +67,17 @@ public class ListingTests
     [Fact]
     public void A_facet_counts_and_filters_any_number_of_values()
     {
-        ListedCutter[] many = [.. Enumerable.Range(0, 150).Select(i => Listed(i, $"C-{i}", CutterFamily.SquareEndMill, 12, "TiN", machines: [$"Mill {i % 76}", "Shared"]))];
+        ListedCutter[] many =
+            [.. Enumerable.Range(0, 150).Select(
+                i => Listed(i, $"C-{i}", CutterFamily.SquareEndMill, 12, "TiN", machines: [$"Mill {i % 76}", "Shared"]))];
         Listing<ListedCutter> list = new(many, CutterListing.Rules);
         ListAnswer<ListedCutter> all = list.Ask(new());
         Assert.Equal(77, all.Counts["machine"].Count);
         Assert.All(all.Counts["machine"], c => Assert.Equal(many.Count(m => m.Machines.Contains(c.Value)), c.Count));
-        Assert.All(all.Counts["machine"], c => Assert.Equal(c.Count, list.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["machine"] = [c.Value] } }).Total));
+        Assert.All(
+            all.Counts["machine"],
+            c =>
+                Assert.Equal(c.Count, list.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["machine"] = [c.Value] } }).Total));
         Assert.Equal(0, list.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["machine"] = ["Mill 76"] } }).Total);
     }
 
@@ -78,11 +96,15 @@ public class ListingTests
     [Fact]
     public void A_count_says_what_choosing_the_value_would_leave()
     {
-        ListAnswer<ListedCutter> answer = List.Ask(new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["family"] = ["squareEndMill"] } });
+        ListAnswer<ListedCutter> answer = List.Ask(
+            new() { Filters = new Dictionary<string, IReadOnlyList<string>> { ["family"] = ["squareEndMill"] } });
         Assert.Equal(2, answer.Total);
         foreach ((string facet, IReadOnlyList<FacetCount> counts) in answer.Counts)
             foreach (FacetCount c in counts)
-                Assert.Equal(c.Count, facet == "family" ? Find("", (facet, c.Value)).Count() : Find("", ("family", "squareEndMill"), (facet, c.Value)).Count());
+                Assert.Equal(
+                    c.Count, facet == "family"
+                        ? Find("", (facet, c.Value)).Count()
+                        : Find("", ("family", "squareEndMill"), (facet, c.Value)).Count());
     }
 
     [Fact]
@@ -90,17 +112,21 @@ public class ListingTests
     {
         IEnumerable<double> sizes = List.Ask(new() { Sort = "DC" }).Rows.Select(r => r.Cutter[Dimension.CuttingDiameter]).Where(double.IsFinite);
         Assert.Equal(sizes.Order(), sizes);
-        Assert.Equal(List.Ask(new() { Sort = "size" }).Rows.Reverse().Select(r => r.Id), List.Ask(new() { Sort = "size", Descending = true }).Rows.Select(r => r.Id));
+        Assert.Equal(
+            List.Ask(new() { Sort = "size" }).Rows.Reverse().Select(r => r.Id),
+            List.Ask(new() { Sort = "size", Descending = true }).Rows.Select(r => r.Id));
         Assert.Equal(List.Ask(new()).Rows, Enumerable.Range(0, 3).SelectMany(i => List.Ask(new() { Skip = 2 * i, Take = 2 }).Rows));
     }
 
     [Fact]
-    public void Sizes_can_be_bounded() => Assert.Equal(["C-10", "C-1012"], List.Ask(new() { LeastSize = 6, LargestSize = 8 }).Rows.Select(r => r.Cutter.Number));
+    public void Sizes_can_be_bounded() =>
+        Assert.Equal(["C-10", "C-1012"], List.Ask(new() { LeastSize = 6, LargestSize = 8 }).Rows.Select(r => r.Cutter.Number));
 
     [Fact]
     public void Likely_duplicates_are_found_with_what_differs()
     {
-        Cutter a = Shelf[0].Cutter, slightly = a.With(Dimension.OverallLength, a.OverallLength * 1.002) with { Number = "X", Coating = "none" }, longer = a.With(Dimension.OverallLength, a.OverallLength * 1.1);
+        Cutter a = Shelf[0].Cutter, slightly = a.With(Dimension.OverallLength, a.OverallLength * 1.002) with { Number = "X", Coating = "none" },
+            longer = a.With(Dimension.OverallLength, a.OverallLength * 1.1);
         LikelyDuplicates found = Assert.Single(Duplicates.Of([(1, a), (2, slightly), (3, longer), (4, a with { Retired = true })]));
         Assert.Equal([1, 2], found.Ids);
         Assert.Equal(["OAL", "coating"], found.Differing);

@@ -11,7 +11,13 @@ public sealed class ProfileTests
 {
     public static TheoryData<CutterFamily> AllFamilies() => [.. Enum.GetValues<CutterFamily>()];
 
-    private static Cutter Start(CutterFamily family) => new() { Number = "C-1", Family = family, Dimensions = Families.Of(family).Start, Groups = [MaterialGroup.P] };
+    private static Cutter Start(CutterFamily family) => new()
+    {
+        Number = "C-1",
+        Family = family,
+        Dimensions = Families.Of(family).Start,
+        Groups = [MaterialGroup.P],
+    };
 
     // Values anywhere in their ranges as the others leave them, most near what a new cutter starts from.
     private static Cutter Drawn(CutterFamily family, Random random)
@@ -22,10 +28,15 @@ public sealed class ProfileTests
             (double least, double most) = d.RangeIn(c.Dimensions);
             if (d.Start == 0 && random.Next(4) > 0) continue;
             double value = random.Next(3) == 0 ? least + ((most - least) * random.NextDouble()) : d.Start * (0.4 + (1.4 * random.NextDouble()));
-            c = c.With(d.Dimension, d.Dimension == Dimension.Teeth ? Math.Max(1, Math.Round(value)) : random.Next(2) == 0 ? Math.Round(value, 1) : value);
+            c = c.With(
+                d.Dimension, d.Dimension == Dimension.Teeth ? Math.Max(1, Math.Round(value)) : random.Next(2) == 0 ? Math.Round(value, 1) : value);
         }
 
-        c = c with { Hand = (Hand)random.Next(2), Picks = c.Described.Picks.ToDictionary(p => p.Code, p => p.Picks[random.Next(p.Picks.Count)].Code) };
+        c = c with
+        {
+            Hand = (Hand)random.Next(2),
+            Picks = c.Described.Picks.ToDictionary(p => p.Code, p => p.Picks[random.Next(p.Picks.Count)].Code),
+        };
         return c.Described.FreeProfile ? Free(c, random) : c;
     }
 
@@ -33,7 +44,8 @@ public sealed class ProfileTests
     {
         double Draw(double from, double to) => from + ((to - from) * random.NextDouble());
         List<StackSegment> segments = [];
-        for (int i = 0; i < 1 + random.Next(4); i++) segments.Add(new(Draw(0.5, 10), Draw(0, 30), Draw(2, 30), random.Next(2) == 0 ? 0 : Draw(-40, 40), random.Next(2) == 0));
+        for (int i = 0; i < 1 + random.Next(4); i++)
+            segments.Add(new(Draw(0.5, 10), Draw(0, 30), Draw(2, 30), random.Next(2) == 0 ? 0 : Draw(-40, 40), random.Next(2) == 0));
         segments[0] = segments[0] with { Cuts = true };
         segments.Add(new(40, 12, 12));
         Cutter free = c with { Segments = segments };
@@ -59,17 +71,26 @@ public sealed class ProfileTests
             if (p.Shape == ProfileShape.Flat)
             {
                 Assert.False(p.CrossesItself(), told);
-                Assert.True(Math.Abs(p.Elements.Where(e => e.Part == ProfilePart.Cutting).Min(e => e.Box.LeastZ)) < 1e-9, $"{told}: tip at {p.Elements.Min(e => e.Box.LeastZ)}");
+                Assert.True(
+                    Math.Abs(p.Elements.Where(e => e.Part == ProfilePart.Cutting).Min(e => e.Box.LeastZ)) < 1e-9,
+                    $"{told}: tip at {p.Elements.Min(e => e.Box.LeastZ)}");
                 continue;
             }
 
-            Assert.All(p.Elements, e => Assert.True(e.ToZ >= e.FromZ - 1e-12 && e.Box.LeastZ >= e.FromZ - 1e-9 && e.Box.LeastR >= -1e-9, $"{told}: {e}"));
+            Assert.All(
+                p.Elements, e => Assert.True(e.ToZ >= e.FromZ - 1e-12 && e.Box.LeastZ >= e.FromZ - 1e-9 && e.Box.LeastR >= -1e-9, $"{told}: {e}"));
             foreach ((ProfileElement a, ProfileElement b) in p.Elements.Zip(p.Elements.Skip(1)))
                 Assert.True(Math.Abs(a.ToZ - b.FromZ) < 1e-9 && Math.Abs(a.ToR - b.FromR) < 1e-9, told);
 
             // What is held is the shank, and nothing thicker or sharp goes into a holder.
             if (c.Described.Shank != ShankForm.Cylindrical || c.Described.Use == CutterUse.Turning) continue;
-            Assert.All(p.Elements.Where(e => e.ToZ > c.LeastProjection + 1e-9), e => Assert.True(Math.Max(e.FromZ < c.LeastProjection - 1e-9 ? e.At(c.LeastProjection) : e.ToR, e.ToR) <= (c.ShankSize / 2) + 1e-9 && e.Part is not ProfilePart.Cutting, $"{told}: {e} behind {c.LeastProjection}"));
+            Assert.All(
+                p.Elements.Where(e => e.ToZ > c.LeastProjection + 1e-9),
+                e =>
+                    Assert.True(
+                        Math.Max(e.FromZ < c.LeastProjection - 1e-9 ? e.At(c.LeastProjection) : e.ToR, e.ToR) <= (c.ShankSize / 2) + 1e-9
+                            && e.Part is not ProfilePart.Cutting,
+                        $"{told}: {e} behind {c.LeastProjection}"));
             Assert.True(c.ShankFrom < c.OverallLength && p.Elements[^1].ToR == c.ShankSize / 2, told);
         }
 
@@ -97,7 +118,9 @@ public sealed class ProfileTests
 
     [Fact]
     public void Forty_teeth_have_no_room_on_a_tenth_of_a_millimetre() =>
-        Assert.Contains(Start(CutterFamily.SquareEndMill).With(Dimension.CuttingDiameter, 0.1).With(Dimension.Teeth, 40).Check().Faults, f => f.Field == "dimensions.ZEFF");
+        Assert.Contains(
+            Start(CutterFamily.SquareEndMill).With(Dimension.CuttingDiameter, 0.1).With(Dimension.Teeth, 40).Check().Faults,
+            f => f.Field == "dimensions.ZEFF");
 
     public static TheoryData<string, CutterFamily, (string Symbol, double Value)[]> Real() => new()
     {
@@ -105,7 +128,10 @@ public sealed class ProfileTests
         { "chamfer mill with a reach", CutterFamily.ChamferMill, [("LU", 30), ("DN", 8)] },
         { "flat twist point", CutterFamily.TwistDrill, [("SIG", 180)] },
         { "long deep-hole drill", CutterFamily.GunDrill, [("OAL", 2000), ("LCF", 1900)] },
-        { "tap on a thick shank", CutterFamily.CuttingTap, [("TDZ", 80), ("TP", 6), ("LCF", 60), ("LU", 120), ("DN", 62), ("DMM", 63), ("OAL", 260)] },
+        {
+            "tap on a thick shank", CutterFamily.CuttingTap,
+            [("TDZ", 80), ("TP", 6), ("LCF", 60), ("LU", 120), ("DN", 62), ("DMM", 63), ("OAL", 260)]
+        },
         { "thin saw", CutterFamily.SlotMill, [("DC", 63), ("CW", 0.1), ("ZEFF", 128), ("DN", 20)] },
         { "engraving point to a point", CutterFamily.EngravingPoint, [("DC", 0)] },
         { "stepped collar", CutterFamily.SquareEndMill, [("LU", 40), ("DN", 16)] },
@@ -123,7 +149,12 @@ public sealed class ProfileTests
     [Fact]
     public void A_ball_past_its_half_narrows_again_towards_its_neck()
     {
-        Cutter ball = Start(CutterFamily.BallEndMill).With(Dimension.FluteLength, 9).With(Dimension.LargestDepth, 8).With(Dimension.UsableLength, 40).With(Dimension.NeckDiameter, 5) with { Picks = new Dictionary<string, string> { ["ball"] = "past" } };
+        Cutter ball = Start(CutterFamily.BallEndMill)
+            .With(Dimension.FluteLength, 9)
+            .With(Dimension.LargestDepth, 8)
+            .With(Dimension.UsableLength, 40)
+            .With(Dimension.NeckDiameter, 5) with
+        { Picks = new Dictionary<string, string> { ["ball"] = "past" } };
         Assert.Empty(ball.Check().Faults);
         Assert.Equal(10, ball.Profile().CuttingDiameterAt(5), 2);
         Assert.Equal(10, ball.Profile().CuttingDiameterAt(9), 2);
@@ -160,7 +191,9 @@ public sealed class ProfileTests
         Holder holder = Sample.Holder with { LeastGrip = 20, BoreDepth = 80 };
         Assert.Equal(24, new BuiltAssembly(Sample.Assembly with { Projection = 30 }, necked, holder, []).Joints[0].Grip, 9);
         Assert.Empty(new BuiltAssembly(Sample.Assembly with { Projection = 30 }, necked, holder, []).Check().Faults);
-        Assert.Contains(new BuiltAssembly(Sample.Assembly with { Projection = 30 }, necked, holder with { LeastGrip = 28 }, []).Check().Faults, f => f.Sentence.Contains("grips at least 28", StringComparison.Ordinal));
+        Assert.Contains(
+            new BuiltAssembly(Sample.Assembly with { Projection = 30 }, necked, holder with { LeastGrip = 28 }, []).Check().Faults,
+            f => f.Sentence.Contains("grips at least 28", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -181,6 +214,8 @@ public sealed class ProfileTests
         Assert.Empty(form.Check().Faults);
         Assert.Contains(form.With(Dimension.CuttingDiameter, 300).Check().Faults, f => f.Field == "dimensions.DC");
         Assert.NotEmpty((form with { Segments = [new(6, 20, 20, 0, true), new(30, 12, 0)] }).Check().Faults);
-        Assert.Contains((form with { Segments = [new(1, 20, 10, 5.2, true), new(6, 20, 20, 0, true), new(30, 12, 12)] }).Check().Faults, f => f.Field == "segments[0].arcRadius");
+        Assert.Contains(
+            (form with { Segments = [new(1, 20, 10, 5.2, true), new(6, 20, 20, 0, true), new(30, 12, 12)] }).Check().Faults,
+            f => f.Field == "segments[0].arcRadius");
     }
 }

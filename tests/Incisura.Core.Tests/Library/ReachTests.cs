@@ -10,7 +10,8 @@ namespace Incisura.Core.Tests.Library;
 public class ReachTests
 {
     // Ø12 with flutes of 26 and a shank of 12 in a nose of 28: beside a straight wall the holder touches once it goes in.
-    private static BuiltAssembly At(double projection, Cutter? cutter = null) => new(Sample.Assembly with { Projection = projection }, cutter ?? Sample.Cutter, Sample.Holder, []);
+    private static BuiltAssembly At(double projection, Cutter? cutter = null) =>
+        new(Sample.Assembly with { Projection = projection }, cutter ?? Sample.Cutter, Sample.Holder, []);
 
     private static Cutter Necked => Sample.Cutter.With(Dimension.UsableLength, 40).With(Dimension.NeckDiameter, 11);
 
@@ -56,11 +57,13 @@ public class ReachTests
     }
 
     [Fact]
-    public void The_least_projection_is_the_least_one_for_any_wall() => Gen.Select(Gen.Double[20, 51], Gen.Double[0, 30], Gen.Double[0, 1]).Sample((depth, draft, clearance) =>
+    public void The_least_projection_is_the_least_one_for_any_wall() =>
+        Gen.Select(Gen.Double[20, 51], Gen.Double[0, 30], Gen.Double[0, 1]).Sample((depth, draft, clearance) =>
     {
         Wall wall = new() { Depth = depth, Draft = draft, Clearance = clearance };
         ReachResult result = ReachCheck.Solve(At(38, Necked), wall);
-        if (double.IsNaN(result.LeastProjection)) return Enumerable.Range(330, 181).All(tenth => ReachCheck.Solve(At(tenth / 10.0, Necked), wall).Touches.Count > 0);
+        if (double.IsNaN(result.LeastProjection))
+            return Enumerable.Range(330, 181).All(tenth => ReachCheck.Solve(At(tenth / 10.0, Necked), wall).Touches.Count > 0);
         bool clearsThere = ReachCheck.Solve(At(result.LeastProjection, Necked), wall).Touches.Count == 0 || result.LeastProjection > 51;
         bool touchesBefore = result.LeastProjection <= 33.001 || ReachCheck.Solve(At(result.LeastProjection - 0.05, Necked), wall).Touches.Count > 0;
         return clearsThere && touchesBefore;
@@ -68,14 +71,21 @@ public class ReachTests
 
     // What is advised is asked again, beside plain, leaning and shouldered walls, with holders that widen, narrow and step.
     [Fact]
-    public void What_is_advised_clears_by_the_check_itself() => Gen.Select(Gen.Double[5, 48], Gen.Int[0, 3].Select(i => new[] { 0.0, 0.5, 3, 12 }[i]), Gen.Int[0, 2].Select(i => new[] { 0.0, 0.1, 1 }[i]), Gen.Double[0, 30], Gen.Double[0, 12], Gen.Double[20, 60]).Sample(
+    public void What_is_advised_clears_by_the_check_itself() =>
+        Gen.Select(
+            Gen.Double[5, 48], Gen.Int[0, 3].Select(i => new[] { 0.0, 0.5, 3, 12 }[i]), Gen.Int[0, 2].Select(i => new[] { 0.0, 0.1, 1 }[i]),
+            Gen.Double[0, 30], Gen.Double[0, 12], Gen.Double[20, 60]).Sample(
         c =>
         {
             (double depth, double draft, double clearance, double height, double away, double back) = c;
             Wall wall = new() { Depth = depth, Draft = draft, Clearance = clearance, ShoulderHeight = height, ShoulderDistance = away };
-            BuiltAssembly Cone(double projection) => new(Sample.Assembly with { Projection = projection }, Necked, Sample.Holder with { Segments = [new(25, 12.2, back), new(30, back, 24)] }, []);
+            BuiltAssembly Cone(double projection) =>
+                new(
+                    Sample.Assembly with { Projection = projection }, Necked,
+                    Sample.Holder with { Segments = [new(25, 12.2, back), new(30, back, 24)] }, []);
             ReachResult result = ReachCheck.Solve(Cone(34), wall);
-            return double.IsNaN(result.LeastProjection) || result.LeastProjection > 51 || ReachCheck.Solve(Cone(result.LeastProjection), wall).Touches.Count == 0;
+            return double.IsNaN(result.LeastProjection) || result.LeastProjection > 51
+                || ReachCheck.Solve(Cone(result.LeastProjection), wall).Touches.Count == 0;
         },
         iter: 500);
 
@@ -86,20 +96,53 @@ public class ReachTests
     [InlineData(3, 30, false)]
     public void The_wall_is_where_the_cutting_part_makes_it(double draft, double depth, bool touches)
     {
-        Cutter tapered = new() { Number = "C-3", Family = CutterFamily.TaperedEndMill, Dimensions = new Dictionary<string, double>(Families.Of(CutterFamily.TaperedEndMill).Start) { ["DC"] = 4, ["TA"] = 1.5, ["LCF"] = 40, ["LU"] = 40, ["DMM"] = 8, ["OAL"] = 90 }, Groups = [Materials.MaterialGroup.P] };
+        Cutter tapered = new()
+        {
+            Number = "C-3",
+            Family = CutterFamily.TaperedEndMill,
+            Dimensions = new Dictionary<string, double>(Families.Of(CutterFamily.TaperedEndMill).Start)
+            {
+                ["DC"] = 4,
+                ["TA"] = 1.5,
+                ["LCF"] = 40,
+                ["LU"] = 40,
+                ["DMM"] = 8,
+                ["OAL"] = 90,
+            },
+            Groups = [Materials.MaterialGroup.P],
+        };
         ReachResult result = ReachCheck.Solve(At(48, tapered), new() { Depth = depth, Draft = draft });
         Assert.Equal(touches, result.Touches.Count > 0);
         if (!touches) return;
-        double tan = Math.Tan(draft * Math.PI / 180), most = tapered.Profile().Elements.Where(e => e.Part == ProfilePart.Cutting).Max(e => Math.Max(e.FromR - (e.FromZ * tan), e.ToR - (e.ToZ * tan)));
-        double margin = tapered.Profile().Until(48).Elements.Where(e => e.Part != ProfilePart.Cutting && e.FromZ <= depth).Min(e => most + (Math.Min(e.FromZ, depth) * tan) - Math.Max(e.FromR, e.FromZ == e.ToZ ? e.ToR : e.FromR));
+        double tan = Math.Tan(draft * Math.PI / 180),
+            most = tapered.Profile().Elements
+                .Where(e => e.Part == ProfilePart.Cutting)
+                .Max(e => Math.Max(e.FromR - (e.FromZ * tan), e.ToR - (e.ToZ * tan)));
+        double margin = tapered.Profile()
+            .Until(48).Elements
+            .Where(e => e.Part != ProfilePart.Cutting && e.FromZ <= depth)
+            .Min(e => most + (Math.Min(e.FromZ, depth) * tan) - Math.Max(e.FromR, e.FromZ == e.ToZ ? e.ToR : e.FromR));
         Assert.Equal(-margin, result.Touches[0].By, 1);
     }
 
     [Fact]
     public void A_parting_blade_meets_the_shoulder_beside_it()
     {
-        Cutter blade = new() { Number = "P-1", Family = CutterFamily.PartingBlade, Dimensions = Families.Of(CutterFamily.PartingBlade).Start, Groups = [Materials.MaterialGroup.P] };
-        Holder block = Sample.Holder with { Takes = ShankForm.Blade, LeastClamping = 32, LargestClamping = 32, BoreDepth = 120, Segments = [new(30, 60, 60)] };
+        Cutter blade = new()
+        {
+            Number = "P-1",
+            Family = CutterFamily.PartingBlade,
+            Dimensions = Families.Of(CutterFamily.PartingBlade).Start,
+            Groups = [Materials.MaterialGroup.P],
+        };
+        Holder block = Sample.Holder with
+        {
+            Takes = ShankForm.Blade,
+            LeastClamping = 32,
+            LargestClamping = 32,
+            BoreDepth = 120,
+            Segments = [new(30, 60, 60)],
+        };
         BuiltAssembly built = new(Sample.Assembly with { Projection = 60 }, blade, block, []);
         Assert.Empty(built.Check().Faults);
         Assert.Empty(ReachCheck.Solve(built, new() { Depth = 25 }).Touches);
@@ -153,7 +196,9 @@ public class ReachTests
     public void A_form_of_shank_the_holder_does_not_take_is_named_and_a_face_mill_seats_flush()
     {
         Cutter face = Sample.Cutter with { Family = CutterFamily.FaceMill, Dimensions = Families.Of(CutterFamily.FaceMill).Start };
-        Assert.Contains(new BuiltAssembly(Sample.Assembly, face, Sample.Holder, []).Check().Faults, f => f.Sentence.Contains("bore for an arbor", StringComparison.Ordinal));
+        Assert.Contains(
+            new BuiltAssembly(Sample.Assembly, face, Sample.Holder, []).Check().Faults,
+            f => f.Sentence.Contains("bore for an arbor", StringComparison.Ordinal));
         Holder arbor = Sample.Holder with { Takes = ShankForm.Arbor, LeastClamping = 22, LargestClamping = 22 };
         Assert.Empty(new BuiltAssembly(Sample.Assembly with { Projection = 40 }, face, arbor, []).Check().Faults);
         Assert.Equal("projection", Assert.Single(new BuiltAssembly(Sample.Assembly with { Projection = 30 }, face, arbor, []).Check().Faults).Field);
@@ -169,13 +214,24 @@ public class ReachTests
     [InlineData(6, 70, 9, "weighs")]
     public void A_place_carries_one_tool_within_its_limits_and_those_of_its_neighbours(int place, double diameter, double mass, string said)
     {
-        ToolStore store = new() { Kind = ToolStoreKind.Magazine, Places = 8, LargestDiameter = 80, LargestAlone = 125, LargestLength = 300, Heaviest = 8 };
+        ToolStore store = new()
+        {
+            Kind = ToolStoreKind.Magazine,
+            Places = 8,
+            LargestDiameter = 80,
+            LargestAlone = 125,
+            LargestLength = 300,
+            Heaviest = 8,
+        };
         InputCheck check = new();
-        store.CheckPlace(check, "places[0].place", Sample.Machine, place, new("A-1", "SK 40", diameter, 200, mass), new Dictionary<int, StoredTool> { [3] = new("A-2", "SK 40", 78, 200, 1) });
+        store.CheckPlace(
+            check, "places[0].place", Sample.Machine, place, new("A-1", "SK 40", diameter, 200, mass),
+            new Dictionary<int, StoredTool> { [3] = new("A-2", "SK 40", 78, 200, 1) });
         if (said.Length == 0) Assert.Empty(check.Faults);
         else Assert.Contains(check.Faults, f => f.Sentence.Contains(said, StringComparison.Ordinal));
     }
 
     [Fact]
-    public void The_first_and_the_last_place_are_neighbours() => Assert.True(new ToolStore { Kind = ToolStoreKind.Turret, Places = 12 }.Neighbours(1, 12));
+    public void The_first_and_the_last_place_are_neighbours() =>
+        Assert.True(new ToolStore { Kind = ToolStoreKind.Turret, Places = 12 }.Neighbours(1, 12));
 }

@@ -46,7 +46,9 @@ public class SearchProperties
             Sort = sort,
             Descending = down,
             Take = int.MaxValue,
-            Filters = new[] { ("group", iso), ("data", data), ("state", state) }.Where(f => f.Item2.Length > 0).ToDictionary(f => f.Item1, f => (IReadOnlyList<string>)f.Item2.Split('|')),
+            Filters = new[] { ("group", iso), ("data", data), ("state", state) }
+                .Where(f => f.Item2.Length > 0)
+                .ToDictionary(f => f.Item1, f => (IReadOnlyList<string>)f.Item2.Split('|')),
         };
 
     [Fact]
@@ -58,17 +60,20 @@ public class SearchProperties
         SearchFacts[] facts = [.. cutters.Select(CutterListing.Rules.Facts)];
         SearchText text = SearchText.Read(query.Text, facts, SearchText.VocabularyOf(facts));
         HashSet<int> plain = [.. cutters.Where(c => Fits(c, query, text)).Select(c => c.Id)];
-        bool same = answer.Total == plain.Count && answer.Rows.All(r => plain.Contains(r.Id)) && answer.Rows.DistinctBy(r => r.Id).Count() == answer.Total;
+        bool same = answer.Total == plain.Count && answer.Rows.All(r => plain.Contains(r.Id))
+            && answer.Rows.DistinctBy(r => r.Id).Count() == answer.Total;
         bool counted = answer.Counts["family"].Sum(c => c.Count) == plain.Count;
         return same && counted && answer.All == cutters.Length;
     });
 
     [Fact]
-    public void A_list_made_from_an_earlier_one_answers_the_same() => Gen.Select(AnyCutter.Array[1, 30], AnyCutter.Array[1, 30], AnyQuery).Sample((before, added, query) =>
+    public void A_list_made_from_an_earlier_one_answers_the_same() =>
+        Gen.Select(AnyCutter.Array[1, 30], AnyCutter.Array[1, 30], AnyQuery).Sample((before, added, query) =>
     {
         ListedCutter[] all = [.. before.Concat(added).DistinctBy(c => c.Id)];
         Listing<ListedCutter> earlier = new([.. before.DistinctBy(c => c.Id)], CutterListing.Rules);
-        ListAnswer<ListedCutter> fresh = new Listing<ListedCutter>(all, CutterListing.Rules).Ask(query), taken = new Listing<ListedCutter>(all, CutterListing.Rules, earlier).Ask(query);
+        ListAnswer<ListedCutter> fresh = new Listing<ListedCutter>(all, CutterListing.Rules).Ask(query),
+            taken = new Listing<ListedCutter>(all, CutterListing.Rules, earlier).Ask(query);
         return fresh.Rows.SequenceEqual(taken.Rows) && fresh.Total == taken.Total;
     });
 
@@ -84,7 +89,8 @@ public class SearchProperties
     {
         Listing<ListedCutter> list = new([c], CutterListing.Rules);
         string size = c.Cutter.CuttingDiameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
-        return list.Ask(new() { Text = c.Cutter.Number.ToLowerInvariant() }).Total == 1 && list.Ask(new() { Text = "Ø" + size }).Total == 1 && list.Ask(new() { Text = size + "mm" }).Total == 1;
+        return list.Ask(new() { Text = c.Cutter.Number.ToLowerInvariant() }).Total == 1 && list.Ask(new() { Text = "Ø" + size }).Total == 1
+            && list.Ask(new() { Text = size + "mm" }).Total == 1;
     });
 
     [Fact]

@@ -20,14 +20,19 @@ public sealed class SoundnessTests
     [InlineData(CutterFamily.CuttingTap, "LCF", "LU", "TP=7.784,LCF=23.352,LU=20,OAL=20")]
     public void Ranges_that_leave_no_value_are_faults_that_name_both_dimensions(CutterFamily family, string one, string other, string values)
     {
-        Cutter cutter = Of(family, [.. values.Split(',').Select(v => v.Split('=')).Select(v => (v[0], double.Parse(v[1], System.Globalization.CultureInfo.InvariantCulture)))]);
+        Cutter cutter = Of(
+            family,
+            [.. values.Split(',').Select(v => v.Split('=')).Select(
+                v => (v[0], double.Parse(v[1], System.Globalization.CultureInfo.InvariantCulture)))]);
         string said = string.Join(" ", cutter.Check().Faults.Select(f => f.Sentence));
         Assert.Contains(one, said, StringComparison.Ordinal);
         Assert.Contains(other, said, StringComparison.Ordinal);
     }
 
     [Fact]
-    public void Every_family_starts_without_a_contradiction() => Assert.All(Families.All, f => Assert.DoesNotContain(Of(f.Code).Check().Faults, x => x.Sentence.Contains("is possible", StringComparison.Ordinal)));
+    public void Every_family_starts_without_a_contradiction() =>
+        Assert.All(
+            Families.All, f => Assert.DoesNotContain(Of(f.Code).Check().Faults, x => x.Sentence.Contains("is possible", StringComparison.Ordinal)));
 
     [Fact]
     public void An_assembly_that_cannot_exist_calculates_nothing_and_says_why()

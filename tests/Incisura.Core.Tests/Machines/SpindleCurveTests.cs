@@ -23,11 +23,14 @@ public sealed class SpindleCurveTests
 
     [Fact]
     public void Power_is_torque_times_speed_everywhere_if_it_is_at_the_points() =>
-        Gen.Select(Gen.Double[100, 3000], Gen.Double[1.1, 4], Gen.Double[1.1, 4], Gen.Double[1, 40], Gen.Double[0.2, 1], Gen.Double[20, 20000]).Sample((first, second, third, power, share, speed) =>
+        Gen.Select(
+            Gen.Double[100, 3000], Gen.Double[1.1, 4], Gen.Double[1.1, 4], Gen.Double[1, 40], Gen.Double[0.2, 1],
+            Gen.Double[20, 20000]).Sample((first, second, third, power, share, speed) =>
         {
             SpindlePoint Of(double n, double p) => new(n, p, 1.3 * p, p * 30000 / (Math.PI * n), 1.3 * p * 30000 / (Math.PI * n));
             SpindlePoint at = new SpindleCurve([Of(first, power), Of(first * second, power), Of(first * second * third, power * share)]).At(speed);
-            return Math.Abs(at.Torque - (at.Power * 30000 / (Math.PI * speed))) <= 1e-9 * at.Torque && Math.Abs(at.ShortTorque - (1.3 * at.Torque)) <= 1e-9 * at.ShortTorque;
+            return Math.Abs(at.Torque - (at.Power * 30000 / (Math.PI * speed))) <= 1e-9 * at.Torque
+                && Math.Abs(at.ShortTorque - (1.3 * at.Torque)) <= 1e-9 * at.ShortTorque;
         });
 
     [Fact]

@@ -39,7 +39,8 @@ public class ContactTests
     }
 
     [Fact]
-    public void A_ridge_gives_its_step_back_on_every_surface() => Gen.Select(Gen.Double[0.5, 100], Gen.Double[0.0005, 0.2], Gen.Int[0, 2], Gen.Double[1.1, 50]).Sample(c =>
+    public void A_ridge_gives_its_step_back_on_every_surface() =>
+        Gen.Select(Gen.Double[0.5, 100], Gen.Double[0.0005, 0.2], Gen.Int[0, 2], Gen.Double[1.1, 50]).Sample(c =>
     {
         (double radius, double share, int form, double times) = c;
         double height = Math.Min(share * radius, radius / 4), surface = radius * times * 3;
@@ -50,18 +51,21 @@ public class ContactTests
     [Fact]
     public void A_hollow_surface_allows_larger_steps_and_a_dome_smaller_ones()
     {
-        double flat = Ridge.StepFor(5, 0.01), hollow = Ridge.StepFor(5, 0.01, SurfaceForm.Concave, 20), dome = Ridge.StepFor(5, 0.01, SurfaceForm.Convex, 20);
+        double flat = Ridge.StepFor(5, 0.01), hollow = Ridge.StepFor(5, 0.01, SurfaceForm.Concave, 20),
+            dome = Ridge.StepFor(5, 0.01, SurfaceForm.Convex, 20);
         Assert.True(hollow > flat && flat > dome);
         Assert.Equal(flat, Ridge.StepFor(5, 0.01, SurfaceForm.Convex, 1e7), 1e-6);
     }
 
     [Fact]
-    public void An_arc_in_a_bend_gives_its_width_back_and_a_wide_bend_is_a_straight_wall() => Gen.Select(Gen.Double[1, 50], Gen.Double[0.01, 0.9], Gen.Double[1.05, 20]).Sample(c =>
+    public void An_arc_in_a_bend_gives_its_width_back_and_a_wide_bend_is_a_straight_wall() =>
+        Gen.Select(Gen.Double[1, 50], Gen.Double[0.01, 0.9], Gen.Double[1.05, 20]).Sample(c =>
     {
         NoTrace none = default;
         double diameter = c.Item1, radius = diameter / 2 * c.Item3, width = Math.Min(c.Item2 * diameter / 2, 2 * (radius - (diameter / 2)) * 0.9);
         ArcOfEngagement arc = ArcOfEngagement.Bend(diameter, width, radius, false, 90, ref none);
-        ArcOfEngagement straight = ArcOfEngagement.Side(diameter, width, ref none), outer = ArcOfEngagement.Bend(diameter, width, radius, true, 90, ref none);
+        ArcOfEngagement straight = ArcOfEngagement.Side(diameter, width, ref none),
+            outer = ArcOfEngagement.Bend(diameter, width, radius, true, 90, ref none);
         return Math.Abs(ArcOfEngagement.WidthFor(diameter, arc.Length, radius) - width) < 1e-6 * diameter
             && arc.Length >= straight.Length && outer.Length <= straight.Length
             && Math.Abs(ArcOfEngagement.Bend(diameter, width, 1e6 * diameter, false, 90, ref none).Length - straight.Length) < 1e-3;
@@ -95,9 +99,11 @@ public class ContactTests
     }
 
     [Fact]
-    public void A_tilted_ball_works_at_a_larger_diameter_never_above_its_own() => Gen.Select(Gen.Double[1, 50], Gen.Double[0.001, 0.5], Gen.Double[0, 90]).Sample(c =>
+    public void A_tilted_ball_works_at_a_larger_diameter_never_above_its_own() =>
+        Gen.Select(Gen.Double[1, 50], Gen.Double[0.001, 0.5], Gen.Double[0, 90]).Sample(c =>
     {
-        double upright = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, 0), tilted = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, c.Item3);
+        double upright = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, 0),
+            tilted = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, c.Item3);
         return tilted >= upright - 1e-9 && tilted <= c.Item1 * (1 + 1e-12);
     });
 
@@ -105,7 +111,8 @@ public class ContactTests
     public void A_barrel_takes_far_wider_steps_than_a_ball_at_the_same_ridge()
     {
         IOperation finish = Operations.Find("surface-finish")!;
-        CalculationResult ball = finish.Calculate(Sample.With(CutterFamily.BallEndMill, "surface-finish"), Choices.None, explain: false), barrel = finish.Calculate(Sample.With(CutterFamily.BarrelMill, "surface-finish"), Choices.None, explain: false);
+        CalculationResult ball = finish.Calculate(Sample.With(CutterFamily.BallEndMill, "surface-finish"), Choices.None, explain: false),
+            barrel = finish.Calculate(Sample.With(CutterFamily.BarrelMill, "surface-finish"), Choices.None, explain: false);
         Assert.True(barrel.Figure("step") > 3 * ball.Figure("step"));
         Assert.True(barrel.Figure("passesAcross") < ball.Figure("passesAcross") / 3);
         Assert.True(ball.Figure("ridge") <= 0.005 * (1 + 1e-9) && barrel.Figure("ridge") <= 0.005 * (1 + 1e-9));

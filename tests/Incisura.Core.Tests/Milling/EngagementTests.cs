@@ -29,12 +29,14 @@ public class EngagementTests
     [InlineData(12, 3, 60)]
     [InlineData(12, 6, 90)]
     [InlineData(12, 12, 180)]
-    public void The_arc_of_a_side_cut(double diameter, double width, double degrees) => Assert.Equal(degrees, double.RadiansToDegrees(Side(diameter, width).Length), 9);
+    public void The_arc_of_a_side_cut(double diameter, double width, double degrees) =>
+        Assert.Equal(degrees, double.RadiansToDegrees(Side(diameter, width).Length), 9);
 
     [Theory]
     [InlineData(50, 25, 60)]
     [InlineData(50, 50, 180)]
-    public void The_arc_of_a_centred_cut(double diameter, double width, double degrees) => Assert.Equal(degrees, double.RadiansToDegrees(Centred(diameter, width).Length), 9);
+    public void The_arc_of_a_centred_cut(double diameter, double width, double degrees) =>
+        Assert.Equal(degrees, double.RadiansToDegrees(Centred(diameter, width).Length), 9);
 
     [Fact]
     public void A_slot_is_the_same_from_either_view()
@@ -55,7 +57,8 @@ public class EngagementTests
     public void A_lead_angle_thins_the_chip_and_keeps_speed_and_feed()
     {
         ArcOfEngagement arc = Centred(50, 40);
-        MillingLoad straight = Solve(new(50, 5, 90, 220, 0.15, 2, 40, 2100, 0.26), arc), slanted = Solve(new(50, 5, 45, 220, 0.15, 2, 40, 2100, 0.26), arc);
+        MillingLoad straight = Solve(new(50, 5, 90, 220, 0.15, 2, 40, 2100, 0.26), arc),
+            slanted = Solve(new(50, 5, 45, 220, 0.15, 2, 40, 2100, 0.26), arc);
         Assert.Equal(straight.MeanChip * Math.Sin(Math.PI / 4), slanted.MeanChip, 12);
         Assert.Equal(straight.FeedRate, slanted.FeedRate);
         Assert.True(slanted.Power > straight.Power);
@@ -66,10 +69,12 @@ public class EngagementTests
         Math.Abs(MillingCut.CuttingSpeedFor(MillingCut.SpindleSpeedFor(c.Item1, c.Item2), c.Item2) - c.Item1) <= 1e-12 * c.Item1);
 
     [Fact]
-    public void In_inches_and_in_millimetres_the_same_cut_has_the_same_power() => Gen.Select(Gen.Double[0.1, 1], Gen.Double[0.01, 0.1], Gen.Double[0.05, 1]).Sample(c =>
+    public void In_inches_and_in_millimetres_the_same_cut_has_the_same_power() =>
+        Gen.Select(Gen.Double[0.1, 1], Gen.Double[0.01, 0.1], Gen.Double[0.05, 1]).Sample(c =>
     {
         (double diameterInch, double widthInch, double depthInch) = c;
-        MillingLoad metric = Solve(new(diameterInch * 25.4, 4, 90, 120, 0.05, depthInch * 25.4, widthInch * 25.4, 1800, 0.25), Side(diameterInch * 25.4, widthInch * 25.4));
+        MillingLoad metric = Solve(
+            new(diameterInch * 25.4, 4, 90, 120, 0.05, depthInch * 25.4, widthInch * 25.4, 1800, 0.25), Side(diameterInch * 25.4, widthInch * 25.4));
 
         // The arc is a ratio, so inches give it without conversion.
         return Math.Abs(Side(diameterInch, widthInch).Length - Side(diameterInch * 25.4, widthInch * 25.4).Length) < 1e-12 && metric.Power > 0;
@@ -78,7 +83,8 @@ public class EngagementTests
     [Fact]
     public void Twice_the_teeth_cut_twice_as_much_at_the_same_chip()
     {
-        MillingLoad four = Solve(new(12, 4, 90, 120, 0.05, 10, 3, 1800, 0.25), Side(12, 3)), eight = Solve(new(12, 8, 90, 120, 0.05, 10, 3, 1800, 0.25), Side(12, 3));
+        MillingLoad four = Solve(new(12, 4, 90, 120, 0.05, 10, 3, 1800, 0.25), Side(12, 3)),
+            eight = Solve(new(12, 8, 90, 120, 0.05, 10, 3, 1800, 0.25), Side(12, 3));
         Assert.Equal(2 * four.RemovalRate, eight.RemovalRate, 12);
         Assert.Equal(four.MeanChip, eight.MeanChip);
         Assert.Equal(2 * four.TeethInCut, eight.TeethInCut, 12);

@@ -10,7 +10,8 @@ public class KindTests
 {
     private static readonly string[] Codes =
     [
-        "face", "side-rough", "side-finish", "slot", "pocket", "constant-engagement", "ramp", "helical-entry", "helical-bore", "plunge", "corner-cleaning", "surface-finish", "chamfer", "engrave",
+        "face", "side-rough", "side-finish", "slot", "pocket", "constant-engagement", "ramp", "helical-entry", "helical-bore", "plunge",
+        "corner-cleaning", "surface-finish", "chamfer", "engrave",
     ];
 
     public static TheoryData<string, CutterFamily> All
@@ -47,7 +48,8 @@ public class KindTests
     public void Explaining_changes_no_bit_and_every_step_has_finite_terms(string code, CutterFamily family)
     {
         (IOperation operation, Situation situation) = Of(code, family);
-        CalculationResult plain = operation.Calculate(situation, Choices.None, explain: false), explained = operation.Calculate(situation, Choices.None, explain: true);
+        CalculationResult plain = operation.Calculate(situation, Choices.None, explain: false),
+            explained = operation.Calculate(situation, Choices.None, explain: true);
         Assert.Equal(plain.Figures, explained.Figures);
         Assert.All(explained.Steps, s => Assert.All(s.Terms, t => Assert.True(double.IsFinite(t.Value), $"{s.Formula.Symbol}: {t.Symbol}")));
         Assert.Contains(explained.Steps, s => s.Formula.Symbol == "T");
@@ -96,8 +98,13 @@ public class KindTests
         double speed = best.Values.Single(v => v.Code == "cuttingSpeed").Value;
         for (int i = 0; i < 600; i++)
         {
-            (string, double)[] typed = [.. free.Select((code, k) => (code, best.Values.Single(v => v.Code == code).Value * Step(i, k, code == "cuttingSpeed" ? 1 : 4)))];
-            typed = [.. best.Values.Where(v => !free.Contains(v.Code)).Select(v => (v.Code, v.Value)), .. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t)];
+            (string, double)[] typed =
+                [.. free.Select((code, k) => (code, best.Values.Single(v => v.Code == code).Value * Step(i, k, code == "cuttingSpeed" ? 1 : 4)))];
+            typed =
+            [
+                .. best.Values.Where(v => !free.Contains(v.Code)).Select(v => (v.Code, v.Value)),
+                .. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t),
+            ];
             CalculationResult other;
             try
             {
@@ -108,7 +115,10 @@ public class KindTests
                 continue;
             }
 
-            if (!other.Limits.Any(l => l.Use > 1)) Assert.True(other.Figure("removalRate") <= best.RemovalRate * 1.005, $"{string.Join(", ", typed)}: {other.Figure("removalRate")} against {best.RemovalRate}");
+            if (!other.Limits.Any(l => l.Use > 1))
+                Assert.True(
+                    other.Figure("removalRate") <= best.RemovalRate * 1.005,
+                    $"{string.Join(", ", typed)}: {other.Figure("removalRate")} against {best.RemovalRate}");
         }
 
         // Low-discrepancy factors between 1/most and most.
@@ -164,7 +174,11 @@ public class KindTests
     [Fact]
     public void A_cutter_without_a_needed_dimension_is_named_with_its_range()
     {
-        Situation lacking = Sample.Situation with { Cutter = new(1, 1, Sample.Cutter with { Dimensions = Sample.Cutter.Dimensions.Where(d => d.Key != "h_max").ToDictionary() }) };
+        Situation lacking =
+            Sample.Situation with
+            {
+                Cutter = new(1, 1, Sample.Cutter with { Dimensions = Sample.Cutter.Dimensions.Where(d => d.Key != "h_max").ToDictionary() })
+            };
         InputException refused = Assert.Throws<InputException>(() => Operations.Find("side-rough")!.Calculate(lacking, Choices.None, explain: false));
         InputFault fault = refused.Faults[0];
         Assert.Equal("cutter.dimensions.h_max", fault.Field);
@@ -174,7 +188,8 @@ public class KindTests
     [Fact]
     public void A_cutter_of_another_family_is_refused_with_what_would_do()
     {
-        InputException refused = Assert.Throws<InputException>(() => Operations.Find("chamfer")!.Calculate(Sample.Situation, Choices.None, explain: false));
+        InputException refused = Assert.Throws<InputException>(
+            () => Operations.Find("chamfer")!.Calculate(Sample.Situation, Choices.None, explain: false));
         Assert.Contains("chamfer mill", refused.Faults[0].Sentence, StringComparison.Ordinal);
     }
 
@@ -183,7 +198,8 @@ public class KindTests
     {
         double mm = Incisura.Core.Quantities.Units.Of(Incisura.Core.Quantities.Quantity.Length).FromInch(inches);
         IOperation rough = Operations.Find("side-rough")!;
-        return rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", mm)), explain: false).Figures.SequenceEqual(rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", inches * 25.4)), explain: false).Figures);
+        return rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", mm)), explain: false).Figures
+            .SequenceEqual(rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", inches * 25.4)), explain: false).Figures);
     }, iter: 50);
 
     [Fact]

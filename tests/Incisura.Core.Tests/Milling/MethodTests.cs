@@ -6,7 +6,13 @@ namespace Incisura.Core.Tests.Milling;
 
 public class MethodTests
 {
-    private static Method Make(params MethodChoice[] choices) => new() { Name = "M", Operation = "side-rough", Choices = choices, Options = new Dictionary<string, string> { ["chip"] = "mean" } };
+    private static Method Make(params MethodChoice[] choices) => new()
+    {
+        Name = "M",
+        Operation = "side-rough",
+        Choices = choices,
+        Options = new Dictionary<string, string> { ["chip"] = "mean" },
+    };
 
     [Fact]
     public void Ratios_fit_cutters_of_any_size()
@@ -19,7 +25,8 @@ public class MethodTests
         Assert.Equal("mean", small.Choices.Options["chip"]);
         Assert.Equal("M, revision 1", small.Choices.Method);
         Assert.Empty(small.NotApplied);
-        AppliedMethod large = method.Apply(rough, Sample.With(CutterFamily.SquareEndMill, "side-rough", (Dimension.CuttingDiameter, 20), (Dimension.ShankDiameter, 20)), 1);
+        AppliedMethod large = method.Apply(
+            rough, Sample.With(CutterFamily.SquareEndMill, "side-rough", (Dimension.CuttingDiameter, 20), (Dimension.ShankDiameter, 20)), 1);
         Assert.Equal(2, large.Choices.Numbers["widthOfCut"], 12);
     }
 

@@ -33,7 +33,8 @@ public class RevolutionTests
             for (int tooth = 0; tooth < 4; tooth++)
                 for (int k = 0; k < 20; k++)
                 {
-                    double turned = (2 * Math.PI * i / 360) + (tooth * Math.PI / 2) - (0.8 * (k + 0.5) / 20), at = turned - (2 * Math.PI * Math.Floor(turned / (2 * Math.PI)));
+                    double turned = (2 * Math.PI * i / 360) + (tooth * Math.PI / 2) - (0.8 * (k + 0.5) / 20),
+                        at = turned - (2 * Math.PI * Math.Floor(turned / (2 * Math.PI)));
                     if (at >= edge.Arc.Exit) continue;
                     double force = 50 * Math.Pow(Math.Sin(at), 0.75);
                     sum += force;
@@ -51,7 +52,8 @@ public class RevolutionTests
     public void The_axial_resultant_changes_sign_with_the_hand_of_the_helix()
     {
         Situation Handed(double helix) => Sample.Situation with { Cutter = new(1, 1, Sample.Cutter.With(Dimension.HelixAngle, helix)) };
-        RevolutionLoad right = ((ITurningLoad)Rough).Revolution(Handed(38), Choices.None), left = ((ITurningLoad)Rough).Revolution(Handed(-38), Choices.None), straight = ((ITurningLoad)Rough).Revolution(Handed(0), Choices.None);
+        RevolutionLoad right = ((ITurningLoad)Rough).Revolution(Handed(38), Choices.None),
+            left = ((ITurningLoad)Rough).Revolution(Handed(-38), Choices.None), straight = ((ITurningLoad)Rough).Revolution(Handed(0), Choices.None);
         Assert.True(right.OfAxial.Mean < 0, "a right-hand helix draws the cutter out of its holder");
         Assert.Equal(-right.OfAxial.Mean, left.OfAxial.Mean, 1e-9 * Math.Abs(left.OfAxial.Mean));
         Assert.Equal(0, straight.OfAxial.Mean, 9);
@@ -82,7 +84,8 @@ public class RevolutionTests
     }
 
     [Fact]
-    public void Angles_that_do_not_share_out_among_the_teeth_are_refused() => Assert.Throws<ArgumentException>(() => Solve(Edge(3, 0.4, teeth: 7), 360));
+    public void Angles_that_do_not_share_out_among_the_teeth_are_refused() =>
+        Assert.Throws<ArgumentException>(() => Solve(Edge(3, 0.4, teeth: 7), 360));
 
     [Fact]
     public void The_peak_does_not_pass_the_force_that_limits_are_judged_by()
@@ -106,7 +109,9 @@ public class BestPointTests
         BestPoint best = Rough.Best(Sample.Situation, Choices.None, BestAim.Removal, CancellationToken.None);
         Assert.True(best.Found);
         Assert.NotEmpty(best.Binding);
-        BestPoint weak = Rough.Best(Sample.On(Sample.Machine with { Curve = [new(1000, 1, 1.2, 9.5, 11.5), new(12000, 1, 1.2, 0.8, 1)] }), Choices.None, BestAim.Removal, CancellationToken.None);
+        BestPoint weak = Rough.Best(
+            Sample.On(Sample.Machine with { Curve = [new(1000, 1, 1.2, 9.5, 11.5), new(12000, 1, 1.2, 0.8, 1)] }), Choices.None, BestAim.Removal,
+            CancellationToken.None);
         Assert.True(weak.RemovalRate < best.RemovalRate);
         Assert.Contains(weak.Binding, k => k is LimitKind.PowerContinuous or LimitKind.TorqueContinuous);
     }
@@ -148,5 +153,6 @@ public class BestPointTests
 
     [Fact]
     public void It_can_be_stopped() =>
-        Assert.Throws<OperationCanceledException>(() => Rough.Best(Sample.Situation, Choices.None, BestAim.Removal, new CancellationToken(canceled: true)));
+        Assert.Throws<OperationCanceledException>(
+            () => Rough.Best(Sample.Situation, Choices.None, BestAim.Removal, new CancellationToken(canceled: true)));
 }

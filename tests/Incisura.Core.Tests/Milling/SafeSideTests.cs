@@ -70,7 +70,11 @@ public sealed class SafeSideTests
         Situation s = Sample.With(family, "face");
         double width = s.Cutter.Value.CuttingDiameter * 0.35;
         CalculationResult At(double e) => Operations.Find("face")!.Calculate(
-            s, Sample.Typed(("cuttingSpeed", 150), ("feedPerTooth", 0.1), ("widthOfCut", width), ("stockWidth", width), ("depthOfCut", 1), ("stockHeight", 1), ("offset", e)), explain: false);
+            s,
+            Sample.Typed(
+                ("cuttingSpeed", 150), ("feedPerTooth", 0.1), ("widthOfCut", width), ("stockWidth", width), ("depthOfCut", 1), ("stockHeight", 1),
+                ("offset", e)),
+            explain: false);
         CalculationResult left = At(-offset), right = At(offset);
         Assert.Equal(left.Figure("peakForce"), right.Figure("peakForce"), 1e-6 * left.Figure("peakForce"));
         Assert.Equal(left.Figure("deflection"), right.Figure("deflection"), 1e-6 * left.Figure("deflection"));
@@ -96,7 +100,11 @@ public sealed class SafeSideTests
         Assert.Equal(deepest, RampPath.Deepest(gain, ramps), 12);
         double angle = Math.Atan(gain / length) * 180 / Math.PI;
         CalculationResult r = Operations.Find("ramp")!.Calculate(
-            Sample.Situation, Sample.Typed(("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("length", length), ("rampAngle", angle), ("stockHeight", gain * ramps), ("depthOfCut", 10)), explain: false);
+            Sample.Situation,
+            Sample.Typed(
+                ("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("length", length), ("rampAngle", angle), ("stockHeight", gain * ramps),
+                ("depthOfCut", 10)),
+            explain: false);
         Assert.Equal(gain, r.Figure("gain"), 9);
         Assert.Equal(deepest, r.Figure("depth"), 9);
         Assert.Equal(deepest, r.Limits.Single(l => l.Kind == LimitKind.DepthOfCutter).Used, 9);
@@ -105,11 +113,16 @@ public sealed class SafeSideTests
     }
 
     [Fact]
-    public void Ramps_to_and_fro_stay_within_the_depth_allowed() => Gen.Select(Gen.Double[0.5, 40], Gen.Double[0.2, 6], Gen.Double[0.5, 12]).Sample(c =>
+    public void Ramps_to_and_fro_stay_within_the_depth_allowed() =>
+        Gen.Select(Gen.Double[0.5, 40], Gen.Double[0.2, 6], Gen.Double[0.5, 12]).Sample(c =>
     {
         (double height, double angle, double allowed) = c;
         CalculationResult r = Operations.Find("ramp")!.Calculate(
-            Sample.Situation, Sample.Typed(("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("length", 60), ("rampAngle", angle), ("stockHeight", height), ("depthOfCut", allowed)), explain: false);
+            Sample.Situation,
+            Sample.Typed(
+                ("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("length", 60), ("rampAngle", angle), ("stockHeight", height),
+                ("depthOfCut", allowed)),
+            explain: false);
         return r.Figure("depth") <= allowed * (1 + 1e-8) && r.Figure("tilt") <= angle * (1 + 1e-8);
     });
 
@@ -117,20 +130,33 @@ public sealed class SafeSideTests
     public void A_plunge_stepped_by_more_than_half_the_cutter_bites_near_the_axis_too()
     {
         Situation s = Sample.With(CutterFamily.SquareEndMill, "plunge", (Dimension.CuttingDiameter, 12), (Dimension.Teeth, 8));
-        double Peak(double step) => Operations.Find("plunge")!.Calculate(s, Sample.Typed(("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", 6), ("widthOfCut", 6), ("sideStep", step), ("wallHeight", 5)), explain: false).Figure("peakForce");
+        double Peak(double step) =>
+            Operations.Find("plunge")!
+                .Calculate(
+                    s,
+                    Sample.Typed(
+                        ("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", 6), ("widthOfCut", 6), ("sideStep", step), ("wallHeight", 5)),
+                    explain: false)
+                .Figure("peakForce");
         Assert.True(Peak(8.2137) >= 15.0725 / 14.4853 * Peak(5.999) * 0.99);
     }
 
     // Bites of every tooth between the plunge before, the open side and the rim, turned step by step and added as vectors.
     [Fact]
-    public void The_bites_of_a_plunge_are_never_less_than_those_drawn_and_turned() => Gen.Select(Gen.Double[0.3, 11.9], Gen.Double[0.3, 11], Gen.Int[1, 8]).Sample(
+    public void The_bites_of_a_plunge_are_never_less_than_those_drawn_and_turned() =>
+        Gen.Select(Gen.Double[0.3, 11.9], Gen.Double[0.3, 11], Gen.Int[1, 8]).Sample(
         c =>
         {
             (double width, double step, int teeth) = c;
             Situation s = Sample.With(CutterFamily.SquareEndMill, "plunge", (Dimension.CuttingDiameter, 12), (Dimension.Teeth, teeth));
             CalculationResult r = Operations.Find("plunge")!.Calculate(
-                s, Sample.Typed(("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", width), ("widthOfCut", width), ("sideStep", step), ("wallHeight", 5)), explain: false);
-            double force = r.Figure("specificForce") * 0.05 * Math.Sqrt(1 + (s.Material.Value.RadialRatio * s.Material.Value.RadialRatio)), found = r.Figure("peakForce") / force, searched = 0;
+                s,
+                Sample.Typed(
+                    ("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", width), ("widthOfCut", width), ("sideStep", step),
+                    ("wallHeight", 5)),
+                explain: false);
+            double force = r.Figure("specificForce") * 0.05 * Math.Sqrt(1 + (s.Material.Value.RadialRatio * s.Material.Value.RadialRatio)),
+                found = r.Figure("peakForce") / force, searched = 0;
             for (int i = 0; i < 720; i++)
             {
                 double x = 0, y = 0;
@@ -169,7 +195,11 @@ public sealed class SafeSideTests
     {
         Situation s = Sample.With(CutterFamily.SquareEndMill, "plunge", (Dimension.CuttingDiameter, 12), (Dimension.Teeth, 4));
         CalculationResult r = Operations.Find("plunge")!.Calculate(
-            s, Sample.Typed(("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", 3), ("widthOfCut", 3), ("sideStep", 6 * noise), ("wallHeight", 5), ("length", 60)), explain: false);
+            s,
+            Sample.Typed(
+                ("cuttingSpeed", 100), ("feedPerTooth", 0.05), ("stockWidth", 3), ("widthOfCut", 3), ("sideStep", 6 * noise), ("wallHeight", 5),
+                ("length", 60)),
+            explain: false);
         Assert.Equal(90, r.Figure("arc"), 9); // 60° to the open side, 30° to the plunge before: one tooth of four
         Assert.Equal(10, r.Figure("rounds"));
         Assert.Equal(3 * 0.05 * r.Figure("specificForce") * Math.Sqrt(1 + (0.3 * 0.3)), r.Figure("peakForce"), 1e-6 * r.Figure("peakForce"));
@@ -181,7 +211,9 @@ public sealed class SafeSideTests
     {
         (double ratio, double angle) = c;
         CalculationResult r = Operations.Find("helical-entry")!.Calculate(
-            Sample.Situation, Sample.Typed(("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("holeDiameter", 12 * ratio), ("rampAngle", angle), ("stockHeight", 10)), explain: false);
+            Sample.Situation,
+            Sample.Typed(("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("holeDiameter", 12 * ratio), ("rampAngle", angle), ("stockHeight", 10)),
+            explain: false);
         double minutes = 10 / r.Figure("feedDown"), volume = Math.PI / 4 * 144 * ratio * ratio * 10 / 1000;
         double side = r.Figure("pitch") * 12 * Math.Cos(angle * Math.PI / 180) * r.Figure("feedRate") / 1000;
         bool more = r.Figure("power") >= Math.Max(side, r.Figure("removalRate")) * r.Figure("specificForce") / 60000 * (1 - 1e-9);
@@ -200,7 +232,13 @@ public sealed class SafeSideTests
         Situation slow = s with { Chart = new(1, 1, fast), Machine = new(1, 1, Sample.Machine with { LargestSpeed = 9000, LargestFeed = 900 }) };
         foreach (string chip in (ReadOnlySpan<string>)["largest", "none"])
         {
-            Choices choices = Choices.None with { Options = Operations.Find(code)!.Description.Options.Any(o => o.Code == "chip") ? new Dictionary<string, string> { ["chip"] = chip } : new Dictionary<string, string>() };
+            Choices choices =
+                Choices.None with
+                {
+                    Options = Operations.Find(code)!.Description.Options.Any(o => o.Code == "chip")
+                        ? new Dictionary<string, string> { ["chip"] = chip }
+                        : new Dictionary<string, string>()
+                };
             CalculationResult r = Operations.Find(code)!.Calculate(slow, choices, explain: false);
             Assert.True(r.Figure("spindleSpeed") <= 9000 * (1 + 1e-9), $"{r.Figure("spindleSpeed")} rev/min");
             Assert.True(r.Figure("feedRate") <= 900 * (1 + 1e-9), $"{r.Figure("feedRate")} mm/min");
@@ -236,8 +274,11 @@ public sealed class SafeSideTests
             CalculationResult after = operation.Calculate(s, Sample.Typed([.. best.Values.Select(v => (v.Code, v.Value))]), explain: false);
             foreach (string total in (ReadOnlySpan<string>)["stockWidth", "wallHeight", "stockHeight", "length"])
                 if (before.Fields.FirstOrDefault(f => f.Code == total) is { } field)
-                    Assert.True(after.Field(total).Value >= field.Value * (1 - 1e-9), $"{code} {family}: {total} {field.Value} became {after.Field(total).Value}");
-            if (aim == BestAim.Time) Assert.True(after.Figure("time") <= before.Figure("time") * (1 + 1e-6) || before.Limits.Any(l => l.Use > 1), $"{code} {family}");
+                    Assert.True(
+                        after.Field(total).Value >= field.Value * (1 - 1e-9),
+                        $"{code} {family}: {total} {field.Value} became {after.Field(total).Value}");
+            if (aim == BestAim.Time)
+                Assert.True(after.Figure("time") <= before.Figure("time") * (1 + 1e-6) || before.Limits.Any(l => l.Use > 1), $"{code} {family}");
             else Assert.Equal(best.RemovalRate, after.Figure("removalRate"), 1e-9 * best.RemovalRate);
         }
     }
@@ -245,7 +286,9 @@ public sealed class SafeSideTests
     [Fact]
     public void A_projection_of_any_fraction_leaves_every_face_flat_and_the_tip_stiff()
     {
-        IEnumerable<double> projections = Enumerable.Range(330, 180).Select(i => i / 10.0).Concat(Enumerable.Range(84, 44).Select(i => i * 25.4 / 64));
+        IEnumerable<double> projections = Enumerable.Range(330, 180)
+            .Select(i => i / 10.0)
+            .Concat(Enumerable.Range(84, 44).Select(i => i * 25.4 / 64));
         foreach (double projection in projections)
         {
             Situation s = Sample.Situation with { Assembly = new(1, 1, Sample.Assembly with { Projection = projection }) };

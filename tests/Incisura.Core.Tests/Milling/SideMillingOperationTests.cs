@@ -8,7 +8,8 @@ public class SideMillingOperationTests
 {
     private static readonly IOperation Rough = Operations.Find("side-rough")!;
 
-    private static CalculationResult Calculate(Situation situation, Choices choices, bool explain = false) => Rough.Calculate(situation, choices, explain);
+    private static CalculationResult Calculate(Situation situation, Choices choices, bool explain = false) =>
+        Rough.Calculate(situation, choices, explain);
 
     [Fact]
     public void The_proposal_comes_from_the_chart()
@@ -33,7 +34,8 @@ public class SideMillingOperationTests
     {
         Choices mean = Sample.Typed(("widthOfCut", 1)) with { Options = new Dictionary<string, string> { ["chip"] = "mean" } };
         Assert.Equal(Calculate(Sample.Situation, Choices.None).Figure("meanChip"), Calculate(Sample.Situation, mean).Figure("meanChip"), 12);
-        Assert.Equal(0.06 * ChipThinning.LargestFactor, Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 0.01))).Field("feedPerTooth").Value, 12);
+        Assert.Equal(
+            0.06 * ChipThinning.LargestFactor, Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 0.01))).Field("feedPerTooth").Value, 12);
     }
 
     [Fact]
@@ -111,7 +113,12 @@ public class SideMillingOperationTests
     {
         CalculationResult result = Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 6)));
         FieldState depth = result.Field("depthOfCut");
-        CalculationResult At(double d) => Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 6), ("depthOfCut", d), ("feedPerTooth", result.Field("feedPerTooth").Value), ("cuttingSpeed", result.Field("cuttingSpeed").Value)));
+        CalculationResult At(double d) =>
+            Calculate(
+                Sample.Situation,
+                Sample.Typed(
+                    ("widthOfCut", 6), ("depthOfCut", d), ("feedPerTooth", result.Field("feedPerTooth").Value),
+                    ("cuttingSpeed", result.Field("cuttingSpeed").Value)));
         Assert.DoesNotContain(At(depth.Most!.Value).Limits, l => l.Kind == depth.MostBy && l.Use > 1 + 1e-9);
         Assert.Contains(At(depth.Most!.Value * 1.001).Limits, l => l.Kind == depth.MostBy && l.Use > 1 + 1e-9);
     }
@@ -152,7 +159,8 @@ public class SideMillingOperationTests
     [Fact]
     public void Passes_to_and_fro_save_the_returns()
     {
-        Choices Way(string ways) => new(new Dictionary<string, double> { ["stockWidth"] = 12, ["widthOfCut"] = 3 }, new Dictionary<string, string> { ["ways"] = ways });
+        Choices Way(string ways) =>
+            new(new Dictionary<string, double> { ["stockWidth"] = 12, ["widthOfCut"] = 3 }, new Dictionary<string, string> { ["ways"] = ways });
         CalculationResult oneWay = Calculate(Sample.Situation, Way("one-way")), both = Calculate(Sample.Situation, Way("both-ways"));
         Assert.Equal(4, both.Figure("passesAcross"));
         Assert.Equal(3 * (100 + (2 * both.Figure("overrun"))) / Sample.Machine.RapidFeed, oneWay.Figure("time") - both.Figure("time"), 9);
@@ -161,7 +169,12 @@ public class SideMillingOperationTests
     [Fact]
     public void A_foreign_interface_and_a_foreign_group_are_found()
     {
-        Situation foreign = Sample.On(Sample.Machine with { Interface = "HSK-A 63" }) with { Cutter = new(1, 1, Sample.Cutter with { Groups = [Incisura.Core.Materials.MaterialGroup.N] }) };
-        Assert.Superset(new HashSet<string> { "interface", "material-group" }, Calculate(foreign, Choices.None).Findings.Select(f => f.Code).ToHashSet());
+        Situation foreign =
+            Sample.On(Sample.Machine with { Interface = "HSK-A 63" }) with
+            {
+                Cutter = new(1, 1, Sample.Cutter with { Groups = [Incisura.Core.Materials.MaterialGroup.N] })
+            };
+        Assert.Superset(
+            new HashSet<string> { "interface", "material-group" }, Calculate(foreign, Choices.None).Findings.Select(f => f.Code).ToHashSet());
     }
 }

@@ -28,11 +28,14 @@ public class SideMillingProperties
         return x;
     }
 
-    private static MillingResult Solve(double width, double depth, double feed, double speed) => MillingSolver.Solve<SideRough>(Setup, Inputs(width, depth, feed, speed));
+    private static MillingResult Solve(double width, double depth, double feed, double speed) =>
+        MillingSolver.Solve<SideRough>(Setup, Inputs(width, depth, feed, speed));
 
     [Fact]
     public void Halving_the_width_never_raises_the_arc() =>
-        Cuts.Sample(c => Solve(c.Width / 2, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length <= Solve(c.Width, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length);
+        Cuts.Sample(
+            c =>
+                Solve(c.Width / 2, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length <= Solve(c.Width, c.Depth, c.Feed, c.Speed).Engagement.Arc.Length);
 
     [Fact]
     public void Power_is_additive_over_depth() => Cuts.Sample(c =>
@@ -53,7 +56,8 @@ public class SideMillingProperties
     public void The_feed_for_a_chip_gives_that_chip_back() => Cuts.Sample(c =>
     {
         MillingResult r = Solve(c.Width, c.Depth, c.Feed, c.Speed);
-        double forMean = ChipThinning.FeedForMeanChip(r.Load.MeanChip, 90, r.Engagement.Arc), forLargest = ChipThinning.FeedForLargestChip(r.Load.LargestChip, 90, r.Engagement.Arc);
+        double forMean = ChipThinning.FeedForMeanChip(r.Load.MeanChip, 90, r.Engagement.Arc),
+            forLargest = ChipThinning.FeedForLargestChip(r.Load.LargestChip, 90, r.Engagement.Arc);
         return Math.Abs(forMean - c.Feed) <= 1e-9 && Math.Abs(forLargest - c.Feed) <= 1e-9;
     });
 
@@ -70,10 +74,12 @@ public class SideMillingProperties
 
     [Fact]
     public void Deflection_grows_with_depth_and_feed() => Cuts.Sample(c =>
-        Solve(c.Width, c.Depth, c.Feed * 1.2, c.Speed)[MillingFigure.Deflection] >= Solve(c.Width, c.Depth, c.Feed, c.Speed)[MillingFigure.Deflection]);
+        Solve(
+            c.Width, c.Depth, c.Feed * 1.2, c.Speed)[MillingFigure.Deflection] >= Solve(c.Width, c.Depth, c.Feed, c.Speed)[MillingFigure.Deflection]);
 
     [Fact]
-    public void The_largest_section_is_the_peak_of_a_turn_searched_step_by_step() => Gen.Select(Gen.Double[0.2, 12], Gen.Double[0.2, 40], Gen.Int[1, 9], Gen.Double[0, 50]).Sample(
+    public void The_largest_section_is_the_peak_of_a_turn_searched_step_by_step() =>
+        Gen.Select(Gen.Double[0.2, 12], Gen.Double[0.2, 40], Gen.Int[1, 9], Gen.Double[0, 50]).Sample(
         c =>
         {
             (double width, double depth, int teeth, double helix) = c;
@@ -114,7 +120,8 @@ public class SideMillingProperties
         const int size = 6;
         float[] uses = new float[20 * size * size], rates = new float[size * size];
         MillingInputs x = Inputs(1, 1, 0.06, 120);
-        IReadOnlyList<LimitKind> kinds = MillingWindow.Evaluate<SideRough>(Setup, x, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 24), size, uses, rates, CancellationToken.None);
+        IReadOnlyList<LimitKind> kinds = MillingWindow.Evaluate<SideRough>(
+            Setup, x, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 24), size, uses, rates, CancellationToken.None);
         for (int j = 0; j < size; j++)
             for (int i = 0; i < size; i++)
             {
@@ -127,7 +134,8 @@ public class SideMillingProperties
     }
 
     [Fact]
-    public void A_stepped_beam_bends_like_its_parts_integrated_numerically() => Gen.Select(Gen.Double[5, 60], Gen.Double[4, 20], Gen.Double[5, 60], Gen.Double[10, 40], Gen.Double[0, 5]).Sample(
+    public void A_stepped_beam_bends_like_its_parts_integrated_numerically() =>
+        Gen.Select(Gen.Double[5, 60], Gen.Double[4, 20], Gen.Double[5, 60], Gen.Double[10, 40], Gen.Double[0, 5]).Sample(
         b =>
         {
             (double l1, double d1, double l2, double d2, double a) = b;
@@ -150,7 +158,10 @@ public class SideMillingProperties
     [Fact]
     public void A_projection_that_grows_makes_the_tip_give_way_more()
     {
-        double At(double projection) => TipCompliance.Of(new BuiltAssembly(Sample.Assembly with { Projection = projection }, Sample.Cutter, Sample.Holder, []).Profile(), Sample.Cutter, 0.8).Deflection(200, 5);
+        double At(double projection) =>
+            TipCompliance.Of(
+                new BuiltAssembly(Sample.Assembly with { Projection = projection }, Sample.Cutter, Sample.Holder, []).Profile(), Sample.Cutter,
+                0.8).Deflection(200, 5);
         Assert.True(At(50) > At(40) && At(40) > At(30));
     }
 }

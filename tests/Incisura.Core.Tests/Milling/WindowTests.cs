@@ -16,7 +16,10 @@ public sealed class WindowTests
 
         // The feed follows the width; a depth near nothing keeps loads from holding it back.
         if (!typed.ContainsKey("feedPerTooth"))
-            typed["feedPerTooth"] = Rough.Calculate(Sample.Situation, Sample.Typed(("widthOfCut", typed["widthOfCut"]), ("depthOfCut", 0.01), ("cuttingSpeed", 20)), explain: false).Field("feedPerTooth").Value;
+            typed["feedPerTooth"] = Rough
+                .Calculate(
+                    Sample.Situation, Sample.Typed(("widthOfCut", typed["widthOfCut"]), ("depthOfCut", 0.01), ("cuttingSpeed", 20)), explain: false)
+                .Field("feedPerTooth").Value;
         return Rough.Calculate(Sample.Situation, new(typed, new Dictionary<string, string>()), explain: false);
     }
 
@@ -42,11 +45,13 @@ public sealed class WindowTests
     [Fact]
     public void The_best_sampled_point_is_inside_and_the_search_is_not_worse()
     {
-        OperatingWindow window = Rough.Window(Sample.Situation, Choices.None, new("widthOfCut", "depthOfCut", 64), TestContext.Current.CancellationToken);
+        OperatingWindow window = Rough.Window(
+            Sample.Situation, Choices.None, new("widthOfCut", "depthOfCut", 64), TestContext.Current.CancellationToken);
         int at = ((int)Math.Round(window.BestUp / window.UpEnd * 64) - 1) * 64 + (int)Math.Round(window.BestAcross / window.AcrossEnd * 64) - 1;
         Assert.True(window.Use[at] <= OperatingWindow.UseScale);
         double searched = Rough.Best(Sample.Situation, Choices.None, BestAim.Removal, TestContext.Current.CancellationToken).RemovalRate;
-        Assert.True(searched >= window.BestRemovalRate * 0.995, $"{searched} against {window.BestRemovalRate} at {window.BestAcross}, {window.BestUp}");
+        Assert.True(
+            searched >= window.BestRemovalRate * 0.995, $"{searched} against {window.BestRemovalRate} at {window.BestAcross}, {window.BestUp}");
     }
 
     [Theory]
@@ -55,7 +60,8 @@ public sealed class WindowTests
     [InlineData("widthOfCut", "depthOfCut", 4, "size")]
     public void A_window_that_cannot_be_drawn_is_refused_by_name(string across, string up, int size, string field)
     {
-        InputException refused = Assert.Throws<InputException>(() => Rough.Window(Sample.Situation, Choices.None, new(across, up, size), TestContext.Current.CancellationToken));
+        InputException refused = Assert.Throws<InputException>(
+            () => Rough.Window(Sample.Situation, Choices.None, new(across, up, size), TestContext.Current.CancellationToken));
         Assert.Equal(field, Assert.Single(refused.Faults).Field);
     }
 
@@ -69,7 +75,8 @@ public sealed class WindowTests
         OperatingWindow window = Rough.Window(Sample.Situation, Choices.None, new(across, up, size), TestContext.Current.CancellationToken);
         for (int at = 5; at < size * size; at += 379)
         {
-            JudgedLimit tightest = At(across, window.AcrossEnd * ((at % size) + 1) / size, up, window.UpEnd * ((at / size) + 1) / size).Limits.First(l => l.Use is not null && window.Kinds.Contains(l.Kind));
+            JudgedLimit tightest = At(across, window.AcrossEnd * ((at % size) + 1) / size, up, window.UpEnd * ((at / size) + 1) / size).Limits
+                .First(l => l.Use is not null && window.Kinds.Contains(l.Kind));
             if (Math.Abs(tightest.Use!.Value - 1) > 0.02) Assert.Equal(tightest.Use.Value > 1, window.Use[at] > OperatingWindow.UseScale);
             if (tightest.Use is > 0.02 and < 0.98) Assert.Equal(tightest.Use.Value, window.Use[at] / (double)OperatingWindow.UseScale, 0.02);
         }
@@ -80,6 +87,7 @@ public sealed class WindowTests
     {
         using CancellationTokenSource gone = new();
         gone.Cancel();
-        Assert.Throws<OperationCanceledException>(() => Rough.Window(Sample.Situation, Choices.None, new("widthOfCut", "depthOfCut", 256), gone.Token));
+        Assert.Throws<OperationCanceledException>(
+            () => Rough.Window(Sample.Situation, Choices.None, new("widthOfCut", "depthOfCut", 256), gone.Token));
     }
 }

@@ -9,7 +9,8 @@ public sealed class WorkedByHandTests
 {
     private const double Rapid = 30000, Speed = 1000 * 120 / (Math.PI * 12), Feed = Speed * 4 * 0.05, Lifts = 2 * 25 / Rapid;
 
-    private static CalculationResult Work(string operation, params (string Code, double Value)[] numbers) => Work(operation, Sample.Situation, numbers);
+    private static CalculationResult Work(string operation, params (string Code, double Value)[] numbers) =>
+        Work(operation, Sample.Situation, numbers);
 
     private static CalculationResult Work(string operation, Situation situation, params (string Code, double Value)[] numbers) =>
         Operations.Find(operation)!.Calculate(situation, Sample.Typed([("cuttingSpeed", 120), ("feedPerTooth", 0.05), .. numbers]), explain: false);
@@ -28,7 +29,8 @@ public sealed class WorkedByHandTests
     [Fact]
     public void A_face_is_divided_evenly_and_an_axis_beside_the_middle_turns_the_arc()
     {
-        CalculationResult r = Work("face", ("stockWidth", 30), ("widthOfCut", 12), ("offset", 1), ("stockHeight", 1), ("depthOfCut", 1), ("length", 100));
+        CalculationResult r = Work(
+            "face", ("stockWidth", 30), ("widthOfCut", 12), ("offset", 1), ("stockHeight", 1), ("depthOfCut", 1), ("length", 100));
         Assert.Equal(3, r.Figure("passesAcross"));
         Assert.Equal(10, r.Figure("width"), 12);
         // The work reaches from 4 mm on one side of the axis to 6 mm on the other.
@@ -53,7 +55,8 @@ public sealed class WorkedByHandTests
     public void A_helix_keeps_the_feed_at_the_rim()
     {
         CalculationResult r = Work("helical-entry", ("holeDiameter", 20), ("rampAngle", 2), ("stockHeight", 10));
-        double pitch = Math.PI * 8 * Math.Tan(2 * Math.PI / 180), rounds = (10 / pitch) + 1, feed = Feed * 8 / 20, way = rounds * Math.Sqrt(Math.Pow(Math.PI * 8, 2) + (pitch * pitch));
+        double pitch = Math.PI * 8 * Math.Tan(2 * Math.PI / 180), rounds = (10 / pitch) + 1, feed = Feed * 8 / 20,
+            way = rounds * Math.Sqrt(Math.Pow(Math.PI * 8, 2) + (pitch * pitch));
         Assert.Equal(8, r.Figure("pathDiameter"), 12);
         Assert.Equal(feed, r.Figure("feedRate"), 9);
         Assert.Equal(Feed, r.Figure("rimFeed"), 9);
@@ -65,7 +68,8 @@ public sealed class WorkedByHandTests
     public void A_hole_is_broken_through_by_the_corner_radius_deeper()
     {
         Situation round = Sample.With(CutterFamily.CornerRadiusEndMill, "side-rough", (Dimension.CornerRadius, 2));
-        double Depth(Situation s, double past) => Work("helical-bore", s, ("holeDiameter", 30), ("holeBefore", 24), ("stockHeight", 10), ("breakthrough", past)).Figure("programmedDepth");
+        double Depth(Situation s, double past) =>
+            Work("helical-bore", s, ("holeDiameter", 30), ("holeBefore", 24), ("stockHeight", 10), ("breakthrough", past)).Figure("programmedDepth");
         Assert.Equal(10, Depth(round, 0), 12);
         Assert.Equal(10 + 0.5 + 2, Depth(round, 0.5), 12);
     }
@@ -82,18 +86,24 @@ public sealed class WorkedByHandTests
     [Fact]
     public void A_pocket_is_a_slot_and_the_loops_around_it()
     {
-        CalculationResult r = Work("pocket", ("pocketLength", 100), ("pocketWidth", 60), ("widthOfCut", 6), ("stockHeight", 4), ("depthOfCut", 4), ("cornerRadius", 9), ("rampAngle", 3));
+        CalculationResult r = Work(
+            "pocket", ("pocketLength", 100), ("pocketWidth", 60), ("widthOfCut", 6), ("stockHeight", 4), ("depthOfCut", 4), ("cornerRadius", 9),
+            ("rampAngle", 3));
         double way = 100 - 60; // along the middle, then four loops, each 6 mm further out on every side
         for (int loop = 1; loop <= 4; loop++) way += (2 * (40 + (2 * 6 * loop))) + (2 * 2 * 6 * loop) - ((8 - (2 * Math.PI)) * 3);
         Assert.Equal(4, r.Figure("rounds"));
         Assert.Equal(way + (4 / Math.Sin(3 * Math.PI / 180)), r.Figure("way"), 9);
-        Assert.True(Work("pocket", ("pocketLength", 100), ("pocketWidth", 60), ("rampAngle", 1)).Figure("time") > Work("pocket", ("pocketLength", 100), ("pocketWidth", 60), ("rampAngle", 3)).Figure("time"));
+        Assert.True(
+            Work("pocket", ("pocketLength", 100), ("pocketWidth", 60), ("rampAngle", 1))
+                .Figure("time") > Work("pocket", ("pocketLength", 100), ("pocketWidth", 60), ("rampAngle", 3))
+                .Figure("time"));
     }
 
     [Fact]
     public void A_loop_moves_on_by_what_its_arc_allows()
     {
-        CalculationResult r = Work("constant-engagement", ("slotWidth", 24), ("arcWanted", 70), ("stockHeight", 10), ("depthOfCut", 10), ("length", 50));
+        CalculationResult r = Work(
+            "constant-engagement", ("slotWidth", 24), ("arcWanted", 70), ("stockHeight", 10), ("depthOfCut", 10), ("length", 50));
         double step = r.Figure("loopStep"), path = 24 / 2.0, loop = 6;
         // Backwards from the step: law of cosines between the wall cut before and the cutter, whose axis runs on 6 mm.
         Assert.Equal(70, double.RadiansToDegrees(Math.Acos((Math.Pow(path - step, 2) - Math.Pow(path - 6, 2) - 36) / (2 * (path - 6) * 6))), 6);
@@ -105,7 +115,8 @@ public sealed class WorkedByHandTests
     [Fact]
     public void A_corner_keeps_what_the_round_cutter_before_could_not_reach()
     {
-        CalculationResult r = Work("corner-cleaning", ("cornerRadius", 8), ("diameterBefore", 25), ("widthOfCut", 1), ("wallHeight", 12), ("depthOfCut", 6));
+        CalculationResult r = Work(
+            "corner-cleaning", ("cornerRadius", 8), ("diameterBefore", 25), ("widthOfCut", 1), ("wallHeight", 12), ("depthOfCut", 6));
         Assert.Equal((12.5 - 8) * (Math.Sqrt(2) - 1), r.Figure("leftover"), 9);
         Assert.Equal(2, r.Figure("passesAcross")); // 1.86 mm in passes of at most 1 mm
         Assert.Equal(12.5 + 8, r.Figure("cutterBetween"), 9);
@@ -149,7 +160,9 @@ public sealed class WorkedByHandTests
     [Fact]
     public void Spring_passes_repeat_the_last_and_cost_their_time()
     {
-        double Time(double springs) => Work("side-finish", ("stockWidth", 0.3), ("widthOfCut", 0.3), ("wallHeight", 10), ("depthOfCut", 10), ("springPasses", springs)).Figure("time");
+        double Time(double springs) =>
+            Work("side-finish", ("stockWidth", 0.3), ("widthOfCut", 0.3), ("wallHeight", 10), ("depthOfCut", 10), ("springPasses", springs))
+                .Figure("time");
         Assert.True(Time(1) > Time(0) * 1.9);
         Assert.Equal(Time(2) - Time(1), Time(1) - Time(0), 12);
     }

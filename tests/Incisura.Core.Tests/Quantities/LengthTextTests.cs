@@ -69,7 +69,8 @@ public sealed class LengthTextTests
 
     // Whatever stands in a cell is read or it is not; nothing breaks.
     [Fact]
-    public void No_text_of_the_characters_of_lengths_breaks_the_reader() => Gen.String[Gen.Char["0123456789.,/-\u2212+ eE½\"″minchµ"], 0, 12].Sample(text =>
+    public void No_text_of_the_characters_of_lengths_breaks_the_reader() =>
+        Gen.String[Gen.Char["0123456789.,/-\u2212+ eE½\"″minchµ"], 0, 12].Sample(text =>
     {
         LengthReading reading = LengthText.Read(text, 1);
         return !reading.Found || double.IsFinite(reading.Mm);

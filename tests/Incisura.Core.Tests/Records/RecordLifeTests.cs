@@ -19,14 +19,18 @@ public class RecordLifeTests
 
     [Fact]
     public void Nobody_decides_on_their_own_proposal_however_the_name_is_written() =>
-        Assert.Equal("own-proposal", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, Approver, ["maren", "Tobias"], null)).Code);
+        Assert.Equal(
+            "own-proposal",
+            Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, Approver, ["maren", "Tobias"], null)).Code);
 
     [Theory]
     [InlineData(Role.Engineer)]
     [InlineData(Role.Reader)]
     [InlineData(Role.Administrator)]
     public void Only_an_approver_decides(Role role) =>
-        Assert.Equal("role", Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, new("x", role), ["maren"], null)).Code);
+        Assert.Equal(
+            "role",
+            Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.Approve, new("x", role), ["maren"], null)).Code);
 
     [Theory]
     [InlineData(RecordState.InReview, RecordAct.SendBack)]
@@ -40,9 +44,12 @@ public class RecordLifeTests
         foreach (RecordState state in Enum.GetValues<RecordState>())
             foreach (RecordAct act in Enum.GetValues<RecordAct>())
             {
-                bool allowed = (state, act) is (RecordState.Draft, RecordAct.Edit) or (RecordState.Draft, RecordAct.Submit) or (RecordState.InReview, RecordAct.Approve)
-                    or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw) or (RecordState.Draft, RecordAct.Discard);
-                if (!allowed) Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "why")).Code);
+                bool allowed = (state, act) is (RecordState.Draft, RecordAct.Edit) or (RecordState.Draft, RecordAct.Submit)
+                    or (RecordState.InReview, RecordAct.Approve)
+                    or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw)
+                        or (RecordState.Draft, RecordAct.Discard);
+                if (!allowed)
+                    Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "why")).Code);
             }
     }
 

@@ -12,8 +12,14 @@ public sealed class StandingTests
     private static readonly Choices Typed = Sample.Typed(("widthOfCut", 3), ("depthOfCut", 6), ("feedPerTooth", 0.05), ("cuttingSpeed", 110));
     private static readonly CalculationResult Then = Rough.Calculate(Sample.Situation, Typed, explain: false);
 
-    private static Standing With(Cutter? cutter = null, Machine? machine = null, CalculationResult? then = null, Choices? choices = null) => Staleness.Of(
-        Rough, Sample.Situation, choices ?? Typed, then ?? Then, Sample.Situation with { Cutter = new(1, cutter is null ? 1 : 2, cutter ?? Sample.Cutter), Machine = new(1, machine is null ? 1 : 2, machine ?? Sample.Machine) });
+    private static Standing With(Cutter? cutter = null, Machine? machine = null, CalculationResult? then = null, Choices? choices = null) =>
+        Staleness.Of(
+        Rough, Sample.Situation, choices ?? Typed, then
+            ?? Then, Sample.Situation with
+            {
+                Cutter = new(1, cutter is null ? 1 : 2, cutter ?? Sample.Cutter),
+                Machine = new(1, machine is null ? 1 : 2, machine ?? Sample.Machine),
+            });
 
     [Fact]
     public void What_did_not_move_is_firm_and_what_moved_without_effect_holds()
@@ -48,7 +54,9 @@ public sealed class StandingTests
     [Fact]
     public void Figures_as_approved_are_judged_by_the_limits_of_today()
     {
-        Standing proposed = With(machine: Sample.Machine with { LargestSpeed = 1000 }, then: Rough.Calculate(Sample.Situation, Choices.None, explain: false), choices: Choices.None);
+        Standing proposed = With(
+            machine: Sample.Machine with { LargestSpeed = 1000 }, then: Rough.Calculate(Sample.Situation, Choices.None, explain: false),
+            choices: Choices.None);
         // What would be proposed today keeps the limit; what was approved does not.
         Assert.Contains(proposed.Figures, f => f.Code == "spindleSpeed" && f.To <= 1000 * (1 + 1e-9));
         Assert.Contains(proposed.Breaks, b => b.Severity == Severity.Stop && b.Text.Template.StartsWith("Highest speed", StringComparison.Ordinal));
@@ -63,7 +71,8 @@ public sealed class StandingTests
         JudgedLimit limit = Then.Limits[0];
         Assert.Null(Assert.Single(Staleness.LimitChanges(Then.Limits, [.. Then.Limits.Skip(1)])).To);
         Assert.Null(Assert.Single(Staleness.LimitChanges([.. Then.Limits.Skip(1)], Then.Limits)).From);
-        Assert.Equal(limit.Use! + 0.1, Assert.Single(Staleness.LimitChanges(Then.Limits, [limit with { Use = limit.Use + 0.1 }, .. Then.Limits.Skip(1)])).To);
+        Assert.Equal(
+            limit.Use! + 0.1, Assert.Single(Staleness.LimitChanges(Then.Limits, [limit with { Use = limit.Use + 0.1 }, .. Then.Limits.Skip(1)])).To);
         Finding caution = new("x", Severity.Caution, new("Careful."), ""), info = new("y", Severity.Info, new("By the way."), "");
         Assert.True(Assert.Single(Staleness.FindingChanges([], [caution, info])).Appeared);
         Assert.False(Assert.Single(Staleness.FindingChanges([caution, info], [])).Appeared);

@@ -66,7 +66,10 @@ public sealed class PaceTests
         CalculationResult both = Rough.Calculate(s, Sample.Typed(("cuttingSpeed", 240), ("toolLife", 45)), false);
         JudgedLimit limit = both.Limits.Single(l => l.Kind == LimitKind.ToolLife);
         Assert.Equal(16, limit.Use!.Value, 9);
-        Assert.Contains(both.Findings, f => f.Code == "over-limit" && f.Severity == Severity.Caution && f.Text.Template.StartsWith("Life of the edge", StringComparison.Ordinal));
+        Assert.Contains(
+            both.Findings,
+            f =>
+                f.Code == "over-limit" && f.Severity == Severity.Caution && f.Text.Template.StartsWith("Life of the edge", StringComparison.Ordinal));
         Assert.Equal(120, both.Field("cuttingSpeed").Most!.Value, 3);
     }
 
@@ -83,8 +86,14 @@ public sealed class PaceTests
     {
         Assert.False(Rough.Calculate(Sample.Situation, Choices.None, false).Field("toolLife").Used);
         Assert.DoesNotContain(Rough.Calculate(Sample.Situation, Choices.None, false).Figures, f => f.Code == "toolLife");
-        Assert.Equal(["toolLife"], HoleSample.Refused(() => Rough.Calculate(Sample.Situation, Sample.Typed(("toolLife", 30)), false)).Select(f => f.Field));
-        Method paced = new() { Name = "Spare the edge", Operation = "side-rough", Choices = [new("toolLife", MethodBasis.Value, 90), new("widthOfCut", MethodBasis.OfDiameter, 0.1)] };
+        Assert.Equal(
+            ["toolLife"], HoleSample.Refused(() => Rough.Calculate(Sample.Situation, Sample.Typed(("toolLife", 30)), false)).Select(f => f.Field));
+        Method paced = new()
+        {
+            Name = "Spare the edge",
+            Operation = "side-rough",
+            Choices = [new("toolLife", MethodBasis.Value, 90), new("widthOfCut", MethodBasis.OfDiameter, 0.1)],
+        };
         Assert.Empty(paced.Check().Faults);
         AppliedMethod there = paced.Apply(Rough, Lasting(Sample.Situation), 1), here = paced.Apply(Rough, Sample.Situation, 1);
         Assert.Equal(90, there.Choices.Numbers["toolLife"]);
@@ -99,8 +108,10 @@ public sealed class PaceTests
         foreach (BestAim aim in Enum.GetValues<BestAim>())
         {
             Choices paced = Sample.Typed(("toolLife", 60));
-            BestPoint best = Rough.Best(s, paced, aim, TestContext.Current.CancellationToken), free = Rough.Best(s, Choices.None, aim, TestContext.Current.CancellationToken);
-            CalculationResult at = Rough.Calculate(s, new(best.Values.ToDictionary(v => v.Code, v => v.Value), new Dictionary<string, string>()), false);
+            BestPoint best = Rough.Best(s, paced, aim, TestContext.Current.CancellationToken),
+                free = Rough.Best(s, Choices.None, aim, TestContext.Current.CancellationToken);
+            CalculationResult at = Rough.Calculate(
+                s, new(best.Values.ToDictionary(v => v.Code, v => v.Value), new Dictionary<string, string>()), false);
             Assert.True(best.Found);
             Assert.True(at.Figure("toolLife") >= 60 * (1 - 1e-9));
             Assert.True(best.RemovalRate < free.RemovalRate);
@@ -111,7 +122,8 @@ public sealed class PaceTests
     public void Over_width_and_depth_a_life_that_is_kept_hides_no_other_limit()
     {
         Situation s = Lasting(Sample.Situation);
-        OperatingWindow Over(string across, params (string, double)[] typed) => Rough.Window(s, Sample.Typed(typed), new(across, "depthOfCut", 16), TestContext.Current.CancellationToken);
+        OperatingWindow Over(string across, params (string, double)[] typed) =>
+            Rough.Window(s, Sample.Typed(typed), new(across, "depthOfCut", 16), TestContext.Current.CancellationToken);
         Assert.DoesNotContain(LimitKind.ToolLife, Over("widthOfCut", ("toolLife", 60)).Kinds);
         Assert.Contains(LimitKind.ToolLife, Over("cuttingSpeed", ("toolLife", 60)).Kinds);
         Assert.Contains(LimitKind.ToolLife, Over("widthOfCut", ("toolLife", 60), ("cuttingSpeed", 200)).Kinds);
@@ -135,5 +147,7 @@ public sealed class PaceTests
     [InlineData(-1, 0, "rows[0].life")]
     [InlineData(45, 1.5, "rows[0].lifeExponent")]
     public void A_chart_states_life_and_exponent_together_or_neither(double life, double exponent, string field) =>
-        Assert.Contains((Sample.Chart with { Rows = [Sample.Chart.Rows[0] with { Life = life, LifeExponent = exponent }] }).Check().Faults, f => f.Field == field);
+        Assert.Contains(
+            (Sample.Chart with { Rows = [Sample.Chart.Rows[0] with { Life = life, LifeExponent = exponent }] }).Check().Faults, f =>
+                f.Field == field);
 }

@@ -14,14 +14,18 @@ internal static class EndMills
 
     public static Family Square { get; } = new(
         CutterFamily.SquareEndMill, "square end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
-        c => new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
+        c =>
+            new Outline().Line(ProfilePart.Cutting, 0, c.CuttingDiameter / 2).Line(ProfilePart.Cutting, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
         [CuttingDiameter.In(0.1, 100, 12), Depth, .. Lengths(12, 26), .. Edge(4, 38)])
     { Relations = [Neck] };
 
     public static Family CornerRadius { get; } = new(
         CutterFamily.CornerRadiusEndMill, "corner-radius end mill", CutterUse.Milling, ShankForm.Cylindrical, ShankDiameter,
         c => Tapered(c, c[Dimension.CornerRadius], 0),
-        [CuttingDiameter.In(0.1, 100, 12), Dimension.CornerRadius.In(0.01, 50, 1).Under(CuttingDiameter, 0.5).Under(FluteLength), Depth, .. Lengths(12, 26), .. Edge(4, 38)])
+        [
+            CuttingDiameter.In(0.1, 100, 12), Dimension.CornerRadius.In(0.01, 50, 1).Under(CuttingDiameter, 0.5).Under(FluteLength), Depth,
+            .. Lengths(12, 26), .. Edge(4, 38),
+        ])
     { Relations = [Neck] };
 
     public static Family Ball { get; } = new(
@@ -33,8 +37,15 @@ internal static class EndMills
         Relations =
         [
             Neck,
-            Room(FluteLength, c => !PastHalf(c) || (c.FluteLength > c.CuttingDiameter / 2 && c.FluteLength < c.CuttingDiameter), "A ball that cuts past its half ends between its half and its whole diameter; give an LCF between them."),
-            Room(NeckDiameter, c => !PastHalf(c) || (c[NeckDiameter] > 0 && c[UsableLength] > c.FluteLength && c[NeckDiameter] <= (2 * BallRadiusAt(c, c.FluteLength)) + 1e-9), "A ball that cuts past its half stands on a neck no thicker than where it ends; give DN, and LU longer than LCF."),
+            Room(
+                FluteLength, c => !PastHalf(c) || (c.FluteLength > c.CuttingDiameter / 2 && c.FluteLength < c.CuttingDiameter),
+                "A ball that cuts past its half ends between its half and its whole diameter; give an LCF between them."),
+            Room(
+                NeckDiameter,
+                c =>
+                    !PastHalf(c)
+                        || (c[NeckDiameter] > 0 && c[UsableLength] > c.FluteLength && c[NeckDiameter] <= (2 * BallRadiusAt(c, c.FluteLength)) + 1e-9),
+                "A ball that cuts past its half stands on a neck no thicker than where it ends; give DN, and LU longer than LCF."),
         ],
     };
 
@@ -49,8 +60,12 @@ internal static class EndMills
         Relations =
         [
             Neck,
-            Room(Dimension.CornerRadius, c => TipRadius(c, Rounding(c), c[TaperAngle]) >= -1e-9, "The corner radius reaches past the axis; make it smaller. A ball tip has its centre on the axis."),
-            Room(Dimension.CornerRadius, c => Rounding(c) * (1 - Math.Sin(double.DegreesToRadians(c[TaperAngle]))) <= c.FluteLength, "The corner radius is longer than the flutes; make it smaller."),
+            Room(
+                Dimension.CornerRadius, c => TipRadius(c, Rounding(c), c[TaperAngle]) >= -1e-9,
+                "The corner radius reaches past the axis; make it smaller. A ball tip has its centre on the axis."),
+            Room(
+                Dimension.CornerRadius, c => Rounding(c) * (1 - Math.Sin(double.DegreesToRadians(c[TaperAngle]))) <= c.FluteLength,
+                "The corner radius is longer than the flutes; make it smaller."),
         ],
     };
 
@@ -59,13 +74,24 @@ internal static class EndMills
         c =>
         {
             double flank = c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle]));
-            return new Outline().Line(ProfilePart.Cutting, 0, (c.CuttingDiameter / 2) - flank).Line(ProfilePart.Cutting, c.LargestDepth, c.CuttingDiameter / 2)
+            return new Outline()
+                .Line(ProfilePart.Cutting, 0, (c.CuttingDiameter / 2) - flank)
+                .Line(ProfilePart.Cutting, c.LargestDepth, c.CuttingDiameter / 2)
                 .Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c);
         },
-        [CuttingDiameter.In(1, 200, 32), EdgeAngle.In(3, 30, 12), LargestDepth.In(0.05, 10, 1.2).Under(FluteLength), .. Lengths(32, 30), InsertRadius, .. Edge(4, 0, 0.05, 0.3)])
+        [
+            CuttingDiameter.In(1, 200, 32), EdgeAngle.In(3, 30, 12), LargestDepth.In(0.05, 10, 1.2).Under(FluteLength), .. Lengths(32, 30),
+            InsertRadius, .. Edge(4, 0, 0.05, 0.3),
+        ])
     {
         Inserts = true,
-        Relations = [Neck, Room(EdgeAngle, c => c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])) < c.CuttingDiameter / 2, "The flank of this angle reaches past the axis at the largest depth; give a larger angle or less depth.")],
+        Relations =
+        [
+            Neck,
+            Room(
+                EdgeAngle, c => c.LargestDepth / Math.Tan(double.DegreesToRadians(c[EdgeAngle])) < c.CuttingDiameter / 2,
+                "The flank of this angle reaches past the axis at the largest depth; give a larger angle or less depth."),
+        ],
     };
 
     public static Family Face { get; } = new(
@@ -74,7 +100,8 @@ internal static class EndMills
             .Cylinder(ProfilePart.Body, Math.Min(c.OverallLength, Math.Max(2 * c.LargestDepth, c.OverallLength * 0.4)), Flank(c) - 1)
             .Cylinder(ProfilePart.Shank, c.OverallLength, c[HubDiameter]).Revolved(),
         [
-            CuttingDiameter.In(16, 500, 50), EdgeAngle.In(10, 90, 45), LargestDepth.In(0.2, 30, 4).Under(OverallLength, 0.5), SeatBore.In(5, 100, 22).Under(HubDiameter),
+            CuttingDiameter.In(16, 500, 50), EdgeAngle.In(10, 90, 45), LargestDepth.In(0.2, 30, 4).Under(OverallLength, 0.5),
+            SeatBore.In(5, 100, 22).Under(HubDiameter),
             HubDiameter.In(10, 450, 40).Under(CuttingDiameter), OverallLength.In(10, 200, 40), InsertRadius, .. Edge(5, 0, 0.03, 0.25),
         ])
     { Inserts = true };
@@ -90,7 +117,10 @@ internal static class EndMills
     private static Profile DrawBall(Cutter c)
     {
         double half = c.CuttingDiameter / 2, ends = PastHalf(c) ? c.FluteLength : Math.Min(c.FluteLength, half);
-        return new Outline().Round(ProfilePart.Cutting, ends, BallRadiusAt(c, ends), half).Line(ProfilePart.Cutting, c.FluteLength, BallRadiusAt(c, ends)).Tail(c);
+        return new Outline()
+            .Round(ProfilePart.Cutting, ends, BallRadiusAt(c, ends), half)
+            .Line(ProfilePart.Cutting, c.FluteLength, BallRadiusAt(c, ends))
+            .Tail(c);
     }
 
     private static double Rounding(Cutter c) => double.IsNaN(c[Dimension.CornerRadius]) ? 0 : c[Dimension.CornerRadius];

@@ -18,7 +18,8 @@ internal static class Parts
     ];
 
     /// <summary>Teeth, helix and what the edge stands, of a milling cutter.</summary>
-    public static IReadOnlyList<FamilyDimension> Edge(int teeth, double helix, double leastChip = 0.004, double largestChip = 0.08, int mostTeeth = 40) =>
+    public static IReadOnlyList<FamilyDimension> Edge(
+        int teeth, double helix, double leastChip = 0.004, double largestChip = 0.08, int mostTeeth = 40) =>
     [
         Teeth.In(1, mostTeeth, teeth),
         HelixAngle.In(-60, 60, helix).Free(),
@@ -48,27 +49,46 @@ internal static class Parts
     public static IReadOnlyList<Relation> Always { get; } =
     [
         new(Teeth, c => !(c[Teeth] > 0) || c[Teeth] == Math.Floor(c[Teeth]), c => $"A cutter has a whole number of teeth, not {c[Teeth]:0.###}."),
-        new(Teeth, c => !(c[Teeth] > 1) || !(Across(c) > 0) || Math.PI * Across(c) / c[Teeth] >= LeastToothPitch, c => $"{c[Teeth]:0} teeth on Ø{Across(c):0.###} mm leave {Math.PI * Across(c) / c[Teeth]:0.####} mm for each; take fewer."),
-        new(ShankDiameter, c => !(c[ShankDiameter] > 0) || !(Across(c) > 0) || c[ShankDiameter] >= LeastShankOver * Across(c), c => $"A shank of {c[ShankDiameter]:0.###} mm does not carry Ø{Across(c):0.###} mm; give at least {LeastShankOver * Across(c):0.##} mm."),
-        new(NeckDiameter, c => !(c[NeckDiameter] > 0) || c[NeckDiameter] <= CollarOver * Math.Max(Across(c), c.ShankSize) + 1e-9, c => $"A neck of Ø{c[NeckDiameter]:0.###} mm is no part of this cutter; give at most {CollarOver * Math.Max(Across(c), c.ShankSize):0.##} mm."),
-        new(OverallLength, HasShank, c => $"Of its {c.OverallLength:0.###} mm only {Math.Max(0, c.OverallLength - c.ShankFrom):0.###} mm are shank; make it longer, or what cuts shorter."),
+        new(
+            Teeth, c => !(c[Teeth] > 1) || !(Across(c) > 0) || Math.PI * Across(c) / c[Teeth] >= LeastToothPitch,
+            c => $"{c[Teeth]:0} teeth on Ø{Across(c):0.###} mm leave {Math.PI * Across(c) / c[Teeth]:0.####} mm for each; take fewer."),
+        new(
+            ShankDiameter, c => !(c[ShankDiameter] > 0) || !(Across(c) > 0) || c[ShankDiameter] >= LeastShankOver * Across(c),
+            c => $"A shank of {c[ShankDiameter]:0.###} mm does not carry Ø{Across(c):0.###} mm; give at least {LeastShankOver * Across(c):0.##} mm."),
+        new(
+            NeckDiameter, c => !(c[NeckDiameter] > 0) || c[NeckDiameter] <= CollarOver * Math.Max(Across(c), c.ShankSize) + 1e-9,
+            c =>
+                $"A neck of Ø{c[NeckDiameter]:0.###} mm is no part of this cutter; give at most "
+                    + $"{CollarOver * Math.Max(Across(c), c.ShankSize):0.##} mm."),
+        new(
+            OverallLength, HasShank,
+            c =>
+                $"Of its {c.OverallLength:0.###} mm only {Math.Max(0, c.OverallLength - c.ShankFrom):0.###} mm are shank; "
+                    + "make it longer, or what cuts shorter."),
         new(OverallLength, c => Loops(c) is null, c => Loops(c)!),
     ];
 
-    private static double Across(Cutter c) => Math.Max(double.IsNaN(c.CuttingDiameter) || c.Described.Use == CutterUse.Turning ? 0 : c.CuttingDiameter, Widest(c));
+    private static double Across(Cutter c) =>
+        Math.Max(double.IsNaN(c.CuttingDiameter) || c.Described.Use == CutterUse.Turning ? 0 : c.CuttingDiameter, Widest(c));
 
     private static bool HasShank(Cutter c) =>
-        c.Described.Shank != ShankForm.Cylindrical || c.Described.Use == CutterUse.Turning || c.OverallLength - c.ShankFrom >= (LeastShankLength * c.ShankSize) - 1e-9;
+        c.Described.Shank != ShankForm.Cylindrical || c.Described.Use == CutterUse.Turning
+            || c.OverallLength - c.ShankFrom >= (LeastShankLength * c.ShankSize) - 1e-9;
 
     // A flat outline is loops: none crosses itself, and nothing of them lies behind the end.
     private static string? Loops(Cutter c)
     {
         if (c.Described.Use != CutterUse.Turning) return null;
         Profile profile = c.Profile();
-        if (profile.Elements.Any(e => e.Box.MostZ > c.OverallLength + 1e-6)) return "The insert reaches behind the end of the tool; make the tool longer or the insert smaller.";
+        if (profile.Elements.Any(e => e.Box.MostZ > c.OverallLength + 1e-6))
+            return "The insert reaches behind the end of the tool; make the tool longer or the insert smaller.";
         ProfileBox[] edges = [.. profile.Elements.Where(e => e.Part == ProfilePart.Cutting).Select(e => e.Box)];
-        if (c[LeastBore] > 0 && edges.Max(e => e.MostR) - edges.Min(e => e.LeastR) > c[LeastBore]) return "The insert is larger than the bore the bar goes into; take a smaller insert.";
-        return profile.CrossesItself() ? "The outline of insert, head and shank crosses itself with these dimensions; look at IC, LH, WF and the shank, or at the pitch beside IC." : null;
+        if (c[LeastBore] > 0 && edges.Max(e => e.MostR) - edges.Min(e => e.LeastR) > c[LeastBore])
+            return "The insert is larger than the bore the bar goes into; take a smaller insert.";
+        return profile.CrossesItself()
+            ? "The outline of insert, head and shank crosses itself with these dimensions; look at IC, LH, WF and "
+                + "the shank, or at the pitch beside IC."
+            : null;
     }
 
     /// <summary>A relation that the corner of a profile must have room.</summary>

@@ -21,25 +21,35 @@ internal static class TurningTools
     };
 
     private static readonly OptionDescription Shape = Pick(
-        "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"), new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
+        "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"),
+        new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
 
     public static Family Outside { get; } = new(
         CutterFamily.OutsideTurningTool, "outside turning tool", CutterUse.Turning, ShankForm.Square, ShankHeight, DrawOutside,
         [
-            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 36).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. Insert(12.7, 95),
+            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5),
+            HeadLength.In(8, 120, 36).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. Insert(12.7, 95),
         ])
     { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Shape], Relations = [HeadRoom, Trailing] };
 
     public static Family Inside { get; } = new(
         CutterFamily.InsideTurningTool, "turning boring bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter, DrawInside,
         [
-            ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter), FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8), OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
+            ShankDiameter.In(3, 100, 20), LeastBore.In(3.2, 300, 25).Over(ShankDiameter),
+            FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 32).Under(OverallLength, 0.8),
+            OverallLength.In(30, 500, 180), .. Insert(9.525, 95),
         ])
     {
         CalledBy = ShankDiameter.Symbol,
         Inserts = true,
         Picks = [Shape],
-        Relations = [HeadRoom, Trailing, Room(LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9, "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF.")],
+        Relations =
+        [
+            HeadRoom, Trailing,
+            Room(
+                LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9,
+                "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF."),
+        ],
     };
 
     public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
@@ -51,40 +61,67 @@ internal static class TurningTools
         c =>
         {
             double depth = c[LargestPitch] * 0.75, wide = depth * Math.Tan(Half(c[ProfileAngle])), edge = c[InscribedCircle];
-            Outline o = new Outline().Line(ProfilePart.Cutting, depth, wide).Line(ProfilePart.Cutting, edge, edge / 2).Line(ProfilePart.Cutting, edge, -edge / 2).Line(ProfilePart.Cutting, depth, -wide).Close(ProfilePart.Cutting);
+            Outline o = new Outline()
+                .Line(ProfilePart.Cutting, depth, wide)
+                .Line(ProfilePart.Cutting, edge, edge / 2)
+                .Line(ProfilePart.Cutting, edge, -edge / 2)
+                .Line(ProfilePart.Cutting, depth, -wide)
+                .Close(ProfilePart.Cutting);
             return Shank(o, c, edge * 0.55, -edge * 0.45, edge * 0.8);
         },
         [
-            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5), HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150),
-            InscribedCircle.In(4, 30, 9.525), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 60, 60), Teeth.In(1, 4, 1),
+            ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5),
+            HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150),
+            InscribedCircle.In(4, 30, 9.525), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 60, 60),
+            Teeth.In(1, 4, 1),
         ])
     { CalledBy = ShankHeight.Symbol, Inserts = true };
 
-    private static Relation HeadRoom => Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
+    private static Relation HeadRoom =>
+        Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
 
     private static Relation Trailing => new(
         EdgeAngle,
         c => c.Picked("insert") == "R" || c[EdgeAngle] + Corners[c.Picked("insert")][0] < 180,
-        c => $"At {c[EdgeAngle]:0.#}° an insert {c.Picked("insert")} would rub with its trailing edge; KAPR stays below {180 - Corners[c.Picked("insert")][0]:0.#}°.");
+        c =>
+            $"At {c[EdgeAngle]:0.#}° an insert {c.Picked("insert")} would rub with its trailing edge; KAPR stays below "
+                + $"{180 - Corners[c.Picked("insert")][0]:0.#}°.");
 
     private static IReadOnlyList<FamilyDimension> Insert(double circle, double angle) =>
     [
         InscribedCircle.In(3.97, 32, circle), CornerRadius.In(0.03, 6.4, 0.8).Under(InscribedCircle, 0.5), EdgeAngle.In(15, 118, angle),
-        LeastFormingDepth.In(0.02, 20, 0.5).Under(LargestFormingDepth), LargestFormingDepth.In(0.05, 25, 4), LeastFormingFeed.In(0.01, 2, 0.1).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 3, 0.4),
+        LeastFormingDepth.In(0.02, 20, 0.5).Under(LargestFormingDepth), LargestFormingDepth.In(0.05, 25, 4),
+        LeastFormingFeed.In(0.01, 2, 0.1).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 3, 0.4),
     ];
 
     private static Family Blade(CutterFamily code, string name, double width, double reach, double work) => new(
         code, name, CutterUse.Turning, ShankForm.Blade, ShankHeight,
         c =>
         {
-            double half = c[CuttingWidth] / 2, blade = c[BladeWidth] / 2, body = c[ShankWidth] / 2, insert = Math.Min(c[CuttingWidth] * 2, c[Reach] * 0.5);
-            return new Outline(0, -half).Line(ProfilePart.Cutting, 0, half).Line(ProfilePart.Cutting, insert, blade).Line(ProfilePart.Cutting, insert, -blade).Close(ProfilePart.Cutting).From(insert, -blade)
-                .Line(ProfilePart.Neck, insert, blade).Line(ProfilePart.Neck, c[Reach], blade).Line(ProfilePart.Neck, c[Reach], -blade).Close(ProfilePart.Neck).From(c[Reach], -body)
-                .Line(ProfilePart.Shank, c[Reach], body).Line(ProfilePart.Shank, c.OverallLength, body).Line(ProfilePart.Shank, c.OverallLength, -body).Close(ProfilePart.Shank).Flat();
+            double half = c[CuttingWidth] / 2, blade = c[BladeWidth] / 2, body = c[ShankWidth] / 2,
+                insert = Math.Min(c[CuttingWidth] * 2, c[Reach] * 0.5);
+            return new Outline(0, -half)
+                .Line(ProfilePart.Cutting, 0, half)
+                .Line(ProfilePart.Cutting, insert, blade)
+                .Line(ProfilePart.Cutting, insert, -blade)
+                .Close(ProfilePart.Cutting)
+                .From(insert, -blade)
+                .Line(ProfilePart.Neck, insert, blade)
+                .Line(ProfilePart.Neck, c[Reach], blade)
+                .Line(ProfilePart.Neck, c[Reach], -blade)
+                .Close(ProfilePart.Neck)
+                .From(c[Reach], -body)
+                .Line(ProfilePart.Shank, c[Reach], body)
+                .Line(ProfilePart.Shank, c.OverallLength, body)
+                .Line(ProfilePart.Shank, c.OverallLength, -body)
+                .Close(ProfilePart.Shank)
+                .Flat();
         },
         [
-            CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), GreatestWork.In(1, 400, work), BladeWidth.In(0.3, 19, width * 0.8).Under(CuttingWidth), ShankHeight.In(8, 60, 32), ShankWidth.In(1, 60, 8).Over(BladeWidth),
-            CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150), LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
+            CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), GreatestWork.In(1, 400, work),
+            BladeWidth.In(0.3, 19, width * 0.8).Under(CuttingWidth), ShankHeight.In(8, 60, 32), ShankWidth.In(1, 60, 8).Over(BladeWidth),
+            CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150),
+            LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
         ])
     { CalledBy = CuttingWidth.Symbol, Inserts = true };
 
@@ -93,7 +130,10 @@ internal static class TurningTools
     private static Profile DrawInside(Cutter c) => WithInsert(c, swap: true, (o, back, across) =>
     {
         double axis = c[FunctionalWidth], half = c.ShankSize / 2, near = axis - half, far = axis + half;
-        return o.From(back, across * 0.5).Line(ProfilePart.Shank, c[HeadLength], near).Line(ProfilePart.Shank, c.OverallLength, near).Line(ProfilePart.Shank, c.OverallLength, far)
+        return o.From(back, across * 0.5)
+            .Line(ProfilePart.Shank, c[HeadLength], near)
+            .Line(ProfilePart.Shank, c.OverallLength, near)
+            .Line(ProfilePart.Shank, c.OverallLength, far)
             .Line(ProfilePart.Shank, c[HeadLength] * 0.3, far).Line(ProfilePart.Shank, c[HeadLength] * 0.08, axis).Close(ProfilePart.Shank).Flat();
     });
 
@@ -101,8 +141,14 @@ internal static class TurningTools
     private static Profile Shank(Outline o, Cutter c, double back, double seat, double start)
     {
         double far = c[FunctionalWidth], near = far - c[ShankWidth], head = c[HeadLength], side = c.Hand == Hand.Left ? -1 : 1;
-        return o.From(start, seat * side).Line(ProfilePart.Shank, head, near * side).Line(ProfilePart.Shank, c.OverallLength, near * side).Line(ProfilePart.Shank, c.OverallLength, far * side)
-            .Line(ProfilePart.Shank, back * 1.2, far * side).Line(ProfilePart.Shank, back * 0.7, (far + Math.Abs(seat)) * 0.6 * side).Close(ProfilePart.Shank).Flat();
+        return o.From(start, seat * side)
+            .Line(ProfilePart.Shank, head, near * side)
+            .Line(ProfilePart.Shank, c.OverallLength, near * side)
+            .Line(ProfilePart.Shank, c.OverallLength, far * side)
+            .Line(ProfilePart.Shank, back * 1.2, far * side)
+            .Line(ProfilePart.Shank, back * 0.7, (far + Math.Abs(seat)) * 0.6 * side)
+            .Close(ProfilePart.Shank)
+            .Flat();
     }
 
     // The insert lies with its edge at κ_r to the feed. Its nose, rounded by RE, touches both axes.
@@ -140,7 +186,8 @@ internal static class TurningTools
         double shiftR = side * touching.Min(e => side > 0 ? e.Box.LeastR : -e.Box.MostR);
         Outline moved = new();
         foreach (ProfileElement e in insert.Elements)
-            (moved.Z == e.FromZ - back && moved.R == e.FromR - shiftR ? moved : moved.From(e.FromZ - back, e.FromR - shiftR)).Arc(ProfilePart.Cutting, e.ToZ - back, e.ToR - shiftR, e.Bulge);
+            (moved.Z == e.FromZ - back && moved.R == e.FromR - shiftR ? moved : moved.From(e.FromZ - back, e.FromR - shiftR))
+                .Arc(ProfilePart.Cutting, e.ToZ - back, e.ToR - shiftR, e.Bulge);
         return body(moved, inner * 1.1, inner);
     }
 

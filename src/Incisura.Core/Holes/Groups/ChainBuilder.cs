@@ -38,7 +38,8 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     }
 
     /// <summary>Picks that were asked for and fitted nowhere.</summary>
-    public IEnumerable<FallenPick> Unfit => picked.Where(p => asked.Contains(p.Key) && !fitted.Contains(p.Key)).Select(p => new FallenPick(p.Key, p.Value, WhyUnfit(p.Key, p.Value)));
+    public IEnumerable<FallenPick> Unfit =>
+        picked.Where(p => asked.Contains(p.Key) && !fitted.Contains(p.Key)).Select(p => new FallenPick(p.Key, p.Value, WhyUnfit(p.Key, p.Value)));
 
     /// <summary>Number of an assembly, whether it can be used or not.</summary>
     public string NameOf(int assemblyId) => Of(assemblyId)?.Assembly.Value.Number ?? "The assembly picked";
@@ -74,7 +75,8 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
 
     // Where the chain fails, tools that have the size and may not be used are the first to look at.
     private IEnumerable<Sentence> Barred(List<Finish> finishes) => shelf.Barred
-        .Where(b => OpeningFamilies.Contains(b.Situation.Cutter.Value.Family) && finishes.Exists(f => f.Takes(b.Situation.Cutter.Value.CuttingDiameter)))
+        .Where(
+            b => OpeningFamilies.Contains(b.Situation.Cutter.Value.Family) && finishes.Exists(f => f.Takes(b.Situation.Cutter.Value.CuttingDiameter)))
         .Take(MostBarred)
         .Select(b => new Sentence($"{b.Situation.Assembly.Value.Number} has the size, but {b.Why}."));
 
@@ -108,7 +110,10 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         }
 
         if (t.Chamfer > 0 && seat && open) steps.Add(Countersink(chamfer, t.SeatDiameter));
-        if (t.Kind == TargetKind.Tolerance && limits is null) cautions.Add(new($"“{t.Tolerance}” is not a tolerance known here at this size: the hole is made to Ø{{0}}, and its limits are not checked.", Mm(t.Diameter)));
+        if (t.Kind == TargetKind.Tolerance && limits is null)
+            cautions.Add(new(
+                $"“{t.Tolerance}” is not a tolerance known here at this size: the hole is made to Ø{{0}}, and its limits are not checked.",
+                Mm(t.Diameter)));
         if (t.Through && t.Chamfer > 0) notes.Add(new("The far edge is left as it is; deburr it."));
         return new(steps, cautions, notes);
     }
@@ -146,7 +151,11 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     private IEnumerable<Opening> Drilled(Finish finish)
     {
         (List<Situation> able, List<Situation> all) = Candidates("drill", Drills, s => finish.Takes(s.Cutter.Value.CuttingDiameter));
-        foreach (Situation s in able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - finish.Hole)).ThenBy(s => Array.IndexOf(Drills, s.Cutter.Value.Family)).ThenBy(Length))
+        foreach (
+            Situation s in able.OrderBy(s => !ToolShelf.StandsThere(s))
+                .ThenBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - finish.Hole))
+                .ThenBy(s => Array.IndexOf(Drills, s.Cutter.Value.Family))
+                .ThenBy(Length))
         {
             double d = s.Cutter.Value.CuttingDiameter, depth = finish.DepthIn(d);
             yield return new([Step("drill", s, new() { ["depth"] = depth }, Through, finish.WhyDrill(d), all)], d, depth);
@@ -155,12 +164,14 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
 
     private IEnumerable<Opening> ByStep(Finish finish)
     {
-        (List<Situation> able, List<Situation> all) = Candidates("drill", [CutterFamily.StepDrill], s => finish.Takes(s.Cutter.Value.CuttingDiameter));
+        (List<Situation> able, List<Situation> all) = Candidates(
+            "drill", [CutterFamily.StepDrill], s => finish.Takes(s.Cutter.Value.CuttingDiameter));
         foreach (Situation s in able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
         {
             double d = s.Cutter.Value.CuttingDiameter, depth = finish.DepthIn(d), chamfer = ChamferAround(d);
             Dictionary<string, double> numbers = new() { ["chamferDiameter"] = chamfer };
-            ChainStep step = Step("drill", s, numbers, Through, finish.WhyDrill(d).Then(new(" Its step leaves the chamfer to Ø{0}.", Mm(chamfer))), all);
+            ChainStep step = Step(
+                "drill", s, numbers, Through, finish.WhyDrill(d).Then(new(" Its step leaves the chamfer to Ø{0}.", Mm(chamfer))), all);
 
             // The step sits at a fixed length: it serves where that gives just the depth asked for, or more of a blind core.
             double got = step.Found ? Field(step, "depth") : double.NaN;
@@ -172,26 +183,39 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     // Too deep for the drills there are, or deeper than the shop drills without stages: a pilot, and a deep-hole drill behind it.
     private IEnumerable<Opening> Staged(Finish finish)
     {
-        (List<Situation> able, List<Situation> all) = Candidates("deep-hole", [CutterFamily.GunDrill], s => finish.Takes(s.Cutter.Value.CuttingDiameter));
+        (List<Situation> able, List<Situation> all) = Candidates(
+            "deep-hole", [CutterFamily.GunDrill], s => finish.Takes(s.Cutter.Value.CuttingDiameter));
         foreach (Situation gun in able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
         {
-            double d = gun.Cutter.Value.CuttingDiameter, depth = finish.DepthIn(d), pilotDepth = Math.Round(15 * d) / 10, widest = d * StagedDrilling.WidestPilot;
+            double d = gun.Cutter.Value.CuttingDiameter, depth = finish.DepthIn(d), pilotDepth = Math.Round(15 * d) / 10,
+                widest = d * StagedDrilling.WidestPilot;
             if (pilotDepth > depth) continue;
             (List<Situation> pilots, List<Situation> allPilots) = Candidates(
                 "drill", PilotDrills, s => s.Cutter.Value.CuttingDiameter >= d - 1e-9 && s.Cutter.Value.CuttingDiameter <= widest);
             ChainStep[] pilotSteps =
             [
-                .. pilots.OrderBy(s => s.Cutter.Value.CuttingDiameter <= d + 1e-9).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(s => s.Cutter.Value.CuttingDiameter).ThenBy(Length)
-                    .Select(s => Step("drill", s, new() { ["depth"] = pilotDepth }, Nothing, new("Drills the pilot that guides the deep-hole drill, {0} deep.", Mm(pilotDepth)), allPilots)),
+                .. pilots.OrderBy(s => s.Cutter.Value.CuttingDiameter <= d + 1e-9)
+                .ThenBy(s => !ToolShelf.StandsThere(s))
+                .ThenBy(s => s.Cutter.Value.CuttingDiameter)
+                .ThenBy(Length)
+                    .Select(
+                        s =>
+                            Step(
+                                "drill", s, new() { ["depth"] = pilotDepth }, Nothing,
+                                new("Drills the pilot that guides the deep-hole drill, {0} deep.", Mm(pilotDepth)), allPilots)),
             ];
-            if (pilotSteps.Length == 0) pilotSteps = [Missing("drill", PilotDrills, s => false, d, new("No drill from Ø{0} to Ø{1} for a pilot.", Mm(d), Mm(widest)))];
+            if (pilotSteps.Length == 0)
+                pilotSteps = [Missing("drill", PilotDrills, s => false, d, new("No drill from Ø{0} to Ø{1} for a pilot.", Mm(d), Mm(widest)))];
             foreach (ChainStep pilot in pilotSteps)
             {
                 double wide = pilot.Situation?.Cutter.Value.CuttingDiameter ?? d;
-                ChainStep deep = Step("deep-hole", gun, new() { ["depth"] = depth, ["pilotDepth"] = pilotDepth, ["pilotDiameter"] = wide }, Through, new("{0} × D is drilled in stages behind the pilot.", new Measure(Math.Round(depth / d, 1), Quantity.Ratio)), all)
+                ChainStep deep = Step(
+                    "deep-hole", gun, new() { ["depth"] = depth, ["pilotDepth"] = pilotDepth, ["pilotDiameter"] = wide }, Through,
+                    new("{0} × D is drilled in stages behind the pilot.", new Measure(Math.Round(depth / d, 1), Quantity.Ratio)), all)
                     with
                 { Takes = new("In the pilot of Ø{0}, {1} deep.", Mm(wide), Mm(pilotDepth)) };
-                if (depth / d >= LeastStaged || deep.Result?.Findings.All(f => f.Code != "needs-no-stages") == true) yield return new([pilot, deep], d, depth);
+                if (depth / d >= LeastStaged || deep.Result?.Findings.All(f => f.Code != "needs-no-stages") == true)
+                    yield return new([pilot, deep], d, depth);
             }
         }
     }
@@ -204,14 +228,23 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         foreach (Situation bar in bars.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
         {
             double body = bar.Cutter.Value[Dimension.BodyDiameter];
-            (List<Situation> drills, List<Situation> allDrills) = Candidates("drill", Drills, s => s.Cutter.Value.CuttingDiameter >= body && s.Cutter.Value.CuttingDiameter <= hole - (2 * RoughBar.LeastStock));
-            foreach (Situation drill in drills.OrderBy(s => !ToolShelf.StandsThere(s)).ThenByDescending(s => s.Cutter.Value.CuttingDiameter).ThenBy(Length))
+            (List<Situation> drills, List<Situation> allDrills) = Candidates(
+                "drill", Drills, s => s.Cutter.Value.CuttingDiameter >= body && s.Cutter.Value.CuttingDiameter <= hole - (2 * RoughBar.LeastStock));
+            foreach (
+                Situation drill in drills.OrderBy(s => !ToolShelf.StandsThere(s))
+                    .ThenByDescending(s => s.Cutter.Value.CuttingDiameter)
+                    .ThenBy(Length))
             {
                 double d = drill.Cutter.Value.CuttingDiameter, drilled = t.Through ? depth : depth + RunOut;
                 yield return new(
                     [
-                        Step("drill", drill, new() { ["depth"] = drilled }, Through, new("No drill has Ø{0}: this one opens the hole for the bar.", Mm(hole)), allDrills),
-                        Step("bore", bar, new() { ["depth"] = depth, ["holeBefore"] = d, ["boreDiameter"] = hole }, Ends, new("The bar bores it to Ø{0}.", Mm(hole)), all) with { Takes = new("In Ø{0}, {1} on a side.", Mm(d), Mm((hole - d) / 2)) },
+                        Step(
+                            "drill", drill, new() { ["depth"] = drilled }, Through,
+                            new("No drill has Ø{0}: this one opens the hole for the bar.", Mm(hole)), allDrills),
+                        Step(
+                            "bore", bar, new() { ["depth"] = depth, ["holeBefore"] = d, ["boreDiameter"] = hole }, Ends,
+                            new("The bar bores it to Ø{0}.", Mm(hole)), all) with { Takes = new(
+                                "In Ø{0}, {1} on a side.", Mm(d), Mm((hole - d) / 2)) },
                     ],
                     hole,
                     depth);
@@ -222,31 +255,42 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     private IEnumerable<Opening> ByHelix(Finish finish)
     {
         double hole = finish.Hole, depth = finish.DepthIn(hole);
-        (List<Situation> mills, List<Situation> all) = Candidates("helical-entry", Helix.Families, s => s.Cutter.Value.CuttingDiameter is var d && d * 1.02 <= hole && 2 * d >= hole);
+        (List<Situation> mills, List<Situation> all) = Candidates(
+            "helical-entry", Helix.Families, s => s.Cutter.Value.CuttingDiameter is var d && d * 1.02 <= hole && 2 * d >= hole);
         foreach (Situation mill in mills.OrderBy(s => !ToolShelf.StandsThere(s)).ThenByDescending(s => s.Cutter.Value.CuttingDiameter).ThenBy(Length))
         {
             Dictionary<string, double> numbers = new() { ["holeDiameter"] = hole, ["stockHeight"] = depth, ["breakthrough"] = t.Through ? 1 : 0 };
-            yield return new([Step("helical-entry", mill, numbers, Nothing, new("No drill has Ø{0}: it is milled on a helix.", Mm(hole)), all)], hole, depth);
+            yield return new(
+                [Step("helical-entry", mill, numbers, Nothing, new("No drill has Ø{0}: it is milled on a helix.", Mm(hole)), all)], hole, depth);
         }
     }
 
     private ChainStep NoDrill(Finish finish) =>
-        Missing("drill", Drills, s => finish.Takes(s.Cutter.Value.CuttingDiameter), finish.Hole, new("No drill makes Ø{0}, and nothing else here opens it.", Mm(finish.Hole)));
+        Missing(
+            "drill", Drills, s => finish.Takes(s.Cutter.Value.CuttingDiameter), finish.Hole,
+            new("No drill makes Ø{0}, and nothing else here opens it.", Mm(finish.Hole)));
 
     private (ChainStep? Step, Sentence? Note) Spot(Cutter drill, double chamfer, double drilled)
     {
         Spotting rule = Spotting.Of(drill, t.Depth / drill.CuttingDiameter);
         if (!rule.Wanted) return (null, rule.Why);
         bool Chamfers(Situation s) => chamfer > 0 && s.Cutter.Value.CuttingDiameter >= chamfer && HasChamferCone(s);
-        (List<Situation> able, List<Situation> all) = Candidates("spot", [CutterFamily.SpotDrill], s => s.Cutter.Value[Dimension.PointAngle] >= rule.LeastAngle - 1e-9);
+        (List<Situation> able, List<Situation> all) = Candidates(
+            "spot", [CutterFamily.SpotDrill], s => s.Cutter.Value[Dimension.PointAngle] >= rule.LeastAngle - 1e-9);
         double guide = Math.Round(8 * drill.CuttingDiameter) / 10;
-        foreach (Situation s in able.OrderBy(s => !Chamfers(s)).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(s => s.Cutter.Value.CuttingDiameter < guide).ThenBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - guide)))
+        foreach (
+            Situation s in able.OrderBy(s => !Chamfers(s))
+                .ThenBy(s => !ToolShelf.StandsThere(s))
+                .ThenBy(s => s.Cutter.Value.CuttingDiameter < guide)
+                .ThenBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - guide)))
         {
             bool chamfers = Chamfers(s);
             double wide = chamfers ? chamfer : Math.Min(guide, s.Cutter.Value.CuttingDiameter);
             Dictionary<string, double> numbers = new() { ["chamferDiameter"] = wide };
             if (chamfers) numbers["holeBefore"] = drilled;
-            ChainStep step = Step("spot", s, numbers, Nothing, chamfers ? new("The smallest spot drill that leaves the chamfer to Ø{0}.", Mm(chamfer)) : new("Guides the drill."), all);
+            ChainStep step = Step(
+                "spot", s, numbers, Nothing,
+                chamfers ? new("The smallest spot drill that leaves the chamfer to Ø{0}.", Mm(chamfer)) : new("Guides the drill."), all);
             if (step.Gravest != Severity.Stop) return (step, null);
         }
 
@@ -263,8 +307,14 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         (List<Situation> able, List<Situation> all) = Candidates("countersink", families, Fits);
         ChainStep[] steps =
         [
-            .. able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(s => Array.IndexOf(families, s.Cutter.Value.Family)).ThenBy(s => s.Cutter.Value.CuttingDiameter)
-                .Select(s => Step("countersink", s, numbers, Nothing, new("Chamfers to Ø{0} after drilling.", Mm(chamfer)), all) with { Takes = new("Around Ø{0}.", Mm(hole)) }),
+            .. able.OrderBy(s => !ToolShelf.StandsThere(s))
+            .ThenBy(s => Array.IndexOf(families, s.Cutter.Value.Family))
+            .ThenBy(s => s.Cutter.Value.CuttingDiameter)
+                .Select(
+                    s =>
+                        Step(
+                            "countersink", s, numbers, Nothing, new(
+                                "Chamfers to Ø{0} after drilling.", Mm(chamfer)), all) with { Takes = new("Around Ø{0}.", Mm(hole)) }),
         ];
         if (steps.MinBy(s => s.Gravest) is { } best) return best;
 
@@ -274,27 +324,44 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         steps =
         [
             .. able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenByDescending(s => s.Cutter.Value.CuttingDiameter)
-                .Select(s => Step("chamfer", s, numbers, Nothing, new("No countersink is as wide: a chamfer mill goes round to Ø{0}.", Mm(chamfer)), all) with { Takes = new("Around Ø{0}.", Mm(hole)) }),
+                .Select(
+                    s =>
+                        Step(
+                            "chamfer", s, numbers, Nothing, new(
+                                "No countersink is as wide: a chamfer mill goes round to Ø{0}.", Mm(chamfer)), all) with { Takes = new("Around Ø{0}.",
+                                Mm(hole)) }),
         ];
-        return steps.FirstOrDefault(s => s.Gravest != Severity.Stop) ?? Missing("countersink", families, Fits, chamfer, new("No countersink of 90° from Ø{0} to Ø{1}.", Mm(hole), Mm(chamfer)));
+        return steps.FirstOrDefault(s => s.Gravest != Severity.Stop)
+            ?? Missing("countersink", families, Fits, chamfer, new("No countersink of 90° from Ø{0} to Ø{1}.", Mm(hole), Mm(chamfer)));
     }
 
     // Coolant comes through the cutter where both it and the machine have it.
-    private ChainStep Step(string operation, Situation s, Dictionary<string, double> numbers, IReadOnlyDictionary<string, string> ends, Sentence why, IReadOnlyList<Situation> others)
+    private ChainStep Step(
+        string operation, Situation s, Dictionary<string, double> numbers, IReadOnlyDictionary<string, string> ends, Sentence why,
+        IReadOnlyList<Situation> others)
     {
         Dictionary<string, string> options = new(ends);
         if (s.Cutter.Value.ThroughCoolant && s.Machine.Value.CoolantThrough == true) options[ShopOptions.Coolant] = "through";
         Choices choices = new(numbers, options);
         (CalculationResult? result, string refused) = trials.Try(operation, s, choices);
         bool hand = picked.GetValueOrDefault(operation) == s.Assembly.Id;
-        Sentence reason = result is null ? new($"{s.Assembly.Value.Number} has the size but cannot do it: {refused.Replace("{", "(", StringComparison.Ordinal).Replace("}", ")", StringComparison.Ordinal)}") : hand ? new Sentence("Picked by hand. ").Then(why) : why;
+        Sentence reason = result is null
+            ? new(
+                $"{s.Assembly.Value.Number} has the size but cannot do it: "
+                    + $"{refused.Replace("{", "(", StringComparison.Ordinal).Replace("}", ")", StringComparison.Ordinal)}")
+            : hand
+            ? new Sentence("Picked by hand. ").Then(why)
+            : why;
         return new(operation, s, choices, result, reason, others);
     }
 
     // Those that can be used, fit, and are not ruled out by a pick; and all that fit, picked or not.
     private (List<Situation> Able, List<Situation> All) Candidates(string operation, CutterFamily[] families, Func<Situation, bool> fits)
     {
-        List<Situation> all = [.. shelf.Usable.Where(s => families.Contains(s.Cutter.Value.Family) && fits(s)).OrderBy(s => s.Assembly.Value.Number, StringComparer.Ordinal)];
+        List<Situation> all =
+            [
+                .. shelf.Usable.Where(s => families.Contains(s.Cutter.Value.Family) && fits(s))
+                .OrderBy(s => s.Assembly.Value.Number, StringComparer.Ordinal)];
         if (!picked.TryGetValue(operation, out int by)) return (all, all);
         asked.Add(operation);
         List<Situation> hand = [.. all.Where(s => s.Assembly.Id == by)];
@@ -305,22 +372,33 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     private ChainStep Missing(string operation, CutterFamily[] families, Func<Situation, bool> fits, double size, Sentence missing)
     {
         BarredTool? barred = shelf.Barred.FirstOrDefault(b => families.Contains(b.Situation.Cutter.Value.Family) && fits(b.Situation));
-        double[] nearest = [.. shelf.Usable.Where(s => families.Contains(s.Cutter.Value.Family)).Select(s => s.Cutter.Value.CuttingDiameter).Distinct().OrderBy(d => Math.Abs(d - size)).Take(4)];
+        double[] nearest =
+            [
+                .. shelf.Usable.Where(s => families.Contains(s.Cutter.Value.Family))
+                .Select(s => s.Cutter.Value.CuttingDiameter)
+                .Distinct()
+                .OrderBy(d => Math.Abs(d - size))
+                .Take(4)];
         Sentence instead = barred is { } b
             ? new($" {b.Situation.Assembly.Value.Number} would serve, but {b.Why}.")
             : nearest.Length == 0
                 ? new(" Nothing of this kind is set up for this machine and material.")
-                : new($" There {(nearest.Length == 1 ? "is" : "are")} {string.Join(", ", nearest.Select((_, i) => $"Ø{{{i}}}"))}.", [.. nearest.Select(Mm)]);
+                : new(
+                    $" There {(nearest.Length == 1 ? "is" : "are")} {string.Join(", ", nearest.Select((_, i) => $"Ø{{{i}}}"))}.",
+                    [.. nearest.Select(Mm)]);
         return new(operation, null, Choices.None, null, missing.Then(instead), []);
     }
 
-    private Situation? Of(int assemblyId) => shelf.Usable.Concat(shelf.Barred.Select(b => b.Situation)).FirstOrDefault(s => s.Assembly.Id == assemblyId);
+    private Situation? Of(int assemblyId) =>
+        shelf.Usable.Concat(shelf.Barred.Select(b => b.Situation)).FirstOrDefault(s => s.Assembly.Id == assemblyId);
 
     private Sentence WhyUnfit(string operation, int assemblyId)
     {
         if (Of(assemblyId) is not { } s) return new("The assembly picked is not in use any more.");
         if (shelf.Barred.FirstOrDefault(b => b.Situation == s) is { } barred) return new($"{s.Assembly.Value.Number} was picked, but {barred.Why}.");
-        return new($"{s.Assembly.Value.Number}, a {s.Cutter.Value.Described.Name} of Ø{{0}}, was picked and does not fit this hole.", Mm(s.Cutter.Value.CuttingDiameter));
+        return new(
+            $"{s.Assembly.Value.Number}, a {s.Cutter.Value.Described.Name} of Ø{{0}}, was picked and does not fit this hole.",
+            Mm(s.Cutter.Value.CuttingDiameter));
     }
 
     // Diameter of the chamfer at the surface around an opening: of a plain hole its own, of any other that it is to have.

@@ -78,7 +78,9 @@ internal sealed partial class ChainBuilder
     private List<Finish> Taps()
     {
         CutterFamily[] families = [CutterFamily.CuttingTap, CutterFamily.FormingTap];
-        bool Fits(Situation s) => Math.Abs(s.Cutter.Value[Dimension.ThreadDiameter] - t.Diameter) < 1e-6 && Math.Abs(s.Cutter.Value[Dimension.Pitch] - t.Pitch) < 1e-6 && s.Cutter.Value.Hand == (t.LeftHand ? Hand.Left : Hand.Right);
+        bool Fits(Situation s) =>
+            Math.Abs(s.Cutter.Value[Dimension.ThreadDiameter] - t.Diameter) < 1e-6 && Math.Abs(s.Cutter.Value[Dimension.Pitch] - t.Pitch) < 1e-6
+                && s.Cutter.Value.Hand == (t.LeftHand ? Hand.Left : Hand.Right);
         (List<Situation> able, List<Situation> all) = Candidates("tap", families, Fits);
         List<Finish> taps = [];
         foreach (Situation s in able.OrderBy(ChipsUnfit).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
@@ -98,7 +100,9 @@ internal sealed partial class ChainBuilder
                 DepthIn = d => DepthFor("tap", s, Into(d)),
                 Ends = Ends,
                 Why = WhyTap(tap, able),
-                WhyDrill = d => TapDrill.Of(tap, d) is { } got ? new($"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}.") : new("Leaves the core of the thread."),
+                WhyDrill = d => TapDrill.Of(tap, d) is { } got
+                    ? new($"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}.")
+                    : new("Leaves the core of the thread."),
                 Others = all,
             });
         }
@@ -112,7 +116,9 @@ internal sealed partial class ChainBuilder
                 Takes = d => Math.Abs(d - core) <= 0.1 * t.Pitch,
                 DepthIn = _ => t.Through ? t.Depth : Up(t.Depth + (3 * t.Pitch)),
                 WhyDrill = _ => new("Leaves the core of the thread."),
-                Missing = Missing("tap", families, Fits, t.Diameter, new($"No {(t.LeftHand ? "left-hand " : "")}tap for {{0}} × {{1}}.", Mm(t.Diameter), Mm(t.Pitch))),
+                Missing = Missing(
+                    "tap", families, Fits, t.Diameter,
+                    new($"No {(t.LeftHand ? "left-hand " : "")}tap for {{0}} × {{1}}.", Mm(t.Diameter), Mm(t.Pitch))),
             },
         ];
     }
@@ -129,9 +135,13 @@ internal sealed partial class ChainBuilder
 
     private Sentence WhyTap(TapGeometry tap, List<Situation> able) => new(tap.Forming ? "Forms the thread: no chips." : tap.Flutes switch
     {
-        "point" => t.Through ? "Its spiral point drives the chips ahead, out of the far side." : "Drives the chips ahead; the hole is drilled deeper for them.",
+        "point" =>
+            t.Through
+                ? "Its spiral point drives the chips ahead, out of the far side."
+                : "Drives the chips ahead; the hole is drilled deeper for them.",
         "spiral" => !t.Through ? "Its spiral flutes draw the chips out of the blind hole."
-            : able.Any(s => new TapGeometry(s.Cutter.Value).Flutes == "point") ? "Its spiral flutes draw the chips back; no chain with a spiral point works."
+            : able.Any(s => new TapGeometry(s.Cutter.Value).Flutes == "point")
+                ? "Its spiral flutes draw the chips back; no chain with a spiral point works."
             : "Its spiral flutes draw the chips back: no tap for this thread has a spiral point.",
         _ => "Straight flutes keep the chips; the hole is drilled deeper for them.",
     });
@@ -139,7 +149,10 @@ internal sealed partial class ChainBuilder
     private IEnumerable<Finish> Reamers()
     {
         (List<Situation> able, List<Situation> all) = Candidates("ream", [CutterFamily.Reamer], ReamsIt);
-        foreach (Situation s in able.OrderBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter)).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
+        foreach (
+            Situation s in able.OrderBy(s => Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter))
+                .ThenBy(s => !ToolShelf.StandsThere(s))
+                .ThenBy(Length))
         {
             double size = s.Cutter.Value.CuttingDiameter;
             if (trials.Try("ream", s, new(new Dictionary<string, double> { ["depth"] = t.Depth }, Ends)).Result is not { } alone) continue;
@@ -155,14 +168,17 @@ internal sealed partial class ChainBuilder
                 Into = Into,
                 DepthIn = d => DepthFor("ream", s, Into(d)),
                 Ends = Ends,
-                Why = limits is { } l ? new($"Reams Ø{{0}}; {t.Tolerance} is {{1}} to {{2}}.", Mm(size), Mm(l.Least), Mm(l.Most)) : new("Reams Ø{0}.", Mm(size)),
+                Why = limits is { } l
+                    ? new($"Reams Ø{{0}}; {t.Tolerance} is {{1}} to {{2}}.", Mm(size), Mm(l.Least), Mm(l.Most))
+                    : new("Reams Ø{0}.", Mm(size)),
                 WhyDrill = d => new("Leaves {0} on a side for the step after.", Mm((size - d) / 2)),
                 Others = all,
             };
         }
     }
 
-    private bool ReamsIt(Situation s) => limits?.Holds(s.Cutter.Value.CuttingDiameter) ?? (Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter) < 1e-6);
+    private bool ReamsIt(Situation s) =>
+        limits?.Holds(s.Cutter.Value.CuttingDiameter) ?? (Math.Abs(s.Cutter.Value.CuttingDiameter - t.Diameter) < 1e-6);
 
     // A head is set to the middle of the tolerance.
     private IEnumerable<Finish> Heads()
@@ -183,32 +199,42 @@ internal sealed partial class ChainBuilder
                 DepthIn = _ => t.Through ? t.Depth : Up(t.Depth + RunOut),
                 AsksDepth = false,
                 Ends = Ends,
-                Why = limits is { } l ? new($"No reamer makes it: the head is set to Ø{{0}}; {t.Tolerance} is {{1}} to {{2}}.", Mm(bore), Mm(l.Least), Mm(l.Most)) : new("No reamer makes it: the head is set to Ø{0}.", Mm(bore)),
+                Why = limits is { } l
+                    ? new($"No reamer makes it: the head is set to Ø{{0}}; {t.Tolerance} is {{1}} to {{2}}.", Mm(bore), Mm(l.Least), Mm(l.Most))
+                    : new("No reamer makes it: the head is set to Ø{0}.", Mm(bore)),
                 WhyDrill = d => new("Leaves {0} on a side for the step after.", Mm((bore - d) / 2)),
                 Others = all,
             };
         }
     }
 
-    private static bool BoresIt(Situation s, double bore) => s.Cutter.Value[Dimension.LeastDiameter] <= bore && s.Cutter.Value[Dimension.LargestDiameter] >= bore;
+    private static bool BoresIt(Situation s, double bore) =>
+        s.Cutter.Value[Dimension.LeastDiameter] <= bore && s.Cutter.Value[Dimension.LargestDiameter] >= bore;
 
     private Finish NoFinisher() => AsItIs(t.Diameter - 0.3) with
     {
         Takes = d => d < t.Diameter - 0.02 && d > t.Diameter - 0.6,
         WhyDrill = d => new("Leaves {0} on a side for the step after.", Mm((t.Diameter - d) / 2)),
-        Missing = Missing("ream", [CutterFamily.Reamer], ReamsIt, t.Diameter, new("No reamer makes Ø{0}, and no fine-boring head reaches it.", Mm(t.Diameter))),
+        Missing = Missing(
+            "ream", [CutterFamily.Reamer], ReamsIt, t.Diameter, new("No reamer makes Ø{0}, and no fine-boring head reaches it.", Mm(t.Diameter))),
     };
 
     private List<Finish> Seats()
     {
         CutterFamily[] families = [CutterFamily.Counterbore, CutterFamily.FlatDrill];
-        bool Fits(Situation s) => Math.Abs(s.Cutter.Value.CuttingDiameter - t.SeatDiameter) <= SameSize && !(s.Cutter.Value[Dimension.PilotDiameter] > t.Diameter + Counterboring.PilotPlay);
+        bool Fits(Situation s) =>
+            Math.Abs(s.Cutter.Value.CuttingDiameter - t.SeatDiameter) <= SameSize
+                && !(s.Cutter.Value[Dimension.PilotDiameter] > t.Diameter + Counterboring.PilotPlay);
         double Gap(Situation s) => t.Diameter - (s.Cutter.Value[Dimension.PilotDiameter] is var pilot && pilot > 0 ? pilot : 0);
         (List<Situation> able, List<Situation> all) = Candidates("counterbore", families, Fits);
         Finish hole = AsItIs(t.Diameter);
         Finish[] seats =
         [
-            .. able.OrderBy(s => Array.IndexOf(families, s.Cutter.Value.Family)).ThenBy(Gap).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length).Select(s => hole with
+            .. able.OrderBy(s => Array.IndexOf(families, s.Cutter.Value.Family))
+            .ThenBy(Gap)
+            .ThenBy(s => !ToolShelf.StandsThere(s))
+            .ThenBy(Length)
+            .Select(s => hole with
             {
                 Operation = "counterbore",
                 Situation = s,
@@ -218,7 +244,10 @@ internal sealed partial class ChainBuilder
                 Others = all,
             }),
         ];
-        return seats.Length > 0 ? [.. seats] : [hole with { Missing = Missing("counterbore", families, Fits, t.SeatDiameter, new("No counterbore of Ø{0} with a pilot that enters Ø{1}.", Mm(t.SeatDiameter), Mm(t.Diameter))) }];
+        return seats.Length > 0
+            ? [.. seats]
+            : [hole with { Missing = Missing("counterbore", families, Fits, t.SeatDiameter, new("No counterbore "
+                + "of Ø{0} with a pilot that enters Ø{1}.", Mm(t.SeatDiameter), Mm(t.Diameter))) }];
     }
 
     // How deep the step wants the opening that is really made; what it refuses is told by the step itself.

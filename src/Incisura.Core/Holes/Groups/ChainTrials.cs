@@ -12,7 +12,11 @@ internal sealed class ChainTrials(CancellationToken cancel)
     /// <summary>Works a step out; no result where it is refused.</summary>
     public (CalculationResult? Result, string Refused) Try(string operation, Situation s, Choices choices)
     {
-        string key = string.Create(CultureInfo.InvariantCulture, $"{operation}|{s.Assembly.Id}|{string.Join('|', choices.Numbers.OrderBy(n => n.Key, StringComparer.Ordinal).Select(n => $"{n.Key}={n.Value:R}"))}|{string.Join('|', choices.Options.OrderBy(o => o.Key, StringComparer.Ordinal))}");
+        string key = string.Create(
+            CultureInfo.InvariantCulture,
+            $"{operation}|{s.Assembly.Id}|"
+                + $"{string.Join('|', choices.Numbers.OrderBy(n => n.Key, StringComparer.Ordinal).Select(n => $"{n.Key}={n.Value:R}"))}|"
+                + $"{string.Join('|', choices.Options.OrderBy(o => o.Key, StringComparer.Ordinal))}");
         if (tried.TryGetValue(key, out (CalculationResult?, string) known)) return known;
         try
         {

@@ -22,7 +22,8 @@ public enum ChainVerdict
 /// <param name="Result">What it comes to; null where nothing serves.</param>
 /// <param name="Reason">Why this cutter, or what is missing and what would come nearest.</param>
 /// <param name="Others">Other assemblies that could do the step.</param>
-public sealed record ChainStep(string Operation, Situation? Situation, Choices Choices, CalculationResult? Result, Sentence Reason, IReadOnlyList<Situation> Others)
+public sealed record ChainStep(
+    string Operation, Situation? Situation, Choices Choices, CalculationResult? Result, Sentence Reason, IReadOnlyList<Situation> Others)
 {
     /// <summary>What the step takes over from the steps before it; null where it starts in the solid.</summary>
     public Sentence? Takes { get; init; }
@@ -80,7 +81,9 @@ public sealed record HoleChain(IReadOnlyList<ChainStep> Steps, IReadOnlyList<Sen
             : null;
 
     private static DrillingCycle? WayOf(HoleChain chain) =>
-        chain.Steps.LastOrDefault(s => s.Operation is "drill" or "deep-hole")?.Result?.Figures.FirstOrDefault(f => f.Code == "cycle") is { } cycle ? (DrillingCycle)(int)cycle.Value : null;
+        chain.Steps.LastOrDefault(s => s.Operation is "drill" or "deep-hole")?.Result?.Figures.FirstOrDefault(f => f.Code == "cycle") is { } cycle
+            ? (DrillingCycle)(int)cycle.Value
+            : null;
 
     /// <summary>Proposes the chain that makes a hole: the first that works, or else the one with the least against it.</summary>
     /// <param name="target">The hole.</param>
@@ -88,7 +91,8 @@ public sealed record HoleChain(IReadOnlyList<ChainStep> Steps, IReadOnlyList<Sen
     /// <param name="picked">Assemblies chosen by hand, by the code of the operation.</param>
     /// <param name="others">Whether to look for other assemblies that could do each step.</param>
     /// <param name="cancel">Stops the work.</param>
-    public static HoleChain Propose(HoleTarget target, ToolShelf shelf, IReadOnlyDictionary<string, int> picked, bool others = true, CancellationToken cancel = default)
+    public static HoleChain Propose(
+        HoleTarget target, ToolShelf shelf, IReadOnlyDictionary<string, int> picked, bool others = true, CancellationToken cancel = default)
     {
         ChainTrials trials = new(cancel);
         HoleChain chain = Settle(target, shelf, picked, trials);
@@ -101,7 +105,8 @@ public sealed record HoleChain(IReadOnlyList<ChainStep> Steps, IReadOnlyList<Sen
             IEnumerable<Situation> able = step.Others.Where(o =>
             {
                 HoleChain with = Settle(target, shelf, new Dictionary<string, int>(picked) { [step.Operation] = o.Assembly.Id }, trials);
-                return with.Verdict != ChainVerdict.Fails && with.Steps.Any(s => s.Operation == step.Operation && s.Situation?.Assembly.Id == o.Assembly.Id);
+                return with.Verdict != ChainVerdict.Fails
+                    && with.Steps.Any(s => s.Operation == step.Operation && s.Situation?.Assembly.Id == o.Assembly.Id);
             });
             steps.Add(step with { Others = [.. able.Where(o => o.Assembly.Id != step.Situation?.Assembly.Id).Take(MostOthers)] });
         }
@@ -123,7 +128,10 @@ public sealed record HoleChain(IReadOnlyList<ChainStep> Steps, IReadOnlyList<Sen
             FallenPick[] unfit = [.. builder.Unfit];
             if (unfit.Length == 0)
             {
-                fallen.AddRange(held.Where(p => best.Steps.All(s => s.Operation != p.Key)).Select(p => new FallenPick(p.Key, p.Value, new($"{builder.NameOf(p.Value)} was picked for a step this hole does not need."))));
+                fallen.AddRange(
+                    held.Where(p => best.Steps.All(s => s.Operation != p.Key))
+                        .Select(
+                            p => new FallenPick(p.Key, p.Value, new($"{builder.NameOf(p.Value)} was picked for a step this hole does not need."))));
                 return best with { Fallen = fallen };
             }
 

@@ -38,7 +38,9 @@ public sealed record HoleGroup
             .Within("changeTime", "The time to change a tool", ChangeTime ?? 0, 0, 60, Quantity.Time)
             .Holds(Enum.IsDefined(Order), "order", double.NaN, "The order is unknown; choose one from the list.")
             .Holds(Picked.Count <= 10, "picked", Picked.Count, "At most ten steps can be picked by hand.")
-            .Holds(Picked.Keys.All(o => Operations.Find(o) is not null), "picked", Picked.Count, "A cutter was picked for an operation that does not exist; take the pick back.");
+            .Holds(
+                Picked.Keys.All(o => Operations.Find(o) is not null), "picked", Picked.Count,
+                "A cutter was picked for an operation that does not exist; take the pick back.");
         Target.Check(check);
         Pattern.Check(check);
         return check;
@@ -60,8 +62,14 @@ public sealed record HoleGroup
         // Rows are often asked for; how much shorter another order would be is worth knowing.
         double shortest = Order == HoleOrder.Rows ? HoleRoute.Of(positions, HoleOrder.NearestNext).Travel : route.Travel;
         int found = chain.Steps.Count(s => s.Found);
-        double change = ChangeTime ?? machine.Store.UsualChange(), travel = route.Travel / machine.RapidFeed, cutting = chain.Steps.Sum(s => s.Time) * positions.Count;
-        return new(chain, positions, route, cutting, travel * found, change * found, cutting + ((travel + change) * found)) { ChangeTime = change, Shortest = Math.Min(shortest, route.Travel), Touching = HolePattern.Touching(positions, Target.Widest()) };
+        double change = ChangeTime ?? machine.Store.UsualChange(), travel = route.Travel / machine.RapidFeed,
+            cutting = chain.Steps.Sum(s => s.Time) * positions.Count;
+        return new(chain, positions, route, cutting, travel * found, change * found, cutting + ((travel + change) * found))
+        {
+            ChangeTime = change,
+            Shortest = Math.Min(shortest, route.Travel),
+            Touching = HolePattern.Touching(positions, Target.Widest()),
+        };
     }
 }
 
@@ -73,7 +81,8 @@ public sealed record HoleGroup
 /// <param name="Travelling">Time between the holes in all steps, min.</param>
 /// <param name="Changing">Time to change tools, min.</param>
 /// <param name="Time">Time in all, min.</param>
-public sealed record GroupResult(HoleChain Chain, IReadOnlyList<Position> Positions, HoleRoute Route, double Making, double Travelling, double Changing, double Time)
+public sealed record GroupResult(
+    HoleChain Chain, IReadOnlyList<Position> Positions, HoleRoute Route, double Making, double Travelling, double Changing, double Time)
 {
     /// <summary>Time of one tool change, min.</summary>
     public double ChangeTime { get; init; }

@@ -98,14 +98,21 @@ public sealed record HolePattern
             .Within("pattern.angle", "The angle", Angle, -360, 360, Quantity.Angle);
         if (Form == PatternForm.Typed)
         {
-            check.Holds(Typed.Count is > 0 and <= Most, "pattern.typed", Typed.Count, Typed.Count == 0 ? "No position is given; type one line of x and y for each hole, or read a file." : $"{Typed.Count} positions are more than {Most}; split the group.");
+            check.Holds(
+                Typed.Count is > 0 and <= Most, "pattern.typed", Typed.Count,
+                Typed.Count == 0
+                    ? "No position is given; type one line of x and y for each hole, or read a file."
+                    : $"{Typed.Count} positions are more than {Most}; split the group.");
             for (int i = 0; i < Typed.Count && i < Most; i++)
-                check.Holds(Math.Abs(Typed[i].X) <= 1e5 && Math.Abs(Typed[i].Y) <= 1e5, $"pattern.typed[{i}]", i + 1, $"Position {i + 1} is out of reach; both values must lie between -100000 and 100000 mm.");
+                check.Holds(
+                    Math.Abs(Typed[i].X) <= 1e5 && Math.Abs(Typed[i].Y) <= 1e5, $"pattern.typed[{i}]", i + 1,
+                    $"Position {i + 1} is out of reach; both values must lie between -100000 and 100000 mm.");
             return;
         }
 
         check.Within("pattern.count", Form == PatternForm.Grid ? "The number of columns" : "The number of holes", Count, 1, Most, Quantity.Count);
-        if (Form is PatternForm.Circle or PatternForm.Arc) check.Within("pattern.diameter", "The diameter of the circle", Diameter, 0.1, 1e5, Quantity.Length);
+        if (Form is PatternForm.Circle or PatternForm.Arc)
+            check.Within("pattern.diameter", "The diameter of the circle", Diameter, 0.1, 1e5, Quantity.Length);
         if (Form == PatternForm.Arc) check.Within("pattern.lastAngle", "The last angle", LastAngle, -360, 360, Quantity.Angle);
         if (Form is PatternForm.Line or PatternForm.Grid) check.Within("pattern.step", "The step", Step, 0.01, 1e5, Quantity.Length);
         if (Form == PatternForm.Grid)
@@ -150,7 +157,9 @@ public sealed record HolePattern
             case PatternForm.Circle:
                 return [.. Enumerable.Range(0, Count).Select(i => On(Angle + (360.0 * i / Count)))];
             case PatternForm.Arc:
-                return [.. Enumerable.Range(0, Count).Select(i => On(Count == 1 ? Angle : Angle + ((LastAngle - Angle) * i / (Closes ? Count : Count - 1))))];
+                return [
+                    .. Enumerable.Range(0, Count)
+                    .Select(i => On(Count == 1 ? Angle : Angle + ((LastAngle - Angle) * i / (Closes ? Count : Count - 1))))];
             case PatternForm.Line:
                 return [.. Enumerable.Range(0, Count).Select(i => Along(i * Step, 0))];
             case PatternForm.Grid:

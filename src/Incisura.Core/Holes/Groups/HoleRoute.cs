@@ -19,7 +19,9 @@ public sealed record HoleRoute(IReadOnlyList<int> Order, double Travel, double A
         int[] given = [.. Enumerable.Range(0, positions.Count)];
         double before = Length(positions, given);
         if (order == HoleOrder.AsGiven || positions.Count < 3) return new(given, before, before, false);
-        int[] wanted = order == HoleOrder.NearestNext ? TourImprover.Improve(positions, Nearest(positions)) : Shorter(positions, ByRows(positions, rowAngle), ByRows(positions, rowAngle + 90));
+        int[] wanted = order == HoleOrder.NearestNext
+            ? TourImprover.Improve(positions, Nearest(positions))
+            : Shorter(positions, ByRows(positions, rowAngle), ByRows(positions, rowAngle + 90));
         double after = Length(positions, wanted);
         return after <= before ? new(wanted, after, before, false) : new(given, before, before, true);
     }

@@ -62,11 +62,15 @@ public sealed record HoleTarget
             .Within("target.depth", "The depth", Depth, 0.1, 2000, Quantity.Length)
             .Within("target.chamfer", "The chamfer", Chamfer, 0, 20, Quantity.Length)
             .Holds(Tolerance.Length <= 24, "target.tolerance", Tolerance.Length, "The tolerance holds at most 24 characters.")
-            .Holds(!Tolerance.AsSpan().ContainsAny("{}"), "target.tolerance", double.NaN, "A tolerance has no braces; write it as on the drawing, such as H7 or ±0.02.");
+            .Holds(
+                !Tolerance.AsSpan().ContainsAny("{}"), "target.tolerance", double.NaN,
+                "A tolerance has no braces; write it as on the drawing, such as H7 or ±0.02.");
         if (Kind == TargetKind.Threaded) check.Within("target.pitch", "The pitch", Pitch, 0.15, Math.Max(0.15, Diameter * 0.5), Quantity.Length);
         if (Kind == TargetKind.Counterbored)
             check.Within("target.seatDiameter", "The diameter of the seat", SeatDiameter, Diameter + 0.1, 500, Quantity.Length)
                 .Within("target.seatDepth", "The depth of the seat", SeatDepth, 0.05, 2000, Quantity.Length)
-                .Holds(SeatDepth < Depth, "target.seatDepth", SeatDepth, $"A seat {SeatDepth:0.###} mm deep leaves nothing of a hole {Depth:0.###} mm deep to be seated on; make it shallower.");
+                .Holds(
+                    SeatDepth < Depth, "target.seatDepth", SeatDepth,
+                    $"A seat {SeatDepth:0.###} mm deep leaves nothing of a hole {Depth:0.###} mm deep to be seated on; make it shallower.");
     }
 }

@@ -26,7 +26,9 @@ public sealed record Spotting(bool Wanted, double LeastAngle, Sentence? Why)
         switch (drill.Family)
         {
             case CutterFamily.FlatDrill: return None("No spot: a flat drill would meet the cone with its corners.");
-            case CutterFamily.IndexableDrill: return None("No spot: an indexable drill starts on its middle insert, which a cone would leave without support.");
+            case CutterFamily.IndexableDrill:
+                return None(
+                "No spot: an indexable drill starts on its middle insert, which a cone would leave without support.");
             case CutterFamily.TwistDrill or CutterFamily.StepDrill: break;
             default: return None("No spot: nothing here needs guiding.");
         }

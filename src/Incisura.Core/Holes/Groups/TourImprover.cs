@@ -63,7 +63,8 @@ internal static class TourImprover
         /// <summary>Changes two neighbouring pieces about, shortens again, and takes everything back unless the way got shorter.</summary>
         public void Kick(Random random)
         {
-            int from = 1 + random.Next(Last - 1), middle = from + random.Next(Math.Min(LongestKick, Last - from)), to = Math.Min(Last, middle + 1 + random.Next(LongestKick));
+            int from = 1 + random.Next(Last - 1), middle = from + random.Next(Math.Min(LongestKick, Last - from)),
+                to = Math.Min(Last, middle + 1 + random.Next(LongestKick));
             Array.Copy(Order, saved, Order.Length);
             (gained, changedFrom, changedTo) = (0, Last, 0);
             Put(from, middle, to, turned: false);

@@ -77,9 +77,13 @@ public readonly struct FineBar : IBar
 public readonly struct Boring<TBar> : IHoleKind
     where TBar : struct, IBar
 {
-    private static readonly Formula StockFormula = new("s", "Stock on a side", Quantity.Length, "(D_b - d_0)/2", "half the difference of the diameters");
-    private static readonly Formula RoughnessFormula = new("R_th", "Peak to valley", Quantity.Deviation, "1000*f_z^2/(8*r_ε)", "feed of one edge over the corner radius");
-    private static readonly Formula DeflectionFormula = new("δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0", "tangential and radial force of the one edge at the tip of the bar");
+    private static readonly Formula StockFormula = new(
+        "s", "Stock on a side", Quantity.Length, "(D_b - d_0)/2", "half the difference of the diameters");
+    private static readonly Formula RoughnessFormula = new(
+        "R_th", "Peak to valley", Quantity.Deviation, "1000*f_z^2/(8*r_ε)", "feed of one edge over the corner radius");
+    private static readonly Formula DeflectionFormula = new(
+        "δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0",
+        "tangential and radial force of the one edge at the tip of the bar");
 
     static HoleDescription IHoleKind.Description { get; } = new(
         TBar.Code,
@@ -109,14 +113,22 @@ public readonly struct Boring<TBar> : IHoleKind
     static void IHoleKind.Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
     {
         double body = setup.Cutter[Dimension.BodyDiameter], hole = x[HoleInput.HoleBefore];
-        check.Within("boreDiameter", "The diameter to bore", x[HoleInput.BoreDiameter], setup.Cutter[Dimension.LeastDiameter], setup.Cutter[Dimension.LargestDiameter], Quantity.Length)
-            .Holds(hole < x[HoleInput.BoreDiameter], "holeBefore", hole, $"The hole that is there, Ø{hole:0.###} mm, leaves nothing to bore at Ø{x[HoleInput.BoreDiameter]:0.###} mm; give a smaller hole or a larger bore.")
-            .Holds(hole >= body, "holeBefore", hole, $"The bar of Ø{body:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole first, or take a thinner bar.");
+        check.Within(
+            "boreDiameter", "The diameter to bore", x[HoleInput.BoreDiameter], setup.Cutter[Dimension.LeastDiameter],
+            setup.Cutter[Dimension.LargestDiameter], Quantity.Length)
+            .Holds(
+                hole < x[HoleInput.BoreDiameter], "holeBefore", hole,
+                $"The hole that is there, Ø{hole:0.###} mm, leaves nothing to bore at Ø{x[HoleInput.BoreDiameter]:0.###} mm; "
+                    + "give a smaller hole or a larger bore.")
+            .Holds(
+                hole >= body, "holeBefore", hole,
+                $"The bar of Ø{body:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole first, or take a thinner bar.");
     }
 
     static void IHoleKind.Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
     {
-        double bore = x[HoleInput.BoreDiameter], hole = x[HoleInput.HoleBefore], stock = (bore - hole) / 2, feed = x[HoleInput.FeedPerRevolution], edge = feed / setup.Teeth;
+        double bore = x[HoleInput.BoreDiameter], hole = x[HoleInput.HoleBefore], stock = (bore - hole) / 2, feed = x[HoleInput.FeedPerRevolution],
+            edge = feed / setup.Teeth;
         double corner = setup.Cutter[Dimension.CornerRadius], roughness = 1000 * edge * edge / (8 * corner);
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(bore, 180, x, ref r, ref trace);
@@ -134,7 +146,10 @@ public readonly struct Boring<TBar> : IHoleKind
         if (setup.Teeth > 1) return;
         double deflection = r[HoleFigure.SpecificForce] * stock * feed * Math.Sqrt(1 + (setup.RadialRatio * setup.RadialRatio)) * setup.Tip.AtTip;
         r[HoleFigure.Deflection] = deflection;
-        if (TTrace.Listens) trace.Take(DeflectionFormula, deflection, new("k_c", r[HoleFigure.SpecificForce]), new("s", stock), new("f", feed), new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
+        if (TTrace.Listens)
+            trace.Take(
+                DeflectionFormula, deflection, new("k_c", r[HoleFigure.SpecificForce]), new("s", stock), new("f", feed),
+                new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
     }
 
     static void IHoleKind.Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
@@ -145,8 +160,14 @@ public readonly struct Boring<TBar> : IHoleKind
     static void IHoleKind.Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
     {
         if (r[HoleFigure.Stock] < TBar.LeastStock * (1 - LimitCatalogue.Tolerance))
-            findings.Add(new("bore-stock", Severity.Caution, new("{0} on a side may be less than the drill cut oversize: leave {1} or more.", new(r[HoleFigure.Stock], Quantity.Chip), new Measure(TBar.LeastStock, Quantity.Length)), "Take a smaller drill before it."));
+            findings.Add(new(
+                "bore-stock", Severity.Caution,
+                new(
+                    "{0} on a side may be less than the drill cut oversize: leave {1} or more.", new(r[HoleFigure.Stock], Quantity.Chip),
+                    new Measure(TBar.LeastStock, Quantity.Length)),
+                "Take a smaller drill before it."));
     }
 
-    static IReadOnlyList<HoleStage> IHoleKind.Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: setup.Teeth == 1);
+    static IReadOnlyList<HoleStage> IHoleKind.Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) =>
+        HoleStages.Of(setup, x, r, returnsAtFeed: setup.Teeth == 1);
 }

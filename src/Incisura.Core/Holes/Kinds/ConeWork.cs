@@ -11,14 +11,19 @@ public readonly struct CentreDrilling : IHoleKind
 {
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
-        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill], [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
+        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill],
+        [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes],
+        [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
     { ChartedAs = ["spot", "drill"] };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) => x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
+    public static void Follow(HoleSetup setup, ref HoleInputs x) =>
+        x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check.Within("chamferDiameter", "The diameter at the surface", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
+    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) =>
+        check.Within(
+            "chamferDiameter", "The diameter at the surface", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
 
     /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
@@ -40,14 +45,19 @@ public readonly struct SpotDrilling : IHoleKind
         "spot",
         "Spot drilling",
         [CutterFamily.SpotDrill],
-        [Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0), Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes],
+        [
+            Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0),
+            Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes,
+        ],
         [EdgeWear, CoolantBy],
         Large,
         [HoleFigure.ProgrammedHeight, .. LoadRows])
     { ChartedAs = ["drill"], StartsHole = true };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) => x.Propose(HoleInput.ChamferDiameter, x[HoleInput.HoleBefore] > 0 ? Math.Min(x[HoleInput.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
+    public static void Follow(HoleSetup setup, ref HoleInputs x) =>
+        x.Propose(
+            HoleInput.ChamferDiameter, x[HoleInput.HoleBefore] > 0 ? Math.Min(x[HoleInput.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
 
     /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
@@ -64,7 +74,8 @@ public readonly struct SpotDrilling : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) => limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth], setup.FluteLength);
+    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) =>
+        limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth], setup.FluteLength);
 
     /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
@@ -72,8 +83,15 @@ public readonly struct SpotDrilling : IHoleKind
         double after = x[HoleInput.HoleBefore], left = (x[HoleInput.ChamferDiameter] - after) / 2;
         if (after <= 0) return;
         findings.Add(left > Shallow
-            ? new("chamfer-left", Severity.Info, new("The hole of {0} leaves a chamfer of {1} on a side.", new(after, Quantity.Length), new Measure(left, Quantity.Length)), "")
-            : new("chamfer-lost", Severity.Caution, new("The hole of {0} takes the whole spot of {1} away: no chamfer is left.", new(after, Quantity.Length), new Measure(x[HoleInput.ChamferDiameter], Quantity.Length)), "Spot wider, with a larger spot drill if need be, or chamfer after drilling."));
+            ? new(
+                "chamfer-left", Severity.Info,
+                new("The hole of {0} leaves a chamfer of {1} on a side.", new(after, Quantity.Length), new Measure(left, Quantity.Length)), "")
+            : new(
+                "chamfer-lost", Severity.Caution,
+                new(
+                    "The hole of {0} takes the whole spot of {1} away: no chamfer is left.", new(after, Quantity.Length),
+                    new Measure(x[HoleInput.ChamferDiameter], Quantity.Length)),
+                "Spot wider, with a larger spot drill if need be, or chamfer after drilling."));
     }
 }
 
@@ -82,10 +100,13 @@ public readonly struct Countersinking : IHoleKind
 {
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
-        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill], [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large, [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
+        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill],
+        [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large,
+        [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
     { ChartedAs = ["spot"] };
 
-    private static readonly Formula EdgeFormula = new("b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");
+    private static readonly Formula EdgeFormula = new(
+        "b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");
 
     /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref HoleInputs x)
@@ -96,8 +117,10 @@ public readonly struct Countersinking : IHoleKind
 
     /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
-        .Within("holeBefore", "The hole that is there", x[HoleInput.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
-        .Within("chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], x[HoleInput.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
+        .Within(
+            "holeBefore", "The hole that is there", x[HoleInput.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
+        .Within(
+            "chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], x[HoleInput.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
 
     /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)

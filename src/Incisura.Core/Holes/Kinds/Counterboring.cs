@@ -36,8 +36,14 @@ public readonly struct Counterboring : IHoleKind
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
     {
         double pilot = Pilot(setup), hole = x[HoleInput.HoleBefore];
-        check.Holds(hole < setup.Diameter, "holeBefore", hole, $"The hole that is there, Ø{hole:0.###} mm, leaves no seat for Ø{setup.Diameter:0.###} mm; give a smaller hole or take a larger counterbore.")
-            .Holds(pilot <= hole + PilotPlay, "holeBefore", hole, $"The pilot of Ø{pilot:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole, or take a counterbore with a smaller pilot.");
+        check.Holds(
+            hole < setup.Diameter, "holeBefore", hole,
+            $"The hole that is there, Ø{hole:0.###} mm, leaves no seat for Ø{setup.Diameter:0.###} mm; give a "
+                + "smaller hole or take a larger counterbore.")
+            .Holds(
+                pilot <= hole + PilotPlay, "holeBefore", hole,
+                $"The pilot of Ø{pilot:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole, or "
+                    + "take a counterbore with a smaller pilot.");
     }
 
     /// <inheritdoc/>

@@ -7,7 +7,9 @@ using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
-/// <summary>Drilling into the solid or behind a smaller hole: plain, breaking the chip, or clearing the hole; with a step drill also the chamfer above.</summary>
+/// <summary>
+/// Drilling into the solid or behind a smaller hole: plain, breaking the chip, or clearing the hole; with a step drill also the chamfer above.
+/// </summary>
 public readonly struct Drilling : IHoleKind
 {
     /// <inheritdoc/>
@@ -43,16 +45,20 @@ public readonly struct Drilling : IHoleKind
         if (IsStep(setup))
         {
             // The step sits at a fixed length, so depth and chamfer are one choice: the one typed leads.
-            double point = AxisDepth.PointLength(setup.Diameter, setup.PointAngle), beyond = x.Through ? point + x[HoleInput.Breakthrough] : x.ToPoint ? 0 : point;
-            double step = setup.Cutter[Dimension.StepLength], angle = setup.Cutter[Dimension.StepAngle], widest = setup.Cutter[Dimension.LargestDiameter];
+            double point = AxisDepth.PointLength(setup.Diameter, setup.PointAngle),
+                beyond = x.Through ? point + x[HoleInput.Breakthrough] : x.ToPoint ? 0 : point;
+            double step = setup.Cutter[Dimension.StepLength], angle = setup.Cutter[Dimension.StepAngle],
+                widest = setup.Cutter[Dimension.LargestDiameter];
             if (x.IsTyped(HoleInput.Depth) && !x.IsTyped(HoleInput.ChamferDiameter))
-                x[HoleInput.ChamferDiameter] = Math.Clamp(setup.Diameter + (2 * (x[HoleInput.Depth] + beyond - step) * Math.Tan(Parts.Half(angle))), setup.Diameter, widest);
+                x[HoleInput.ChamferDiameter] = Math.Clamp(
+                    setup.Diameter + (2 * (x[HoleInput.Depth] + beyond - step) * Math.Tan(Parts.Half(angle))), setup.Diameter, widest);
             else x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.6 * (widest - setup.Diameter)));
             x.Propose(HoleInput.Depth, AxisDepth.ForChamfer(x[HoleInput.ChamferDiameter], setup.Diameter, angle, step) - beyond);
         }
         else
         {
-            double room = setup.FluteLength - x[HoleInput.ChipRoom] - AxisDepth.PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[HoleInput.Breakthrough] : 0);
+            double room = setup.FluteLength - x[HoleInput.ChipRoom] - AxisDepth
+                .PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[HoleInput.Breakthrough] : 0);
             x.Propose(HoleInput.Depth, Math.Min(2 * setup.Diameter, Math.Max(room, 0.5 * setup.Diameter)));
         }
 
@@ -77,12 +83,25 @@ public readonly struct Drilling : IHoleKind
     /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
     {
-        check.Holds(x[HoleInput.HoleBefore] < setup.Diameter, "holeBefore", x[HoleInput.HoleBefore], $"The hole that is there, Ø{x[HoleInput.HoleBefore]:0.###} mm, leaves nothing for a drill of Ø{setup.Diameter:0.###} mm; give a smaller one, 0 for none, or take a larger drill.")
-            .Holds(!x.ToPoint || x.Through || x[HoleInput.Depth] >= AxisDepth.PointLength(setup.Diameter, setup.PointAngle), "depth", x[HoleInput.Depth], $"A depth of {x[HoleInput.Depth]:0.##} mm to the point is shorter than the point itself, {AxisDepth.PointLength(setup.Diameter, setup.PointAngle):0.##} mm; go deeper, or spot the hole.")
-            .Holds(x[HoleInput.LeastPeck] <= x[HoleInput.FirstPeck], "leastPeck", x[HoleInput.LeastPeck], $"The least peck of {x[HoleInput.LeastPeck]:0.###} mm is larger than the first, {x[HoleInput.FirstPeck]:0.###} mm; make it smaller.");
-        if (IsStep(setup)) check.Within("chamferDiameter", "The chamfer by the step", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter[Dimension.LargestDiameter], Quantity.Length);
+        check.Holds(
+            x[HoleInput.HoleBefore] < setup.Diameter, "holeBefore", x[HoleInput.HoleBefore],
+            $"The hole that is there, Ø{x[HoleInput.HoleBefore]:0.###} mm, leaves nothing for a drill of Ø{setup.Diameter:0.###} mm; give a "
+                + "smaller one, 0 for none, or take a larger drill.")
+            .Holds(
+                !x.ToPoint || x.Through || x[HoleInput.Depth] >= AxisDepth.PointLength(setup.Diameter, setup.PointAngle), "depth", x[HoleInput.Depth],
+                $"A depth of {x[HoleInput.Depth]:0.##} mm to the point is shorter than the point itself, "
+                    + $"{AxisDepth.PointLength(setup.Diameter, setup.PointAngle):0.##} mm; go deeper, or spot the hole.")
+            .Holds(
+                x[HoleInput.LeastPeck] <= x[HoleInput.FirstPeck], "leastPeck", x[HoleInput.LeastPeck],
+                $"The least peck of {x[HoleInput.LeastPeck]:0.###} mm is larger than the first, {x[HoleInput.FirstPeck]:0.###} mm; make it smaller.");
+        if (IsStep(setup))
+            check.Within(
+                "chamferDiameter", "The chamfer by the step", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter[Dimension.LargestDiameter],
+                Quantity.Length);
         if (CycleOf(setup, x).Cycle != DrillingCycle.Plain && x[HoleInput.LeastPeck] > 0)
-            check.Holds(HoleWork.ScheduleOf(x, x[HoleInput.Depth]).Count <= PeckSchedule.Most, "leastPeck", x[HoleInput.LeastPeck], $"These pecks would be more than {PeckSchedule.Most}; raise the least peck or the ratio.");
+            check.Holds(
+                HoleWork.ScheduleOf(x, x[HoleInput.Depth]).Count <= PeckSchedule.Most, "leastPeck", x[HoleInput.LeastPeck],
+                $"These pecks would be more than {PeckSchedule.Most}; raise the least peck or the ratio.");
     }
 
     /// <inheritdoc/>
@@ -118,9 +137,12 @@ public readonly struct Drilling : IHoleKind
     {
         CycleChoice.Notice(setup, x, r, findings);
         if (setup.Cutter.Family == CutterFamily.IndexableDrill && r.Cycle == DrillingCycle.FullRetract)
-            findings.Add(new("indexable-peck", Severity.Caution, new("An indexable drill that comes back onto its own core chips its middle insert."), "Drill plain with coolant through the drill, or take a solid drill."));
+            findings.Add(new(
+                "indexable-peck", Severity.Caution, new("An indexable drill that comes back onto its own core chips its middle insert."),
+                "Drill plain with coolant through the drill, or take a solid drill."));
         if (x.Through && setup.Cutter.Family == CutterFamily.IndexableDrill)
-            findings.Add(new("slug", Severity.Caution, new("An indexable drill leaves a disc as it breaks through."), "Guard the place where the disc flies to."));
+            findings.Add(new(
+                "slug", Severity.Caution, new("An indexable drill leaves a disc as it breaks through."), "Guard the place where the disc flies to."));
     }
 
     // A hole deeper than the shop drills plainly, and not in stages, is cleared at every peck.

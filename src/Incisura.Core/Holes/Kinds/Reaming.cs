@@ -32,7 +32,8 @@ public readonly struct Reaming : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input switch { HoleInput.Breakthrough => x.Through, HoleInput.DepthOfHoleBefore => !x.Through, _ => true };
+    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) =>
+        input switch { HoleInput.Breakthrough => x.Through, HoleInput.DepthOfHoleBefore => !x.Through, _ => true };
 
     /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) =>
@@ -62,11 +63,17 @@ public readonly struct Reaming : IHoleKind
         double least = Least(setup), most = MostOverLeast * least, stock = r[HoleFigure.Stock];
         if (stock < least * (1 - LimitCatalogue.Tolerance) || stock > most * (1 + LimitCatalogue.Tolerance))
             findings.Add(new(
-                "ream-stock", Severity.Caution, new($"{{0}} on a side is too {(stock < least ? "little: the reamer rubs" : "much: its flutes are crowded")}; {{1}} to {{2}} is usual at this diameter.", new(stock, Quantity.Chip), new(least, Quantity.Chip), new Measure(most, Quantity.Chip)), "Take another drill before it."));
+                "ream-stock", Severity.Caution,
+                new(
+                    $"{{0}} on a side is too {(stock < least ? "little: the reamer rubs" : "much: its flutes are crowded")}; "
+                        + $"{{1}} to {{2}} is usual at this diameter.",
+                    new(stock, Quantity.Chip), new(least, Quantity.Chip), new Measure(most, Quantity.Chip)),
+                "Take another drill before it."));
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) => HoleStages.Of(setup, x, r, returnsAtFeed: true);
+    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) =>
+        HoleStages.Of(setup, x, r, returnsAtFeed: true);
 
     private static double Least(HoleSetup setup) => LeastStock + (StockPerDiameter * setup.Diameter);
 }

@@ -16,7 +16,8 @@ public readonly struct StagedDrilling : IHoleKind
     // Speed into the pilot, rev/min, where the free drill stands it.
     private const double UsualEntry = 200;
 
-    private static readonly Formula FreeLengthFormula = new("l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
+    private static readonly Formula FreeLengthFormula = new(
+        "l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
 
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
@@ -75,10 +76,21 @@ public readonly struct StagedDrilling : IHoleKind
     public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
     {
         double d = setup.Diameter, pilot = x[HoleInput.PilotDiameter];
-        check.Holds(pilot >= d, "pilotDiameter", pilot, $"A pilot of Ø{pilot:0.###} mm is smaller than the drill of Ø{d:0.###} mm, which would not enter it; give {d:0.###} to {d * WidestPilot:0.###} mm.")
-            .Holds(pilot <= d * WidestPilot, "pilotDiameter", pilot, $"A pilot of Ø{pilot:0.###} mm is too wide to guide a drill of Ø{d:0.###} mm; give {d:0.###} to {d * WidestPilot:0.###} mm.")
-            .Holds(x[HoleInput.PilotDepth] > x[HoleInput.PilotClearance], "pilotDepth", x[HoleInput.PilotDepth], $"A pilot of {x[HoleInput.PilotDepth]:0.##} mm leaves no guidance above the clear way of {x[HoleInput.PilotClearance]:0.##} mm; deepen the pilot.")
-            .Holds(x[HoleInput.PilotDepth] <= x[HoleInput.Depth], "pilotDepth", x[HoleInput.PilotDepth], $"The pilot of {x[HoleInput.PilotDepth]:0.##} mm is deeper than the hole of {x[HoleInput.Depth]:0.##} mm; make it shallower, or drill the hole in one cycle.");
+        check.Holds(
+            pilot >= d, "pilotDiameter", pilot,
+            $"A pilot of Ø{pilot:0.###} mm is smaller than the drill of Ø{d:0.###} mm, which would not enter it; give "
+                + $"{d:0.###} to {d * WidestPilot:0.###} mm.")
+            .Holds(
+                pilot <= d * WidestPilot, "pilotDiameter", pilot,
+                $"A pilot of Ø{pilot:0.###} mm is too wide to guide a drill of Ø{d:0.###} mm; give {d:0.###} to {d * WidestPilot:0.###} mm.")
+            .Holds(
+                x[HoleInput.PilotDepth] > x[HoleInput.PilotClearance], "pilotDepth", x[HoleInput.PilotDepth],
+                $"A pilot of {x[HoleInput.PilotDepth]:0.##} mm leaves no guidance above the clear way of "
+                    + $"{x[HoleInput.PilotClearance]:0.##} mm; deepen the pilot.")
+            .Holds(
+                x[HoleInput.PilotDepth] <= x[HoleInput.Depth], "pilotDepth", x[HoleInput.PilotDepth],
+                $"The pilot of {x[HoleInput.PilotDepth]:0.##} mm is deeper than the hole of {x[HoleInput.Depth]:0.##} mm; make it "
+                    + "shallower, or drill the hole in one cycle.");
         for (int i = 0; i < x.CrossHoles.Length; i++) x.CrossHoles[i].Check(d, x[HoleInput.Depth], i + 1, check);
         if (check.Faults.Count > 0) return;
 
@@ -86,7 +98,9 @@ public readonly struct StagedDrilling : IHoleKind
         StageRules rules = new(setup, x, r, check);
         StagedPlan.Walk(setup, x, r, ref rules);
         foreach (StageEdit edit in x.Edits)
-            check.Holds(rules.Known.Contains(edit.Stage), $"edits.{edit.Stage}", double.NaN, $"There is no stage “{edit.Stage}” to be changed any more; take the change back.");
+            check.Holds(
+                rules.Known.Contains(edit.Stage), $"edits.{edit.Stage}", double.NaN,
+                $"There is no stage “{edit.Stage}” to be changed any more; take the change back.");
     }
 
     /// <inheritdoc/>
@@ -125,14 +139,31 @@ public readonly struct StagedDrilling : IHoleKind
     public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
     {
         if (r[HoleFigure.SpindleSpeed] > r[HoleFigure.FreeSpeed])
-            findings.Add(new("outside-slow", Severity.Info, new("Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[HoleFigure.FreeSpeed], Quantity.SpindleSpeed), new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)), ""));
+            findings.Add(new(
+                "outside-slow", Severity.Info,
+                new(
+                    "Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[HoleFigure.FreeSpeed], Quantity.SpindleSpeed),
+                    new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)),
+                ""));
         if (!CycleChoice.Above(r[HoleFigure.DepthRatio], setup.Cycles.Staged))
-            findings.Add(new("needs-no-stages", Severity.Info, new("{0} × D would not need stages: the shop drills in stages above {1} × D.", new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)), ""));
+            findings.Add(new(
+                "needs-no-stages", Severity.Info,
+                new(
+                    "{0} × D would not need stages: the shop drills in stages above {1} × D.",
+                    new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)),
+                ""));
         if (!setup.Cutter.ThroughCoolant && setup.Cutter.Family == CutterFamily.GunDrill)
-            findings.Add(new("no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."), "Take one with coolant through it, or mark it on the cutter's page."));
+            findings.Add(new(
+                "no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."),
+                "Take one with coolant through it, or mark it on the cutter's page."));
         for (int i = 0; i < x.CrossHoles.Length; i++)
             if (StagedPlan.Window(x, r, x.Openings[i]).From < x[HoleInput.PilotDepth])
-                findings.Add(new("cross-in-pilot", Severity.Caution, new("The hole crossing at {0} opens the wall of the pilot, which no longer guides all round.", new Measure(x.CrossHoles[i].Distance, Quantity.Length)), "Drill the crossing hole after this one, or deepen the pilot beyond it."));
+                findings.Add(new(
+                    "cross-in-pilot", Severity.Caution,
+                    new(
+                        "The hole crossing at {0} opens the wall of the pilot, which no longer guides all round.",
+                        new Measure(x.CrossHoles[i].Distance, Quantity.Length)),
+                    "Drill the crossing hole after this one, or deepen the pilot beyond it."));
     }
 
     /// <inheritdoc/>
@@ -160,13 +191,27 @@ public readonly struct StagedDrilling : IHoleKind
             double free = Math.Min(r[HoleFigure.FreeSpeed], setup.LargestSpeed), guide = x[HoleInput.PilotDepth] - x[HoleInput.PilotClearance];
             bool outside = Math.Min(stage.From, stage.To) < 0, drills = stage.To > Math.Max(guide, stage.From);
             string Show(double v) => v.ToString("0", CultureInfo.InvariantCulture);
-            if (outside) check.Holds(Math.Abs(stage.Speed) <= free, stage.Part == StagePart.Entry && !changed ? "entrySpeed" : at, stage.Speed, $"{name}: at {Show(Math.Abs(stage.Speed))} rev/min outside the bore the drill would whirl; give at most {Show(Math.Floor(free))} rev/min until the pilot guides it.");
-            check.Holds(stage.FeedRate > 0 && (!changed || stage.FeedRate <= setup.LargestFeed), at, stage.FeedRate, $"{name}: the feed rate is {Show(stage.FeedRate)} mm/min; give more than 0 and at most {Show(setup.LargestFeed)} mm/min.");
+            if (outside)
+                check.Holds(
+                    Math.Abs(stage.Speed) <= free, stage.Part == StagePart.Entry && !changed ? "entrySpeed" : at, stage.Speed,
+                    $"{name}: at {Show(Math.Abs(stage.Speed))} rev/min outside the bore the drill would whirl; give at most "
+                        + $"{Show(Math.Floor(free))} rev/min until the pilot guides it.");
+            check.Holds(
+                stage.FeedRate > 0 && (!changed || stage.FeedRate <= setup.LargestFeed), at, stage.FeedRate,
+                $"{name}: the feed rate is {Show(stage.FeedRate)} mm/min; give more than 0 and at most {Show(setup.LargestFeed)} mm/min.");
             if (!drills) return;
-            check.Holds(stage.Coolant, at, 0, $"{name}: without coolant at this depth the chips stay in the bore and the drill breaks; leave the coolant on until the drill stops.")
+            check.Holds(
+                stage.Coolant, at, 0,
+                $"{name}: without coolant at this depth the chips stay in the bore and the drill breaks; leave the coolant on until the drill stops.")
                 .Holds(stage.Speed > 0, at, stage.Speed, $"{name}: the drill cuts only while it turns to the right; give a speed above 0.")
-                .Holds(!changed || stage.Speed <= Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed), at, stage.Speed, $"{name}: {Show(stage.Speed)} rev/min is more than drill and spindle stand; give at most {Show(Math.Floor(Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
-                .Holds(stage.FeedRate <= r[HoleFigure.FeedRate] * (1 + 1e-9), at, stage.FeedRate, $"{name}: {Show(stage.FeedRate)} mm/min is more than the full feed of {Show(r[HoleFigure.FeedRate])} mm/min; give less, or raise the feed per revolution.");
+                .Holds(
+                    !changed || stage.Speed <= Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed), at, stage.Speed,
+                    $"{name}: {Show(stage.Speed)} rev/min is more than drill and spindle stand; give at most "
+                        + $"{Show(Math.Floor(Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
+                .Holds(
+                    stage.FeedRate <= r[HoleFigure.FeedRate] * (1 + 1e-9), at, stage.FeedRate,
+                    $"{name}: {Show(stage.FeedRate)} mm/min is more than the full feed of {Show(r[HoleFigure.FeedRate])} mm/min; give "
+                        + "less, or raise the feed per revolution.");
         }
     }
 }

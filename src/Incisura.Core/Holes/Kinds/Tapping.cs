@@ -16,27 +16,49 @@ public readonly struct Tapping : IHoleKind
     /// <summary>Room of loose chips of a tap over that of the solid: short curls, looser than those of a drill.</summary>
     private const double LooseChip = 3;
 
-    /// <summary>Torque of forming a thread over that of cutting it to the full height: the flow of the material and its friction on the lobes.</summary>
+    /// <summary>
+    /// Torque of forming a thread over that of cutting it to the full height: the flow of the material and its friction on the lobes.
+    /// </summary>
     private const double FormingOverCutting = 1.8;
 
     private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_s", "pitch times starts: in step, always");
-    private static readonly Formula WantedFormula = new("n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D)", "definition of cutting speed; ISO 3002-3");
-    private static readonly Formula AxisFormula = new("n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
-    private static readonly Formula ReachedFormula = new("n_3", "Speed reached within the depth", Quantity.SpindleSpeed, "sqrt(60*α*(a + t_p)/f)", "spindle runs up and stops again in step, at an even rise of speed");
-    private static readonly Formula MostFormula = new("n_m", "Highest speed in step", Quantity.SpindleSpeed, "", "least of what spindle, machine in step, axis and depth allow, as far as they are known");
-    private static readonly Formula HeldFormula = new("n", "Spindle speed", Quantity.SpindleSpeed, "min(n_1, n_m)", "what is wanted, as far as it is allowed");
+    private static readonly Formula WantedFormula = new(
+        "n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D)", "definition of cutting speed; ISO 3002-3");
+    private static readonly Formula AxisFormula = new(
+        "n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
+    private static readonly Formula ReachedFormula = new(
+        "n_3", "Speed reached within the depth", Quantity.SpindleSpeed, "sqrt(60*α*(a + t_p)/f)",
+        "spindle runs up and stops again in step, at an even rise of speed");
+    private static readonly Formula MostFormula = new(
+        "n_m", "Highest speed in step", Quantity.SpindleSpeed, "",
+        "least of what spindle, machine in step, axis and depth allow, as far as they are known");
+    private static readonly Formula HeldFormula = new(
+        "n", "Spindle speed", Quantity.SpindleSpeed, "min(n_1, n_m)", "what is wanted, as far as it is allowed");
     private static readonly Formula FeedFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*f", "in step");
-    private static readonly Formula UsedFormula = new("v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*D*n/1000", "definition of cutting speed; ISO 3002-3");
-    private static readonly Formula ChipFormula = new("h", "Chip thickness", Quantity.Chip, "h_t*f/(z*l_a)", "height of the thread shared by all teeth of the lead");
+    private static readonly Formula UsedFormula = new(
+        "v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*D*n/1000", "definition of cutting speed; ISO 3002-3");
+    private static readonly Formula ChipFormula = new(
+        "h", "Chip thickness", Quantity.Chip, "h_t*f/(z*l_a)", "height of the thread shared by all teeth of the lead");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
-    private static readonly Formula SectionFormula = new("A", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))", "trapezium of the 60° thread from its crest flat; ISO 68-1");
-    private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + D_1)/4/1000", "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
+    private static readonly Formula SectionFormula = new(
+        "A", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))", "trapezium of the 60° thread from its crest flat; ISO 68-1");
+    private static readonly Formula TorqueFormula = new(
+        "M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + D_1)/4/1000",
+        "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
-    private static readonly Formula RoomFormula = new("l_c", "Room for chips below", Quantity.Length, "k_l*A*i_s*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)", "loose chips of the whole thread over the section of the hole");
-    private static readonly Formula OutFormula = new("n_r", "Spindle speed out", Quantity.SpindleSpeed, "min(q_r*n, n_m)", "speed in times the ratio wanted, held by the same limits");
-    private static readonly Formula WayFormula = new("l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α)", "even rise and fall of the speed, in step");
-    private static readonly Formula TimeFormula = new("T", "Time of a hole", Quantity.Time, "(a + t_p)/v_f + (a + t_p)/v_r + (n + n_r)/(60*α_s) + 2*(r - a)/v_rapid", "in and out in step, each with its run-up and stop, and the way to and from the retract plane");
-    private static readonly Formula DriftFormula = new("Δ", "Drift by rounding of the feed", Quantity.Chip, "abs(v_round/n_round/f - 1)*(a + t_p)", "feed and speed as the control rounds them, over the whole way");
+    private static readonly Formula RoomFormula = new(
+        "l_c", "Room for chips below", Quantity.Length, "k_l*A*i_s*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)",
+        "loose chips of the whole thread over the section of the hole");
+    private static readonly Formula OutFormula = new(
+        "n_r", "Spindle speed out", Quantity.SpindleSpeed, "min(q_r*n, n_m)", "speed in times the ratio wanted, held by the same limits");
+    private static readonly Formula WayFormula = new(
+        "l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α)", "even rise and fall of the speed, in step");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time of a hole", Quantity.Time, "(a + t_p)/v_f + (a + t_p)/v_r + (n + n_r)/(60*α_s) + 2*(r - a)/v_rapid",
+        "in and out in step, each with its run-up and stop, and the way to and from the retract plane");
+    private static readonly Formula DriftFormula = new(
+        "Δ", "Drift by rounding of the feed", Quantity.Chip, "abs(v_round/n_round/f - 1)*(a + t_p)",
+        "feed and speed as the control rounds them, over the whole way");
 
     /// <inheritdoc/>
     public static HoleDescription Description { get; } = new(
@@ -60,7 +82,8 @@ public readonly struct Tapping : IHoleKind
         [EndOption, TurningOption, EdgeWear, CoolantBy],
         [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.ProgrammedDepth, HoleFigure.Time],
         [
-            HoleFigure.FeedInUse, HoleFigure.SpeedInUse, HoleFigure.ReturnSpeed, HoleFigure.ReturnFeed, HoleFigure.HeightGot, HoleFigure.MinorDiameter, HoleFigure.ProgrammedHeight, HoleFigure.Torque,
+            HoleFigure.FeedInUse, HoleFigure.SpeedInUse, HoleFigure.ReturnSpeed, HoleFigure.ReturnFeed, HoleFigure.HeightGot,
+            HoleFigure.MinorDiameter, HoleFigure.ProgrammedHeight, HoleFigure.Torque,
             HoleFigure.BreakingTorque, HoleFigure.Power, HoleFigure.Drift,
         ])
     { InStep = true, Picture = "tap" };
@@ -97,11 +120,24 @@ public readonly struct Tapping : IHoleKind
     {
         TapGeometry tap = setup.Tap!;
         NoTrace none = default;
-        double least = ThreadHole.For(tap.Diameter, tap.Pitch, 100, tap.Forming, ref none), most = tap.Diameter - (0.1 * tap.Pitch), hole = x[HoleInput.HoleBefore];
-        check.Holds(hole >= least - 1e-9, "holeBefore", hole, $"A hole of Ø{hole:0.###} mm is smaller than the full height of a thread {tap.Diameter:0.###} × {tap.Pitch:0.###} allows: the tap would jam. Give {least:0.##} to {most:0.##} mm, or take a smaller tap.")
-            .Holds(hole <= most, "holeBefore", hole, $"A hole of Ø{hole:0.###} mm leaves no thread for {tap.Diameter:0.###} × {tap.Pitch:0.###}. Give {least:0.##} to {most:0.##} mm, or take a larger tap.")
-            .Holds(x.Turning == 0 || (x.Turning < 0) == tap.Left, Turning, x.Turning, tap.Left ? "A left-hand tap does not cut with the spindle turning to the right; turn it to the left, or take a right-hand tap." : "A right-hand tap does not cut with the spindle turning to the left; turn it to the right, or take a left-hand tap.")
-            .Holds(x[HoleInput.Starts] == Math.Floor(x[HoleInput.Starts]), "starts", x[HoleInput.Starts], $"A thread has a whole number of starts, not {x[HoleInput.Starts]:0.###}; give 1, 2, 3 …");
+        double least = ThreadHole.For(tap.Diameter, tap.Pitch, 100, tap.Forming, ref none), most = tap.Diameter - (0.1 * tap.Pitch),
+            hole = x[HoleInput.HoleBefore];
+        check.Holds(
+            hole >= least - 1e-9, "holeBefore", hole,
+            $"A hole of Ø{hole:0.###} mm is smaller than the full height of a thread {tap.Diameter:0.###} × {tap.Pitch:0.###} allows: the tap "
+                + $"would jam. Give {least:0.##} to {most:0.##} mm, or take a smaller tap.")
+            .Holds(
+                hole <= most, "holeBefore", hole,
+                $"A hole of Ø{hole:0.###} mm leaves no thread for {tap.Diameter:0.###} × {tap.Pitch:0.###}. Give {least:0.##} to "
+                    + $"{most:0.##} mm, or take a larger tap.")
+            .Holds(
+                x.Turning == 0 || (x.Turning < 0) == tap.Left, Turning, x.Turning,
+                tap.Left
+                    ? "A left-hand tap does not cut with the spindle turning to the right; turn it to the left, or take a right-hand tap."
+                    : "A right-hand tap does not cut with the spindle turning to the left; turn it to the right, or take a left-hand tap.")
+            .Holds(
+                x[HoleInput.Starts] == Math.Floor(x[HoleInput.Starts]), "starts", x[HoleInput.Starts],
+                $"A thread has a whole number of starts, not {x[HoleInput.Starts]:0.###}; give 1, 2, 3 …");
     }
 
     /// <inheritdoc/>
@@ -122,7 +158,10 @@ public readonly struct Tapping : IHoleKind
         {
             trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_s", x[HoleInput.Starts]));
             trace.Take(SectionFormula, section, new("h_t", height), new("P", tap.Pitch));
-            if (room > 0) trace.Take(RoomFormula, room, new("k_l", LooseChip), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter), new("d_0", hole), new("t", x[HoleInput.Depth]), new("f", lead));
+            if (room > 0)
+                trace.Take(
+                    RoomFormula, room, new("k_l", LooseChip), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter),
+                    new("d_0", hole), new("t", x[HoleInput.Depth]), new("f", lead));
         }
 
         ThreadedDepth.Of(x, tap.LeadLength, room, ref r, ref trace);
@@ -136,7 +175,9 @@ public readonly struct Tapping : IHoleKind
     {
         double n = r[HoleFigure.SpindleSpeed];
         limits.Add(LimitKind.SpeedInStep, Math.Max(n, r[HoleFigure.ReturnSpeed]), setup.SynchronousLimit > 0 ? setup.SynchronousLimit : double.NaN);
-        limits.Add(LimitKind.SpeedReached, n, InStep.SpeedWithin(x[HoleInput.Approach] + r[HoleFigure.ProgrammedDepth], r[HoleFigure.FeedInUse], setup.RunUp));
+        limits.Add(
+            LimitKind.SpeedReached, n,
+            InStep.SpeedWithin(x[HoleInput.Approach] + r[HoleFigure.ProgrammedDepth], r[HoleFigure.FeedInUse], setup.RunUp));
         limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
         if (!x.Through) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], r[HoleFigure.DepthNeeded]);
     }
@@ -145,32 +186,55 @@ public readonly struct Tapping : IHoleKind
     public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
     {
         TapGeometry tap = setup.Tap!;
-        if (setup.SynchronousLimit <= 0) findings.Add(new("cannot-tap", Severity.Stop, new("This machine does not tap in step with the feed."), "Take another machine, or enter its limit in Shop."));
+        if (setup.SynchronousLimit <= 0)
+            findings.Add(new(
+                "cannot-tap", Severity.Stop, new("This machine does not tap in step with the feed."),
+                "Take another machine, or enter its limit in Shop."));
         if (r.SpeedHeld)
             findings.Add(new(
                 "held",
                 Severity.Info,
-                new($"{{0}} was held to {{1}} by: {LimitCatalogue.NameOf(r.HeldBy).ToLowerInvariant()}; feed, cutting speed and the way out follow.", new(1000 * x[HoleInput.CuttingSpeed] / (Math.PI * tap.Diameter), Quantity.SpindleSpeed), new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)),
+                new(
+                    $"{{0}} was held to {{1}} by: {LimitCatalogue.NameOf(r.HeldBy).ToLowerInvariant()}; feed, cutting speed and the way out follow.",
+                    new(1000 * x[HoleInput.CuttingSpeed] / (Math.PI * tap.Diameter), Quantity.SpindleSpeed),
+                    new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)),
                 ""));
         Class(tap, r, findings);
         if (tap.Flutes == "point" && !x.Through)
-            findings.Add(new("chips-ahead", Severity.Caution, new("A spiral point drives the chips ahead into the blind hole; {0} of it is kept for them.", new Measure(r[HoleFigure.RoomForChips], Quantity.Length)), "Take a tap with spiral flutes, or a forming tap."));
+            findings.Add(new(
+                "chips-ahead", Severity.Caution,
+                new(
+                    "A spiral point drives the chips ahead into the blind hole; {0} of it is kept for them.",
+                    new Measure(r[HoleFigure.RoomForChips], Quantity.Length)),
+                "Take a tap with spiral flutes, or a forming tap."));
         if (tap.Flutes == "spiral" && x.Through)
-            findings.Add(new("chips-back", Severity.Info, new("Spiral flutes draw the chips back through a hole they could leave ahead."), "A tap with a spiral point is stiffer in a through hole."));
+            findings.Add(new(
+                "chips-back", Severity.Info, new("Spiral flutes draw the chips back through a hole they could leave ahead."),
+                "A tap with a spiral point is stiffer in a through hole."));
         if (r.Has(HoleFigure.Drift) && r[HoleFigure.Drift] > 0.1 * tap.Pitch)
-            findings.Add(new("drift", Severity.Caution, new("The control rounds feed and speed: over the depth the feed drifts {0} from the thread.", new Measure(r[HoleFigure.Drift], Quantity.Chip)), "Choose a speed at which pitch times speed is a whole feed, or hold the tap in a chuck with length compensation."));
+            findings.Add(new(
+                "drift", Severity.Caution,
+                new(
+                    "The control rounds feed and speed: over the depth the feed drifts {0} from the thread.",
+                    new Measure(r[HoleFigure.Drift], Quantity.Chip)),
+                "Choose a speed at which pitch times speed is a whole feed, or hold the tap in a chuck with length compensation."));
     }
 
     /// <inheritdoc/>
     public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r)
     {
-        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract], rapid = setup.RapidFeed, ramp = double.IsNaN(setup.RunUp) ? double.PositiveInfinity : setup.RunUp;
+        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract], rapid = setup.RapidFeed,
+            ramp = double.IsNaN(setup.RunUp) ? double.PositiveInfinity : setup.RunUp;
         double hand = setup.Tap!.Left ? -1 : 1, n = r[HoleFigure.SpindleSpeed], back = r[HoleFigure.ReturnSpeed];
         return
         [
             new("approach", "To the approach plane", -up, -a, 0, rapid, true, true, (up - a) / rapid),
-            new("in", "In, in step", -a, tip, hand * n, r[HoleFigure.FeedRate], false, true, ((a + tip) / r[HoleFigure.FeedRate]) + (n / (60 * ramp))),
-            new("out", "Reversed and out, in step", tip, -a, -hand * back, r[HoleFigure.ReturnFeed], false, true, ((a + tip) / r[HoleFigure.ReturnFeed]) + (back / (60 * ramp))),
+            new(
+                "in", "In, in step", -a, tip, hand * n, r[HoleFigure.FeedRate], false, true,
+                ((a + tip) / r[HoleFigure.FeedRate]) + (n / (60 * ramp))),
+            new(
+                "out", "Reversed and out, in step", tip, -a, -hand * back, r[HoleFigure.ReturnFeed], false, true,
+                ((a + tip) / r[HoleFigure.ReturnFeed]) + (back / (60 * ramp))),
             new("retract", "To the retract plane", -a, -up, 0, rapid, true, true, (up - a) / rapid),
         ];
     }
@@ -181,7 +245,9 @@ public readonly struct Tapping : IHoleKind
     {
         if (!tap.ChipsAhead) return 0;
         double hole = x[HoleInput.HoleBefore], lead = tap.Pitch * x[HoleInput.Starts];
-        return LooseChip * Section(tap, (tap.Diameter - hole) / 2) * x[HoleInput.Starts] * Math.PI * (tap.Diameter + hole) / 2 * (x[HoleInput.Depth] / lead) / (Math.PI * hole * hole / 4);
+        return LooseChip * Section(
+            tap, (tap.Diameter - hole) / 2) * x[HoleInput.Starts] * Math.PI * (tap.Diameter
+                + hole) / 2 * (x[HoleInput.Depth] / lead) / (Math.PI * hole * hole / 4);
     }
 
     private static void Speed<TTrace>(HoleSetup setup, TapGeometry tap, in HoleInputs x, double lead, ref HoleResult r, ref TTrace trace)
@@ -207,14 +273,20 @@ public readonly struct Tapping : IHoleKind
         {
             double wholeSpeed = Math.Max(1, Math.Round(n)), wholeFeed = Math.Round(wholeSpeed * lead / setup.FeedStep) * setup.FeedStep;
             r[HoleFigure.Drift] = Math.Abs((wholeFeed / wholeSpeed / lead) - 1) * way;
-            if (TTrace.Listens) trace.Take(DriftFormula, r[HoleFigure.Drift], new("v_round", wholeFeed), new("n_round", wholeSpeed), new("f", lead), new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]));
+            if (TTrace.Listens)
+                trace.Take(
+                    DriftFormula, r[HoleFigure.Drift], new("v_round", wholeFeed), new("n_round", wholeSpeed), new("f", lead),
+                    new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]));
         }
 
         if (!TTrace.Listens) return;
 
         trace.Take(WantedFormula, wanted, new("v_c", x[HoleInput.CuttingSpeed]), new("D", tap.Diameter));
         trace.Take(AxisFormula, axis, new("v_fmax", setup.LargestFeed), new("f", lead));
-        if (!double.IsNaN(reached)) trace.Take(ReachedFormula, reached, new("α", setup.RunUp), new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]), new("f", lead));
+        if (!double.IsNaN(reached))
+            trace.Take(
+                ReachedFormula, reached, new("α", setup.RunUp), new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]),
+                new("f", lead));
         List<Term> allow = [new("n_max", setup.LargestSpeed), new("n_2", axis)];
         if (setup.SynchronousLimit > 0) allow.Add(new("n_s", setup.SynchronousLimit));
         if (!double.IsNaN(reached)) allow.Add(new("n_3", reached));
@@ -233,10 +305,12 @@ public readonly struct Tapping : IHoleKind
         }
     }
 
-    private static void Load<TTrace>(HoleSetup setup, TapGeometry tap, in HoleInputs x, double lead, double height, double section, ref HoleResult r, ref TTrace trace)
+    private static void Load<TTrace>(
+        HoleSetup setup, TapGeometry tap, in HoleInputs x, double lead, double height, double section, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength), force = k11 * Math.Pow(chip, -setup.ChipExponent);
+        double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength),
+            force = k11 * Math.Pow(chip, -setup.ChipExponent);
         double ratio = tap.Forming ? FormingOverCutting : 1, hole = r[HoleFigure.MinorDiameter], n = r[HoleFigure.SpindleSpeed];
         double torque = ratio * force * section * x[HoleInput.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
         r[HoleFigure.Chip] = chip;
@@ -247,7 +321,9 @@ public readonly struct Tapping : IHoleKind
         {
             trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
-            trace.Take(TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter), new("D_1", hole));
+            trace.Take(
+                TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]),
+                new("D", tap.Diameter), new("D_1", hole));
             trace.Take(PowerFormula, power, new("M", torque), new("n", n));
         }
 
@@ -261,13 +337,17 @@ public readonly struct Tapping : IHoleKind
 
         // A run-up that nobody has measured takes no time here; that it is missing is said by the limit that cannot be judged.
         double ramp = double.IsNaN(setup.RunUp) ? 1e12 : setup.RunUp;
-        r[HoleFigure.Time] = (way / r[HoleFigure.FeedRate]) + (way / r[HoleFigure.ReturnFeed]) + ((n + back) / (60 * ramp)) + (2 * (x[HoleInput.Retract] - a) / setup.RapidFeed);
+        r[HoleFigure.Time] =
+            (way / r[HoleFigure.FeedRate]) + (way / r[HoleFigure.ReturnFeed]) + ((n + back) / (60 * ramp))
+                + (2 * (x[HoleInput.Retract] - a) / setup.RapidFeed);
         if (!double.IsNaN(setup.RunUp)) r[HoleFigure.RunUpWay] = n * n * lead / (60 * setup.RunUp);
         if (!TTrace.Listens) return;
 
         if (!double.IsNaN(setup.RunUp)) trace.Take(WayFormula, r[HoleFigure.RunUpWay], new("n", n), new("f", lead), new("α", setup.RunUp));
         trace.Take(
-            TimeFormula, r[HoleFigure.Time], new("a", a), new("t_p", r[HoleFigure.ProgrammedDepth]), new("v_f", r[HoleFigure.FeedRate]), new("v_r", r[HoleFigure.ReturnFeed]), new("n", n), new("n_r", back), new("α_s", ramp), new("r", x[HoleInput.Retract]), new("v_rapid", setup.RapidFeed));
+            TimeFormula, r[HoleFigure.Time], new("a", a), new("t_p", r[HoleFigure.ProgrammedDepth]), new("v_f", r[HoleFigure.FeedRate]),
+            new("v_r", r[HoleFigure.ReturnFeed]), new("n", n), new("n_r", back), new("α_s", ramp), new("r", x[HoleInput.Retract]),
+            new("v_rapid", setup.RapidFeed));
     }
 
     private static void Class(TapGeometry tap, in HoleResult r, List<Finding> findings)
@@ -283,7 +363,17 @@ public readonly struct Tapping : IHoleKind
         MinorClass? tightest = classes.Where(c => c.Holds(minor)).Select(c => (MinorClass?)c).FirstOrDefault();
         MinorClass usual = classes.FirstOrDefault(c => c.Name is "6H" or "2B");
         findings.Add(tightest is { } c
-            ? new("minor-class", Severity.Info, new($"The minor diameter {{0}} is inside {c.Name}, {{1}} to {{2}}.", new(minor, Quantity.Length), new(c.Least, Quantity.Length), new Measure(c.Most, Quantity.Length)), "")
-            : new("minor-outside", Severity.Caution, new($"The minor diameter {{0}} is outside {usual.Name}, {{1}} to {{2}}, and every other class.", new(minor, Quantity.Length), new(usual.Least, Quantity.Length), new Measure(usual.Most, Quantity.Length)), minor < usual.Least ? "Take a larger drill." : "Take a smaller drill."));
+            ? new(
+                "minor-class", Severity.Info,
+                new(
+                    $"The minor diameter {{0}} is inside {c.Name}, {{1}} to {{2}}.", new(minor, Quantity.Length), new(c.Least, Quantity.Length),
+                    new Measure(c.Most, Quantity.Length)),
+                "")
+            : new(
+                "minor-outside", Severity.Caution,
+                new(
+                    $"The minor diameter {{0}} is outside {usual.Name}, {{1}} to {{2}}, and every other class.", new(minor, Quantity.Length),
+                    new(usual.Least, Quantity.Length), new Measure(usual.Most, Quantity.Length)),
+                minor < usual.Least ? "Take a larger drill." : "Take a smaller drill."));
     }
 }

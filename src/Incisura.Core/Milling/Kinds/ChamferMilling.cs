@@ -9,7 +9,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Chamfering an edge with the cone of the cutter, its tip below the chamfer. Speed and feed stand at the widest point in contact.</summary>
 public readonly struct ChamferMilling : IMillingKind
 {
-    private static readonly Formula LowerSpeed = new("v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed, "v_c*D_l/D_e", "speed grows with the diameter");
+    private static readonly Formula LowerSpeed = new(
+        "v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed, "v_c*D_l/D_e", "speed grows with the diameter");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -41,8 +42,13 @@ public readonly struct ChamferMilling : IMillingKind
     {
         Cone cone = Cone.Of(setup.Cutter);
         double widest = setup.Contact.Length, most = (widest - x[MillingInput.TipBelow]) * (cone.DiameterAt(1) - cone.TipDiameter) / 2;
-        check.Holds(cone.TipDepthFor(x[MillingInput.Leg], x[MillingInput.TipBelow]) <= widest + 1e-9, "leg", x[MillingInput.Leg], $"A leg of {x[MillingInput.Leg]:0.###} mm with the tip {x[MillingInput.TipBelow]:0.###} mm below needs more than the {widest:0.###} mm of the cone; at most {Math.Max(0, most):0.###} mm can be cut. Set the tip higher, or take a larger cutter.");
-        check.Holds(x[MillingInput.TipBelow] > 0 || cone.TipDiameter > 0, "tipBelow", 0, "At the very tip the cone has no speed; set the tip at least a little below the chamfer, say 0.2 mm.");
+        check.Holds(
+            cone.TipDepthFor(x[MillingInput.Leg], x[MillingInput.TipBelow]) <= widest + 1e-9, "leg", x[MillingInput.Leg],
+            $"A leg of {x[MillingInput.Leg]:0.###} mm with the tip {x[MillingInput.TipBelow]:0.###} mm below needs more than the {widest:0.###} "
+                + $"mm of the cone; at most {Math.Max(0, most):0.###} mm can be cut. Set the tip higher, or take a larger cutter.");
+        check.Holds(
+            x[MillingInput.TipBelow] > 0 || cone.TipDiameter > 0, "tipBelow", 0,
+            "At the very tip the cone has no speed; set the tip at least a little below the chamfer, say 0.2 mm.");
     }
 
     /// <inheritdoc/>
@@ -50,7 +56,8 @@ public readonly struct ChamferMilling : IMillingKind
         where TTrace : struct, ITrace
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double leg = x[MillingInput.Leg], below = x[MillingInput.TipBelow], depth = cone.TipDepthFor(leg, below), diameter = cone.DiameterAt(depth), mean = (depth - below) / 2;
+        double leg = x[MillingInput.Leg], below = x[MillingInput.TipBelow], depth = cone.TipDepthFor(leg, below),
+            diameter = cone.DiameterAt(depth), mean = (depth - below) / 2;
         if (TTrace.Listens)
         {
             trace.Take(Cone.TipDepthFormula, depth, new("t_b", below), new("c", leg), new("σ", cone.IncludedAngle));
@@ -60,7 +67,8 @@ public readonly struct ChamferMilling : IMillingKind
 
         r.Across = new(1, leg);
         r.Down = new(1, depth - below);
-        r.Engagement = new(diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
+        r.Engagement = new(
+            diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
         r[MillingFigure.TipDepth] = depth;
     }
 
@@ -75,7 +83,9 @@ public readonly struct ChamferMilling : IMillingKind
         if (TTrace.Listens)
         {
             trace.Take(Cone.LowerFormula, lower, new("d_t", cone.TipDiameter), new("t_b", x[MillingInput.TipBelow]), new("σ", cone.IncludedAngle));
-            trace.Take(LowerSpeed, r[MillingFigure.LowerSpeed], new("v_c", x[MillingInput.CuttingSpeed]), new("D_l", lower), new("D_e", r.Engagement.Diameter));
+            trace.Take(
+                LowerSpeed, r[MillingFigure.LowerSpeed], new("v_c", x[MillingInput.CuttingSpeed]), new("D_l", lower),
+                new("D_e", r.Engagement.Diameter));
         }
 
         PassTime.Solve(setup, x, 1, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, x[MillingInput.Leg], ref trace), ref r, ref trace);

@@ -12,10 +12,15 @@ public readonly struct ConstantEngagement : IMillingKind
     // Degrees; a cutter rated for less width keeps to the arc of that width.
     private const double UsualArc = 60;
 
-    private static readonly Formula StepFormula = new("s_l", "Step between loops", Quantity.Length, "R - sqrt((R - r)^2 + r^2 + 2*(R - r)*r*cos(φ_w*pi/180))", "the largest arc, at the head of a loop, is the arc wanted; inverse of the arc in a bend");
-    private static readonly Formula LoopRadiusFormula = new("R_l", "Radius of a loop", Quantity.Length, "(b - DC)/2", "the loop of the centre fills the slot");
-    private static readonly Formula RateFormula = new("Q", "Removal rate over whole loops", Quantity.RemovalRate, "a_p*s_l*b/(2*pi*R_l/v_f)/1000", "each loop moves the slot on by one step");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
+    private static readonly Formula StepFormula = new(
+        "s_l", "Step between loops", Quantity.Length, "R - sqrt((R - r)^2 + r^2 + 2*(R - r)*r*cos(φ_w*pi/180))",
+        "the largest arc, at the head of a loop, is the arc wanted; inverse of the arc in a bend");
+    private static readonly Formula LoopRadiusFormula = new(
+        "R_l", "Radius of a loop", Quantity.Length, "(b - DC)/2", "the loop of the centre fills the slot");
+    private static readonly Formula RateFormula = new(
+        "Q", "Removal rate over whole loops", Quantity.RemovalRate, "a_p*s_l*b/(2*pi*R_l/v_f)/1000", "each loop moves the slot on by one step");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -42,10 +47,15 @@ public readonly struct ConstantEngagement : IMillingKind
     /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
-        x.Propose(MillingInput.ArcWanted, Math.Min(UsualArc, double.RadiansToDegrees(Math.Acos(Math.Max(-1, 1 - (2 * setup.LargestWidth / setup.Diameter))))));
+        x.Propose(
+            MillingInput.ArcWanted,
+            Math.Min(UsualArc, double.RadiansToDegrees(Math.Acos(Math.Max(-1, 1 - (2 * setup.LargestWidth / setup.Diameter))))));
         x.Propose(MillingInput.SlotWidth, 1.8 * setup.Diameter);
         x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
-        x.Propose(MillingInput.WidthOfCut, ArcOfEngagement.WidthFor(setup.Diameter, double.DegreesToRadians(x[MillingInput.ArcWanted]), Math.Max(x[MillingInput.SlotWidth] / 2, setup.Diameter * 0.501)));
+        x.Propose(
+            MillingInput.WidthOfCut,
+            ArcOfEngagement.WidthFor(
+                setup.Diameter, double.DegreesToRadians(x[MillingInput.ArcWanted]), Math.Max(x[MillingInput.SlotWidth] / 2, setup.Diameter * 0.501)));
     }
 
     /// <inheritdoc/>
@@ -53,7 +63,10 @@ public readonly struct ConstantEngagement : IMillingKind
     {
         double least = setup.Diameter * 1.1, width = x[MillingInput.SlotWidth];
         if (width < least - 1e-9)
-            check.Within("slotWidth", "The width of the slot", width, least, 1000, Quantity.Length).Holds(false, "slotWidth", width, $"Loops need room beside a cutter of {setup.Diameter:0.###} mm; take a smaller cutter, or mill it as a slot.");
+            check.Within("slotWidth", "The width of the slot", width, least, 1000, Quantity.Length)
+                .Holds(
+                    false, "slotWidth", width,
+                    $"Loops need room beside a cutter of {setup.Diameter:0.###} mm; take a smaller cutter, or mill it as a slot.");
     }
 
     /// <inheritdoc/>
@@ -71,8 +84,10 @@ public readonly struct ConstantEngagement : IMillingKind
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double width = x[MillingInput.SlotWidth], step = x[MillingInput.WidthOfCut], loop = Math.Max(width - setup.Diameter, 0.002 * setup.Diameter) / 2, round = 2 * Math.PI * loop, feed = r.Load.FeedRate;
-        double loops = Passes.Covering(x[MillingInput.Length], step), time = r.Down.Count * ((loops * round / feed) + (2 * PassTime.Lift / setup.RapidFeed));
+        double width = x[MillingInput.SlotWidth], step = x[MillingInput.WidthOfCut],
+            loop = Math.Max(width - setup.Diameter, 0.002 * setup.Diameter) / 2, round = 2 * Math.PI * loop, feed = r.Load.FeedRate;
+        double loops = Passes.Covering(x[MillingInput.Length], step),
+            time = r.Down.Count * ((loops * round / feed) + (2 * PassTime.Lift / setup.RapidFeed));
         r[MillingFigure.LoopStep] = step;
         r[MillingFigure.LoopRadius] = loop;
         r[MillingFigure.Rounds] = loops;
@@ -83,20 +98,28 @@ public readonly struct ConstantEngagement : IMillingKind
         if (TTrace.Listens)
         {
             trace.Take(LoopRadiusFormula, loop, new("b", width), new("DC", setup.Diameter));
-            trace.Take(RateFormula, r[MillingFigure.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("b", width), new("R_l", loop), new("v_f", feed));
-            trace.Take(TimeFormula, time, new("i_p", r.Down.Count), new("L", x[MillingInput.Length]), new("s_l", step), new("R_l", loop), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+            trace.Take(
+                RateFormula, r[MillingFigure.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("b", width), new("R_l", loop),
+                new("v_f", feed));
+            trace.Take(
+                TimeFormula, time, new("i_p", r.Down.Count), new("L", x[MillingInput.Length]), new("s_l", step), new("R_l", loop), new("v_f", feed),
+                new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         return new(r.Down.Each, r.Engagement.Width, x[MillingInput.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) => PassLoad.JudgeChipRoom(setup, x, r, ref limits);
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+        PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
     /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings) => findings.Add(new(
         "loop-mean",
         Severity.Info,
-        new("The largest load stands at the head of a loop; over whole loops the power is {0} of {1} on average.", new(r.Load.Power * r[MillingFigure.RemovalRate] / Math.Max(r.Load.RemovalRate, 1e-12), Quantity.Power), new Measure(r.Load.Power, Quantity.Power)),
+        new(
+            "The largest load stands at the head of a loop; over whole loops the power is {0} of {1} on average.",
+            new(r.Load.Power * r[MillingFigure.RemovalRate] / Math.Max(r.Load.RemovalRate, 1e-12), Quantity.Power),
+            new Measure(r.Load.Power, Quantity.Power)),
         ""));
 }

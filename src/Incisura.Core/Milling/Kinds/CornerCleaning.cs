@@ -9,7 +9,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Cleaning an inside corner of what a larger cutter left: leftover, load, and whether a cutter between is worth its time.</summary>
 public readonly struct CornerCleaning : IMillingKind
 {
-    private static readonly Formula WayFormula = new("L", "Length of a pass, on average", Quantity.Length, "A_c/t_c", "section of the leftover over its thickness");
+    private static readonly Formula WayFormula = new(
+        "L", "Length of a pass, on average", Quantity.Length, "A_c/t_c", "section of the leftover over its thickness");
     private static readonly Formula BetweenTime = new(
         "T_m",
         "Time with a cutter between",
@@ -38,7 +39,10 @@ public readonly struct CornerCleaning : IMillingKind
         ],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
-        [MillingFigure.Leftover, MillingFigure.PassesAcross, MillingFigure.BendArc, MillingFigure.CutterBetween, MillingFigure.TimeWithBetween, .. LoadRows])
+        [
+            MillingFigure.Leftover, MillingFigure.PassesAcross, MillingFigure.BendArc, MillingFigure.CutterBetween, MillingFigure.TimeWithBetween,
+            .. LoadRows,
+        ])
     { FollowsWall = true, ChartedAs = ["side-rough", "side-finish"], DepthFactor = 0.5 };
 
     /// <inheritdoc/>
@@ -47,7 +51,8 @@ public readonly struct CornerCleaning : IMillingKind
         x.Propose(MillingInput.CornerRadius, 0.6 * setup.Diameter);
         x.Propose(MillingInput.DiameterBefore, 2.5 * setup.Diameter);
         x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001), angle = x[MillingInput.CornerAngle];
+        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[MillingInput.CornerAngle];
         x.Propose(MillingInput.Length, InsideCorner.Section(before, wanted, angle) / InsideCorner.Leftover(before, wanted, angle));
     }
 
@@ -56,15 +61,22 @@ public readonly struct CornerCleaning : IMillingKind
     {
         double wanted = x[MillingInput.CornerRadius], before = x[MillingInput.DiameterBefore] / 2;
         if (wanted < (setup.Diameter / 2) - 1e-9)
-            check.Within("cornerRadius", "The radius wanted", wanted, setup.Diameter / 2, before, Quantity.Length).Holds(false, "cornerRadius", wanted, $"A cutter of {setup.Diameter:0.###} mm leaves a larger one; take one of at most {2 * wanted:0.###} mm.");
-        check.Holds(before > wanted * 1.0001, "diameterBefore", 2 * before, $"Nothing is left to cut: a cutter of {2 * before:0.###} mm leaves no more than the radius wanted. Give the cutter before, of more than {2 * wanted:0.###} mm.");
+            check.Within("cornerRadius", "The radius wanted", wanted, setup.Diameter / 2, before, Quantity.Length)
+                .Holds(
+                    false, "cornerRadius", wanted,
+                    $"A cutter of {setup.Diameter:0.###} mm leaves a larger one; take one of at most {2 * wanted:0.###} mm.");
+        check.Holds(
+            before > wanted * 1.0001, "diameterBefore", 2 * before,
+            $"Nothing is left to cut: a cutter of {2 * before:0.###} mm leaves no more than the radius wanted. Give the cutter "
+                + $"before, of more than {2 * wanted:0.###} mm.");
     }
 
     /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001), angle = x[MillingInput.CornerAngle];
+        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[MillingInput.CornerAngle];
         double leftover = InsideCorner.Leftover(before, wanted, angle);
         if (TTrace.Listens) trace.Take(InsideCorner.LeftoverFormula, leftover, new("R_1", before), new("R_c", wanted), new("θ", angle));
         PassDivision.Across(leftover, Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
@@ -72,7 +84,8 @@ public readonly struct CornerCleaning : IMillingKind
         Contact contact = setup.ContactAt(r.Down.Each);
         double width = Math.Min(r.Across.Each, contact.Diameter), radius = wanted;
         if (radius > contact.Diameter / 2 * (1 + 1e-9)) r.Engagement = Engagement.InBend(contact, width, r.Down.Each, radius, ref trace);
-        else r.Engagement = Engagement.Of(contact, width, r.Down.Each, ArcOfEngagement.Bend(contact.Diameter, width, radius, false, angle, ref trace));
+        else
+            r.Engagement = Engagement.Of(contact, width, r.Down.Each, ArcOfEngagement.Bend(contact.Diameter, width, radius, false, angle, ref trace));
         r[MillingFigure.Leftover] = leftover;
     }
 
@@ -80,7 +93,8 @@ public readonly struct CornerCleaning : IMillingKind
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001), angle = x[MillingInput.CornerAngle], leftover = r[MillingFigure.Leftover];
+        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[MillingInput.CornerAngle], leftover = r[MillingFigure.Leftover];
         double section = InsideCorner.Section(before, wanted, angle), length = x[MillingInput.Length];
         double overrun = PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace);
         if (TTrace.Listens)
@@ -92,7 +106,9 @@ public readonly struct CornerCleaning : IMillingKind
         PassTime.Solve(setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, overrun, ref r, ref trace);
         double between = before + wanted, grown = between / setup.Diameter, way = length + (2 * overrun), feed = r.Load.FeedRate;
         double mine = (double)Passes.Even(leftover / 2, r.Across.Each).Count * r.Down.Count;
-        double its = (double)Passes.Even(leftover / 2, r.Across.Each * grown).Count * Passes.Even(x[MillingInput.WallHeight], r.Down.Each * grown).Count;
+        double its = (double)Passes
+            .Even(leftover / 2, r.Across.Each * grown).Count * Passes
+            .Even(x[MillingInput.WallHeight], r.Down.Each * grown).Count;
         r[MillingFigure.BendArc] = r[MillingFigure.Arc];
         r[MillingFigure.CutterBetween] = between;
         r[MillingFigure.TimeWithBetween] = x[MillingInput.ChangeTime] + ((mine + its) * ((way / feed) + (way / setup.RapidFeed)));
@@ -100,7 +116,9 @@ public readonly struct CornerCleaning : IMillingKind
         {
             trace.Take(InsideCorner.BetweenFormula, between, new("R_1", before), new("R_c", wanted));
             trace.Take(
-                BetweenTime, r[MillingFigure.TimeWithBetween], new("T_w", x[MillingInput.ChangeTime]), new("t_c", leftover), new("a_e", r.Across.Each), new("q", grown), new("H", x[MillingInput.WallHeight]), new("a_p", r.Down.Each), new("L", length), new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed));
+                BetweenTime, r[MillingFigure.TimeWithBetween], new("T_w", x[MillingInput.ChangeTime]), new("t_c", leftover),
+                new("a_e", r.Across.Each), new("q", grown), new("H", x[MillingInput.WallHeight]), new("a_p", r.Down.Each), new("L", length),
+                new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed));
         }
 
         return new(r.Down.Each, r.Across.Each, x[MillingInput.WallHeight]);
@@ -112,14 +130,33 @@ public readonly struct CornerCleaning : IMillingKind
         double saved = r[MillingFigure.Time] - r[MillingFigure.TimeWithBetween];
         Measure between = new(r[MillingFigure.CutterBetween], Quantity.Length);
         findings.Add(saved > 0
-            ? new("cutter-between", Severity.Info, new("A cutter of {0} between evens the leftover and saves {1}, its change counted.", between, new Measure(saved, Quantity.Time)), "Put it between the two.")
-            : new("cutter-between", Severity.Info, new("A cutter of {0} between would even the leftover; with its change it costs {1} more and is not worth its time.", between, new Measure(-saved, Quantity.Time)), ""));
+            ? new(
+                "cutter-between", Severity.Info,
+                new("A cutter of {0} between evens the leftover and saves {1}, its change counted.", between, new Measure(saved, Quantity.Time)),
+                "Put it between the two.")
+            : new(
+                "cutter-between", Severity.Info,
+                new(
+                    "A cutter of {0} between would even the leftover; with its change it costs {1} more and is not worth its time.", between,
+                    new Measure(-saved, Quantity.Time)),
+                ""));
         NoTrace none = default;
         double whole = Math.Min(r[MillingFigure.Leftover], r.Engagement.Diameter);
-        ArcOfEngagement atOnce = ArcOfEngagement.Bend(r.Engagement.Diameter, whole, x[MillingInput.CornerRadius], false, x[MillingInput.CornerAngle], ref none);
+        ArcOfEngagement atOnce = ArcOfEngagement.Bend(
+            r.Engagement.Diameter, whole, x[MillingInput.CornerRadius], false, x[MillingInput.CornerAngle], ref none);
         if (r.Across.Count > 1)
-            findings.Add(new("corner-at-once", Severity.Info, new("Taken at once, the leftover of {0} would raise the arc to {1}; in passes it stays at {2}.", new(whole, Quantity.Length), new(double.RadiansToDegrees(atOnce.Length), Quantity.Angle), new Measure(r[MillingFigure.Arc], Quantity.Angle)), ""));
+            findings.Add(new(
+                "corner-at-once", Severity.Info,
+                new(
+                    "Taken at once, the leftover of {0} would raise the arc to {1}; in passes it stays at {2}.", new(whole, Quantity.Length),
+                    new(double.RadiansToDegrees(atOnce.Length), Quantity.Angle), new Measure(r[MillingFigure.Arc], Quantity.Angle)),
+                ""));
         if (x[MillingInput.CornerRadius] <= r.Engagement.Diameter / 2 * (1 + 1e-9))
-            findings.Add(new("corner-as-cutter", Severity.Caution, new("The radius wanted is the cutter's own: it turns on the spot, with an arc of {0}.", new Measure(r[MillingFigure.Arc], Quantity.Angle)), $"Take a smaller cutter, which can run round the corner: at most {1.6 * x[MillingInput.CornerRadius]:0.##} mm."));
+            findings.Add(new(
+                "corner-as-cutter", Severity.Caution,
+                new(
+                    "The radius wanted is the cutter's own: it turns on the spot, with an arc of {0}.",
+                    new Measure(r[MillingFigure.Arc], Quantity.Angle)),
+                $"Take a smaller cutter, which can run round the corner: at most {1.6 * x[MillingInput.CornerRadius]:0.##} mm."));
     }
 }

@@ -6,11 +6,16 @@ using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
-/// <summary>Engraving a line with a pointed cutter: its width follows from its depth, or the depth from the width. The spindle's top speed usually binds.</summary>
+/// <summary>
+/// Engraving a line with a pointed cutter: its width follows from its depth, or the depth from the width. The spindle's top speed usually binds.
+/// </summary>
 public readonly struct Engraving : IMillingKind
 {
-    private static readonly Formula WidthFormula = new("w", "Width at the top", Quantity.Length, "d_t + 2*t*tan(σ*pi/360)", "cone from its tip; the widest point in contact is the diameter in contact");
-    private static readonly Formula DepthFormula = new("a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
+    private static readonly Formula WidthFormula = new(
+        "w", "Width at the top", Quantity.Length, "d_t + 2*t*tan(σ*pi/360)",
+        "cone from its tip; the widest point in contact is the diameter in contact");
+    private static readonly Formula DepthFormula = new(
+        "a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -36,7 +41,8 @@ public readonly struct Engraving : IMillingKind
     public static void Follow(MillingSetup setup, ref MillingInputs x)
     {
         Cone cone = Cone.Of(setup.Cutter);
-        if (x.IsTyped(MillingInput.EngravingWidth)) x.Propose(MillingInput.EngravingDepth, Math.Max(1e-6, cone.HeightOf(x[MillingInput.EngravingWidth])));
+        if (x.IsTyped(MillingInput.EngravingWidth))
+            x.Propose(MillingInput.EngravingDepth, Math.Max(1e-6, cone.HeightOf(x[MillingInput.EngravingWidth])));
         else x.Propose(MillingInput.EngravingDepth, 0.2);
         x.Propose(MillingInput.EngravingWidth, cone.DiameterAt(x[MillingInput.EngravingDepth]));
     }
@@ -48,12 +54,16 @@ public readonly struct Engraving : IMillingKind
         double width = x[MillingInput.EngravingWidth], depth = x[MillingInput.EngravingDepth], follows = cone.DiameterAt(depth);
         if (width < cone.TipDiameter * 1.001)
         {
-            check.Within("engravingWidth", "The width at the top", width, cone.TipDiameter * 1.001, cone.DiameterAt(setup.Contact.Length), Quantity.Length);
+            check.Within(
+                "engravingWidth", "The width at the top", width, cone.TipDiameter * 1.001, cone.DiameterAt(setup.Contact.Length), Quantity.Length);
             return;
         }
 
         check.Within("engravingDepth", "The depth of the line", depth, 0.001, setup.Contact.Length, Quantity.Length)
-            .Holds(!x.IsTyped(MillingInput.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width, $"Width and depth go together: at {depth:0.###} mm deep this point cuts {follows:0.###} mm wide. Give one of the two back to be proposed.");
+            .Holds(
+                !x.IsTyped(MillingInput.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width,
+                $"Width and depth go together: at {depth:0.###} mm deep this point cuts {follows:0.###} mm wide. "
+                    + "Give one of the two back to be proposed.");
     }
 
     /// <inheritdoc/>
@@ -87,6 +97,11 @@ public readonly struct Engraving : IMillingKind
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
     {
         if (r.Limits.Of(LimitKind.HighestSpeed).Use > 0.98)
-            findings.Add(new("spindle-binds", Severity.Info, new("The spindle runs at its top speed: at {0} across no more than {1} can be reached.", new(r.Engagement.Diameter, Quantity.Length), new Measure(x[MillingInput.CuttingSpeed], Quantity.CuttingSpeed)), ""));
+            findings.Add(new(
+                "spindle-binds", Severity.Info,
+                new(
+                    "The spindle runs at its top speed: at {0} across no more than {1} can be reached.", new(r.Engagement.Diameter, Quantity.Length),
+                    new Measure(x[MillingInput.CuttingSpeed], Quantity.CuttingSpeed)),
+                ""));
     }
 }

@@ -29,7 +29,11 @@ public readonly struct FaceMilling : IMillingKind
         ],
         [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
-        [MillingFigure.Width, MillingFigure.Depth, MillingFigure.EntryAngle, MillingFigure.ExitAngle, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.Torque, MillingFigure.PeakForce, MillingFigure.TeethInCut, MillingFigure.PeakToValley])
+        [
+            MillingFigure.Width, MillingFigure.Depth, MillingFigure.EntryAngle, MillingFigure.ExitAngle, MillingFigure.MeanChip,
+            MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.Torque, MillingFigure.PeakForce, MillingFigure.TeethInCut,
+            MillingFigure.PeakToValley,
+        ])
     { ChartedAs = ["side-rough"], DepthFactor = 0.25 };
 
     /// <inheritdoc/>
@@ -42,8 +46,12 @@ public readonly struct FaceMilling : IMillingKind
     /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
     {
-        double each = Passes.Even(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter)).Each, room = (setup.Diameter + each) / 2;
-        check.Holds(Math.Abs(x[MillingInput.Offset]) < room, "offset", x[MillingInput.Offset], $"With the axis {x[MillingInput.Offset]:0.###} mm beside the middle the cutter misses a pass of {each:0.###} mm; it must stay below {room:0.###} mm to either side.");
+        double each = Passes.Even(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter)).Each,
+            room = (setup.Diameter + each) / 2;
+        check.Holds(
+            Math.Abs(x[MillingInput.Offset]) < room, "offset", x[MillingInput.Offset],
+            $"With the axis {x[MillingInput.Offset]:0.###} mm beside the middle the cutter misses a pass of {each:0.###} mm; it must stay "
+                + $"below {room:0.###} mm to either side.");
     }
 
     /// <inheritdoc/>
@@ -53,14 +61,17 @@ public readonly struct FaceMilling : IMillingKind
         PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
         PassDivision.Down(x[MillingInput.StockHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
-        r.Engagement = Engagement.Of(contact, r.Across.Each, r.Down.Each, ArcOfEngagement.Offset(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), x[MillingInput.Offset], ref trace));
+        r.Engagement = Engagement.Of(
+            contact, r.Across.Each, r.Down.Each,
+            ArcOfEngagement.Offset(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), x[MillingInput.Offset], ref trace));
     }
 
     /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve(setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+        PassTime.Solve(
+            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
         FeedMarks.Solve(setup.CornerRadius, x[MillingInput.FeedPerTooth], ref r, ref trace);
         return new(r.Down.Each, r.Across.Each, x[MillingInput.StockHeight]);
     }
@@ -70,8 +81,12 @@ public readonly struct FaceMilling : IMillingKind
     {
         double share = r.Across.Each / setup.Diameter;
         if (Math.Abs(x[MillingInput.Offset]) < 0.02 * setup.Diameter && share is > 0.3 and < 0.95)
-            findings.Add(new("centred", Severity.Info, new("With its axis in the middle the cutter is pushed to and fro across the feed."), "Set the axis beside the middle, so that the chip leaves thin."));
+            findings.Add(new(
+                "centred", Severity.Info, new("With its axis in the middle the cutter is pushed to and fro across the feed."),
+                "Set the axis beside the middle, so that the chip leaves thin."));
         if (r[MillingFigure.PeakToValley] == 0)
-            findings.Add(new("finish-unknown", Severity.Info, new("The cutter has no corner radius, so the finish from the feed cannot be told."), "Enter the corner radius on the cutter's page."));
+            findings.Add(new(
+                "finish-unknown", Severity.Info, new("The cutter has no corner radius, so the finish from the feed cannot be told."),
+                "Enter the corner radius on the cutter's page."));
     }
 }

@@ -10,15 +10,28 @@ namespace Incisura.Core.Milling.Kinds;
 internal static class Helix
 {
     private static readonly Formula PathFormula = new("D_p", "Diameter of the path", Quantity.Length, "D_h - DC", "the rim makes the hole");
-    private static readonly Formula DepthFormula = new("t_p", "Depth of the tip", Quantity.Length, "H + t_b + r_ε", "depth of the hole; to break through also the way past the face and the corner radius");
-    private static readonly Formula OpenFormula = new("D_o", "Open in the middle, or left standing", Quantity.Length, "max(d_0, D_h - 2*DC)", "the hole that is there, or the core a cutter this small leaves");
-    private static readonly Formula StandingFormula = OpenFormula with { Expression = "max(0, D_h - 2*DC)", Source = "the core a cutter this small leaves" };
-    private static readonly Formula SweptFormula = new("A_s", "Section swept square to the path, mm²", Quantity.Ratio, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)", "volume of the hole over the way of the centre");
-    private static readonly Formula ShareFormula = new("q_b", "Share of the end face", Quantity.Ratio, "max(0, 1 - P*a_b*cos(α*pi/180)/A_s)", "what the side does not take of the hole, the end face takes under the middle");
+    private static readonly Formula DepthFormula = new(
+        "t_p", "Depth of the tip", Quantity.Length, "H + t_b + r_ε",
+        "depth of the hole; to break through also the way past the face and the corner radius");
+    private static readonly Formula OpenFormula = new(
+        "D_o", "Open in the middle, or left standing", Quantity.Length, "max(d_0, D_h - 2*DC)",
+        "the hole that is there, or the core a cutter this small leaves");
+    private static readonly Formula StandingFormula = OpenFormula with
+    {
+        Expression = "max(0, D_h - 2*DC)",
+        Source = "the core a cutter this small leaves",
+    };
+    private static readonly Formula SweptFormula = new(
+        "A_s", "Section swept square to the path, mm²", Quantity.Ratio, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)",
+        "volume of the hole over the way of the centre");
+    private static readonly Formula ShareFormula = new(
+        "q_b", "Share of the end face", Quantity.Ratio, "max(0, 1 - P*a_b*cos(α*pi/180)/A_s)",
+        "what the side does not take of the hole, the end face takes under the middle");
     private static readonly Formula RoundsFormula = new("i_r", "Turns", Quantity.Count, "t_p/P + 1", "down the helix, and a level turn at the end");
     private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_r*sqrt((pi*D_p)^2 + P^2)", "helix unrolled");
     private static readonly Formula DownFormula = new("v_fz", "Feed downwards", Quantity.FeedRate, "v_f*sin(α*pi/180)", "along the helix");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "l/v_f + 2*(t_p + h_s)/v_rapid", "helix at feed rate, down and up in rapid from h_s above");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time", Quantity.Time, "l/v_f + 2*(t_p + h_s)/v_rapid", "helix at feed rate, down and up in rapid from h_s above");
 
     public static readonly CutterFamily[] Families = [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill];
 
@@ -28,7 +41,10 @@ internal static class Helix
     public static readonly MillingField Through = new(MillingInput.Breakthrough, "t_b", "Past the far face", "Deep", Quantity.Length, 0, 100, 0);
 
     public static readonly MillingFigure[] Rows =
-        [MillingFigure.RimFeed, MillingFigure.PathDiameter, MillingFigure.Pitch, MillingFigure.FeedDown, MillingFigure.Rounds, MillingFigure.ProgrammedDepth, .. LoadRows];
+        [
+            MillingFigure.RimFeed, MillingFigure.PathDiameter, MillingFigure.Pitch, MillingFigure.FeedDown, MillingFigure.Rounds,
+            MillingFigure.ProgrammedDepth, .. LoadRows,
+        ];
 
     public static void Follow(MillingSetup setup, double ratio, ref MillingInputs x)
     {
@@ -41,13 +57,17 @@ internal static class Helix
     {
         double hole = x[MillingInput.HoleDiameter], least = setup.Diameter * 1.02;
         if (hole < least - 1e-9)
-            check.Within("holeDiameter", "The diameter of the hole", hole, least, 2000, Quantity.Length).Holds(false, "holeDiameter", hole, $"A cutter of {setup.Diameter:0.###} mm leaves no helix in it; take one of less than {hole / 1.02:0.###} mm.");
+            check.Within("holeDiameter", "The diameter of the hole", hole, least, 2000, Quantity.Length)
+                .Holds(
+                    false, "holeDiameter", hole,
+                    $"A cutter of {setup.Diameter:0.###} mm leaves no helix in it; take one of less than {hole / 1.02:0.###} mm.");
     }
 
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, double before, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double hole = x[MillingInput.HoleDiameter], path = Math.Max(hole - setup.Diameter, 0.01 * setup.Diameter), pitch = CircularPath.Pitch(path, x[MillingInput.RampAngle]);
+        double hole = x[MillingInput.HoleDiameter], path = Math.Max(hole - setup.Diameter, 0.01 * setup.Diameter),
+            pitch = CircularPath.Pitch(path, x[MillingInput.RampAngle]);
         if (TTrace.Listens)
         {
             trace.Take(PathFormula, path, new("D_h", hole), new("DC", setup.Diameter));
@@ -85,7 +105,8 @@ internal static class Helix
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double path = r[MillingFigure.PathDiameter], pitch = r[MillingFigure.Pitch], feed = r.Load.FeedRate, past = x[MillingInput.Breakthrough], corner = past > 0 ? setup.CornerRadius : 0;
+        double path = r[MillingFigure.PathDiameter], pitch = r[MillingFigure.Pitch], feed = r.Load.FeedRate, past = x[MillingInput.Breakthrough],
+            corner = past > 0 ? setup.CornerRadius : 0;
         double depth = x[MillingInput.StockHeight] + past + corner, rounds = (depth / pitch) + 1;
         double way = rounds * double.Hypot(Math.PI * path, pitch), time = (way / feed) + (2 * (depth + PassTime.Lift) / setup.RapidFeed);
         r[MillingFigure.RimFeed] = feed / r.Engagement.FeedFactor;
@@ -100,7 +121,8 @@ internal static class Helix
             trace.Take(DepthFormula, depth, new("H", x[MillingInput.StockHeight]), new("t_b", past), new("r_ε", corner));
             trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P", pitch));
             trace.Take(WayFormula, way, new("i_r", rounds), new("D_p", path), new("P", pitch));
-            trace.Take(TimeFormula, time, new("l", way), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+            trace.Take(
+                TimeFormula, time, new("l", way), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         return new(pitch, r.Engagement.Width, depth);
@@ -112,7 +134,9 @@ public readonly struct HelicalEntry : IMillingKind
 {
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
-        "helical-entry", "Helical entry", "helix", Helix.Families, [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(60)], [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld], Large, Helix.Rows)
+        "helical-entry", "Helical entry", "helix", Helix.Families,
+        [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(60)],
+        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld], Large, Helix.Rows)
     { ChartedAs = ["slot", "side-rough"] };
 
     /// <inheritdoc/>
@@ -147,7 +171,10 @@ public readonly struct HelicalBoring : IMillingKind
         "Helical boring",
         "helix",
         Helix.Families,
-        [Helix.Hole, new(MillingInput.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(40)],
+        [
+            Helix.Hole, new(MillingInput.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle,
+            Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(40),
+        ],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         Helix.Rows)
@@ -165,12 +192,16 @@ public readonly struct HelicalBoring : IMillingKind
     {
         Helix.Refuse(setup, x, check);
         double hole = x[MillingInput.HoleDiameter], before = x[MillingInput.HoleBefore];
-        check.Holds(before < hole, "holeBefore", before, $"Nothing is left to cut: {before:0.###} mm are there and {hole:0.###} mm are wanted. Give a hole that is there of less than {hole:0.###} mm.");
+        check.Holds(
+            before < hole, "holeBefore", before,
+            $"Nothing is left to cut: {before:0.###} mm are there and {hole:0.###} mm are wanted. Give a hole that "
+                + $"is there of less than {hole:0.###} mm.");
     }
 
     /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => Helix.Engage(setup, x, Math.Min(x[MillingInput.HoleBefore], x[MillingInput.HoleDiameter] * (1 - 1e-6)), ref r, ref trace);
+        where TTrace : struct, ITrace =>
+            Helix.Engage(setup, x, Math.Min(x[MillingInput.HoleBefore], x[MillingInput.HoleDiameter] * (1 - 1e-6)), ref r, ref trace);
 
     /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)

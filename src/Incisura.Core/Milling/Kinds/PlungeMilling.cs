@@ -9,14 +9,28 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
 public readonly struct PlungeMilling : IMillingKind
 {
-    private static readonly Formula BiteFormula = new("b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)", "from the rim to where the plunge before and the open side meet, or as deep as the row");
-    private static readonly Formula AllBitesFormula = new("b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s/(pi*(DC - b_l)))", "the least of two bounds: z_m teeth at their angles with the largest bite each, or one with it and the rest as the section has it");
-    private static readonly Formula AllBeyondFormula = AllBitesFormula with { Expression = "b_l*min(z, 1/sin(pi/z))", Source = "a row or a step wider than half the cutter: edges bite beyond the arc at the rim too, so that every tooth is taken to" };
-    private static readonly Formula AtOnceFormula = new("z_m", "Teeth in cut at once, at most", Quantity.Count, "ceil(z*φ_e/360 - 1e-9)", "teeth within the arc");
-    private static readonly Formula SectionFormula = new("a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
-    private static readonly Formula RoundsFormula = new("i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
-    private static readonly Formula CuspFormula = new("h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid", "down at feed rate, up in rapid, from a clear way c_0 above");
+    private static readonly Formula BiteFormula = new(
+        "b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)",
+        "from the rim to where the plunge before and the open side meet, or as deep as the row");
+    private static readonly Formula AllBitesFormula = new(
+        "b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s/(pi*(DC - b_l)))",
+        "the least of two bounds: z_m teeth at their angles with the largest bite each, or one with it and the rest as the section has it");
+    private static readonly Formula AllBeyondFormula = AllBitesFormula with
+    {
+        Expression = "b_l*min(z, 1/sin(pi/z))",
+        Source = "a row or a step wider than half the cutter: edges bite beyond the arc at the rim too, so that every tooth is taken to",
+    };
+    private static readonly Formula AtOnceFormula = new(
+        "z_m", "Teeth in cut at once, at most", Quantity.Count, "ceil(z*φ_e/360 - 1e-9)", "teeth within the arc");
+    private static readonly Formula SectionFormula = new(
+        "a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
+    private static readonly Formula RoundsFormula = new(
+        "i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
+    private static readonly Formula CuspFormula = new(
+        "h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid",
+        "down at feed rate, up in rapid, from a clear way c_0 above");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -67,7 +81,9 @@ public readonly struct PlungeMilling : IMillingKind
         bool beyond = width > radius || step > radius * (1 + 1e-9);
         double atOnce = beyond ? setup.Teeth : Passes.Covering(setup.Teeth * arc.Length / (2 * Math.PI), 1);
         double together = Math.Min(atOnce, Math.Sin(Math.Min(atOnce * Math.PI / setup.Teeth, Math.PI / 2)) / Math.Sin(Math.PI / setup.Teeth));
-        double bites = beyond ? bite * together : Math.Min(bite * together, bite + (setup.Teeth * width * step / (Math.PI * (setup.Diameter - bite))));
+        double bites = beyond
+            ? bite * together
+            : Math.Min(bite * together, bite + (setup.Teeth * width * step / (Math.PI * (setup.Diameter - bite))));
         r.Engagement = new(setup.Diameter, width, step, 90, 90, 1, arc) { EvenBite = bites };
         if (!TTrace.Listens) return;
         trace.Take(BiteFormula, bite, new("DC", setup.Diameter), new("a_e", width), new("s", step));
@@ -75,7 +91,9 @@ public readonly struct PlungeMilling : IMillingKind
         else
         {
             trace.Take(AtOnceFormula, atOnce, new("z", setup.Teeth), new("φ_e", double.RadiansToDegrees(arc.Length)));
-            trace.Take(AllBitesFormula, bites, new("b_l", bite), new("z_m", atOnce), new("z", setup.Teeth), new("a_e", width), new("s", step), new("DC", setup.Diameter));
+            trace.Take(
+                AllBitesFormula, bites, new("b_l", bite), new("z_m", atOnce), new("z", setup.Teeth), new("a_e", width), new("s", step),
+                new("DC", setup.Diameter));
         }
 
         trace.Take(SectionFormula, step, new Term("s", step));
@@ -86,7 +104,8 @@ public readonly struct PlungeMilling : IMillingKind
         where TTrace : struct, ITrace
     {
         double step = x[MillingInput.SideStep], height = x[MillingInput.WallHeight], way = height + PassTime.Clearance, feed = r.Load.FeedRate;
-        double plunges = r.Across.Count * Passes.Covering(x[MillingInput.Length], step), time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
+        double plunges = r.Across.Count * Passes.Covering(x[MillingInput.Length], step),
+            time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
         double radius = setup.Diameter / 2, ridge = radius - Math.Sqrt((radius * radius) - (step * step / 4));
         r[MillingFigure.Rounds] = plunges;
         r[MillingFigure.Ridge] = ridge;
@@ -96,7 +115,9 @@ public readonly struct PlungeMilling : IMillingKind
         {
             trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[MillingInput.Length]), new("s", step));
             trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s", step));
-            trace.Take(TimeFormula, time, new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", feed), new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
+            trace.Take(
+                TimeFormula, time, new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", feed),
+                new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
         }
 
         return new(0, r.Across.Each, height);
@@ -106,6 +127,9 @@ public readonly struct PlungeMilling : IMillingKind
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
     {
         if (setup.DeadCentre > 0 && r.Across.Each > (setup.Diameter - setup.DeadCentre) / 2 + 1e-9)
-            findings.Add(new("dead-centre", Severity.Stop, new("A row of {0} reaches under the middle of the cutter, where no edge cuts.", new Measure(r.Across.Each, Quantity.Length)), $"Take rows of at most {(setup.Diameter - setup.DeadCentre) / 2:0.##} mm."));
+            findings.Add(new(
+                "dead-centre", Severity.Stop,
+                new("A row of {0} reaches under the middle of the cutter, where no edge cuts.", new Measure(r.Across.Each, Quantity.Length)),
+                $"Take rows of at most {(setup.Diameter - setup.DeadCentre) / 2:0.##} mm."));
     }
 }

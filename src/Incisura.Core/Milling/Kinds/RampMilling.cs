@@ -12,16 +12,29 @@ namespace Incisura.Core.Milling.Kinds;
 /// </summary>
 public readonly struct RampMilling : IMillingKind
 {
-    private static readonly Formula OneFormula = new("g_most", "Gain of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pmost)", "rise of a ramp of this angle over its length, within the depth allowed: one ramp is enough");
-    private static readonly Formula MostFormula = OneFormula with { Expression = "min(L*tan(α*pi/180), a_pmost/2)", Source = "rise of a ramp of this angle over its length; to and fro twice the gain must stay within the depth allowed" };
-    private static readonly Formula RampsFormula = new("i_p", "Ramps", Quantity.Count, "ceil(H/g_most - 1e-9)", "equal ramps, none above the most allowed");
+    private static readonly Formula OneFormula = new(
+        "g_most", "Gain of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pmost)",
+        "rise of a ramp of this angle over its length, within the depth allowed: one ramp is enough");
+    private static readonly Formula MostFormula = OneFormula with
+    {
+        Expression = "min(L*tan(α*pi/180), a_pmost/2)",
+        Source = "rise of a ramp of this angle over its length; to and fro twice the gain must stay within the depth allowed",
+    };
+    private static readonly Formula RampsFormula = new(
+        "i_p", "Ramps", Quantity.Count, "ceil(H/g_most - 1e-9)", "equal ramps, none above the most allowed");
     private static readonly Formula GainFormula = new("g", "Gain of a ramp", Quantity.Length, "H/i_p", "equal ramps");
-    private static readonly Formula DeepestFormula = new("a_p", "Largest depth in cut", Quantity.Length, "min(i_p, 2)*g", "at the end of a ramp, above the floor of the ramp before, which lies high there");
-    private static readonly Formula AngleFormula = new("α_r", "Ramp angle in use", Quantity.Angle, "atan(g/L)*180/pi", "equal ramps over the whole length");
-    private static readonly Formula RateFormula = new("Q", "Removal rate over all ramps", Quantity.RemovalRate, "DC*L*H/l*v_f/1000", "what is removed, over the way at feed rate");
+    private static readonly Formula DeepestFormula = new(
+        "a_p", "Largest depth in cut", Quantity.Length, "min(i_p, 2)*g",
+        "at the end of a ramp, above the floor of the ramp before, which lies high there");
+    private static readonly Formula AngleFormula = new(
+        "α_r", "Ramp angle in use", Quantity.Angle, "atan(g/L)*180/pi", "equal ramps over the whole length");
+    private static readonly Formula RateFormula = new(
+        "Q", "Removal rate over all ramps", Quantity.RemovalRate, "DC*L*H/l*v_f/1000", "what is removed, over the way at feed rate");
     private static readonly Formula DownFormula = new("v_fz", "Feed downwards", Quantity.FeedRate, "v_f*sin(α_r*pi/180)", "along the ramp");
-    private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_p*L/cos(α_r*pi/180) + L", "ramps, and a level pass at the end");
-    private static readonly Formula TimeFormula = new("T", "Time", Quantity.Time, "l/v_f + 2*h_s/v_rapid", "ramps to and fro, with approach and lift h_s");
+    private static readonly Formula WayFormula = new(
+        "l", "Way at feed rate", Quantity.Length, "i_p*L/cos(α_r*pi/180) + L", "ramps, and a level pass at the end");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time", Quantity.Time, "l/v_f + 2*h_s/v_rapid", "ramps to and fro, with approach and lift h_s");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -29,7 +42,10 @@ public readonly struct RampMilling : IMillingKind
         "Ramping",
         "ramp",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.HighFeedMill],
-        [new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth, CuttingSpeed, ToolLife, Length("Length of a ramp", 60), Deflection(60)],
+        [
+            new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth,
+            CuttingSpeed, ToolLife, Length("Length of a ramp", 60), Deflection(60),
+        ],
         [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Gain, MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])
@@ -46,7 +62,8 @@ public readonly struct RampMilling : IMillingKind
     public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double height = x[MillingInput.StockHeight], allowed = x[MillingInput.DepthOfCut], rise = RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle]);
+        double height = x[MillingInput.StockHeight], allowed = x[MillingInput.DepthOfCut],
+            rise = RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle]);
         bool one = height <= Math.Min(rise, allowed) * (1 + 1e-9);
         double most = Math.Min(rise, one ? allowed : allowed / 2);
         r.Across = new(1, setup.Diameter);
@@ -54,7 +71,8 @@ public readonly struct RampMilling : IMillingKind
         double deepest = RampPath.Deepest(r.Down.Each, r.Down.Count);
         if (TTrace.Listens)
         {
-            trace.Take(one ? OneFormula : MostFormula, most, new("L", x[MillingInput.Length]), new("α", x[MillingInput.RampAngle]), new("a_pmost", allowed));
+            trace.Take(
+                one ? OneFormula : MostFormula, most, new("L", x[MillingInput.Length]), new("α", x[MillingInput.RampAngle]), new("a_pmost", allowed));
             trace.Take(RampsFormula, r.Down.Count, new("H", height), new("g_most", most));
             trace.Take(GainFormula, r.Down.Each, new("H", height), new("i_p", r.Down.Count));
             trace.Take(DeepestFormula, deepest, new("i_p", r.Down.Count), new("g", r.Down.Each));
@@ -81,7 +99,9 @@ public readonly struct RampMilling : IMillingKind
             trace.Take(AngleFormula, r[MillingFigure.Tilt], new("g", r.Down.Each), new("L", length));
             trace.Take(DownFormula, r[MillingFigure.FeedDown], new("v_f", feed), new("α_r", r[MillingFigure.Tilt]));
             trace.Take(WayFormula, way, new("i_p", r.Down.Count), new("L", length), new("α_r", r[MillingFigure.Tilt]));
-            trace.Take(RateFormula, r[MillingFigure.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[MillingInput.StockHeight]), new("l", way), new("v_f", feed));
+            trace.Take(
+                RateFormula, r[MillingFigure.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[MillingInput.StockHeight]),
+                new("l", way), new("v_f", feed));
             trace.Take(TimeFormula, time, new("l", way), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 

@@ -12,7 +12,9 @@ public readonly struct SlotMilling : IMillingKind
     // Passes along the walls of a wider slot take at most this share of the diameter.
     private const double WallShare = 0.5;
 
-    private static readonly Formula PassesFormula = new("i_e", "Passes across", Quantity.Count, "1 + ceil((b - DC)/(0.5*DC) - 1e-9)", "one as wide as the cutter, then equal passes along the walls of at most half its diameter");
+    private static readonly Formula PassesFormula = new(
+        "i_e", "Passes across", Quantity.Count, "1 + ceil((b - DC)/(0.5*DC) - 1e-9)",
+        "one as wide as the cutter, then equal passes along the walls of at most half its diameter");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -20,7 +22,10 @@ public readonly struct SlotMilling : IMillingKind
         "Slot milling",
         "slot",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.TaperedEndMill],
-        [new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth, CuttingSpeed, ToolLife, Length("Length of the slot"), Deflection(60)],
+        [
+            new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth,
+            CuttingSpeed, ToolLife, Length("Length of the slot"), Deflection(60),
+        ],
         [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
         Large,
         [MillingFigure.Width, MillingFigure.Depth, .. LoadRows])
@@ -38,7 +43,8 @@ public readonly struct SlotMilling : IMillingKind
     {
         double width = x[MillingInput.SlotWidth];
         if (width < setup.Diameter - 1e-9)
-            check.Within("slotWidth", "The width of the slot", width, setup.Diameter, 1000, Quantity.Length).Holds(false, "slotWidth", width, $"A cutter of {setup.Diameter:0.###} mm cuts a wider slot; take one of at most {width:0.###} mm.");
+            check.Within("slotWidth", "The width of the slot", width, setup.Diameter, 1000, Quantity.Length)
+                .Holds(false, "slotWidth", width, $"A cutter of {setup.Diameter:0.###} mm cuts a wider slot; take one of at most {width:0.###} mm.");
     }
 
     /// <inheritdoc/>
@@ -57,17 +63,24 @@ public readonly struct SlotMilling : IMillingKind
     public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve(setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+        PassTime.Solve(
+            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
         return new(r.Down.Each, setup.Diameter, x[MillingInput.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) => PassLoad.JudgeChipRoom(setup, x, r, ref limits);
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+        PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
     /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
     {
         if (x[MillingInput.SlotWidth] < setup.Diameter * 1.005 && setup.Tip.AtTip > 0)
-            findings.Add(new("one-pass-slot", Severity.Info, new("The slot is as wide as the cutter: its bend of {0} stands on both walls.", new Measure(r[MillingFigure.Deflection], Quantity.Deviation)), "Take a smaller cutter and finish the walls, where the width matters."));
+            findings.Add(new(
+                "one-pass-slot", Severity.Info,
+                new(
+                    "The slot is as wide as the cutter: its bend of {0} stands on both walls.",
+                    new Measure(r[MillingFigure.Deflection], Quantity.Deviation)),
+                "Take a smaller cutter and finish the walls, where the width matters."));
     }
 }

@@ -6,15 +6,25 @@ using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
-/// <summary>Finishing a free-form surface in lines so close that the ridge between them stays as low as wanted, with a ball, a corner radius or a barrel.</summary>
+/// <summary>
+/// Finishing a free-form surface in lines so close that the ridge between them stays as low as wanted, with a ball, a corner radius or a barrel.
+/// </summary>
 public readonly struct SurfaceFinishing : IMillingKind
 {
-    private static readonly Formula PassesFormula = new("i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
+    private static readonly Formula PassesFormula = new(
+        "i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
     private static readonly Formula StepFormula = new("s_r", "Step between passes", Quantity.Length, "B/i_e", "equal steps");
-    private static readonly Formula RidgeFormula = new("h_r", "Ridge height in use", Quantity.Chip, "R - sqrt(R^2 - s_r^2/4)", "circular segment, at the step in use");
-    private static readonly Formula CurvedRidge = new("h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)", "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
-    private static readonly Formula TiltedDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - t_s/r))*180/pi)*pi/180))", "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
-    private static readonly Formula BarrelDiameter = new("D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))", "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
+    private static readonly Formula RidgeFormula = new(
+        "h_r", "Ridge height in use", Quantity.Chip, "R - sqrt(R^2 - s_r^2/4)", "circular segment, at the step in use");
+    private static readonly Formula CurvedRidge = new(
+        "h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)",
+        "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
+    private static readonly Formula TiltedDiameter = new(
+        "D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - t_s/r))*180/pi)*pi/180))",
+        "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
+    private static readonly Formula BarrelDiameter = new(
+        "D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))",
+        "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
 
     /// <inheritdoc/>
     public static MillingDescription Description { get; } = new(
@@ -35,9 +45,16 @@ public readonly struct SurfaceFinishing : IMillingKind
             Length("Length of a line", 100),
             Deflection(15),
         ],
-        [new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" }, ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, CoolantBy, WorkHeld],
+        [
+            new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" },
+            ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, CoolantBy, WorkHeld,
+        ],
         Large,
-        [MillingFigure.Step, MillingFigure.PassesAcross, MillingFigure.Ridge, MillingFigure.Diameter, MillingFigure.Tilt, MillingFigure.ContactFrom, MillingFigure.ContactTo, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.PeakForce, MillingFigure.PeakToValley])
+        [
+            MillingFigure.Step, MillingFigure.PassesAcross, MillingFigure.Ridge, MillingFigure.Diameter, MillingFigure.Tilt,
+            MillingFigure.ContactFrom, MillingFigure.ContactTo, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power,
+            MillingFigure.PeakForce, MillingFigure.PeakToValley,
+        ])
     { ChartedAs = ["side-finish"] };
 
     /// <inheritdoc/>
@@ -59,12 +76,17 @@ public readonly struct SurfaceFinishing : IMillingKind
     public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
     {
         double radius = RadiusOf(setup), ridge = x[MillingInput.RidgeHeight], depth = x[MillingInput.StockWidth];
-        check.Holds(radius > 0, "assembly", double.NaN, $"Cutter {setup.Cutter.Number} has no rounding that could form a surface; choose one with a ball, a corner radius or a barrel.");
+        check.Holds(
+            radius > 0, "assembly", double.NaN,
+            $"Cutter {setup.Cutter.Number} has no rounding that could form a surface; choose one with a ball, a corner radius or a barrel.");
         if (!(radius > 0)) return;
         check.Within("ridgeHeight", "The ridge height", ridge, 0.00001, radius, Quantity.Length);
         if (setup.Barrel is null) check.Within("stockWidth", "The stock on the surface", depth, 0.001, radius, Quantity.Length);
         if (x.Surface == SurfaceForm.Concave && x[MillingInput.SurfaceRadius] <= radius * 1.001)
-            check.Within("surfaceRadius", "The radius of a hollow surface", x[MillingInput.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length).Holds(false, "surfaceRadius", x[MillingInput.SurfaceRadius], $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
+            check.Within("surfaceRadius", "The radius of a hollow surface", x[MillingInput.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length)
+                .Holds(
+                    false, "surfaceRadius", x[MillingInput.SurfaceRadius],
+                    $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
     }
 
     /// <inheritdoc/>
@@ -86,7 +108,8 @@ public readonly struct SurfaceFinishing : IMillingKind
         }
 
         if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[MillingInput.ContactPlace], step, stock, ref r, ref trace);
-        else if (setup.Barrel is { } lens) EngageRounding(lens.CentreR, radius, lens.LeanAt(x[MillingInput.ContactPlace]) + 90, step, stock, ref r, ref trace);
+        else if (setup.Barrel is { } lens)
+            EngageRounding(lens.CentreR, radius, lens.LeanAt(x[MillingInput.ContactPlace]) + 90, step, stock, ref r, ref trace);
         else EngageRounding(setup.Flat, radius, x[MillingInput.Tilt], step, stock, ref r, ref trace);
         r[MillingFigure.Step] = step;
     }
@@ -100,43 +123,71 @@ public readonly struct SurfaceFinishing : IMillingKind
         if (TTrace.Listens)
         {
             if (x.Surface == SurfaceForm.Flat) trace.Take(RidgeFormula, ridge, new("R", radius), new("s_r", step));
-            else trace.Take(CurvedRidge, ridge, new("ρ", x[MillingInput.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius), new("s_r", step));
+            else
+                trace.Take(
+                    CurvedRidge, ridge, new("ρ", x[MillingInput.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius),
+                    new("s_r", step));
         }
 
         if (setup.Barrel is { } barrel)
         {
-            double place = x[MillingInput.ContactPlace], half = Math.Max(step / 2, Math.Sqrt(x[MillingInput.StockWidth] * Math.Max(0, (2 * radius) - x[MillingInput.StockWidth]))) / barrel.ArcLength;
+            double place = x[MillingInput.ContactPlace],
+                half = Math.Max(
+                    step / 2, Math.Sqrt(x[MillingInput.StockWidth] * Math.Max(0, (2 * radius) - x[MillingInput.StockWidth]))) / barrel.ArcLength;
             r[MillingFigure.ContactFrom] = place - half;
             r[MillingFigure.ContactTo] = place + half;
             r[MillingFigure.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
         }
         else r[MillingFigure.Tilt] = x[MillingInput.Tilt];
 
-        PassTime.Solve(setup, x, r.Across.Count, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
+        PassTime.Solve(
+            setup, x, r.Across.Count, 1,
+            PassTime.OverrunOfSide(r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
         FeedMarks.Solve(r.Engagement.Diameter / 2, x[MillingInput.FeedPerTooth], ref r, ref trace);
         return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) => limits.Add(LimitKind.Ridge, r[MillingFigure.Ridge], x[MillingInput.RidgeHeight]);
+    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+        limits.Add(LimitKind.Ridge, r[MillingFigure.Ridge], x[MillingInput.RidgeHeight]);
 
     /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
     {
         if (setup.TipIsBall && x[MillingInput.Tilt] < 3)
-            findings.Add(new("tip-rubs", Severity.Caution, new("With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.", new Measure(r.Engagement.Diameter, Quantity.Length)), "Tilt the axis by 10° to 20°."));
+            findings.Add(new(
+                "tip-rubs", Severity.Caution,
+                new(
+                    "With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.",
+                    new Measure(r.Engagement.Diameter, Quantity.Length)),
+                "Tilt the axis by 10° to 20°."));
         if (setup.Barrel is not { } barrel) return;
         double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
         if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[MillingInput.ContactPlace], x[MillingInput.SurfaceWidth]) is var overlap && overlap > 0)
-            findings.Add(new("holder-touches", Severity.Stop, new("Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle), new Measure(overlap, Quantity.Length)), "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
+            findings.Add(new(
+                "holder-touches", Severity.Stop,
+                new(
+                    "Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle),
+                    new Measure(overlap, Quantity.Length)),
+                "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
         if ((barrel.IsFlank && from < 0) || to > 1)
             findings.Add(new(
                 "off-the-barrel",
                 Severity.Stop,
-                new("The contact runs from {0} to {1} of the barrel's arc, past its end.", new(from, Quantity.Ratio), new Measure(to, Quantity.Ratio)),
-                half < 0.5 ? $"Put it between {half:0.##} and {1 - half:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(half)):0.#}° and {Math.Abs(barrel.LeanAt(1 - half)):0.#}°." : "Take less stock or smaller steps, or a barrel with a longer arc."));
+                new(
+                    "The contact runs from {0} to {1} of the barrel's arc, past its end.", new(from, Quantity.Ratio),
+                    new Measure(to, Quantity.Ratio)),
+                half < 0.5
+                    ? $"Put it between {half:0.##} and {1 - half:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(half)):0.#}° "
+                        + $"and {Math.Abs(barrel.LeanAt(1 - half)):0.#}°."
+                    : "Take less stock or smaller steps, or a barrel with a longer arc."));
         else
-            findings.Add(new("barrel-contact", Severity.Info, new("The contact runs from {0} to {1} of the arc, with the axis leaning {2} against the surface.", new(from, Quantity.Ratio), new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)), ""));
+            findings.Add(new(
+                "barrel-contact", Severity.Info,
+                new(
+                    "The contact runs from {0} to {1} of the arc, with the axis leaning {2} against the surface.", new(from, Quantity.Ratio),
+                    new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)),
+                ""));
     }
 
     // On the flank of a barrel the stock lies across and the step along the axis.
@@ -144,19 +195,24 @@ public readonly struct SurfaceFinishing : IMillingKind
         where TTrace : struct, ITrace
     {
         double diameter = barrel.DiameterAt(place), lead = 90 - Math.Abs(barrel.LeanAt(place));
-        if (TTrace.Listens) trace.Take(BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To), new("u", place));
+        if (TTrace.Listens)
+            trace.Take(
+                BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To),
+                new("u", place));
         r.Engagement = new(diameter, stock, step, lead, lead, 1, ArcOfEngagement.Side(diameter, Math.Min(stock, diameter), ref trace));
     }
 
     // On a rounding at the tip the stock lies along the axis, more or less, and the step across.
-    private static void EngageRounding<TTrace>(double flat, double radius, double tilt, double step, double stock, ref MillingResult r, ref TTrace trace)
+    private static void EngageRounding<TTrace>(
+        double flat, double radius, double tilt, double step, double stock, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double from = double.DegreesToRadians(tilt), over = Ridge.ContactAngle(radius, stock), top = Math.Min(Math.PI / 2, from + over);
         double diameter = Ridge.DiameterInContact(flat, radius, stock, tilt), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
         if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("t_s", stock));
         r.Engagement = new(
-            diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1, ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));
+            diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1,
+            ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));
     }
 
     private static double RadiusOf(MillingSetup setup) => setup.Barrel?.Radius ?? setup.CornerRadius;

@@ -157,6 +157,13 @@ export function CalculatePage() {
       ? query.error
       : null;
 
+  const methodAddress = (code: string) => {
+    const { DC, TDZ, DCX } = cutter?.dimensions ?? {};
+    const typed = Object.entries(chosen).filter(([k]) => /^[no]\./.test(k));
+    const kept = new URLSearchParams({ operation: code, d: String(DC ?? TDZ ?? DCX ?? ''), ...Object.fromEntries(typed) });
+    return `/shop/methods/new?${kept.toString()}`;
+  };
+
   return (
     <div className="calculate">
       <Sentence
@@ -175,7 +182,7 @@ export function CalculatePage() {
           limits={result?.limits ?? []}
           before={() => new URLSearchParams(chosen).toString()}
           restore={restore}
-          methodAddress={`/shop/methods/new?${new URLSearchParams({ operation: operation.code, d: String(cutter?.dimensions?.DC ?? cutter?.dimensions?.TDZ ?? cutter?.dimensions?.DCX ?? ''), ...Object.fromEntries(Object.entries(chosen).filter(([k]) => /^[no]\./.test(k))) }).toString()}`}
+          methodAddress={methodAddress(operation.code)}
           take={(numbers, picked = {}, words = {}, clear = []) => {
             typeBase(numbers, clear);
             setMany({ ...Object.fromEntries(Object.entries(picked).map(([k, v]) => [`o.${k}`, v])), ...words });

@@ -34,7 +34,10 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
             ))}
           <g stroke="#0F6E6E">
             <path
-              d={`M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ${y0 + h + 12}h${w}M${x0} ${y0 + h + 6}v12M${x0 + w} ${y0 + h + 6}v12`}
+              d={
+                `M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ` +
+                `${y0 + h + 12}h${w}M${x0} ${y0 + h + 6}v12M${x0 + w} ${y0 + h + 6}v12`
+              }
             />
           </g>
           <text x={x0 - 22} y={y0 + h / 2 + 4} textAnchor="end" className="dim accent">

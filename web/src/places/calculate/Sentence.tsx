@@ -135,7 +135,9 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
           const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
           return {
             value: String(a.id),
-            label: `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
+            label:
+              `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ` +
+              `${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
             shown: (
               <span>
                 {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}

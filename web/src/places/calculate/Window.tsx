@@ -135,7 +135,10 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
         viewBox={`0 0 ${W} ${H}`}
         tabIndex={0}
         role="application"
-        aria-label={`Operating window. The point stands at ${nameOf(across)} ${units.text(vx, describe(across).quantity)}, ${nameOf(up)} ${units.text(vy, describe(up).quantity)}. Arrow keys move it.`}
+        aria-label={
+          `Operating window. The point stands at ${nameOf(across)} ${units.text(vx, describe(across).quantity)}` +
+          `, ${nameOf(up)} ${units.text(vy, describe(up).quantity)}. Arrow keys move it.`
+        }
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           onPointer(e);

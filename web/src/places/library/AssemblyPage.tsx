@@ -125,7 +125,8 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
               joint && joint.least <= joint.most
                 ? joint.flush
                   ? `seats flush, so ${units.text(joint.least, 'length')}`
-                  : `${units.text(joint.least, 'length')} to ${units.text(joint.most, 'length')}; ${units.text(Math.max(0, joint.grip), 'length')} gripped`
+                  : `${units.text(joint.least, 'length')} to ${units.text(joint.most, 'length')}` +
+                    `; ${units.text(Math.max(0, joint.grip), 'length')} gripped`
                 : undefined
             }
             meant={

@@ -99,12 +99,18 @@ export function CutterDrawing({ cutter, family, profile, field, sentences, meant
         <g stroke="#0F6E6E" fill="none" strokeWidth="1">
           {!flat && symbols.includes(tip) && (
             <path
-              d={`M${LEFT - 10} ${axis - tipRadius * scale}H${LEFT - 26}M${LEFT - 10} ${axis + tipRadius * scale}H${LEFT - 26}M${LEFT - 20} ${axis - tipRadius * scale}V${axis + tipRadius * scale}`}
+              d={
+                `M${LEFT - 10} ${axis - tipRadius * scale}H${LEFT - 26}M${LEFT - 10} ${axis + tipRadius * scale}` +
+                `H${LEFT - 26}M${LEFT - 20} ${axis - tipRadius * scale}V${axis + tipRadius * scale}`
+              }
             />
           )}
           {!flat && back && (
             <path
-              d={`M${x(length) + 8} ${axis - backRadius * scale}h14M${x(length) + 8} ${axis + backRadius * scale}h14M${x(length) + 17} ${axis - backRadius * scale}v${2 * backRadius * scale}`}
+              d={
+                `M${x(length) + 8} ${axis - backRadius * scale}h14M${x(length) + 8} ${axis + backRadius * scale}` +
+                `h14M${x(length) + 17} ${axis - backRadius * scale}v${2 * backRadius * scale}`
+              }
             />
           )}
           {along.map((symbol, i) => {

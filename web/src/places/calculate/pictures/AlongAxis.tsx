@@ -28,7 +28,10 @@ export function AlongAxis(drawn: Drawn) {
       viewBox={`0 0 ${W} ${H}`}
       preserveAspectRatio="xMidYMin"
       role="img"
-      aria-label={`Seen along the spindle axis: width ${units.text(figure(result, 'width'), 'length')}, arc of engagement ${units.text(arc, 'angle')}`}
+      aria-label={
+        `Seen along the spindle axis: width ${units.text(figure(result, 'width'), 'length')}` +
+        `, arc of engagement ${units.text(arc, 'angle')}`
+      }
     >
       <Hatch id="h1" />
       {inHole ? <InHole {...drawn} /> : <Straight {...drawn} />}

@@ -37,7 +37,10 @@ export function CornerView({ result, cutter }: Drawn) {
       viewBox={`0 0 ${W} ${H}`}
       preserveAspectRatio="xMidYMin"
       role="img"
-      aria-label={`In the bend: arc ${units.text(figure(result, 'bendArc') || figure(result, 'arc'), 'angle')} against ${units.text(figure(result, 'arc'), 'angle')} on the straight`}
+      aria-label={
+        `In the bend: arc ${units.text(figure(result, 'bendArc') || figure(result, 'arc'), 'angle')} ` +
+        `against ${units.text(figure(result, 'arc'), 'angle')} on the straight`
+      }
     >
       <Hatch id="h3" />
       {outer ? (
@@ -50,11 +53,17 @@ export function CornerView({ result, cutter }: Drawn) {
         <>
           {cleaning ? (
             <Stock
-              d={`M${cx + corner - stockInner} ${cy - corner}H${cx + corner}V${cy - corner + stockInner}A${stockInner} ${stockInner} 0 0 0 ${cx + corner - stockInner} ${cy - corner}Z`}
+              d={
+                `M${cx + corner - stockInner} ${cy - corner}H${cx + corner}V${cy - corner + stockInner}` +
+                `A${stockInner} ${stockInner} 0 0 0 ${cx + corner - stockInner} ${cy - corner}Z`
+              }
             />
           ) : (
             <Stock
-              d={`M0 ${cy - corner}H${cx + corner}V${H - 8}H${cx + corner - px(width)}V${cy}A${stockInner} ${stockInner} 0 0 0 ${cx} ${cy - stockInner}H0Z`}
+              d={
+                `M0 ${cy - corner}H${cx + corner}V${H - 8}H${cx + corner - px(width)}` +
+                `V${cy}A${stockInner} ${stockInner} 0 0 0 ${cx} ${cy - stockInner}H0Z`
+              }
             />
           )}
           <Solid d={wall} hatch="h3" />

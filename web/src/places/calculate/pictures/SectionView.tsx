@@ -24,7 +24,10 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
   const factor = niceFactor((ridge * across) / step, 26);
   const high = ((ridge * across) / step) * factor;
   const base = H - 38;
-  const bow = `${Array.from({ length: steps }, (_, i) => `${i ? '' : `M20 ${base - high}`}Q${20 + across * (i + 0.5)} ${base + high} ${20 + across * (i + 1)} ${base - high}`).join('')}`;
+  const arcs = Array.from({ length: steps }, (_, i) => 20 + across * i).map(
+    (x) => `Q${x + across / 2} ${base + high} ${x + across} ${base - high}`,
+  );
+  const bow = `M20 ${base - high}${arcs.join('')}`;
   const ground = 148;
   const tilt = figure(result, 'tilt');
   const [u1, u2] = [figure(result, 'contactFrom'), figure(result, 'contactTo')];
@@ -42,7 +45,10 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
       </clipPath>
       <g clipPath="url(#above)">
         <g
-          transform={`translate(${barrel ? 60 : 110} ${ground - pose.up * scale}) rotate(${pose.turn}) scale(${scale}) translate(${-pose.z} ${-pose.r})`}
+          transform={
+            `translate(${barrel ? 60 : 110} ${ground - pose.up * scale}) ` +
+            `rotate(${pose.turn}) scale(${scale}) translate(${-pose.z} ${-pose.r})`
+          }
         >
           <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
@@ -144,7 +150,10 @@ function ConeSection({ result, cutter, picture }: Drawn) {
       {chamfer && (
         <>
           <path
-            d={`M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`}
+            d={
+              `M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}` +
+              `m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`
+            }
             stroke="#0F6E6E"
           />
           <Label x={x(top) + 6} y={surface - 8} accent>

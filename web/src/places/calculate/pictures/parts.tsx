@@ -100,7 +100,10 @@ export function CutterInCut(props: {
   const first = entry + (exit - entry) * 0.55;
   const body = Array.from({ length: teeth }, (_, i) => {
     const tip = first - i * pitch;
-    return `${i ? 'L' : 'M'}${p(r, tip)}L${p(r * 0.66, tip - 0.03)}Q${p(r * 0.5, tip - 0.28 * pitch)} ${p(r * 0.93, tip - 0.48 * pitch)}Q${p(r * 1.02, tip - 0.72 * pitch)} ${p(r, tip - pitch)}`;
+    return (
+      `${i ? 'L' : 'M'}${p(r, tip)}L${p(r * 0.66, tip - 0.03)}Q${p(r * 0.5, tip - 0.28 * pitch)} ` +
+      `${p(r * 0.93, tip - 0.48 * pitch)}Q${p(r * 1.02, tip - 0.72 * pitch)} ${p(r, tip - pitch)}`
+    );
   }).join('');
   const angles = Array.from({ length: 33 }, (_, i) => entry + ((exit - entry) * i) / 32);
   const thick = (a: number) => 9 * (even ? 1 : Math.max(0, Math.sin(a)));
