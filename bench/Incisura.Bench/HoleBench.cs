@@ -13,7 +13,7 @@ namespace Incisura.Bench;
 public class HoleBench
 {
     private const int Holes = 2000;
-    private readonly Dictionary<Type, (HoleSetup Setup, HoleInputs Inputs)> prepared = [];
+    private readonly Dictionary<Type, (HoleSetup Setup, Inputs Inputs)> prepared = [];
     private readonly Position[] scattered = new Position[Holes];
 
     [GlobalSetup]
@@ -21,8 +21,8 @@ public class HoleBench
     {
         PrepareOne<CentreDrilling>(CutterFamily.CentreDrill);
         PrepareOne<SpotDrilling>(CutterFamily.SpotDrill);
-        HoleInputs pecked = default;
-        pecked.Type(HoleInput.Depth, 40);
+        Inputs pecked = default;
+        pecked.Type(Input.Depth, 40);
         PrepareOne<Drilling>(CutterFamily.TwistDrill, pecked);
         PrepareOne<StagedDrilling>(CutterFamily.GunDrill, default, new(40, 10), new(70, 12, 60));
         PrepareOne<Countersinking>(CutterFamily.Countersink);
@@ -60,26 +60,24 @@ public class HoleBench
 
     [Benchmark(Description = "2000 holes ordered, row by row")] public double Rows() => HoleRoute.Of(scattered, HoleOrder.Rows).Travel;
 
-    private void PrepareOne<TKind>(CutterFamily family, HoleInputs typed = default, params CrossHole[] crossing)
+    private void PrepareOne<TKind>(CutterFamily family, Inputs typed = default, params CrossHole[] crossing)
         where TKind : struct, IHoleKind
     {
         Situation at = Workbench.With(family);
         SpeedRow row = at.Chart.Value.Rows[0] with { Family = family };
         HoleSetup setup = new(
             at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row);
-        typed.Wear = 1;
-        typed.Cross(crossing, setup.Diameter);
-        typed.Edits ??= [];
+        typed.Extras = [new CrossHoles(crossing).Prepared(setup)];
         NoTrace none = default;
-        prepared[typeof(TKind)] = (setup, HoleProposal.Propose<TKind, NoTrace>(setup, typed, ref none).Inputs);
+        prepared[typeof(TKind)] = (setup, HoleOperation<TKind>.Propose(setup, typed, ref none).Inputs);
     }
 
     private double One<TKind>()
         where TKind : struct, IHoleKind
     {
-        (HoleSetup setup, HoleInputs inputs) = prepared[typeof(TKind)];
+        (HoleSetup setup, Inputs inputs) = prepared[typeof(TKind)];
         NoTrace none = default;
-        HoleSolver.Solve<TKind, NoTrace>(setup, inputs, out HoleResult result, ref none);
+        HoleMaking<TKind>.Solve(setup, inputs, out HoleResult result, ref none);
         return result.Limits.LargestUse;
     }
 }

@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;
@@ -12,10 +13,10 @@ public class MillingBench
 {
     private const int Size = 256, Angles = 360;
     private readonly Situation situation = Workbench.Situation;
-    private readonly float[] uses = new float[20 * Size * Size], rates = new float[Size * Size];
+    private readonly float[] uses = new float[LimitSet.Most * Size * Size], rates = new float[Size * Size];
     private readonly double[] tangential = new double[Angles], radial = new double[Angles], axial = new double[Angles],
         along = new double[Angles], across = new double[Angles];
-    private readonly Dictionary<Type, (MillingSetup Setup, MillingInputs Inputs)> prepared = [];
+    private readonly Dictionary<Type, (MillingSetup Setup, Inputs Inputs)> prepared = [];
     private readonly IOperation rough = Operations.Find("side-rough")!;
     private HelicalEdge edge, slotting;
 
@@ -85,9 +86,9 @@ public class MillingBench
     [Benchmark(Description = "window of 256 x 256 with all limits")]
     public float Window()
     {
-        (MillingSetup setup, MillingInputs inputs) = prepared[typeof(SideRough)];
-        MillingWindow.Evaluate<SideRough>(
-            setup, inputs, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 26), Size, uses, rates, CancellationToken.None);
+        (MillingSetup setup, Inputs inputs) = prepared[typeof(SideRough)];
+        MillingOperation<SideRough>.Evaluate(
+            setup, inputs, (Input.WidthOfCut, 12), (Input.DepthOfCut, 26), Size, uses, rates, CancellationToken.None);
         return rates[^1];
     }
 
@@ -106,23 +107,23 @@ public class MillingBench
         Situation at = Workbench.With(family);
         MillingSetup setup = new(at.Built(), at.Material.Value, at.Machine.Value, at.Chart.Value.Rows[0] with { Family = family });
         NoTrace none = default;
-        MillingInputs inputs = MillingProposal.Propose<TKind, NoTrace>(setup, new() { Steadiness = 1, Wear = 1 }, ref none).Inputs;
+        Inputs inputs = MillingOperation<TKind>.Propose(setup, default, ref none).Inputs;
         prepared[typeof(TKind)] = (setup, inputs);
     }
 
     private double One<TKind>()
         where TKind : struct, IMillingKind
     {
-        (MillingSetup setup, MillingInputs inputs) = prepared[typeof(TKind)];
+        (MillingSetup setup, Inputs inputs) = prepared[typeof(TKind)];
         NoTrace none = default;
-        MillingSolver.Solve<TKind, NoTrace>(setup, inputs, out MillingResult result, ref none);
+        Milling<TKind>.Solve(setup, inputs, out MillingResult result, ref none);
         return result.Limits.LargestUse;
     }
 
     private HelicalEdge EdgeOf<TKind>()
         where TKind : struct, IMillingKind
     {
-        (MillingSetup setup, MillingInputs inputs) = prepared[typeof(TKind)];
-        return HelicalEdge.Of(setup, MillingSolver.Solve<TKind>(setup, inputs), inputs);
+        (MillingSetup setup, Inputs inputs) = prepared[typeof(TKind)];
+        return HelicalEdge.Of(setup, MillingOperation<TKind>.Solve(setup, inputs), inputs);
     }
 }

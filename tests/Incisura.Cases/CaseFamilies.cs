@@ -241,12 +241,13 @@ public static class CaseFamilies
     private static CaseFigures ThroughDepth(CaseInputs c)
     {
         NoTrace none = default;
-        HoleInputs x = new() { Through = true };
-        x.Type(HoleInput.Depth, c["thickness"]);
-        x.Type(HoleInput.Breakthrough, c.Or("breakthrough", 0));
+        Inputs x = default;
+        x.Pick(Choice.End, 1);
+        x.Type(Input.Depth, c["thickness"]);
+        x.Type(Input.Breakthrough, c.Or("breakthrough", 0));
         HoleResult r = default;
         AxisDepth.OfDrill(c["D"], c.Or("pointAngle", 180), x, ref r, ref none);
-        return new() { ["tipLength"] = r[HoleFigure.PointLength], ["programmedDepth"] = r[HoleFigure.ProgrammedDepth] };
+        return new() { ["tipLength"] = r[Output.PointLength], ["programmedDepth"] = r[Output.ProgrammedDepth] };
     }
 
     // The speed as the machine allows it, and the feed that follows it to the last bit.

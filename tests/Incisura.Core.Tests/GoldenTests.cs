@@ -4,6 +4,7 @@ using System.Runtime.Intrinsics.Arm;
 using System.Runtime.Intrinsics.X86;
 using System.Text;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
@@ -126,7 +127,7 @@ public sealed class GoldenTests
         [
             Line("f", r.Fields.Select(f => (f.Code, $"{Text(f.Value)}/{Text(f.Least ?? double.NaN)}/{Text(f.Most ?? double.NaN)}"))),
             Line("g", r.Figures.Select(f => (f.Code, Text(f.Value)))),
-            Line("l", r.Limits.Select(l => (l.Kind.ToString(), $"{Text(l.Used)}/{Text(l.Allowed ?? double.NaN)}"))),
+            Line("l", r.Limits.Select(l => (l.Kind, $"{Text(l.Used)}/{Text(l.Allowed ?? double.NaN)}"))),
             $"! {string.Join(' ', r.Findings.Select(f => f.Code))}",
             Line("d", r.Steps.Select(s => (s.Formula.Symbol, Text(s.Value)))),
         ];
@@ -213,7 +214,7 @@ public sealed class GoldenTests
         }
     }
 
-    private static Situation Usual(string code, CutterFamily family)
+    internal static Situation Usual(string code, CutterFamily family)
     {
         (Dimension, double)[] needed = Sample.LeftOpen(family, code);
         Situation s = HoleSample.All.Any(a => a.Code == code) ? HoleSample.With(family, code, needed) : Sample.With(family, code, needed);

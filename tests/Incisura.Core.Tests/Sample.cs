@@ -144,5 +144,7 @@ internal static class Sample
 
     public static double Figure(this CalculationResult result, string code) => result.Figures.Single(f => f.Code == code).Value;
 
+    public static ToolWay Way(this CalculationResult result) => result.Attached<ToolWay>()!;
+
     public static FieldState Field(this CalculationResult result, string code) => result.Fields.Single(f => f.Code == code);
 }

@@ -67,14 +67,19 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
             note = "manifold",
             numbers = new { depth = 150 },
             options = new { end = "through" },
-            crossHoles = new[] { new { distance = 50, diameter = 10, angle = 90, offset = 0 } },
-            edits = new[] { new { stage = "withdraw", feedRate = 2000 } },
+            extras = new object[]
+            {
+                new { kind = "crossHoles", holes = new[] { new { distance = 50, diameter = 10, angle = 90, offset = 0 } } },
+                new { kind = "stageEdits", edits = new[] { new { stage = "withdraw", feedRate = 2000 } } },
+            },
         };
         Answer made = (await maren.PostAsync("/records", body)).Expect(HttpStatusCode.Created);
         JsonElement revision = made["revisions"][0];
-        Assert.Equal(50, revision.GetProperty("crossHoles")[0].GetProperty("distance").GetDouble());
-        Assert.Equal(2000, revision.GetProperty("edits")[0].GetProperty("feedRate").GetDouble());
-        Assert.Contains(revision.GetProperty("result").GetProperty("stages").EnumerateArray(), s => s.GetProperty("code").GetString() == "cross-1");
+        Assert.Equal(50, revision.GetProperty("extras")[0].GetProperty("holes")[0].GetProperty("distance").GetDouble());
+        Assert.Equal(2000, revision.GetProperty("extras")[1].GetProperty("edits")[0].GetProperty("feedRate").GetDouble());
+        Assert.Contains(
+            revision.GetProperty("result").GetProperty("attachments")[0].GetProperty("parts").EnumerateArray(),
+            s => s.GetProperty("code").GetString() == "cross-1");
         Answer refused = (await maren.PostAsync(
             "/calculations/deep-hole",
             new
@@ -83,7 +88,10 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
                 assemblyId = await IdAsync(maren, "A-1308"),
                 machineId = 1,
                 numbers = new { depth = 40 },
-                crossHoles = new[] { new { distance = 80, diameter = 10, angle = 90, offset = 0 } },
+                extras = new[]
+                {
+                    new { kind = "crossHoles", holes = new[] { new { distance = 80, diameter = 10, angle = 90, offset = 0 } } },
+                },
             })).Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(["crossHoles[0].distance"], refused.FaultFields);
     }
@@ -107,7 +115,7 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
             $"/records/{number}", new { numbers = new { depth = 60 } },
             made["revisions"][0].GetProperty("version").GetInt32())).Expect(HttpStatusCode.OK);
         JsonElement revision = changed["revisions"][0];
-        Assert.Equal(20, revision.GetProperty("depthBefore").GetDouble());
+        Assert.Equal(20, revision.GetProperty("extras")[0].GetProperty("depth").GetDouble());
         Assert.Contains(
             revision.GetProperty("result").GetProperty("findings").EnumerateArray(), f => f.GetProperty("code").GetString() == "cycle-crossed");
     }
@@ -231,7 +239,7 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
                     machineId = 1,
                     numbers = new { depth = 45 },
                     options = new { coolant },
-                    cycleBefore = "fullRetract",
+                    extras = new[] { new { kind = "drilledBefore", cycle = "fullRetract" } },
                 }))
                 .Expect(HttpStatusCode.OK)["findings"]
                 .EnumerateArray()
@@ -288,7 +296,7 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller jory = await workshop.SignInAsync("jory");
         JsonElement entry = (await jory.GetAsync("/lookup?q=A-1305")).Expect(HttpStatusCode.OK)["entries"][0];
         Assert.Contains(entry.GetProperty("figures").EnumerateArray(), f => f.GetProperty("code").GetString() == "programmedDepth");
-        Assert.Equal("approach", entry.GetProperty("stages")[0].GetProperty("code").GetString());
+        Assert.Equal("approach", entry.GetProperty("way")[0].GetProperty("code").GetString());
     }
 
     [Fact]

@@ -35,9 +35,9 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Theory]
-    [InlineData("side-finish", "\"edits\":[{\"stage\":\"full\"}]", "edits")]
-    [InlineData("side-finish", "\"crossHoles\":[{\"distance\":10,\"diameter\":5}]", "crossHoles")]
-    [InlineData("side-finish", "\"depthBefore\":30", "depthBefore")]
+    [InlineData("side-finish", "\"extras\":[{\"kind\":\"stageEdits\",\"edits\":[{\"stage\":\"full\"}]}]", "stageEdits")]
+    [InlineData("side-finish", "\"extras\":[{\"kind\":\"crossHoles\",\"holes\":[{\"distance\":10,\"diameter\":5}]}]", "crossHoles")]
+    [InlineData("side-finish", "\"extras\":[{\"kind\":\"drilledBefore\",\"depth\":30}]", "drilledBefore")]
     [InlineData(
         "slot", "\"leftover\":{\"record\":\"R-0001\",\"revision\":1,\"across\":0,\"height\":0,\"length\":0,\"cutterDiameter\":0}", "leftover")]
     [InlineData(
@@ -48,13 +48,16 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
         "method")]
     public async Task What_an_operation_does_not_know_is_refused_and_never_kept(string operation, string part, string field)
     {
-        string body = "{" + Situation + ",\"operation\":\"" + operation + "\"," + part + "}";
-        Assert.Contains(field, (await PostAsync($"/calculations/{operation}", body)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        string body = "{" + Situation + ",\"operation\":\"" + operation + "\"," + part + "}", alone = "{" + Situation + "," + part + "}";
+        Assert.Contains(field, (await PostAsync($"/calculations/{operation}", alone)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         Assert.Contains(field, (await PostAsync("/records", body)).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 
     [Theory]
-    [InlineData("/calculations/side-finish", "{" + Situation + ",\"edits\":[null]}")]
+    [InlineData("/calculations/side-finish", "{" + Situation + ",\"extras\":[null]}")]
+    [InlineData("/calculations/deep-hole", "{" + Situation + ",\"extras\":[{\"kind\":\"stageEdits\",\"edits\":[null]}]}")]
+    [InlineData("/calculations/deep-hole", "{" + Situation + ",\"extras\":[{\"kind\":\"stageEdits\"}]}")]
+    [InlineData("/calculations/deep-hole", "{" + Situation + ",\"extras\":[{\"kind\":\"unheardOf\"}]}")]
     [InlineData("/calculations/side-finish", "{" + Situation + ",\"edits\":[{}]}")]
     [InlineData("/calculations/side-finish", "{" + Situation + ",\"crossHoles\":[{}]}")]
     [InlineData("/calculations/drill", "{" + Situation + ",\"leftover\":{}}")]
@@ -102,7 +105,7 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
         string number = draft.GetProperty("number").GetString()!;
         Answer before = (await maren.GetAsync($"/records/{number}")).Expect(HttpStatusCode.OK);
         int version = before["revisions"][0].GetProperty("version").GetInt32();
-        ByteArrayContent bad = new(Encoding.UTF8.GetBytes("{\"numbers\":{},\"options\":{},\"edits\":[{}]}"));
+        ByteArrayContent bad = new(Encoding.UTF8.GetBytes("{\"numbers\":{},\"options\":{},\"extras\":[{}]}"));
         bad.Headers.TryAddWithoutValidation("Content-Type", "application/json");
         (await maren.SendAsync(HttpMethod.Put, $"/records/{number}", bad, version)).Expect(HttpStatusCode.BadRequest);
         Assert.Equal(before.Json.GetRawText(), (await maren.GetAsync($"/records/{number}")).Expect(HttpStatusCode.OK).Json.GetRawText());

@@ -59,9 +59,14 @@ test('every step of the derivation, worked out again by another program, gives t
       if (code === 'deep-hole')
         await again(code, {
           ...body,
-          crossHoles: [
-            { distance: 30, diameter: 4, angle: 90, offset: 0 },
-            { distance: 50, diameter: 6, angle: 60, offset: 2.5 },
+          extras: [
+            {
+              kind: 'crossHoles',
+              holes: [
+                { distance: 30, diameter: 4, angle: 90, offset: 0 },
+                { distance: 50, diameter: 6, angle: 60, offset: 2.5 },
+              ],
+            },
           ],
         });
       if (options.some((o) => o.code === 'cycle')) await again(code, { ...body, options: { cycle: 'full-retract' } });

@@ -4,6 +4,8 @@ import type { Stage } from '../../web/src/places/calculate/holes/stages';
 export const stage = (code: string, from: number, to: number, change: Partial<Stage> = {}): Stage => ({
   code,
   name: `Part ${code}`,
+  count: 1,
+  length: Math.abs(to - from),
   from,
   to,
   speed: 3000,

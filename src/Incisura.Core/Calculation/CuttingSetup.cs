@@ -3,6 +3,7 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
+using Incisura.Core.Quantities;
 using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;
@@ -136,6 +137,36 @@ public abstract class CuttingSetup
     /// <param name="efficiency">η of the machine, above 0 up to 1.</param>
     public static double MotorPower(double cuttingPower, double efficiency) => cuttingPower / efficiency;
 
+    /// <summary>Spindle speed n, rev/min, for a cutting speed at a diameter: 1000·v_c/(π·D), the definition of cutting speed; ISO 3002-3.</summary>
+    /// <param name="cuttingSpeed">v_c, m/min.</param>
+    /// <param name="diameter">D, mm, above 0.</param>
+    public static double SpindleSpeedFor(double cuttingSpeed, double diameter) => 1000 * cuttingSpeed / (Math.PI * diameter);
+
+    /// <summary>Cutting speed v_c, m/min, for a spindle speed at a diameter; the inverse of <see cref="SpindleSpeedFor"/>.</summary>
+    /// <param name="spindleSpeed">n, rev/min.</param>
+    /// <param name="diameter">D, mm, above 0.</param>
+    public static double CuttingSpeedFor(double spindleSpeed, double diameter) => spindleSpeed * Math.PI * diameter / 1000;
+
+    /// <summary>Cutting speed of the chart for the life wanted, m/min.</summary>
+    internal double ChartedSpeed<TTrace>(in Inputs x, ref TTrace trace)
+        where TTrace : struct, ITrace => Taylor.Proposed(x.IsTyped(Input.ToolLife) ? x[Input.ToolLife] : Taylor.Life, ref trace);
+
+    /// <summary>What goes into every derivation.</summary>
+    /// <param name="origins">What it stands on, in words.</param>
+    /// <param name="wear">Factor for wear, as picked.</param>
+    internal IEnumerable<Given> Givens(Origins origins, double wear) =>
+    [
+        new("z", "Teeth", Quantity.Count, Teeth, origins.Cutter),
+        new("k_m", "Specific force at 1 mm", Quantity.Stress, MaterialForce11, origins.Material),
+        new("m_c", "Chip exponent", Quantity.Ratio, ChipExponent, origins.Material),
+        new("k_r", "Radial force ratio", Quantity.Ratio, RadialRatio, origins.Material),
+        new("K_γ", "Factor for the rake", Quantity.Ratio, RakeFactor, RakeFactor == 1 ? "rake not known" : origins.Cutter),
+        new("K_w", "Factor for wear", Quantity.Ratio, wear, "picked"),
+        new("η", "Efficiency", Quantity.Ratio, Efficiency, origins.Machine),
+        new("v_rapid", "Rapid traverse", Quantity.FeedRate, RapidFeed, origins.Machine),
+        new("K_0", "Compliance at the tip", Quantity.Compliance, Tip.AtTip, origins.Assembly),
+    ];
+
     /// <summary>Judges what the spindle and the axes can do.</summary>
     /// <param name="speed">n, rev/min.</param>
     /// <param name="motorPower">Power at the motor, kW.</param>
@@ -145,12 +176,12 @@ public abstract class CuttingSetup
     protected internal void JudgeDrive(double speed, double motorPower, double torque, double feedRate, ref LimitSet limits)
     {
         SpindlePoint gives = Curve.At(speed);
-        limits.Add(LimitKind.HighestSpeed, speed, LargestSpeed);
-        limits.Add(LimitKind.LowestSpeed, speed, LeastSpeed);
-        limits.Add(LimitKind.PowerContinuous, motorPower, gives.Power);
-        limits.Add(LimitKind.PowerShortTime, motorPower, gives.ShortPower);
-        limits.Add(LimitKind.TorqueContinuous, torque, gives.Torque);
-        limits.Add(LimitKind.TorqueShortTime, torque, gives.ShortTorque);
-        limits.Add(LimitKind.AxisFeed, feedRate, LargestFeed);
+        limits.Add(Limits.HighestSpeed, speed, LargestSpeed);
+        limits.Add(Limits.LowestSpeed, speed, LeastSpeed);
+        limits.Add(Limits.PowerContinuous, motorPower, gives.Power);
+        limits.Add(Limits.PowerShortTime, motorPower, gives.ShortPower);
+        limits.Add(Limits.TorqueContinuous, torque, gives.Torque);
+        limits.Add(Limits.TorqueShortTime, torque, gives.ShortTorque);
+        limits.Add(Limits.AxisFeed, feedRate, LargestFeed);
     }
 }

@@ -1,11 +1,8 @@
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
-using Incisura.Core.Holes;
+using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
-
-/// <summary>What came through the door: checked values by field code, and every option with its pick.</summary>
-internal readonly record struct Admitted(IReadOnlyList<(string Code, double Value)> Values, IReadOnlyDictionary<string, string> Options);
 
 /// <summary>Checks once, at the door, what is given to an operation.</summary>
 internal static class Door
@@ -19,7 +16,8 @@ internal static class Door
     /// <param name="choices">What was typed and picked.</param>
     /// <param name="most">Largest value of a field with this cutter.</param>
     /// <exception cref="InputException">Something was refused; each fault names its field.</exception>
-    public static Admitted Take(OperationDescription d, BuiltAssembly built, Choices choices, Func<FieldDescription, double> most)
+    public static (Inputs Wish, IReadOnlyDictionary<string, string> Options) Take(
+        OperationDescription d, BuiltAssembly built, Choices choices, Func<FieldDescription, Cutter, double> most)
     {
         InputCheck check = new();
         Cutter cutter = built.Cutter;
@@ -36,7 +34,7 @@ internal static class Door
                 false, "assembly", fault.Given,
                 $"Assembly {built.Definition.Number} cannot exist as it is: {fault.Sentence} Correct it on its page.");
 
-        List<(string, double)> values = [];
+        Inputs wish = default;
         foreach ((string code, double value) in choices.Numbers)
         {
             FieldDescription? field = d.Fields.FirstOrDefault(f => f.Code == code);
@@ -46,16 +44,18 @@ internal static class Door
                 continue;
             }
 
-            check.Within(code, field.Name, value, field.Least, most(field), field.Quantity);
-            values.Add((code, value));
+            check.Within(code, field.Name, value, field.Least, most(field, cutter), field.Quantity);
+            wish.Type(field.Input, value);
         }
 
         Dictionary<string, string> options = [];
         foreach (OptionDescription option in d.Options)
         {
             string picked = choices.Options.GetValueOrDefault(option.Code, option.Default);
+            int place = option.Picks.ToList().FindIndex(p => p.Code == picked);
+            if (place >= 0) wish.Pick(option.Choice, place);
             check.Holds(
-                option.Picks.Any(p => p.Code == picked), option.Code, double.NaN,
+                place >= 0, option.Code, double.NaN,
                 $"{option.Name}: “{picked}” is not offered; choose one of {string.Join(", ", option.Picks.Select(p => p.Code))}.");
             options[option.Code] = picked;
         }
@@ -64,7 +64,7 @@ internal static class Door
             check.Holds(options.ContainsKey(code), code, double.NaN, $"This operation has no option named {code}; leave it out.");
         CheckBeside(d, choices, check);
         check.ThrowIfAny();
-        return new(values, options);
+        return (wish, options);
     }
 
     // What comes beside numbers and picks is held to what the operation knows and to the ranges of its fields, like everything typed.
@@ -93,38 +93,15 @@ internal static class Door
                 ])
                 check.Within(
                     $"leftover.{member}", name, value, 0, d.Fields.FirstOrDefault(f => f.Code == code)?.Most ?? LargestLength,
-                    Quantities.Quantity.Length);
+                    Quantity.Length);
         }
 
-        CrossHole.CheckAll(choices.CrossHoles, check);
-        StageEdit.CheckAll(choices.Edits, check);
-        check.Holds(
-            d.InStages || choices.CrossHoles.Count == 0, "crossHoles", choices.CrossHoles.Count,
-            "Only a hole drilled in stages is crossed by others; leave the crossing holes out.")
-            .Holds(
-                d.InStages || choices.Edits.Count == 0, "edits", choices.Edits.Count,
-                "Only a hole drilled in stages has stages to change; leave the changes out.");
-        if (choices.DepthBefore is not { } before) return;
-        FieldDescription? depth = d.Fields.FirstOrDefault(f => f.Code == "depth");
-        check.Holds(depth is not null, "depthBefore", before, "This operation has no depth that could have been another before; leave it out.")
-            .Within(
-                "depthBefore", "The depth before the drawing changed", before, depth?.Least ?? 0, depth?.Most ?? LargestLength,
-                Quantities.Quantity.Length);
-    }
-
-    /// <summary>The input a window is to be drawn over.</summary>
-    /// <param name="code">Code of its field.</param>
-    /// <param name="field">What is refused where it is none of the free ones.</param>
-    /// <param name="free">The free ones.</param>
-    public static TInput FreeOf<TInput>(string code, string field, IReadOnlyList<TInput> free)
-        where TInput : struct, Enum
-    {
-        new InputCheck()
-            .Holds(
-                Codes<TInput>.TryMember(code, out TInput input) && free.Contains(input), field, double.NaN,
-                $"The window cannot be drawn over {code}; choose one of {string.Join(", ", free.Select(f => Codes.Of(f)))}.")
-            .ThrowIfAny();
-        return input;
+        foreach (Extra extra in choices.Extras)
+        {
+            string code = Extra.CodeOf(extra.GetType());
+            check.Holds(d.Extras.Contains(code), code, double.NaN, $"This operation takes no {extra.Words}; leave them out.");
+            extra.Check(d, check);
+        }
     }
 
     /// <summary>Refuses to go on where the chart proposes nothing and something it would propose was not typed.</summary>
@@ -133,14 +110,10 @@ internal static class Door
     {
         InputCheck check = new();
         foreach (FieldDescription field in missing)
-        {
-            string name = char.ToLowerInvariant(field.Name[0]) + field.Name[1..].Replace(", at most", "", StringComparison.Ordinal);
             check.Holds(
                 false, field.Code, double.NaN,
-                $"The {name} is missing. The speed chart has no row for this cutter, material and operation, so nothing can "
+                $"The {field.Words} is missing. The speed chart has no row for this cutter, material and operation, so nothing can "
                     + "be proposed; type it, or add the row.");
-        }
-
         check.ThrowIfAny();
     }
 }

@@ -3,94 +3,6 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 
-/// <summary>The limits a calculation can be judged against.</summary>
-public enum LimitKind
-{
-    /// <summary>Highest spindle speed of machine, holder and cutter, rev/min.</summary>
-    HighestSpeed,
-
-    /// <summary>Lowest spindle speed of the machine, rev/min.</summary>
-    LowestSpeed,
-
-    /// <summary>Continuous power of the machine at the speed used, kW.</summary>
-    PowerContinuous,
-
-    /// <summary>Short-time power of the machine at the speed used, kW.</summary>
-    PowerShortTime,
-
-    /// <summary>Continuous torque of the spindle at the speed used, N·m.</summary>
-    TorqueContinuous,
-
-    /// <summary>Short-time torque of the spindle at the speed used, N·m.</summary>
-    TorqueShortTime,
-
-    /// <summary>Largest feed rate of the axes, mm/min.</summary>
-    AxisFeed,
-
-    /// <summary>Length of the flutes, which every pass must stay within, mm.</summary>
-    FluteLength,
-
-    /// <summary>Largest depth of cut of the cutter (APMX), mm.</summary>
-    DepthOfCutter,
-
-    /// <summary>Largest width of cut the cutter is meant for, mm.</summary>
-    WidthOfCutter,
-
-    /// <summary>Largest chip thickness the edge stands, mm.</summary>
-    LargestChip,
-
-    /// <summary>Least chip thickness, below which the edge rubs, mm.</summary>
-    LeastChip,
-
-    /// <summary>Deflection allowed at the tip, µm.</summary>
-    Deflection,
-
-    /// <summary>Least length of shank the holder must grip, mm.</summary>
-    Grip,
-
-    /// <summary>Length outside the holder against the whole depth to be cut, mm.</summary>
-    Reach,
-
-    /// <summary>Largest ramp angle of the cutter, degrees.</summary>
-    RampAngle,
-
-    /// <summary>Least hole the cutter can enter on a helix without riding on its dead centre, mm.</summary>
-    LeastHole,
-
-    /// <summary>Largest hole that is cleared to its middle on one helix, mm.</summary>
-    LargestHole,
-
-    /// <summary>Room of one flute for the chip of one turn, grown to loose chips, against its section.</summary>
-    ChipRoom,
-
-    /// <summary>Ridge height wanted, mm.</summary>
-    Ridge,
-
-    /// <summary>Thrust of the feed axis, N.</summary>
-    Thrust,
-
-    /// <summary>Highest speed at which the machine taps in step with the feed, rev/min.</summary>
-    SpeedInStep,
-
-    /// <summary>Highest speed the spindle reaches and leaves again within the depth of the thread, rev/min.</summary>
-    SpeedReached,
-
-    /// <summary>Torque the core of a drill or tap stands, with its margin, N·m.</summary>
-    ToolStrength,
-
-    /// <summary>Depth of the hole that a tap, a reamer or a bar needs, mm.</summary>
-    HoleDepth,
-
-    /// <summary>Highest speed at which a slender drill does not whirl, rev/min.</summary>
-    Whirl,
-
-    /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
-    Buckling,
-
-    /// <summary>Tool life wanted, min.</summary>
-    ToolLife,
-}
-
 /// <summary>What a limit's excess means.</summary>
 public enum Severity
 {
@@ -104,24 +16,26 @@ public enum Severity
     Stop,
 }
 
-/// <summary>One limit, judged.</summary>
-/// <param name="Kind">Which limit.</param>
-/// <param name="Used">The value used, in the limit's base unit.</param>
-/// <param name="Allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
-public readonly record struct Limit(LimitKind Kind, double Used, double Allowed)
+/// <summary>How what is used of a limit follows the feed while all else stays.</summary>
+public enum FeedShare
 {
-    /// <summary>Whether data were there to judge it. A limit without data is never silently passed.</summary>
-    public bool Judged => !double.IsNaN(Allowed) && !double.IsNaN(Used);
+    /// <summary>It does not.</summary>
+    None,
 
-    /// <summary>Use of the limit: 1 is at the limit, above 1 is over it. NaN when it could not be judged.</summary>
-    public double Use => LimitCatalogue.IsLeast(Kind) ? Allowed / Used : Used / Allowed;
+    /// <summary>In proportion.</summary>
+    Even,
 
-    /// <summary>Whether the limit is judged and exceeded; rounding in the last digits does not count.</summary>
-    public bool Exceeded => Use > 1 + LimitCatalogue.Tolerance;
+    /// <summary>As a load does: by the feed to the power 1 − m_c (Kienzle and Victor 1952).</summary>
+    Load,
 }
 
-/// <summary>What is fixed about each limit: its words, its quantity, its direction and its severity.</summary>
-public static class LimitCatalogue
+/// <summary>A limit, defined once beside the code that judges it.</summary>
+/// <param name="Code">Stable code.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Severity">What exceeding it means.</param>
+/// <param name="Cure">What would cure an excess.</param>
+public sealed record LimitDefinition(string Code, string Name, Quantity Quantity, Severity Severity, string Cure)
 {
     /// <summary>Relative excess that counts as rounding, so that a figure held exactly to a limit is inside it.</summary>
     public const double Tolerance = 1e-9;
@@ -129,104 +43,61 @@ public static class LimitCatalogue
     /// <summary>Use that stands for everything beyond it, so that it can be written down.</summary>
     public const double LargestUse = 1e6;
 
-    /// <summary>Whether the limit is a least value rather than a largest one.</summary>
-    public static bool IsLeast(LimitKind kind) =>
-        kind is LimitKind.LowestSpeed or LimitKind.LeastChip or LimitKind.Grip or LimitKind.LeastHole or LimitKind.HoleDepth or LimitKind.ToolLife;
+    /// <summary>Use from which a limit counts as binding.</summary>
+    public const double BindingUse = 0.998;
 
-    /// <summary>The limit's name in plain words.</summary>
-    public static string NameOf(LimitKind kind) => kind switch
-    {
-        LimitKind.HighestSpeed => "Highest speed",
-        LimitKind.LowestSpeed => "Lowest speed",
-        LimitKind.PowerContinuous => "Power, continuous",
-        LimitKind.PowerShortTime => "Power, short-time",
-        LimitKind.TorqueContinuous => "Torque, continuous",
-        LimitKind.TorqueShortTime => "Torque, short-time",
-        LimitKind.AxisFeed => "Axis feed",
-        LimitKind.FluteLength => "Flute length",
-        LimitKind.DepthOfCutter => "Depth of the cutter",
-        LimitKind.WidthOfCutter => "Width of the cutter",
-        LimitKind.LargestChip => "Largest chip",
-        LimitKind.LeastChip => "Least chip",
-        LimitKind.Deflection => "Deflection at the tip",
-        LimitKind.Grip => "Length gripped",
-        LimitKind.Reach => "Reach outside the holder",
-        LimitKind.RampAngle => "Ramp angle",
-        LimitKind.LeastHole => "Least hole",
-        LimitKind.LargestHole => "Largest hole",
-        LimitKind.ChipRoom => "Chip room",
-        LimitKind.Ridge => "Ridge height",
-        LimitKind.Thrust => "Thrust of the axis",
-        LimitKind.SpeedInStep => "Speed in step",
-        LimitKind.SpeedReached => "Speed within the depth",
-        LimitKind.ToolStrength => "Strength of the tool",
-        LimitKind.HoleDepth => "Depth of the hole",
-        LimitKind.Whirl => "Whirling of the drill",
-        LimitKind.Buckling => "Buckling of the drill",
-        LimitKind.ToolLife => "Life of the edge",
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
+    /// <summary>Whether the allowed value is a least one rather than a largest one.</summary>
+    public bool IsLeast { get; init; }
 
-    /// <summary>What the limit measures.</summary>
-    public static Quantity QuantityOf(LimitKind kind) => kind switch
-    {
-        LimitKind.HighestSpeed or LimitKind.LowestSpeed or LimitKind.SpeedInStep or LimitKind.SpeedReached or LimitKind.Whirl =>
-            Quantity.SpindleSpeed,
-        LimitKind.PowerContinuous or LimitKind.PowerShortTime => Quantity.Power,
-        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime or LimitKind.ToolStrength => Quantity.Torque,
-        LimitKind.Thrust or LimitKind.Buckling => Quantity.Force,
-        LimitKind.AxisFeed => Quantity.FeedRate,
-        LimitKind.LargestChip or LimitKind.LeastChip or LimitKind.Ridge => Quantity.Chip,
-        LimitKind.RampAngle => Quantity.Angle,
-        LimitKind.ChipRoom => Quantity.Ratio,
-        LimitKind.Deflection => Quantity.Deviation,
-        LimitKind.ToolLife => Quantity.Time,
-        _ => Quantity.Length,
-    };
+    /// <summary>How what is used follows the feed.</summary>
+    public FeedShare WithFeed { get; init; }
 
-    /// <summary>What exceeding the limit means: continuous ratings may be exceeded for a short time, a thin chip wears the edge early.</summary>
-    public static Severity SeverityOf(LimitKind kind) => kind switch
-    {
-        LimitKind.PowerContinuous or LimitKind.TorqueContinuous or LimitKind.LeastChip or LimitKind.WidthOfCutter or LimitKind.Deflection
-            or LimitKind.ChipRoom or LimitKind.Ridge or LimitKind.ToolLife => Severity.Caution,
-        _ => Severity.Stop,
-    };
+    /// <summary>Inputs that give way to it when they are proposed.</summary>
+    public IReadOnlyList<Input> Holds { get; init; } = [];
 
-    /// <summary>What would cure an exceeded limit.</summary>
-    public static string CureOf(LimitKind kind) => kind switch
+    /// <summary>Further inputs whose range it bounds.</summary>
+    public IReadOnlyList<Input> Bounds { get; init; } = [];
+
+    /// <summary>The name within a sentence.</summary>
+    public string Words => Name.ToLowerInvariant();
+
+    /// <summary>Whether an input gives way to it.</summary>
+    internal bool HoldsBack(Input input) => Among(Holds, input);
+
+    /// <summary>Whether it bounds the range of an input.</summary>
+    internal bool Ranges(Input input) => Among(Holds, input) || Among(Bounds, input);
+
+    private static bool Among(IReadOnlyList<Input> inputs, Input input)
     {
-        LimitKind.HighestSpeed => "Lower the cutting speed, or take a larger cutter or a faster machine.",
-        LimitKind.LowestSpeed => "Raise the cutting speed or take a smaller cutter.",
-        LimitKind.PowerContinuous or LimitKind.PowerShortTime => "Take less depth or width, or a machine with more power at this speed.",
-        LimitKind.TorqueContinuous or LimitKind.TorqueShortTime => "Take less depth or width, or a smaller cutter that turns faster.",
-        LimitKind.AxisFeed => "Lower the cutting speed so that the chip stays, or take fewer teeth.",
-        LimitKind.FluteLength or LimitKind.DepthOfCutter => "Take more passes down, or a cutter with longer flutes.",
-        LimitKind.WidthOfCutter => "Take more passes across, or a cutter meant for wider cuts.",
-        LimitKind.LargestChip => "Lower the feed per tooth.",
-        LimitKind.LeastChip => "Raise the feed per tooth or the width, so that the edge cuts instead of rubbing.",
-        LimitKind.Deflection => "Shorten the projection, take a thicker cutter, or take less depth or width.",
-        LimitKind.Grip => "Push the cutter further into the holder, or take a longer cutter.",
-        LimitKind.RampAngle => "Take a smaller angle, or a cutter that may ramp steeper.",
-        LimitKind.LeastHole => "Take a smaller cutter, or one that cuts to its centre.",
-        LimitKind.LargestHole => "Take a larger cutter, or open the rest of the hole in further passes.",
-        LimitKind.ChipRoom => "Take less width or feed, or a cutter with fewer teeth.",
-        LimitKind.Ridge => "Take smaller steps, or a larger radius.",
-        LimitKind.Reach => "Let the cutter stand out further, or take a longer one, or one with a thinner shank.",
-        LimitKind.Thrust => "Lower the feed, or drill a pilot first.",
-        LimitKind.SpeedInStep => "Lower the cutting speed, or take a machine that taps faster.",
-        LimitKind.SpeedReached => "Lower the cutting speed, or raise the approach plane.",
-        LimitKind.ToolStrength => "Lower the feed of a drill; open the hole for a tap, take a fresh one, or mill the thread.",
-        LimitKind.HoleDepth => "Drill deeper, take a shorter lead, or thread less deep.",
-        LimitKind.Whirl => "Lower the speed, shorten the projection, or deepen the pilot.",
-        LimitKind.Buckling => "Lower the feed, shorten the projection, or deepen the pilot.",
-        LimitKind.ToolLife => "Lower the cutting speed, or ask for less life.",
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
+        for (int i = 0; i < inputs.Count; i++)
+            if (inputs[i] == input) return true;
+        return false;
+    }
+}
+
+/// <summary>One limit, judged.</summary>
+/// <param name="Definition">Which limit.</param>
+/// <param name="Used">The value used, in the limit's base unit.</param>
+/// <param name="Allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
+/// <param name="At">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
+public readonly record struct Limit(LimitDefinition Definition, double Used, double Allowed, double At = double.NaN)
+{
+    /// <summary>Whether data were there to judge it. A limit without data is never silently passed.</summary>
+    public bool Judged => !double.IsNaN(Allowed) && !double.IsNaN(Used);
+
+    /// <summary>Use of the limit: 1 is at the limit, above 1 is over it. NaN when it could not be judged.</summary>
+    public double Use => Definition.IsLeast ? Allowed / Used : Used / Allowed;
+
+    /// <summary>Whether the limit is judged and exceeded; rounding in the last digits does not count.</summary>
+    public bool Exceeded => Use > 1 + LimitDefinition.Tolerance;
 }
 
 /// <summary>Room for every limit of one calculation, inside the result, so that nothing is allocated.</summary>
 public struct LimitSet
 {
+    /// <summary>Most limits of one calculation.</summary>
+    public const int Most = 24;
+
     private Room room;
 
     /// <summary>How many limits were judged or could not be.</summary>
@@ -238,52 +109,55 @@ public struct LimitSet
     /// <summary>The largest use of any judged limit; 0 when none could be judged.</summary>
     public double LargestUse { get; private set; }
 
-    /// <summary>The limit with the largest use, meaningful when <see cref="LargestUse"/> is above 0.</summary>
-    public LimitKind Tightest { get; private set; }
+    /// <summary>The limit with the largest use; null when <see cref="LargestUse"/> is 0.</summary>
+    public LimitDefinition? Tightest { get; private set; }
 
     /// <summary>Adds one limit.</summary>
-    public void Add(LimitKind kind, double used, double allowed)
+    /// <param name="definition">Which.</param>
+    /// <param name="used">The value used, in the limit's base unit.</param>
+    /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
+    /// <param name="at">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
+    public void Add(LimitDefinition definition, double used, double allowed, double at = double.NaN)
     {
-        Limit limit = new(kind, used, allowed);
+        Limit limit = new(definition, used, allowed, at);
         room[Count++] = limit;
         double use = limit.Use;
-        if (use > LargestUse)
-        {
-            LargestUse = use;
-            Tightest = kind;
-        }
+        if (use > LargestUse) (LargestUse, Tightest) = (use, definition);
     }
 
     /// <summary>Every limit with its words, tightest first, those that could not be judged last.</summary>
-    public readonly IReadOnlyList<JudgedLimit> Judged()
+    public readonly IReadOnlyList<JudgedLimit> Judged() =>
+    [
+        .. All().OrderByDescending(l => l.Judged ? l.Use : -1)
+            .Select(l => new JudgedLimit(
+                l.Definition.Code,
+                l.Definition.Name,
+                l.Definition.Quantity,
+                l.Used,
+                l.Judged ? l.Allowed : null,
+                l.Judged ? Math.Min(l.Use, LimitDefinition.LargestUse) : null,
+                l.Definition.IsLeast,
+                l.Definition.Severity,
+                double.IsNaN(l.At) ? null : l.At)),
+    ];
+
+    /// <summary>Every limit, in the order they were judged.</summary>
+    public readonly IReadOnlyList<Limit> All()
     {
-        LimitSet set = this;
-        return
-        [
-            .. Enumerable.Range(0, Count)
-                .Select(i => set[i])
-                .OrderByDescending(l => l.Judged ? l.Use : -1)
-                .Select(l => new JudgedLimit(
-                    l.Kind,
-                    LimitCatalogue.NameOf(l.Kind),
-                    LimitCatalogue.QuantityOf(l.Kind),
-                    l.Used,
-                    l.Judged ? l.Allowed : null,
-                    l.Judged ? Math.Min(l.Use, LimitCatalogue.LargestUse) : null,
-                    LimitCatalogue.IsLeast(l.Kind),
-                    LimitCatalogue.SeverityOf(l.Kind))),
-        ];
+        Limit[] all = new Limit[Count];
+        for (int i = 0; i < Count; i++) all[i] = room[i];
+        return all;
     }
 
-    /// <summary>The limit of one kind, or one that could not be judged when it was not looked at.</summary>
-    public readonly Limit Of(LimitKind kind)
+    /// <summary>One limit, or one that could not be judged when it was not looked at.</summary>
+    public readonly Limit Of(LimitDefinition definition)
     {
         for (int i = 0; i < Count; i++)
-            if (room[i].Kind == kind) return room[i];
-        return new(kind, double.NaN, double.NaN);
+            if (ReferenceEquals(room[i].Definition, definition)) return room[i];
+        return new(definition, double.NaN, double.NaN);
     }
 
-    [InlineArray(20)]
+    [InlineArray(Most)]
     private struct Room
     {
         private Limit first;

@@ -3,29 +3,33 @@ using System.Runtime.CompilerServices;
 namespace Incisura.Core.Calculation;
 
 /// <summary>A number for each member of an enumeration, some of them marked, in one value so that nothing is allocated.</summary>
-/// <typeparam name="TMember">An enumeration of at most 64 members, numbered from 0.</typeparam>
+/// <typeparam name="TMember">An enumeration of at most <see cref="Most"/> members, numbered from 0.</typeparam>
 internal struct Numbers<TMember>
     where TMember : struct, Enum
 {
-    private const int Most = 64;
+    /// <summary>Most members of the enumeration.</summary>
+    public const int Most = 96;
+
     private Room room;
-    private ulong marks;
+    private ulong low, high;
 
     /// <summary>The number of a member; 0 where none was set.</summary>
     public double this[TMember member]
     {
-        readonly get => room[Unsafe.BitCast<TMember, int>(member)];
-        set => room[Unsafe.BitCast<TMember, int>(member)] = value;
+        readonly get => room[Place(member)];
+        set => room[Place(member)] = value;
     }
 
     /// <summary>Whether a member is marked.</summary>
-    public readonly bool IsMarked(TMember member) => (marks & Bit(member)) != 0;
+    public readonly bool IsMarked(TMember member) => Place(member) is var at && ((at < 64 ? low >> at : high >> (at - 64)) & 1) != 0;
 
     /// <summary>Sets a number and marks it.</summary>
     public void Mark(TMember member, double value)
     {
-        this[member] = value;
-        marks |= Bit(member);
+        int at = Place(member);
+        room[at] = value;
+        if (at < 64) low |= 1UL << at;
+        else high |= 1UL << (at - 64);
     }
 
     /// <summary>Sets a number unless it is marked.</summary>
@@ -35,9 +39,14 @@ internal struct Numbers<TMember>
     }
 
     /// <summary>Takes the mark off a member; its number stays.</summary>
-    public void Unmark(TMember member) => marks &= ~Bit(member);
+    public void Unmark(TMember member)
+    {
+        int at = Place(member);
+        if (at < 64) low &= ~(1UL << at);
+        else high &= ~(1UL << (at - 64));
+    }
 
-    private static ulong Bit(TMember member) => 1UL << Unsafe.BitCast<TMember, int>(member);
+    private static int Place(TMember member) => Unsafe.BitCast<TMember, int>(member);
 
     [InlineArray(Most)]
     private struct Room

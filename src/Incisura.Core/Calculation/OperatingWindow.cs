@@ -7,10 +7,10 @@ namespace Incisura.Core.Calculation;
 public sealed record WindowRequest(string Across, string Up, int Size = 256);
 
 /// <summary>The line along which a limit is just used up.</summary>
-/// <param name="Kind">The limit.</param>
+/// <param name="Kind">Code of the limit.</param>
 /// <param name="Name">Plain words.</param>
 /// <param name="Lines">Its pieces, each as x and y in turn, in steps of the grid from its first point.</param>
-public sealed record WindowLine(LimitKind Kind, string Name, IReadOnlyList<IReadOnlyList<double>> Lines);
+public sealed record WindowLine(string Kind, string Name, IReadOnlyList<IReadOnlyList<double>> Lines);
 
 /// <summary>Where a cut may be run, over two of its values. Point (i, j) has the values (i + 1)/size and (j + 1)/size of the two ends.</summary>
 public sealed record OperatingWindow
@@ -40,7 +40,7 @@ public sealed record OperatingWindow
     public required byte[] Tightest { get; init; }
 
     /// <summary>The limits looked at.</summary>
-    public required IReadOnlyList<LimitKind> Kinds { get; init; }
+    public required IReadOnlyList<string> Kinds { get; init; }
 
     /// <summary>The line of every limit that crosses the window.</summary>
     public required IReadOnlyList<WindowLine> Lines { get; init; }
@@ -64,11 +64,11 @@ public sealed record OperatingWindow
     /// <param name="across">Code of the field along the rows, and its value at their end.</param>
     /// <param name="up">Code of the field along the columns, and its value at their end.</param>
     /// <param name="size">Points on a side.</param>
-    /// <param name="kinds">The limits.</param>
+    /// <param name="limits">The limits.</param>
     /// <param name="uses">Use of each limit, limit by limit, each row by row.</param>
     /// <param name="rates">Removal rate of each point, cm³/min; NaN where it is not to be proposed.</param>
     internal static OperatingWindow Draw(
-        (string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitKind> kinds, float[] uses, float[] rates)
+        (string Code, double End) across, (string Code, double End) up, int size, IReadOnlyList<LimitDefinition> limits, float[] uses, float[] rates)
     {
         int points = size * size;
         byte[] tightest = new byte[points], use = new byte[points];
@@ -76,7 +76,7 @@ public sealed record OperatingWindow
         for (int at = 0; at < points; at++)
         {
             int kind = 0;
-            for (int k = 1; k < kinds.Count; k++)
+            for (int k = 1; k < limits.Count; k++)
                 if (uses[(k * points) + at] > uses[(kind * points) + at]) kind = k;
             float most = uses[(kind * points) + at];
             tightest[at] = (byte)kind;
@@ -95,11 +95,11 @@ public sealed record OperatingWindow
             Size = size,
             Use = use,
             Tightest = tightest,
-            Kinds = kinds,
+            Kinds = [.. limits.Select(l => l.Code)],
             Lines =
             [
-                .. kinds.Select((kind, k) => new WindowLine(kind, LimitCatalogue.NameOf(kind), Contour.Lines(uses.AsSpan(k * points, points), size)))
-                .Where(l => l.Lines.Count > 0),
+                .. limits.Select((limit, k) => new WindowLine(limit.Code, limit.Name, Contour.Lines(uses.AsSpan(k * points, points), size)))
+                    .Where(l => l.Lines.Count > 0),
             ],
             BestAcross = best < 0 ? 0 : across.End * ((best % size) + 1) / size,
             BestUp = best < 0 ? 0 : up.End * ((best / size) + 1) / size,
@@ -132,5 +132,5 @@ public sealed record BestValue(string Code, double Value);
 /// <param name="NotJudged">Limits that could not be judged for lack of data.</param>
 /// <param name="Reason">Why there is none, or what else ends the search: a sentence.</param>
 public sealed record BestPoint(
-    bool Found, IReadOnlyList<BestValue> Values, double RemovalRate, double Time, IReadOnlyList<LimitKind> Binding,
-    IReadOnlyList<LimitKind> NotJudged, string Reason);
+    bool Found, IReadOnlyList<BestValue> Values, double RemovalRate, double Time, IReadOnlyList<string> Binding,
+    IReadOnlyList<string> NotJudged, string Reason);

@@ -1,247 +1,227 @@
-using Incisura.Core.Cutters;
-using Incisura.Core.Holes;
-using Incisura.Core.Holes.Kinds;
-using Incisura.Core.Milling;
-using Incisura.Core.Milling.Kinds;
-using Incisura.Core.Quantities;
+using Incisura.Core.Charts;
+using Incisura.Core.Holders;
+using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;
 
-/// <summary>A number an operation asks for.</summary>
-/// <param name="Code">Stable code.</param>
-/// <param name="Symbol">Symbol of ISO 3002; empty where there is none.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Group">Heading it stands under: across, deep, per tooth, fast, along.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="Least">Least value that can be computed with, base unit.</param>
-/// <param name="Most">Largest value that can be computed with, base unit.</param>
-public sealed record FieldDescription(string Code, string Symbol, string Name, string Group, Quantity Quantity, double Least, double Most)
+/// <summary>
+/// The one engine of all operations: a situation is taken at the door, what was not typed is proposed, values that contradict each
+/// other are refused, and the same code works it out whether somebody listens or not.
+/// </summary>
+/// <typeparam name="TWork">Which operation, within its world.</typeparam>
+/// <typeparam name="TSetup">The setup of the world.</typeparam>
+/// <typeparam name="TResult">What the world yields.</typeparam>
+public partial class Operation<TWork, TSetup, TResult> : IOperation
+    where TWork : struct, IWork<TSetup, TResult>
+    where TSetup : CuttingSetup
+    where TResult : struct, IOutputs
 {
-    /// <summary>Whether the value belongs to the part or to the way it is made, and what the way is measured by.</summary>
-    public FieldRole Role { get; } = FieldRoles.Of(Code);
-}
+    private const double Headroom = 1.15, SlowestShare = 0.001;
 
-/// <summary>One pick of an option.</summary>
-public sealed record OptionPick(string Code, string Words);
+    // The speed can be turned in every operation. It goes from the spindle's least to what the chart says for the life wanted.
+    private static readonly Lever<TSetup> Speed = new(
+        Input.CuttingSpeed, (_, in x) => SlowestShare * x[Input.CuttingSpeed], FastestOf,
+        (setup, in x) => Math.Max(
+            Headroom * x[Input.CuttingSpeed],
+            Math.Min(Headroom * SpeedAt(setup, x, setup.LargestSpeed), 2 * (setup.Row?.CuttingSpeed ?? x[Input.CuttingSpeed]))))
+    {
+        GivesWay = 1,
+        Least = (setup, in x) => SpeedAt(setup, x, setup.LeastSpeed),
+        TopIsChart = true,
+        Points = (5, false),
+    };
 
-/// <summary>A choice between words.</summary>
-/// <param name="Code">Stable code.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Picks">What can be picked.</param>
-/// <param name="Default">Code of the pick taken when none is given.</param>
-public sealed record OptionDescription(string Code, string Name, IReadOnlyList<OptionPick> Picks, string Default)
-{
-    /// <summary>Heading it stands under, among the groups of the fields; empty for one that stands elsewhere.</summary>
-    public string Group { get; init; } = "";
-}
+    private static readonly Lever<TSetup>[] Levers = [Speed, .. TWork.Levers.Where(l => TWork.Description.Has(l.Input))],
+        GivingWay = [.. Levers.OrderBy(l => l.GivesWay)],
+        Free = [.. Levers.Where(l => TWork.Description.Free.Contains(TWork.Description.Field(l.Input).Code))];
 
-/// <summary>An operation as the interface, the API and the exports know it.</summary>
-public sealed record OperationDescription(
-    string Code,
-    string Name,
-    IReadOnlyList<CutterFamily> Families,
-    IReadOnlyList<FieldDescription> Fields,
-    IReadOnlyList<OptionDescription> Options)
-{
-    /// <summary>Which picture shows it.</summary>
-    public required string Picture { get; init; }
+    private static readonly Lever<TSetup>? Feed = Levers.FirstOrDefault(l => l.IsFeed), FreeFeed = Free.FirstOrDefault(l => l.IsFeed);
 
-    /// <summary>Codes of the fields the operating window can be drawn over and the best point is looked for in.</summary>
-    public required IReadOnlyList<string> Free { get; init; }
+    private static readonly Output[] AllOutputs = Enum.GetValues<Output>();
 
-    /// <summary>Whether the load changes within a turn and can be drawn over it.</summary>
-    public bool LoadOverTurn { get; init; }
+    private static readonly Input[] Totals =
+        [.. new[] { Input.StockWidth, Input.WallHeight, Input.StockHeight }.Where(TWork.Description.Has)];
 
-    /// <summary>What a step before may have left for it; null where it takes nothing over.</summary>
-    public LeftoverKind? Takes { get; init; }
+    /// <inheritdoc/>
+    public OperationDescription Description => TWork.Description;
 
-    /// <summary>Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes.</summary>
-    public bool InStages { get; init; }
+    /// <summary>Works complete inputs out, taken as checked.</summary>
+    /// <param name="setup">Cutter, holder, material and machine.</param>
+    /// <param name="x">The inputs, complete.</param>
+    public static TResult Solve(TSetup setup, in Inputs x)
+    {
+        NoTrace none = default;
+        TWork.Solve(setup, x, out TResult result, ref none);
+        return result;
+    }
 
-    /// <summary>Whether the feed is the lead of the thread, so that the speed chart holds none for it.</summary>
-    public bool FeedInStep { get; init; }
-}
+    /// <inheritdoc/>
+    public CalculationResult Calculate(Situation situation, Choices choices, bool explain, CancellationToken cancel = default)
+    {
+        cancel.ThrowIfCancellationRequested();
+        Taken<TSetup> given = Take(situation, choices);
+        if (!explain)
+        {
+            NoTrace none = default;
+            return Told(situation, given, ProposeChecked(given, ref none), ref none, cancel);
+        }
 
-/// <summary>Where a value came from.</summary>
-public enum Origin
-{
-    /// <summary>Typed by the user.</summary>
-    Typed,
+        DerivationTrace derivation = new();
+        Proposal proposal = ProposeChecked(given, ref derivation);
+        CalculationResult told = Told(situation, given, proposal, ref derivation, cancel);
+        return told with { Steps = derivation.Steps, Givens = GivensOf(situation, given, proposal, Solve(given.Setup, proposal.Inputs)) };
+    }
 
-    /// <summary>Proposed from the speed chart.</summary>
-    Proposed,
+    /// <inheritdoc/>
+    public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
+    {
+        (Taken<TSetup> given, Proposal proposal) = TakeProposed(situation, choices);
+        return Window(given.Setup, proposal.Inputs, request, cancel);
+    }
 
-    /// <summary>Proposed, then held back by a limit.</summary>
-    Held,
+    /// <inheritdoc/>
+    public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
+    {
+        (Taken<TSetup> given, Proposal proposal) = TakeProposed(situation, choices);
+        return new Search(given.Setup, proposal.Inputs, aim, cancel).Run();
+    }
 
-    /// <summary>A default of the operation.</summary>
-    Default,
-}
-
-/// <summary>A field after the calculation.</summary>
-/// <param name="Code">Code of the field.</param>
-/// <param name="Value">Value used, base unit.</param>
-/// <param name="Origin">Where it came from.</param>
-/// <param name="Proposed">What would be proposed if nothing were typed here; null where nothing can be.</param>
-/// <param name="Least">Least value that keeps every limit with the other fields as they are; null where none is known.</param>
-/// <param name="Most">Largest such value; null where no value keeps every limit.</param>
-/// <param name="MostBy">The limit that sets <paramref name="Most"/>.</param>
-/// <param name="Note">A line about the value.</param>
-/// <param name="Used">Whether the value matters with the cutter and the other fields as they are.</param>
-public sealed record FieldState(
-    string Code, double Value, Origin Origin, double? Proposed, double? Least, double? Most, LimitKind? MostBy, Sentence? Note, bool Used = true);
-
-/// <summary>How much a figure stands out.</summary>
-public enum FigureRank
-{
-    /// <summary>Shown large.</summary>
-    Large,
-
-    /// <summary>Shown in the rows below.</summary>
-    Row,
-
-    /// <summary>There for pictures, comparison and other steps.</summary>
-    Behind,
-}
-
-/// <summary>A computed figure.</summary>
-/// <param name="Code">Stable code.</param>
-/// <param name="Symbol">Its symbol.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="Value">Its value, base unit.</param>
-/// <param name="Rank">How much it stands out; figures of earlier engines have none and stand in the rows.</param>
-public sealed record Figure(string Code, string Symbol, string Name, Quantity Quantity, double Value, FigureRank Rank = FigureRank.Row);
-
-/// <summary>A limit as judged, with its words.</summary>
-/// <param name="Kind">Which limit.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="Used">Value used.</param>
-/// <param name="Allowed">Value allowed; null where data are missing.</param>
-/// <param name="Use">Use as a ratio; null where it could not be judged.</param>
-/// <param name="IsLeast">Whether the allowed value is a least one.</param>
-/// <param name="Severity">What its excess means.</param>
-public sealed record JudgedLimit(
-    LimitKind Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity);
-
-/// <summary>A value that went into the derivation from outside, with where it came from.</summary>
-public sealed record Given(string Symbol, string Name, Quantity Quantity, double Value, string From);
-
-/// <summary>The outcome of a calculation. Same inputs and same engine version give the same bits.</summary>
-public sealed record CalculationResult
-{
-    /// <summary>Code of the operation.</summary>
-    public required string Operation { get; init; }
-
-    /// <summary>Version of the engine that computed it.</summary>
-    public required string EngineVersion { get; init; }
-
-    /// <summary>Every field of the operation.</summary>
-    public required IReadOnlyList<FieldState> Fields { get; init; }
-
-    /// <summary>Every option, by code.</summary>
-    public required IReadOnlyDictionary<string, string> Options { get; init; }
-
-    /// <summary>The figures.</summary>
-    public required IReadOnlyList<Figure> Figures { get; init; }
-
-    /// <summary>Every limit, tightest first, those that could not be judged last.</summary>
-    public required IReadOnlyList<JudgedLimit> Limits { get; init; }
-
-    /// <summary>The findings, gravest first.</summary>
-    public required IReadOnlyList<Finding> Findings { get; init; }
-
-    /// <summary>What went in, with its origin; empty unless the derivation was asked for.</summary>
-    public required IReadOnlyList<Given> Givens { get; init; }
-
-    /// <summary>The derivation; empty unless it was asked for.</summary>
-    public required IReadOnlyList<DerivationStep> Steps { get; init; }
-
-    /// <summary>What the tool does along its axis, stage by stage; empty where the operation does not move along it alone.</summary>
-    public IReadOnlyList<Holes.HoleStage> Stages { get; init; } = [];
-
-    /// <summary>Where crossing holes open the wall of the bore, in the order they were given.</summary>
-    public IReadOnlyList<Holes.OpenWall> Openings { get; init; } = [];
-}
-
-/// <summary>An operation: its description and its calculation stand together.</summary>
-public interface IOperation
-{
-    /// <summary>What it is called and what it asks for.</summary>
-    OperationDescription Description { get; }
-
-    /// <summary>Calculates a situation.</summary>
-    /// <param name="situation">What it is about.</param>
-    /// <param name="choices">What was typed and picked.</param>
-    /// <param name="explain">Whether the derivation is wanted.</param>
-    /// <param name="cancel">Stops the work.</param>
+    /// <summary>Takes a situation and proposes what was not typed in it.</summary>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    CalculationResult Calculate(Situation situation, Choices choices, bool explain, CancellationToken cancel = default);
+    protected static (Taken<TSetup> Given, Proposal Proposal) TakeProposed(Situation situation, Choices choices)
+    {
+        Taken<TSetup> given = Take(situation, choices);
+        NoTrace none = default;
+        return (given, ProposeChecked(given, ref none));
+    }
 
-    /// <summary>Works out where the situation may be run, over two of its free values.</summary>
-    /// <param name="situation">What it is about.</param>
-    /// <param name="choices">What was typed and picked.</param>
-    /// <param name="request">Which two, and how finely.</param>
-    /// <param name="cancel">Stops the work.</param>
-    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel);
+    // Checks everything once, at the door; what a step before left stands in for what was not typed.
+    private static Taken<TSetup> Take(Situation situation, Choices choices)
+    {
+        OperationDescription d = TWork.Description;
+        BuiltAssembly built = situation.Built();
+        (Inputs wish, IReadOnlyDictionary<string, string> options) = Door.Take(d, built, choices, TWork.MostOf);
+        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs.Select(o => o.Code)]);
+        TSetup setup = TWork.Draw(situation, built, row, options);
+        if (choices.Extras.Count > 0) wish.Extras = [.. choices.Extras.Select(e => e.Prepared(setup))];
+        if (choices.Leftover is { } leftover)
+            foreach (LeftPart part in TWork.Left(leftover, wish))
+                if (d.Has(part.Input) && !wish.IsTyped(part.Input) && (part.Value > 0 || part.TakesNothing)) wish.Type(part.Input, part.Value);
+        if (row is null) Door.RefuseUntyped(Levers.Where(l => !wish.IsTyped(l.Input)).Select(l => d.Field(l.Input)));
+        return new(setup, wish, options, choices.Leftover);
+    }
 
-    /// <summary>Looks for the best point inside all limits, over all free values, whether typed or not.</summary>
-    /// <param name="situation">What it is about.</param>
-    /// <param name="choices">What was typed and picked.</param>
-    /// <param name="aim">What is best.</param>
-    /// <param name="cancel">Stops the work.</param>
-    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel);
+    private static Proposal ProposeChecked<TTrace>(Taken<TSetup> given, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        Proposal proposal = Propose(given.Setup, given.Wish, ref trace);
+        InputCheck check = new();
+        given.Setup.Refuse(given.Wish.IsTyped(Input.ToolLife), check);
+        TWork.Refuse(given.Setup, proposal.Inputs, check);
+        check.ThrowIfAny();
+        return proposal;
+    }
+
+    // Fields, figures, limits and findings.
+    private static CalculationResult Told<TTrace>(
+        Situation situation, Taken<TSetup> given, Proposal proposal, ref TTrace trace, CancellationToken cancel)
+        where TTrace : struct, ITrace
+    {
+        cancel.ThrowIfCancellationRequested();
+        OperationDescription d = TWork.Description;
+        TWork.Solve(given.Setup, proposal.Inputs, out TResult result, ref trace);
+        TResult r = result;
+        return new()
+        {
+            Operation = d.Code,
+            EngineVersion = Engine.Version,
+            Fields = StatesOf(given, proposal),
+            Options = given.Options,
+            Figures =
+            [
+                .. d.Large.Where(r.Has).Select(o => FigureOf(o, FigureRank.Large)),
+                .. d.Rows.Where(r.Has).Select(o => FigureOf(o, FigureRank.Row)),
+                .. AllOutputs.Where(o => r.Has(o) && !d.Large.Contains(o) && !d.Rows.Contains(o)).Select(o => FigureOf(o, FigureRank.Behind)),
+            ],
+            Limits = r.Limits.Judged(),
+            Findings = FindingsOf(situation, given, proposal, r),
+            Attachments = TWork.Attach(given.Setup, proposal.Inputs, r),
+        };
+
+        Figure FigureOf(Output output, FigureRank rank)
+        {
+            OutputWords words = d.Words(output);
+            return new(words.Code, words.Symbol, words.Name, words.Quantity, r[output], rank);
+        }
+    }
+
+    private static IReadOnlyList<Finding> FindingsOf(Situation situation, Taken<TSetup> given, Proposal proposal, in TResult result)
+    {
+        OperationDescription d = TWork.Description;
+        List<Finding> findings = [];
+        foreach (Hold hold in proposal.Holds)
+        {
+            FieldDescription f = d.Field(hold.Input);
+            findings.Add(new(
+                "held", Severity.Info,
+                new(
+                    $"Proposed {f.Symbol} was held from {{0}} to {{1}} by: {hold.Limit.Words}.", new(hold.From, f.Quantity),
+                    new Measure(hold.To, f.Quantity)),
+                ""));
+        }
+
+        if (given.Setup.Row is { } row) Common.AddChart(situation, d, row, findings);
+        Inputs x = proposal.Inputs;
+        given.Leftover?.Tell(
+            TWork.Left(given.Leftover, x).Where(p => d.Has(p.Input)).Select(p => (p.Words, p.Value, x[p.Input])), findings);
+        Common.AddFit(situation, given.Options, result.Limits, findings);
+        TWork.Notice(given.Setup, x, result, findings);
+        return [.. findings.OrderByDescending(f => f.Severity)];
+    }
+
+    private static List<Given> GivensOf(Situation situation, Taken<TSetup> given, Proposal proposal, in TResult result)
+    {
+        TSetup setup = given.Setup;
+        Origins origins = Origins.Of(situation, setup);
+        Inputs x = proposal.Inputs;
+        List<Given> givens = [.. setup.Givens(origins, Common.Wear(x)), .. TWork.Givens(setup, x, result, origins)];
+        if (setup.Row is { } row)
+        {
+            givens.Add(new("v_cchart", "Charted cutting speed", Quantities.Quantity.CuttingSpeed, row.CuttingSpeed, origins.Chart));
+            if (setup.Taylor.Known) givens.AddRange(TaylorLife.Givens(row, origins.Chart));
+        }
+
+        foreach (FieldDescription f in TWork.Description.Fields)
+        {
+            bool typed = given.Wish.IsTyped(f.Input);
+            if (!UsesField(setup, x, f.Input) || (!typed && Levers.Any(l => l.Input == f.Input))) continue;
+            givens.Add(new(
+                TWork.SymbolOf(f), f.Name, f.Quantity, x[f.Input],
+                typed ? "typed" : double.IsFinite(f.Default) ? "default of the operation" : "follows the other fields"));
+        }
+
+        return givens;
+    }
+
+    private static double SpeedAt(TSetup setup, in Inputs x, double spindleSpeed) =>
+        CuttingSetup.CuttingSpeedFor(spindleSpeed, TWork.SpeedDiameter(setup, x));
+
+    // What the chart says for the life wanted; what was typed, where that is more or the chart says nothing.
+    private static double FastestOf(TSetup setup, in Inputs x)
+    {
+        NoTrace none = default;
+        double charted = setup.Row is null ? 0 : setup.ChartedSpeed(x, ref none);
+        return setup.Row is null || x.IsTyped(Input.CuttingSpeed) ? Math.Max(charted, x[Input.CuttingSpeed]) : charted;
+    }
+
+    // A life matters only where one is known or asked for, anything else as the operation says.
+    private static bool UsesField(TSetup setup, in Inputs x, Input input) =>
+        input == Input.ToolLife ? x.IsTyped(input) || setup.Taylor.Known : TWork.Uses(setup, x, input);
 }
 
-/// <summary>An operation whose load changes within a turn.</summary>
-public interface ITurningLoad
+/// <summary>The engine's own version.</summary>
+public static class Engine
 {
-    /// <summary>Works out the load over one revolution.</summary>
-    /// <param name="situation">What it is about.</param>
-    /// <param name="choices">What was typed and picked.</param>
-    /// <param name="cancel">Stops the work.</param>
-    /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    RevolutionLoad Revolution(Situation situation, Choices choices, CancellationToken cancel = default);
-}
-
-/// <summary>Every operation there is.</summary>
-public static class Operations
-{
-    /// <summary>Version of the engine; raised whenever any figure could change.</summary>
-    public const string EngineVersion = "6";
-
-    /// <summary>All, in the order they are offered.</summary>
-    public static IReadOnlyList<IOperation> All { get; } =
-    [
-        new MillingOperation<SideRough>(),
-        new MillingOperation<SideFinish>(),
-        new MillingOperation<FaceMilling>(),
-        new MillingOperation<SlotMilling>(),
-        new MillingOperation<PocketMilling>(),
-        new MillingOperation<ConstantEngagement>(),
-        new MillingOperation<RampMilling>(),
-        new MillingOperation<HelicalEntry>(),
-        new MillingOperation<HelicalBoring>(),
-        new MillingOperation<PlungeMilling>(),
-        new MillingOperation<CornerCleaning>(),
-        new MillingOperation<SurfaceFinishing>(),
-        new MillingOperation<ChamferMilling>(),
-        new MillingOperation<Engraving>(),
-        new HoleOperation<CentreDrilling>(),
-        new HoleOperation<SpotDrilling>(),
-        new HoleOperation<Drilling>(),
-        new HoleOperation<StagedDrilling>(),
-        new HoleOperation<Countersinking>(),
-        new HoleOperation<Counterboring>(),
-        new HoleOperation<Reaming>(),
-        new HoleOperation<Boring<RoughBar>>(),
-        new HoleOperation<Boring<FineBar>>(),
-        new HoleOperation<Tapping>(),
-    ];
-
-    /// <summary>The operation of a code, or null.</summary>
-    public static IOperation? Find(string code) => All.FirstOrDefault(o => o.Description.Code == code);
+    /// <summary>Raised whenever any figure could change; the changelog names what moved.</summary>
+    public const string Version = "7";
 }

@@ -6,7 +6,7 @@ namespace Incisura.Core.Calculation;
 /// <param name="Machine">The machine with its revision.</param>
 /// <param name="Assembly">The assembly and its holder with their revisions.</param>
 /// <param name="Chart">The speed chart with its revision, and the source of the row.</param>
-internal sealed record Origins(string Cutter, string Material, string Machine, string Assembly, string Chart)
+public sealed record Origins(string Cutter, string Material, string Machine, string Assembly, string Chart)
 {
     /// <summary>The words of a situation.</summary>
     public static Origins Of(Situation s, CuttingSetup setup) => new(

@@ -3,6 +3,9 @@ namespace Incisura.Core.Calculation;
 /// <summary>Searches along one value.</summary>
 public static class Search
 {
+    /// <summary>How finely a value is found, as a share of the upper end.</summary>
+    public const double Resolution = 1e-8;
+
     /// <summary>
     /// Largest value of a range up to which a condition holds; NaN when even the least fails. Loads do not always rise evenly, so
     /// the range is walked in steps to the first failure, which is then closed in on.
@@ -23,7 +26,7 @@ public static class Search
         }
 
         if (double.IsNaN(outside)) return most;
-        while (outside - inside > 1e-8 * most)
+        while (outside - inside > Resolution * most)
         {
             double middle = (inside + outside) / 2;
             if (holds(middle)) inside = middle;

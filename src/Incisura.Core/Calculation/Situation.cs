@@ -57,17 +57,8 @@ public sealed record Choices(IReadOnlyDictionary<string, double> Numbers, IReadO
     /// <summary>The method that was applied, in words; empty for none.</summary>
     public string Method { get; init; } = "";
 
-    /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
-    public IReadOnlyList<Holes.CrossHole> CrossHoles { get; init; } = [];
-
-    /// <summary>Stages whose speed, feed or coolant was changed.</summary>
-    public IReadOnlyList<Holes.StageEdit> Edits { get; init; } = [];
-
-    /// <summary>Depth the hole had before the drawing changed; null where it did not.</summary>
-    public double? DepthBefore { get; init; }
-
-    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed; null where they were not.</summary>
-    public Holes.DrillingCycle? CycleBefore { get; init; }
+    /// <summary>What it has beyond numbers and picks, such as holes that cross the bore.</summary>
+    public IReadOnlyList<Extra> Extras { get; init; } = [];
 
     /// <summary>Nothing typed, nothing picked.</summary>
     public static Choices None { get; } = new(new Dictionary<string, double>(), new Dictionary<string, string>());

@@ -58,3 +58,11 @@ public readonly struct DerivationTrace() : ITrace
     /// <inheritdoc/>
     public void Take(Formula formula, double value, params ReadOnlySpan<Term> terms) => steps.Add(new(formula, value, terms.ToArray()));
 }
+
+/// <summary>A value that went into the derivation from outside, with where it came from.</summary>
+/// <param name="Symbol">Its symbol.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Value">Its value, base unit.</param>
+/// <param name="From">Where it came from, in words.</param>
+public sealed record Given(string Symbol, string Name, Quantity Quantity, double Value, string From);

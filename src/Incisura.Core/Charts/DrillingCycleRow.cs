@@ -58,7 +58,7 @@ public sealed record DrillingCycleRow
             Enum.IsDefined(Family) && Enum.IsDefined(Group), at, number,
             $"Drilling cycle {number} is for an unknown cutter or group; choose both from the lists.")
         .Holds(
-            ShopOptions.CoolantBy.Picks.Any(p => p.Code == Coolant), $"{at}.coolant", number,
+            Common.CoolantBy.Picks.Any(p => p.Code == Coolant), $"{at}.coolant", number,
             $"Drilling cycle {number} is for an unknown coolant; choose one from the list.")
         .Within($"{at}.chipBreaking", $"The depth from which cycle {number} breaks the chip", ChipBreaking, 0.1, 200, Quantity.Ratio)
         .Within(

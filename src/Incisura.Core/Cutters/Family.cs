@@ -76,7 +76,7 @@ public sealed class Family
     public IReadOnlyList<FamilyDimension> Dimensions { get; }
 
     /// <summary>Words to pick, such as the form of the flutes.</summary>
-    public IReadOnlyList<OptionDescription> Picks { get; internal init; } = [];
+    public IReadOnlyList<PickDescription> Picks { get; internal init; } = [];
 
     /// <summary>Symbol of the dimension the cutter is called by.</summary>
     public string CalledBy { get; internal init; } = Dimension.CuttingDiameter.Symbol;

@@ -33,13 +33,13 @@ public static class AxisDepth
     /// <param name="x">Depth, whether through and whether to the point, breakthrough, surface.</param>
     /// <param name="r">Receives point, full depth, programmed depth and height.</param>
     /// <param name="trace">Listens to the steps.</param>
-    public static void OfDrill<TTrace>(double diameter, double pointAngle, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void OfDrill<TTrace>(double diameter, double pointAngle, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double point = PointLength(diameter, pointAngle), depth = x[HoleInput.Depth], past = x[HoleInput.Breakthrough];
+        double point = PointLength(diameter, pointAngle), depth = x[Input.Depth], past = x[Input.Breakthrough];
         double tip = x.Through ? depth + point + past : x.ToPoint ? depth : depth + point;
-        r[HoleFigure.PointLength] = point;
-        r[HoleFigure.FullDepth] = x.Through ? depth : tip - point;
+        r[Output.PointLength] = point;
+        r[Output.FullDepth] = x.Through ? depth : tip - point;
         if (TTrace.Listens)
         {
             if (pointAngle >= 180) trace.Take(FlatFormula, point, new Term("D", diameter));
@@ -62,20 +62,20 @@ public static class AxisDepth
         before + Parts.ConeHeight(chamferDiameter, leastDiameter, pointAngle);
 
     /// <summary>The same, with the steps and the figures.</summary>
-    public static void OfCone<TTrace>(double leastDiameter, double pointAngle, double before, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void OfCone<TTrace>(double leastDiameter, double pointAngle, double before, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double chamfer = x[HoleInput.ChamferDiameter], tip = ForChamfer(chamfer, leastDiameter, pointAngle, before);
+        double chamfer = x[Input.ChamferDiameter], tip = ForChamfer(chamfer, leastDiameter, pointAngle, before);
         if (TTrace.Listens) trace.Take(ConeFormula, tip, new("t_c", before), new("d_c", chamfer), new("w", leastDiameter), new("σ", pointAngle));
         Programme(tip, x, ref r, ref trace);
     }
 
     /// <summary>Writes the programmed depth and the height it means above the datum.</summary>
-    public static void Programme<TTrace>(double tip, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Programme<TTrace>(double tip, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        r[HoleFigure.ProgrammedDepth] = tip;
-        r[HoleFigure.ProgrammedHeight] = x[HoleInput.Surface] - tip;
-        if (TTrace.Listens) trace.Take(HeightFormula, x[HoleInput.Surface] - tip, new("z_0", x[HoleInput.Surface]), new("t_p", tip));
+        r[Output.ProgrammedDepth] = tip;
+        r[Output.ProgrammedHeight] = x[Input.Surface] - tip;
+        if (TTrace.Listens) trace.Take(HeightFormula, x[Input.Surface] - tip, new("z_0", x[Input.Surface]), new("t_p", tip));
     }
 }

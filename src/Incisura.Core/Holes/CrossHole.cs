@@ -8,6 +8,48 @@ namespace Incisura.Core.Holes;
 /// <param name="To">Its end, mm.</param>
 public readonly record struct OpenWall(double From, double To);
 
+/// <summary>Where crossing holes open the wall of the bore, in the order they were given.</summary>
+/// <param name="Walls">The open lengths.</param>
+public sealed record OpenWalls(IReadOnlyList<OpenWall> Walls) : Attachment;
+
+/// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
+/// <param name="Holes">The holes, in the order they were given.</param>
+public sealed record CrossHoles(IReadOnlyList<CrossHole> Holes) : Extra
+{
+    /// <summary>Most crossing holes of a bore.</summary>
+    public const int Most = 12;
+
+    /// <summary>Where each opens the wall; it follows from the bore alone, so it is worked out once.</summary>
+    internal OpenWall[] Openings { get; private init; } = [];
+
+    /// <inheritdoc/>
+    protected internal override string Words => "holes that cross a bore";
+
+    /// <inheritdoc/>
+    public override Extra Prepared(CuttingSetup setup) => this with { Openings = [.. Holes.Select(h => h.Opening(setup.Diameter))] };
+
+    /// <inheritdoc/>
+    protected internal override void Check(OperationDescription operation, InputCheck check)
+    {
+        check.Holds(Holes.Count <= Most, "crossHoles", Holes.Count, $"A bore takes at most {Most} crossing holes; leave some out.");
+        for (int i = 0; i < Holes.Count && i < Most; i++)
+        {
+            string at = $"crossHoles[{i}]";
+            if (Holes[i] is not { } hole)
+            {
+                check.Holds(
+                    false, at, double.NaN, $"Crossing hole {i + 1} is empty; give its depth and diameter, or leave it out.");
+                continue;
+            }
+
+            check.Within($"{at}.distance", $"The depth of crossing hole {i + 1}", hole.Distance, -1000, 5000, Quantity.Length)
+                .Within($"{at}.diameter", $"The diameter of crossing hole {i + 1}", hole.Diameter, 0.1, 500, Quantity.Length)
+                .Within($"{at}.angle", $"The angle of crossing hole {i + 1}", hole.Angle, 10, 170, Quantity.Angle)
+                .Within($"{at}.offset", $"The offset of crossing hole {i + 1}", hole.Offset, 0, 500, Quantity.Length);
+        }
+    }
+}
+
 /// <summary>A hole that crosses the bore.</summary>
 /// <param name="Distance">Depth x below the surface at which the axes meet, or pass nearest, mm.</param>
 /// <param name="Diameter">Its diameter d_x, mm, above 0.</param>
@@ -15,9 +57,6 @@ public readonly record struct OpenWall(double From, double To);
 /// <param name="Offset">Least distance of the axes, mm; 0 where they meet.</param>
 public sealed record CrossHole(double Distance, double Diameter, double Angle = 90, double Offset = 0)
 {
-    /// <summary>Most crossing holes of a bore.</summary>
-    public const int Most = 12;
-
     private static readonly Formula HalfLengthFormula = new(
         "b_x", "Half of the open length", Quantity.Length, "(sqrt(r_x^2 - (y - e_x)^2) + abs(cos(θ*pi/180))*sqrt(R^2 - y^2))/sin(θ*pi/180)",
         "two cylinders that cross, where they reach furthest along the bore, y beside its axis");
@@ -72,26 +111,6 @@ public sealed record CrossHole(double Distance, double Diameter, double Angle = 
 
     // Half of the chord of a circle beside its middle.
     private static double Reach(double radius, double beside) => Math.Sqrt(Math.Max(0, (radius - beside) * (radius + beside)));
-
-    /// <summary>Refuses holes that no bore could have, before anything is worked out with them.</summary>
-    internal static void CheckAll(IReadOnlyList<CrossHole> holes, InputCheck check)
-    {
-        check.Holds(holes.Count <= Most, "crossHoles", holes.Count, $"A bore takes at most {Most} crossing holes; leave some out.");
-        for (int i = 0; i < holes.Count && i < Most; i++)
-        {
-            string at = $"crossHoles[{i}]";
-            if (holes[i] is not { } hole)
-            {
-                check.Holds(false, at, double.NaN, $"Crossing hole {i + 1} is empty; give its depth and diameter, or leave it out.");
-                continue;
-            }
-
-            check.Within($"{at}.distance", $"The depth of crossing hole {i + 1}", hole.Distance, -1000, 5000, Quantity.Length)
-                .Within($"{at}.diameter", $"The diameter of crossing hole {i + 1}", hole.Diameter, 0.1, 500, Quantity.Length)
-                .Within($"{at}.angle", $"The angle of crossing hole {i + 1}", hole.Angle, 10, 170, Quantity.Angle)
-                .Within($"{at}.offset", $"The offset of crossing hole {i + 1}", hole.Offset, 0, 500, Quantity.Length);
-        }
-    }
 
     /// <summary>Refuses a hole that does not cross the bore.</summary>
     internal void Check(double bore, double depth, int number, InputCheck check)

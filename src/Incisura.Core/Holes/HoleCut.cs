@@ -41,7 +41,7 @@ public readonly record struct HoleCut(
         where TTrace : struct, ITrace
     {
         double sine = EdgeAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(EdgeAngle));
-        double n = 1000 * CuttingSpeed / (Math.PI * Outer), feed = n * FeedPerRevolution, chip = FeedPerRevolution / Lips * sine;
+        double n = CuttingSetup.SpindleSpeedFor(CuttingSpeed, Outer), feed = n * FeedPerRevolution, chip = FeedPerRevolution / Lips * sine;
         double force = SpecificForce11 * Math.Pow(chip, -ChipExponent), rate = Math.PI / 4 * ((Outer * Outer) - (Inner * Inner)) * feed / 1000;
         double power = rate * force / 60_000, torque = power * 30_000 / (Math.PI * n),
             thrust = 0.5 * force * (Outer - Inner) / 2 * FeedPerRevolution * sine;

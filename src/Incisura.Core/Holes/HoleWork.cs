@@ -3,6 +3,26 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 
+/// <summary>Limits of what hole tools and the feed axis stand.</summary>
+public static class HoleLimits
+{
+    /// <summary>Thrust of the feed axis, N.</summary>
+    public static readonly LimitDefinition Thrust = new(
+        "thrust", "Thrust of the axis", Quantity.Force, Severity.Stop, "Lower the feed, or drill a pilot first.")
+    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
+
+    /// <summary>Torque the core of a drill or tap stands, with its margin, N·m.</summary>
+    public static readonly LimitDefinition ToolStrength = new(
+        "toolStrength", "Strength of the tool", Quantity.Torque, Severity.Stop,
+        "Lower the feed of a drill; open the hole for a tap, take a fresh one, or mill the thread.")
+    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
+
+    /// <summary>Depth of the hole that a tap, a reamer or a bar needs, mm.</summary>
+    public static readonly LimitDefinition HoleDepth = new(
+        "holeDepth", "Depth of the hole", Quantity.Length, Severity.Stop, "Drill deeper, take a shorter lead, or thread less deep.")
+    { IsLeast = true };
+}
+
 /// <summary>Load, time and limits: what hole operations have in common.</summary>
 internal static class HoleWork
 {
@@ -20,35 +40,35 @@ internal static class HoleWork
         "T", "Time of a hole", Quantity.Time, "l_f/v_f + e/n + l_r/v_rapid", "ways over their speeds, and the turns at the bottom");
 
     /// <summary>k_c1.1 with the corrections for rake and wear, MPa.</summary>
-    public static double SpecificForce11<TTrace>(HoleSetup setup, in HoleInputs x, ref TTrace trace)
+    public static double SpecificForce11<TTrace>(HoleSetup setup, in Inputs x, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double k11 = setup.SpecificForce11 * x.Wear;
-        if (TTrace.Listens) trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", x.Wear));
+        double wear = Common.Wear(x), k11 = setup.SpecificForce11 * wear;
+        if (TTrace.Listens) trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
         return k11;
     }
 
     /// <summary>Works the load out between two diameters and writes the figures all operations share.</summary>
     public static void Load<TTrace>(
-        HoleSetup setup, in HoleInputs x, double outer, double inner, double edgeAngle, ref HoleResult r, ref TTrace trace)
+        HoleSetup setup, in Inputs x, double outer, double inner, double edgeAngle, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         HoleCut cut = new(
-            outer, inner, edgeAngle, setup.Teeth, x[HoleInput.CuttingSpeed], x[HoleInput.FeedPerRevolution], SpecificForce11(setup, x, ref trace),
+            outer, inner, edgeAngle, setup.Teeth, x[Input.CuttingSpeed], x[Input.FeedPerRevolution], SpecificForce11(setup, x, ref trace),
             setup.ChipExponent);
         cut.Solve(out HoleLoad load, ref trace);
         r.EdgeAngle = edgeAngle;
-        r[HoleFigure.OuterDiameter] = outer;
-        r[HoleFigure.InnerDiameter] = inner;
-        r[HoleFigure.SpindleSpeed] = load.SpindleSpeed;
-        r[HoleFigure.FeedRate] = load.FeedRate;
-        r[HoleFigure.FeedInUse] = x[HoleInput.FeedPerRevolution];
-        r[HoleFigure.SpeedInUse] = x[HoleInput.CuttingSpeed];
-        r[HoleFigure.Chip] = load.Chip;
-        r[HoleFigure.SpecificForce] = load.SpecificForce;
-        r[HoleFigure.RemovalRate] = load.RemovalRate;
-        r[HoleFigure.Torque] = load.Torque;
-        r[HoleFigure.Thrust] = load.Thrust;
+        r[Output.OuterDiameter] = outer;
+        r[Output.InnerDiameter] = inner;
+        r[Output.SpindleSpeed] = load.SpindleSpeed;
+        r[Output.FeedRate] = load.FeedRate;
+        r[Output.FeedInUse] = x[Input.FeedPerRevolution];
+        r[Output.SpeedInUse] = x[Input.CuttingSpeed];
+        r[Output.Chip] = load.Chip;
+        r[Output.SpecificForce] = load.SpecificForce;
+        r[Output.RemovalRate] = load.RemovalRate;
+        r[Output.Torque] = load.Torque;
+        r[Output.Thrust] = load.Thrust;
         Power(setup, load.Power, ref r, ref trace);
     }
 
@@ -56,43 +76,42 @@ internal static class HoleWork
     public static void Power<TTrace>(HoleSetup setup, double power, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        r[HoleFigure.Power] = power;
+        r[Output.Power] = power;
         double motor = CuttingSetup.MotorPower(power, setup.Efficiency);
-        r[HoleFigure.MotorPower] = motor;
+        r[Output.MotorPower] = motor;
         if (TTrace.Listens) trace.Take(MotorPowerFormula, motor, new("P_c", power), new("η", setup.Efficiency));
     }
 
     /// <summary>Writes the depth over the diameter.</summary>
-    public static void Ratio<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Ratio<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        r[HoleFigure.DepthRatio] = x[HoleInput.Depth] / setup.Diameter;
-        if (TTrace.Listens) trace.Take(RatioFormula, r[HoleFigure.DepthRatio], new("t", x[HoleInput.Depth]), new("D", setup.Diameter));
+        r[Output.DepthRatio] = x[Input.Depth] / setup.Diameter;
+        if (TTrace.Listens) trace.Take(RatioFormula, r[Output.DepthRatio], new("t", x[Input.Depth]), new("D", setup.Diameter));
     }
 
-    /// <summary>Works the time of a hole out, in the cycle the result names.</summary>
+    /// <summary>Works the time of a hole out by walking its way, in the cycle the result names.</summary>
     /// <param name="setup">The setup.</param>
     /// <param name="x">The inputs.</param>
     /// <param name="returnsAtFeed">Whether the tool comes back at feed rate.</param>
     /// <param name="r">The result, with its cycle and programmed depth.</param>
     /// <param name="trace">Listens to the steps.</param>
-    public static void Time<TTrace>(HoleSetup setup, in HoleInputs x, bool returnsAtFeed, ref HoleResult r, ref TTrace trace)
+    public static void Time<TTrace>(HoleSetup setup, in Inputs x, bool returnsAtFeed, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract];
-        (double fed, double moved, int pecks) = Pecked(x, r.Cycle, tip, a);
-        if (returnsAtFeed) fed += tip + a;
-        double feedWay = a + tip + fed, back = returnsAtFeed ? up - a : tip + up, rapidWay = up - a + back + moved;
-        double time = (feedWay / r[HoleFigure.FeedRate]) + (x[HoleInput.DwellTurns] / r[HoleFigure.SpindleSpeed]) + (rapidWay / setup.RapidFeed);
-        r[HoleFigure.Time] = time;
-        if (pecks > 1) r[HoleFigure.Pecks] = pecks;
+        WaySum way = default;
+        HoleWay.Walk(setup, x, r, returnsAtFeed, ref way);
+        r[Output.Time] = way.Time;
+        double tip = r[Output.ProgrammedDepth], a = x[Input.Approach], up = x[Input.Retract];
+        if (r.Cycle is DrillingCycle.ChipBreaking or DrillingCycle.FullRetract && HoleWay.ScheduleOf(x, tip).Count is var pecks && pecks > 1)
+            r[Output.Pecks] = pecks;
         if (!TTrace.Listens) return;
 
-        trace.Take(FeedWayFormula, feedWay, new("a", a), new("t_p", tip), new("s_f", fed));
-        trace.Take(RapidWayFormula, rapidWay, new("r", up), new("a", a), new("s_r", back + moved));
+        trace.Take(FeedWayFormula, way.Fed, new("a", a), new("t_p", tip), new("s_f", way.Fed - a - tip));
+        trace.Take(RapidWayFormula, way.Moved, new("r", up), new("a", a), new("s_r", way.Moved - (up - a)));
         trace.Take(
-            TimeFormula, time, new("l_f", feedWay), new("v_f", r[HoleFigure.FeedRate]), new("e", x[HoleInput.DwellTurns]),
-            new("n", r[HoleFigure.SpindleSpeed]), new("l_r", rapidWay), new("v_rapid", setup.RapidFeed));
+            TimeFormula, way.Time, new("l_f", way.Fed), new("v_f", r[Output.FeedRate]), new("e", x[Input.DwellTurns]),
+            new("n", r[Output.SpindleSpeed]), new("l_r", way.Moved), new("v_rapid", setup.RapidFeed));
     }
 
     /// <summary>Judges the limits all hole operations share.</summary>
@@ -101,37 +120,12 @@ internal static class HoleWork
     /// <param name="r">What was worked out.</param>
     /// <param name="enters">Diameter of the hole that shank and neck have to enter, mm.</param>
     /// <param name="limits">Receives the limits.</param>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, double enters, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, double enters, ref LimitSet limits)
     {
-        setup.JudgeDrive(r[HoleFigure.SpindleSpeed], r[HoleFigure.MotorPower], r[HoleFigure.Torque], r[HoleFigure.FeedRate], ref limits);
-        limits.Add(LimitKind.Thrust, r[HoleFigure.Thrust], setup.AxisThrust);
-        if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
-        limits.Add(LimitKind.Reach, r[HoleFigure.ProgrammedDepth], setup.ReachInto(enters));
-        if (x.IsTyped(HoleInput.ToolLife)) limits.Add(LimitKind.ToolLife, r[HoleFigure.ToolLife], x[HoleInput.ToolLife]);
+        setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
+        limits.Add(HoleLimits.Thrust, r[Output.Thrust], setup.AxisThrust);
+        if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
+        limits.Add(Limits.Reach, r[Output.ProgrammedDepth], setup.ReachInto(enters));
+        if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);
     }
-
-    // What the pecks add: way fed again, way in rapid, and their number.
-    private static (double Fed, double Moved, int Pecks) Pecked(in HoleInputs x, DrillingCycle cycle, double tip, double approach)
-    {
-        if (cycle is DrillingCycle.Plain or DrillingCycle.Staged) return (0, 0, 1);
-        double fed = 0, moved = 0, clear = x[HoleInput.PeckClearance], lift = x[HoleInput.ChipBreakLift];
-        int count = 0;
-        foreach (double at in ScheduleOf(x, tip))
-        {
-            // More pecks than are taken are refused once everything is known; until then they are not walked to the end.
-            if (++count > PeckSchedule.Most || at >= tip) break;
-            if (cycle == DrillingCycle.ChipBreaking) moved += 2 * lift;
-            else
-            {
-                moved += (2 * (at + approach)) - clear;
-                fed += clear;
-            }
-        }
-
-        return (fed, moved, count);
-    }
-
-    /// <summary>The pecks down to a depth of the tip.</summary>
-    public static PeckSchedule ScheduleOf(in HoleInputs x, double tip) =>
-        new(x[HoleInput.FirstPeck], x[HoleInput.PeckRatio], x[HoleInput.LeastPeck], tip);
 }

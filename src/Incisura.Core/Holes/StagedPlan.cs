@@ -3,42 +3,34 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 
-/// <summary>Receives the stages of a plan, one after the other.</summary>
-internal interface IStageSink
-{
-    /// <summary>Takes a stage. The name is built only where somebody reads it.</summary>
-    void Take(in Stage stage);
-}
+/// <summary>A change of one stage.</summary>
+/// <param name="Stage">Code of the stage.</param>
+/// <param name="Speed">Spindle speed, rev/min, negative to the left; null to leave it.</param>
+/// <param name="FeedRate">Feed rate, mm/min; null to leave it.</param>
+/// <param name="Coolant">Whether coolant is on; null to leave it.</param>
+public sealed record StageEdit(string Stage, double? Speed = null, double? FeedRate = null, bool? Coolant = null);
 
-/// <summary>One stage of a hole drilled behind a pilot, before it gets its words.</summary>
-/// <param name="Part">Which part of the hole.</param>
-/// <param name="Number">Number of the crossing hole, from 1; otherwise 0.</param>
-/// <param name="From">Depth of the tip at its beginning, mm.</param>
-/// <param name="To">Depth of the tip at its end, mm.</param>
-/// <param name="Speed">Spindle speed, rev/min, negative to the left.</param>
-/// <param name="FeedRate">Feed rate, mm/min; 0 while the tool stands.</param>
-/// <param name="Coolant">Whether coolant is on.</param>
-/// <param name="Stand">Time it stands, min.</param>
-internal readonly record struct Stage(StagePart Part, int Number, double From, double To, double Speed, double FeedRate, bool Coolant, double Stand)
+/// <summary>Stages whose speed, feed or coolant was changed.</summary>
+/// <param name="Edits">The changes.</param>
+public sealed record StageEdits(IReadOnlyList<StageEdit> Edits) : Extra
 {
-    /// <summary>Time, min.</summary>
-    public double Time => Stand + (FeedRate > 0 ? Math.Abs(To - From) / FeedRate : 0);
-}
+    /// <summary>Most changes of one calculation.</summary>
+    public const int Most = 64;
 
-/// <summary>The parts of a hole drilled in stages, in their order.</summary>
-internal enum StagePart
-{
-    Approach,
-    Entry,
-    SpinUp,
-    Coolant,
-    Start,
-    Full,
-    Cross,
-    Break,
-    Stop,
-    Withdraw,
-    Clear,
+    /// <inheritdoc/>
+    protected internal override string Words => "changes of stages";
+
+    /// <inheritdoc/>
+    protected internal override void Check(OperationDescription operation, InputCheck check)
+    {
+        check.Holds(Edits.Count <= Most, "edits", Edits.Count, $"At most {Most} stages can be changed; take some changes back.");
+        for (int i = 0; i < Edits.Count && i < Most; i++)
+            if (Edits[i] is not { Stage.Length: > 0 } edit)
+                check.Holds(false, $"edits[{i}]", double.NaN, $"Change {i + 1} names no stage; name one, or leave it out.");
+            else
+                check.Within($"edits.{edit.Stage}", "The speed of the stage", edit.Speed ?? 0, -200_000, 200_000, Quantity.SpindleSpeed)
+                    .Within($"edits.{edit.Stage}", "The feed rate of the stage", edit.FeedRate ?? 1, 0, 300_000, Quantity.FeedRate);
+    }
 }
 
 /// <summary>
@@ -47,76 +39,56 @@ internal enum StagePart
 /// </summary>
 internal static class StagedPlan
 {
-    /// <summary>Walks the stages in order.</summary>
-    public static void Walk<TSink>(HoleSetup setup, in HoleInputs x, in HoleResult r, ref TSink sink)
-        where TSink : struct, IStageSink
-    {
-        double n = r[HoleFigure.SpindleSpeed], feed = r[HoleFigure.FeedRate], a = x[HoleInput.Approach], up = x[HoleInput.Retract],
-            tip = r[HoleFigure.ProgrammedDepth];
-        double pilot = x[HoleInput.PilotDepth], at = Math.Max(0, pilot - x[HoleInput.PilotClearance]),
-            ramp = double.IsNaN(setup.RunUp) ? 0 : n / (60 * setup.RunUp);
-        Put(x, new(StagePart.Approach, 0, -up, -a, 0, setup.RapidFeed, false, 0), ref sink);
-        Put(x, new(StagePart.Entry, 0, -a, at, -x[HoleInput.EntrySpeed], x[HoleInput.EntryFeed], false, 0), ref sink);
-        Put(x, new(StagePart.SpinUp, 0, at, at, n, 0, false, ramp), ref sink);
-        Put(x, new(StagePart.Coolant, 0, at, at, n, 0, true, x[HoleInput.CoolantDelay] / 60), ref sink);
+    /// <summary>The stages, in their order.</summary>
+    public static readonly WayKind Entry = new("entry", "Into the pilot, reversed", Editable: true), SpinUp = new("spin-up", "Spin up"),
+        CoolantOn = new("coolant", "Coolant on"), Start = new("start", "Start of drilling", Editable: true),
+        Full = new("full", "Full feed", Editable: true), Cross = new("cross", "Across hole {0}, slowed", Editable: true),
+        Break = new("break", "Breakthrough", Editable: true), Stop = new("stop", "Coolant off, spindle stops"),
+        Withdraw = new("withdraw", "Withdrawal", Editable: true);
 
-        double started = Math.Min(tip, pilot + x[HoleInput.StartLength]);
-        double breaks = x.Through ? Math.Max(started, Math.Min(tip, x[HoleInput.Depth] - x[HoleInput.SlowMargin])) : tip;
-        Put(x, new(StagePart.Start, 0, at, started, n, feed * x[HoleInput.StartShare], true, 0), ref sink);
+    /// <summary>Walks the stages in order.</summary>
+    public static void Walk<TSink>(HoleSetup setup, in Inputs x, in HoleResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double n = r[Output.SpindleSpeed], feed = r[Output.FeedRate], a = x[Input.Approach], up = x[Input.Retract],
+            tip = r[Output.ProgrammedDepth];
+        double pilot = x[Input.PilotDepth], at = Math.Max(0, pilot - x[Input.PilotClearance]),
+            ramp = double.IsNaN(setup.RunUp) ? 0 : n / (60 * setup.RunUp);
+        Put(x, Stretch.Along(WayKind.Approach, -up, -a, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
+        Put(x, Stretch.Along(Entry, -a, at, -x[Input.EntrySpeed], x[Input.EntryFeed]) with { Coolant = false }, ref sink);
+        Put(x, Stretch.Along(SpinUp, at, at, n, 0) with { Coolant = false, Stand = ramp }, ref sink);
+        Put(x, Stretch.Along(CoolantOn, at, at, n, 0) with { Stand = x[Input.CoolantDelay] / 60 }, ref sink);
+
+        double started = Math.Min(tip, pilot + x[Input.StartLength]);
+        double breaks = x.Through ? Math.Max(started, Math.Min(tip, x[Input.Depth] - x[Input.SlowMargin])) : tip;
+        Put(x, Stretch.Along(Start, at, started, n, feed * x[Input.StartShare]), ref sink);
         at = started;
+        OpenWall[] openings = x.Crossing?.Openings ?? [];
         uint passed = 0;
         int full = 0;
-        for (int met = 0; met < x.Openings.Length && at < breaks; met++)
+        for (int met = 0; met < openings.Length && at < breaks; met++)
         {
-            int i = Next(x.Openings, ref passed);
-            (double from, double to) = Window(x, r, x.Openings[i]);
+            int i = Next(openings, ref passed);
+            (double from, double to) = Window(x, r, openings[i]);
             if (to <= at) continue;
-            if (Math.Min(from, breaks) > at) Put(x, new(StagePart.Full, full++, at, Math.Min(from, breaks), n, feed, true, 0), ref sink);
+            if (Math.Min(from, breaks) > at)
+                Put(x, Stretch.Along(Full, at, Math.Min(from, breaks), n, feed) with { Number = NumberOf(full++) }, ref sink);
             at = Math.Max(at, Math.Min(from, breaks));
             double end = Math.Min(to, breaks);
-            if (end > at) Put(x, new(StagePart.Cross, i + 1, at, end, n, feed * x[HoleInput.SlowShare], true, 0), ref sink);
+            if (end > at) Put(x, Stretch.Along(Cross, at, end, n, feed * x[Input.SlowShare]) with { Number = i + 1 }, ref sink);
             at = Math.Max(at, end);
         }
 
-        if (breaks > at) Put(x, new(StagePart.Full, full, at, breaks, n, feed, true, 0), ref sink);
-        if (tip > breaks) Put(x, new(StagePart.Break, 0, breaks, tip, n, feed * x[HoleInput.BreakShare], true, 0), ref sink);
-        Put(x, new(StagePart.Stop, 0, tip, tip, 0, 0, false, ramp), ref sink);
-        Put(x, new(StagePart.Withdraw, 0, tip, -a, 0, x[HoleInput.WithdrawFeed], false, 0), ref sink);
-        Put(x, new(StagePart.Clear, 0, -a, -up, 0, setup.RapidFeed, false, 0), ref sink);
+        if (breaks > at) Put(x, Stretch.Along(Full, at, breaks, n, feed) with { Number = NumberOf(full) }, ref sink);
+        if (tip > breaks) Put(x, Stretch.Along(Break, breaks, tip, n, feed * x[Input.BreakShare]), ref sink);
+        Put(x, Stretch.Along(Stop, tip, tip, 0, 0) with { Coolant = false, Stand = ramp }, ref sink);
+        Put(x, Stretch.Along(Withdraw, tip, -a, 0, x[Input.WithdrawFeed]) with { Coolant = false }, ref sink);
+        Put(x, Stretch.Along(WayKind.Retract, -a, -up, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
     }
 
     /// <summary>Where the tip is while any part of the point meets the open wall, mm, with the margin before and after.</summary>
-    public static (double From, double To) Window(in HoleInputs x, in HoleResult r, OpenWall open) =>
-        (open.From - x[HoleInput.SlowMargin], open.To + r[HoleFigure.PointLength] + x[HoleInput.SlowMargin]);
-
-    /// <summary>Code of a stage.</summary>
-    public static string CodeOf(StagePart part, int number) => part switch
-    {
-        StagePart.Cross => $"cross-{number}",
-        StagePart.Full when number > 0 => $"full-{number + 1}",
-        StagePart.SpinUp => "spin-up",
-        _ => part.ToString().ToLowerInvariant(),
-    };
-
-    /// <summary>Name of a stage.</summary>
-    public static string NameOf(StagePart part, int number) => part switch
-    {
-        StagePart.Approach => "To the approach plane",
-        StagePart.Entry => "Into the pilot, reversed",
-        StagePart.SpinUp => "Spin up",
-        StagePart.Coolant => "Coolant on",
-        StagePart.Start => "Start of drilling",
-        StagePart.Full => "Full feed",
-        StagePart.Cross => $"Across hole {number}, slowed",
-        StagePart.Break => "Breakthrough",
-        StagePart.Stop => "Coolant off, spindle stops",
-        StagePart.Withdraw => "Withdrawal",
-        _ => "To the retract plane",
-    };
-
-    /// <summary>Whether a part's speed, feed and coolant can be changed.</summary>
-    public static bool Editable(StagePart part) =>
-        part is StagePart.Entry or StagePart.Start or StagePart.Full or StagePart.Cross or StagePart.Break or StagePart.Withdraw;
+    public static (double From, double To) Window(in Inputs x, in HoleResult r, OpenWall open) =>
+        (open.From - x[Input.SlowMargin], open.To + r[Output.PointLength] + x[Input.SlowMargin]);
 
     // The hole met next; they may be given in any order, and keep the numbers they were given with.
     private static int Next(OpenWall[] openings, ref uint passed)
@@ -129,13 +101,16 @@ internal static class StagedPlan
         return next;
     }
 
-    private static void Put<TSink>(in HoleInputs x, Stage stage, ref TSink sink)
-        where TSink : struct, IStageSink
+    // The first stretch at full feed has no number.
+    private static int NumberOf(int before) => before > 0 ? before + 1 : 0;
+
+    private static void Put<TSink>(in Inputs x, Stretch stage, ref TSink sink)
+        where TSink : struct, IWaySink
     {
-        if (x.Edits.Length > 0 && Editable(stage.Part))
+        if (stage.Kind.Editable && x.Edited is { } edited)
         {
-            string code = CodeOf(stage.Part, stage.Number);
-            foreach (StageEdit edit in x.Edits)
+            string code = stage.Kind.CodeOf(stage.Number);
+            foreach (StageEdit edit in edited.Edits)
                 if (edit.Stage == code)
                     stage = stage with
                     {
@@ -150,7 +125,7 @@ internal static class StagedPlan
 }
 
 /// <summary>Sums the time of the stages by what the drill does.</summary>
-internal struct StageTime : IStageSink
+internal struct StageTime : IWaySink
 {
     private static readonly Formula TimeFormula = new(
         "T", "Time of a hole", Quantity.Time, "t_r + t_e + t_f + t_w + t_0",
@@ -159,17 +134,14 @@ internal struct StageTime : IStageSink
     private double rapid, entry, drilling, withdrawal, standing;
 
     /// <inheritdoc/>
-    public void Take(in Stage stage)
+    public void Take(in Stretch stage)
     {
         standing += stage.Stand;
         double moving = stage.Time - stage.Stand;
-        switch (stage.Part)
-        {
-            case StagePart.Approach or StagePart.Clear: rapid += moving; break;
-            case StagePart.Entry: entry += moving; break;
-            case StagePart.Withdraw: withdrawal += moving; break;
-            default: drilling += moving; break;
-        }
+        if (stage.Rapid) rapid += moving;
+        else if (stage.Kind == StagedPlan.Entry) entry += moving;
+        else if (stage.Kind == StagedPlan.Withdraw) withdrawal += moving;
+        else drilling += moving;
     }
 
     /// <summary>Time of the hole, min.</summary>
@@ -181,19 +153,4 @@ internal struct StageTime : IStageSink
             trace.Take(TimeFormula, total, new("t_r", rapid), new("t_e", entry), new("t_f", drilling), new("t_w", withdrawal), new("t_0", standing));
         return total;
     }
-}
-
-/// <summary>Keeps the stages with their words.</summary>
-internal readonly struct StageList() : IStageSink
-{
-    /// <summary>The stages.</summary>
-    public List<HoleStage> Stages { get; } = [];
-
-    /// <inheritdoc/>
-    public void Take(in Stage s) =>
-        Stages.Add(
-            new(
-                StagedPlan.CodeOf(s.Part, s.Number), StagedPlan.NameOf(s.Part, s.Number), s.From, s.To, s.Speed, s.FeedRate,
-                s.Part is StagePart.Approach or StagePart.Clear, s.Coolant, s.Time)
-            { Editable = StagedPlan.Editable(s.Part) });
 }

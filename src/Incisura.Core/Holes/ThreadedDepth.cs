@@ -18,13 +18,13 @@ internal static class ThreadedDepth
     /// <param name="room">Room for chips below, mm.</param>
     /// <param name="r">Receives the figures.</param>
     /// <param name="trace">Listens to the steps.</param>
-    public static void Of<TTrace>(in HoleInputs x, double lead, double room, ref HoleResult r, ref TTrace trace)
+    public static void Of<TTrace>(in Inputs x, double lead, double room, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double depth = x[HoleInput.Depth], past = x[HoleInput.Breakthrough], clear = x[HoleInput.BottomClearance],
+        double depth = x[Input.Depth], past = x[Input.Breakthrough], clear = x[Input.BottomClearance],
             tip = depth + lead + (x.Through ? past : 0);
-        r[HoleFigure.LeadLength] = lead;
-        r[HoleFigure.FullDepth] = depth;
+        r[Output.LeadLength] = lead;
+        r[Output.FullDepth] = depth;
         if (TTrace.Listens)
         {
             if (x.Through) trace.Take(ThroughFormula, tip, new("t", depth), new("l_a", lead), new("b", past));
@@ -33,7 +33,7 @@ internal static class ThreadedDepth
 
         if (!x.Through)
         {
-            r[HoleFigure.DepthNeeded] = tip + clear + room;
+            r[Output.DepthNeeded] = tip + clear + room;
             if (TTrace.Listens) trace.Take(NeededFormula, tip + clear + room, new("t_p", tip), new("c_b", clear), new("l_c", room));
         }
 

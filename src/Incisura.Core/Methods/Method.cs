@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 

@@ -16,71 +16,71 @@ internal static class Bend
         "h_b", "Largest chip in the bend", Quantity.Chip, "h_max*s_b/s_max", "the feed of the centre unchanged");
 
     /// <summary>Writes the figures of the bend; nothing for a straight wall.</summary>
-    public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Solve<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double radius = x[MillingInput.CornerRadius];
+        double radius = x[Input.CornerRadius];
         if (!(radius > 0)) return;
         Engagement e = r.Engagement;
         double diameter = e.Diameter, cutter = diameter / 2, width = Math.Min(e.Width, diameter);
-        double angle = x[MillingInput.CornerAngle] > 0 ? x[MillingInput.CornerAngle] : 90;
+        double angle = x[Input.CornerAngle] > 0 ? x[Input.CornerAngle] : 90;
         ArcOfEngagement arc = ArcOfEngagement.Bend(diameter, width, radius, x.OuterBend, angle, ref trace);
         double lag = setup.LagPerDepth * e.Depth;
         double straight = ChipSection.Largest(1, 1, setup.Teeth, lag, e.Arc), inBend = ChipSection.Largest(1, 1, setup.Teeth, lag, arc);
         double centre = Math.Max(0, CircularPath.CentreFactor(radius, cutter, x.OuterBend));
-        r[MillingFigure.BendArc] = double.RadiansToDegrees(arc.Length);
-        r[MillingFigure.BendChip] = r.Load.LargestChip * arc.LargestSine / e.Arc.LargestSine;
-        r[MillingFigure.BendForce] = inBend / straight;
-        r[MillingFigure.BendRimFeed] = r.Load.FeedRate * centre;
-        r[MillingFigure.BendChipFeed] = r.Load.FeedRate * e.Arc.LargestSine / arc.LargestSine;
-        r[MillingFigure.BendLargestCutter] = x.OuterBend ? 0 : LargestCutter(radius, width);
+        r[Output.BendArc] = double.RadiansToDegrees(arc.Length);
+        r[Output.BendChip] = r.Load.LargestChip * arc.LargestSine / e.Arc.LargestSine;
+        r[Output.BendForce] = inBend / straight;
+        r[Output.BendRimFeed] = r.Load.FeedRate * centre;
+        r[Output.BendChipFeed] = r.Load.FeedRate * e.Arc.LargestSine / arc.LargestSine;
+        r[Output.BendLargestCutter] = x.OuterBend ? 0 : LargestCutter(radius, width);
         if (!TTrace.Listens) return;
-        trace.Take(Chip, r[MillingFigure.BendChip], new("h_max", r.Load.LargestChip), new("s_b", arc.LargestSine), new("s_max", e.Arc.LargestSine));
-        trace.Take(RimFeed, r[MillingFigure.BendRimFeed], new("v_f", r.Load.FeedRate), new("k_b", centre));
+        trace.Take(Chip, r[Output.BendChip], new("h_max", r.Load.LargestChip), new("s_b", arc.LargestSine), new("s_max", e.Arc.LargestSine));
+        trace.Take(RimFeed, r[Output.BendRimFeed], new("v_f", r.Load.FeedRate), new("k_b", centre));
         trace.Take(
-            ChipFeed, r[MillingFigure.BendChipFeed], new("v_f", r.Load.FeedRate), new("s_max", e.Arc.LargestSine), new("s_b", arc.LargestSine));
+            ChipFeed, r[Output.BendChipFeed], new("v_f", r.Load.FeedRate), new("s_max", e.Arc.LargestSine), new("s_b", arc.LargestSine));
     }
 
     /// <summary>Says what the bend does to the load.</summary>
-    public static void Notice(in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Notice(in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        double radius = x[MillingInput.CornerRadius], cutter = r.Engagement.Diameter / 2;
+        double radius = x[Input.CornerRadius], cutter = r.Engagement.Diameter / 2;
         if (!(radius > 0)) return;
-        Measure Angle(MillingFigure f, MillingResult of) => new(of[f], Quantity.Angle);
+        Measure Angle(Output f, MillingResult of) => new(of[f], Quantity.Angle);
         if (!x.OuterBend && radius <= cutter * (1 + 1e-9))
             findings.Add(new(
                 "corner-as-cutter",
                 Severity.Caution,
                 new(
-                    "The corner is as small as the cutter: it turns on the spot, and its arc jumps from {0} to {1}.", Angle(MillingFigure.Arc, r),
-                    Angle(MillingFigure.BendArc, r)),
-                r[MillingFigure.BendLargestCutter] > 0
-                    ? $"Slow down to {r[MillingFigure.BendChipFeed]:0} mm/min in the corner, or take a cutter of at most "
-                        + $"{r[MillingFigure.BendLargestCutter]:0.##} mm, whose arc stays within a quarter turn."
-                    : $"Slow down to {r[MillingFigure.BendChipFeed]:0} mm/min in the corner, take a smaller cutter, or take less width."));
-        else if (r[MillingFigure.BendForce] > 1.02)
+                    "The corner is as small as the cutter: it turns on the spot, and its arc jumps from {0} to {1}.", Angle(Output.Arc, r),
+                    Angle(Output.BendArc, r)),
+                r[Output.BendLargestCutter] > 0
+                    ? $"Slow down to {r[Output.BendChipFeed]:0} mm/min in the corner, or take a cutter of at most "
+                        + $"{r[Output.BendLargestCutter]:0.##} mm, whose arc stays within a quarter turn."
+                    : $"Slow down to {r[Output.BendChipFeed]:0} mm/min in the corner, take a smaller cutter, or take less width."));
+        else if (r[Output.BendForce] > 1.02)
             findings.Add(new(
                 "bend-load",
-                r[MillingFigure.BendForce] > 1.5 ? Severity.Caution : Severity.Info,
+                r[Output.BendForce] > 1.5 ? Severity.Caution : Severity.Info,
                 new(
                     "In the bend the arc grows from {0} to {1} and the side force to {2} times that on the straight, if the centre keeps its feed.",
-                    Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendForce], Quantity.Ratio)),
-                $"Run the centre at {Math.Min(r[MillingFigure.BendRimFeed], r[MillingFigure.BendChipFeed]):0} mm/min there: "
-                    + $"{r[MillingFigure.BendRimFeed]:0} holds the rim, {r[MillingFigure.BendChipFeed]:0} keeps the chip."));
+                    Angle(Output.Arc, r), Angle(Output.BendArc, r), new Measure(r[Output.BendForce], Quantity.Ratio)),
+                $"Run the centre at {Math.Min(r[Output.BendRimFeed], r[Output.BendChipFeed]):0} mm/min there: "
+                    + $"{r[Output.BendRimFeed]:0} holds the rim, {r[Output.BendChipFeed]:0} keeps the chip."));
         else if (x.OuterBend)
             findings.Add(new(
                 "bend-thin",
                 Severity.Info,
                 new(
                     "Round the outside the arc falls from {0} to {1}; the centre runs at {2} to hold the feed at the rim.",
-                    Angle(MillingFigure.Arc, r), Angle(MillingFigure.BendArc, r), new Measure(r[MillingFigure.BendRimFeed], Quantity.FeedRate)),
+                    Angle(Output.Arc, r), Angle(Output.BendArc, r), new Measure(r[Output.BendRimFeed], Quantity.FeedRate)),
                 ""));
     }
 
     /// <summary>Refuses a corner the cutter does not fit into.</summary>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double radius = x[MillingInput.CornerRadius], least = setup.Diameter / 2;
+        double radius = x[Input.CornerRadius], least = setup.Diameter / 2;
         if (!x.OuterBend && radius > 0 && radius < least - 1e-9)
             check.Within("cornerRadius", "The radius of the corner", radius, least, 10_000, Quantity.Length)
                 .Holds(

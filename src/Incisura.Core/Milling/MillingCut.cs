@@ -108,12 +108,6 @@ public readonly record struct MillingCut(
     /// <param name="edgeAngle">κ, degrees.</param>
     public static double SineOfEdge(double edgeAngle) => edgeAngle == 90 ? 1 : Math.Sin(double.DegreesToRadians(edgeAngle));
 
-    /// <summary>Spindle speed n, rev/min, for a cutting speed at a diameter.</summary>
-    public static double SpindleSpeedFor(double cuttingSpeed, double diameter) => 1000 * cuttingSpeed / (Math.PI * diameter);
-
-    /// <summary>Cutting speed v_c, m/min, for a spindle speed at a diameter.</summary>
-    public static double CuttingSpeedFor(double spindleSpeed, double diameter) => spindleSpeed * Math.PI * diameter / 1000;
-
     /// <summary>Works the cut out.</summary>
     /// <param name="arc">Arc of engagement of this width at this diameter.</param>
     /// <param name="load">The result.</param>
@@ -122,7 +116,7 @@ public readonly record struct MillingCut(
         where TTrace : struct, ITrace
     {
         double sineOfEdge = SineOfEdge(EdgeAngle);
-        double n = SpindleSpeedFor(CuttingSpeed, Diameter);
+        double n = CuttingSetup.SpindleSpeedFor(CuttingSpeed, Diameter);
         double feedRate = n * Teeth * FeedPerTooth;
         double meanChip = FeedPerTooth * sineOfEdge * (EvenChip ? 1 : arc.MeanSine);
         double largestSine = EvenChip ? 1 : arc.LargestSine;

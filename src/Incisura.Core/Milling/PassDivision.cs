@@ -42,7 +42,7 @@ internal static class FeedMarks
     {
         if (!(radius > 0)) return;
         double height = 1000 * feed * feed / (8 * radius);
-        r[MillingFigure.PeakToValley] = height;
+        r[Output.PeakToValley] = height;
         if (TTrace.Listens) trace.Take(PeakToValley, height, new("f_z", feed), new("r", radius));
     }
 }

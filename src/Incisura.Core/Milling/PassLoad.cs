@@ -3,6 +3,41 @@ using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 
+/// <summary>Limits of what an edge and its flutes stand in milling.</summary>
+public static class MillingLimits
+{
+    /// <summary>Largest depth of cut of the cutter (APMX), mm.</summary>
+    public static readonly LimitDefinition DepthOfCutter = new(
+        "depthOfCutter", "Depth of the cutter", Quantity.Length, Severity.Stop, "Take more passes down, or a cutter with longer flutes.")
+    { Bounds = [Input.DepthOfCut] };
+
+    /// <summary>Largest width of cut the cutter is meant for, mm.</summary>
+    public static readonly LimitDefinition WidthOfCutter = new(
+        "widthOfCutter", "Width of the cutter", Quantity.Length, Severity.Caution,
+        "Take more passes across, or a cutter meant for wider cuts.")
+    { Bounds = [Input.WidthOfCut] };
+
+    /// <summary>Largest chip thickness the edge stands, mm.</summary>
+    public static readonly LimitDefinition LargestChip = new(
+        "largestChip", "Largest chip", Quantity.Chip, Severity.Stop, "Lower the feed per tooth.")
+    { WithFeed = FeedShare.Even, Bounds = [Input.WidthOfCut, Input.FeedPerTooth] };
+
+    /// <summary>Least chip thickness, below which the edge rubs, mm.</summary>
+    public static readonly LimitDefinition LeastChip = new(
+        "leastChip", "Least chip", Quantity.Chip, Severity.Caution,
+        "Raise the feed per tooth or the width, so that the edge cuts instead of rubbing.")
+    { IsLeast = true };
+
+    /// <summary>Room of one flute for the chip of one turn, grown to loose chips, against its section, mm².</summary>
+    public static readonly LimitDefinition ChipRoom = new(
+        "chipRoom", "Chip room", Quantity.Ratio, Severity.Caution, "Take less width or feed, or a cutter with fewer teeth.")
+    { WithFeed = FeedShare.Even, Holds = [Input.DepthOfCut, Input.WidthOfCut, Input.FeedPerTooth] };
+
+    /// <summary>Largest ramp angle of the cutter, degrees.</summary>
+    public static readonly LimitDefinition RampAngle = new(
+        "rampAngle", "Ramp angle", Quantity.Angle, Severity.Stop, "Take a smaller angle, or a cutter that may ramp steeper.");
+}
+
 /// <summary>Load, deflection and limits of one pass: what every milling operation has in common.</summary>
 internal static class PassLoad
 {
@@ -30,20 +65,20 @@ internal static class PassLoad
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
     /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
-    public static void Solve<TTrace>(MillingSetup setup, in MillingInputs x, in Engagement e, ref MillingResult r, ref TTrace trace)
+    public static void Solve<TTrace>(MillingSetup setup, in Inputs x, in Engagement e, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double k11 = setup.SpecificForce11 * x.Wear, feed = x[MillingInput.FeedPerTooth] * e.FeedFactor;
+        double wear = Common.Wear(x), k11 = setup.SpecificForce11 * wear, feed = x[Input.FeedPerTooth] * e.FeedFactor;
         if (TTrace.Listens)
         {
-            trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", x.Wear));
+            trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
             if (e.EdgeAngle < 90)
                 trace.Take(EdgeAngleFormula, e.EdgeAngle, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfEdge(e.EdgeAngle)));
-            if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[MillingInput.FeedPerTooth]), new("k_f", e.FeedFactor));
+            if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[Input.FeedPerTooth]), new("k_f", e.FeedFactor));
         }
 
         MillingCut cut = new(
-            e.Diameter, setup.Teeth, e.EdgeAngle, x[MillingInput.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent)
+            e.Diameter, setup.Teeth, e.EdgeAngle, x[Input.CuttingSpeed], feed, e.Depth, e.Width, k11, setup.ChipExponent)
         {
             LargestEdgeAngle =
                 e.LargestEdgeAngle,
@@ -62,25 +97,25 @@ internal static class PassLoad
 
         r.Engagement = e;
         r.Load = load;
-        r[MillingFigure.SpindleSpeed] = load.SpindleSpeed;
-        r[MillingFigure.FeedRate] = load.FeedRate;
-        r[MillingFigure.RemovalRate] = load.RemovalRate;
-        r[MillingFigure.Diameter] = e.Diameter;
-        r[MillingFigure.Width] = e.Width;
-        r[MillingFigure.Depth] = e.Depth;
-        r[MillingFigure.Arc] = double.RadiansToDegrees(e.Arc.Length);
-        r[MillingFigure.EntryAngle] = double.RadiansToDegrees(e.Arc.Entry);
-        r[MillingFigure.ExitAngle] = double.RadiansToDegrees(e.Arc.Exit);
-        r[MillingFigure.TeethInCut] = load.TeethInCut;
-        r[MillingFigure.MeanChip] = load.MeanChip;
-        r[MillingFigure.LargestChip] = load.LargestChip;
-        r[MillingFigure.SpecificForce] = load.SpecificForce;
-        r[MillingFigure.Power] = load.Power;
-        r[MillingFigure.MotorPower] = motorPower;
-        r[MillingFigure.Torque] = load.Torque;
-        r[MillingFigure.PeakForce] = force;
-        r[MillingFigure.Deflection] = deflection;
-        if (setup.Taylor.Known) r[MillingFigure.ToolLife] = setup.Taylor.LifeAt(x[MillingInput.CuttingSpeed], ref trace);
+        r[Output.SpindleSpeed] = load.SpindleSpeed;
+        r[Output.FeedRate] = load.FeedRate;
+        r[Output.RemovalRate] = load.RemovalRate;
+        r[Output.Diameter] = e.Diameter;
+        r[Output.Width] = e.Width;
+        r[Output.Depth] = e.Depth;
+        r[Output.Arc] = double.RadiansToDegrees(e.Arc.Length);
+        r[Output.EntryAngle] = double.RadiansToDegrees(e.Arc.Entry);
+        r[Output.ExitAngle] = double.RadiansToDegrees(e.Arc.Exit);
+        r[Output.TeethInCut] = load.TeethInCut;
+        r[Output.MeanChip] = load.MeanChip;
+        r[Output.LargestChip] = load.LargestChip;
+        r[Output.SpecificForce] = load.SpecificForce;
+        r[Output.Power] = load.Power;
+        r[Output.MotorPower] = motorPower;
+        r[Output.Torque] = load.Torque;
+        r[Output.PeakForce] = force;
+        r[Output.Deflection] = deflection;
+        if (setup.Taylor.Known) r[Output.ToolLife] = setup.Taylor.LifeAt(x[Input.CuttingSpeed], ref trace);
         if (!TTrace.Listens) return;
 
         trace.Take(LagFormula, double.RadiansToDegrees(lag), new("a_p", e.Depth), new("λ", Math.Abs(setup.HelixAngle)), new("DC", setup.Diameter));
@@ -112,22 +147,22 @@ internal static class PassLoad
     /// <param name="reach">How deep the tool goes into the work in all, mm.</param>
     /// <param name="limits">Receives the limits.</param>
     public static void Judge(
-        MillingSetup setup, in MillingInputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
+        MillingSetup setup, in Inputs x, in MillingResult r, double axialDepth, double radialWidth, double reach, ref LimitSet limits)
     {
         MillingLoad load = r.Load;
-        setup.JudgeDrive(load.SpindleSpeed, r[MillingFigure.MotorPower], load.Torque, load.FeedRate, ref limits);
-        limits.Add(LimitKind.FluteLength, axialDepth, setup.FluteLength);
-        limits.Add(LimitKind.DepthOfCutter, axialDepth, setup.LargestDepth);
-        limits.Add(LimitKind.WidthOfCutter, radialWidth, setup.LargestWidth);
-        limits.Add(LimitKind.LargestChip, load.LargestChip, setup.LargestChip);
-        limits.Add(LimitKind.LeastChip, load.MeanChip, setup.LeastChip);
-        limits.Add(LimitKind.Deflection, r[MillingFigure.Deflection], x[MillingInput.DeflectionAllowed]);
-        if (!double.IsNaN(setup.Grip)) limits.Add(LimitKind.Grip, setup.Grip, setup.LeastGrip);
-        limits.Add(LimitKind.Reach, reach, setup.Reach);
-        if (x.IsTyped(MillingInput.ToolLife)) limits.Add(LimitKind.ToolLife, r[MillingFigure.ToolLife], x[MillingInput.ToolLife]);
+        setup.JudgeDrive(load.SpindleSpeed, r[Output.MotorPower], load.Torque, load.FeedRate, ref limits);
+        limits.Add(Limits.FluteLength, axialDepth, setup.FluteLength);
+        limits.Add(MillingLimits.DepthOfCutter, axialDepth, setup.LargestDepth);
+        limits.Add(MillingLimits.WidthOfCutter, radialWidth, setup.LargestWidth);
+        limits.Add(MillingLimits.LargestChip, load.LargestChip, setup.LargestChip);
+        limits.Add(MillingLimits.LeastChip, load.MeanChip, setup.LeastChip);
+        limits.Add(Limits.Deflection, r[Output.Deflection], x[Input.DeflectionAllowed]);
+        if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
+        limits.Add(Limits.Reach, reach, setup.Reach);
+        if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);
     }
 
     /// <summary>Judges the room of a flute for the loose chip of one turn.</summary>
-    public static void JudgeChipRoom(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
-        limits.Add(LimitKind.ChipRoom, LooseChip * r.Engagement.Width * x[MillingInput.FeedPerTooth] * r.Engagement.FeedFactor, setup.FluteSection);
+    public static void JudgeChipRoom(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
+        limits.Add(MillingLimits.ChipRoom, LooseChip * r.Engagement.Width * x[Input.FeedPerTooth] * r.Engagement.FeedFactor, setup.FluteSection);
 }

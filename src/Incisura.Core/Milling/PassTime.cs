@@ -41,7 +41,34 @@ internal static class PassTime
         return overrun;
     }
 
-    /// <summary>Works the time out and writes time, way and overrun.</summary>
+    /// <summary>Walks passes that lie beside and below each other: the passes, the lifts between levels, and the ways back.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs; the length is that of one pass.</param>
+    /// <param name="r">The result, with its overrun.</param>
+    /// <param name="passes">Number of passes on all levels.</param>
+    /// <param name="levels">Number of levels.</param>
+    /// <param name="sink">Receives the stretches.</param>
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, double passes, double levels, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double way = x[Input.Length] + (2 * r[Output.Overrun]);
+        sink.Take(new(WayKind.Pass, way, r[Output.FeedRate]) { Count = passes, Speed = r[Output.SpindleSpeed] });
+        sink.Take(new(WayKind.Lift, Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        if (!x.BothWays && passes > 1)
+            sink.Take(new(WayKind.Return, way, setup.RapidFeed) { Count = passes - 1, Rapid = true, Speed = r[Output.SpindleSpeed] });
+    }
+
+    /// <summary>Sums the way of an operation and writes way and time.</summary>
+    public static void Sum<TKind>(MillingSetup setup, in Inputs x, ref MillingResult r)
+        where TKind : struct, IMillingKind
+    {
+        WaySum sum = default;
+        TKind.Walk(setup, x, r, ref sum);
+        r[Output.Way] = sum.Fed;
+        r[Output.Time] = sum.Time;
+    }
+
+    /// <summary>Sums the way of passes beside and below each other, and says how.</summary>
     /// <param name="setup">The setup.</param>
     /// <param name="x">The inputs; the length is that of one pass.</param>
     /// <param name="passes">Number of passes on all levels.</param>
@@ -49,21 +76,16 @@ internal static class PassTime
     /// <param name="overrun">Way before and after the work in each pass, mm.</param>
     /// <param name="r">The result.</param>
     /// <param name="trace">Listens to the step.</param>
-    public static void Solve<TTrace>(
-        MillingSetup setup, in MillingInputs x, double passes, double levels, double overrun, ref MillingResult r, ref TTrace trace)
+    public static void Solve<TKind, TTrace>(
+        MillingSetup setup, in Inputs x, double passes, double levels, double overrun, ref MillingResult r, ref TTrace trace)
+        where TKind : struct, IMillingKind
         where TTrace : struct, ITrace
     {
-        double length = x[MillingInput.Length], way = length + (2 * overrun), feed = r[MillingFigure.FeedRate];
-        double time = (passes * way / feed) + (2 * levels * Lift / setup.RapidFeed);
-        if (!x.BothWays) time += (passes - 1) * way / setup.RapidFeed;
-        r[MillingFigure.Overrun] = overrun;
-        r[MillingFigure.Way] = passes * way;
-        r[MillingFigure.Time] = time;
+        r[Output.Overrun] = overrun;
+        Sum<TKind>(setup, x, ref r);
         if (TTrace.Listens)
             trace.Take(
-                x.BothWays
-                    ? BothWays
-                    : OneWay, time, new("i", passes), new("i_p", levels), new("L", length), new("e", overrun), new("v_f", feed),
-                    new("v_rapid", setup.RapidFeed), new("h_s", Lift));
+                x.BothWays ? BothWays : OneWay, r[Output.Time], new("i", passes), new("i_p", levels), new("L", x[Input.Length]), new("e", overrun),
+                new("v_f", r[Output.FeedRate]), new("v_rapid", setup.RapidFeed), new("h_s", Lift));
     }
 }

@@ -115,7 +115,7 @@ public sealed record RevolutionLoad
     }
 
     /// <summary>The load of a pass over one revolution.</summary>
-    internal static RevolutionLoad Of(MillingSetup setup, in MillingResult result, in MillingInputs x)
+    internal static RevolutionLoad Of(MillingSetup setup, in MillingResult result, in Inputs x)
     {
         HelicalEdge edge = HelicalEdge.Of(setup, result, x);
         int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / edge.Arc.Length), LeastAngles, MostAngles);
@@ -128,7 +128,7 @@ public sealed record RevolutionLoad
         double compliance = setup.Tip.Deflection(1, result.Engagement.Depth / 2);
         double[] resultant = [.. along.Zip(across, double.Hypot)];
         double[] tipAcross = [.. across.Select(f => f * compliance)];
-        double meanPower = tangential.Average() * MillingCut.CuttingSpeedFor(result.Load.SpindleSpeed, result.Engagement.Diameter) / 60_000;
+        double meanPower = tangential.Average() * CuttingSetup.CuttingSpeedFor(result.Load.SpindleSpeed, result.Engagement.Diameter) / 60_000;
         return new()
         {
             Step = 360.0 / angles,
@@ -179,12 +179,12 @@ public readonly record struct HelicalEdge(
     /// <param name="setup">The setup.</param>
     /// <param name="result">The pass, worked out.</param>
     /// <param name="x">Its inputs.</param>
-    public static HelicalEdge Of(MillingSetup setup, in MillingResult result, in MillingInputs x)
+    public static HelicalEdge Of(MillingSetup setup, in MillingResult result, in Inputs x)
     {
         Engagement e = result.Engagement;
-        double sine = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[MillingInput.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
+        double sine = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[Input.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
         double edge = e.EvenChip ? e.MeanBite : e.Depth / sine;
-        double force = setup.SpecificForce11 * x.Wear * edge * Math.Pow(feed * sine, exponent);
+        double force = setup.SpecificForce11 * Common.Wear(x) * edge * Math.Pow(feed * sine, exponent);
         return new(
             setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio,
             AxialShare(setup.HelixAngle, setup.RadialRatio), sine, Math.Sqrt(1 - (sine * sine)), Climb: true);

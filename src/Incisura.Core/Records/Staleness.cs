@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Records;
@@ -30,7 +31,7 @@ public sealed record FigureChange(string Code, string Symbol, string Name, Quant
 /// <param name="Name">Its name.</param>
 /// <param name="From">Use before; null where it was not judged.</param>
 /// <param name="To">Use after; null where it is not judged any more.</param>
-public sealed record LimitChange(LimitKind Kind, string Name, double? From, double? To);
+public sealed record LimitChange(string Kind, string Name, double? From, double? To);
 
 /// <summary>A finding that only one of two calculations has.</summary>
 /// <param name="Finding">The finding.</param>

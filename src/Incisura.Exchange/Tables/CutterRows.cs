@@ -152,7 +152,7 @@ public static class CutterRows
 
         void ReadPick(int i, string code, string text)
         {
-            OptionDescription? pick = described.Picks.FirstOrDefault(p => p.Code == code);
+            PickDescription? pick = described.Picks.FirstOrDefault(p => p.Code == code);
             if (pick is null) return;
             OptionPick? picked = pick.Picks.FirstOrDefault(
                 p => p.Code.Equals(text, StringComparison.OrdinalIgnoreCase) || p.Words.Equals(text, StringComparison.OrdinalIgnoreCase));

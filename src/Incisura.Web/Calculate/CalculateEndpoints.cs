@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
-using Incisura.Core.Holes;
+using Incisura.Core.Catalogue;
+using Incisura.Core.Milling;
 using Incisura.Core.Quantities;
 using Incisura.Web.Hosting;
 
@@ -14,30 +15,19 @@ namespace Incisura.Web.Calculate;
 /// <param name="Options">Picked options by code.</param>
 /// <param name="Leftover">What was taken over from the record of a step before.</param>
 /// <param name="Method">The method that was applied, in words.</param>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public record CalculationRequest(
     int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers =
         null, Dictionary<string, string>? Options = null, TakenLeftover? Leftover = null, string? Method = null)
 {
-    /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
-    public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
-
-    /// <summary>Stages whose speed, feed or coolant was changed.</summary>
-    public IReadOnlyList<StageEdit>? Edits { get; init; }
-
-    /// <summary>Depth of the hole before the drawing changed, mm.</summary>
-    public double? DepthBefore { get; init; }
-
-    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed.</summary>
-    public DrillingCycle? CycleBefore { get; init; }
+    /// <summary>What it has beyond numbers and picks, such as holes that cross the bore.</summary>
+    public IReadOnlyList<Extra>? Extras { get; init; }
 
     [JsonIgnore]
     public Choices Choices => new(Numbers ?? [], Options ?? [])
     {
         Method = Method ?? "",
-        CrossHoles = CrossHoles ?? [],
-        Edits = Edits ?? [],
-        DepthBefore = DepthBefore,
-        CycleBefore = CycleBefore,
+        Extras = Extras ?? [],
     };
 }
 
@@ -71,7 +61,7 @@ public static class CalculateEndpoints
                     Wire.Optional<BestAim>(aim, "aim") ?? BestAim.Removal, cancel));
         calculations.MapPost("/{operation}/revolution", async (
             string operation, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation) is ITurningLoad turning
+            OperationOf(operation) is ILoadOverTurn turning
                 ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), cancel)
                 : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
         calculations.MapPost("/{operation}/methods/{id:int}", async (

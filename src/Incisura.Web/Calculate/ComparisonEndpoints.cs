@@ -82,7 +82,8 @@ public static class ComparisonEndpoints
                 IOperation operation = CalculateEndpoints.OperationOf(a.Operation);
                 Choices choices = await CalculateEndpoints.ChoicesOf(a.Request, db);
                 CalculationResult result = operation.Calculate(CalculateEndpoints.SituationOf(a.Request, view), choices, explain: false, cancel);
-                bool keeps = result.Findings.All(f => f.Severity != Severity.Stop) && result.Limits.All(l => !(l.Use > 1 + LimitCatalogue.Tolerance));
+                bool keeps = result.Findings.All(f => f.Severity != Severity.Stop)
+                    && result.Limits.All(l => !(l.Use > 1 + LimitDefinition.Tolerance));
                 compared.Add(new(a.Name, a.Operation, result, [], WorkOf(a, operation.Description, result, choices), keeps));
             }
             catch (InputException refused)

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Holes.Groups;
 using Incisura.Exchange.Positions;
 using Incisura.Web.Hosting;

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
@@ -58,15 +59,11 @@ public static class LeftoverEndpoints
                     + $"{revision.Number}{(revision.State == RecordState.Approved ? "" : $" ({RecordLife.Words(revision.State)})")}",
                 record.Number, revision.Number, across, height, length, diameter)
             { Kind = kind };
-        if (result.Figures.FirstOrDefault(f => f.Code == "stockLeft") is { } left)
+        OperationDescription? d = Operations.Find(record.Operation)?.Description;
+        if (d?.Leaves == LeftoverKind.Wall && result.Figures.FirstOrDefault(f => f.Code == "stockLeft") is { } left)
             return Of(left.Value, Math.Max(Field("wallHeight"), Field("stockHeight")), Field("length"), cutter, LeftoverKind.Wall);
-        double hole = record.Operation switch
-        {
-            "drill" or "deep-hole" or "ream" => cutter,
-            "bore" or "fine-bore" => Field("boreDiameter"),
-            "helical-entry" or "helical-bore" => Field("holeDiameter"),
-            _ => 0,
-        };
+        if (d?.Leaves != LeftoverKind.Hole) return null;
+        double hole = d.LeavesBy is { } by ? Field(d.Field(by).Code) : cutter;
         if (hole <= 0) return null;
         bool through = DefinitionFormat.Read<Choices>(revision.Choices).Options.GetValueOrDefault("end") == "through";
         return Of(0, through ? 0 : Math.Max(Field("depth"), Field("stockHeight")), 0, hole, LeftoverKind.Hole);

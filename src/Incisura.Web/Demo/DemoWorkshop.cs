@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
@@ -99,7 +100,7 @@ public static class DemoWorkshop
                 Situation situation = view.SituationOf(
                     view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id,
                     view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
-                Choices choices = new(d.Numbers, d.Options) { CrossHoles = d.CrossHoles ?? [] };
+                Choices choices = new(d.Numbers, d.Options) { Extras = d.CrossHoles is { } holes ? [new CrossHoles(holes)] : [] };
                 DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);
                 RecordRevisionRow revision = new()
                 {

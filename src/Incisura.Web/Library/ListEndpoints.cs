@@ -116,7 +116,7 @@ public sealed record Fitting(int? MaterialId, int? MachineId, string? Operation)
         if (MaterialId is null && MachineId is null && Operation is null) return null;
         StoredMaterial? material = view.Materials.GetValueOrDefault(MaterialId ?? 0);
         StoredMachine? machine = view.Machines.GetValueOrDefault(MachineId ?? 0);
-        IReadOnlyList<CutterFamily>? families = Core.Calculation.Operations.Find(Operation ?? "")?.Description.Families;
+        IReadOnlyList<CutterFamily>? families = Core.Catalogue.Operations.Find(Operation ?? "")?.Description.Families;
         return a => (material is null || a.Built.Cutter.Groups.Contains(material.Definition.Group))
             && (machine is null || a.Built.Holder.Interface == machine.Definition.Interface)
             && (families is null || families.Contains(a.Built.Cutter.Family))

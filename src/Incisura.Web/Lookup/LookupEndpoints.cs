@@ -1,4 +1,6 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
+using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using Incisura.Core.Materials;
 using Incisura.Web.Editions;
@@ -22,7 +24,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="DiameterRegister">Diameter offset register; 0 for none.</param>
 /// <param name="StockPlace">Where the assembly is kept.</param>
 /// <param name="Figures">The figures.</param>
-/// <param name="Stages">What the tool does along its axis; empty where it does not move along it alone.</param>
+/// <param name="Way">What the tool does along its axis; empty where it does not move along it alone.</param>
 /// <param name="Warning">The one warning that matters, or null.</param>
 /// <param name="Since">What became of it since it was published.</param>
 /// <param name="Note">The proposer's note.</param>
@@ -36,7 +38,7 @@ public sealed record LookupEntry(
     int DiameterRegister,
     string StockPlace,
     IReadOnlyList<Figure> Figures,
-    IReadOnlyList<HoleStage> Stages,
+    IReadOnlyList<WayPart> Way,
     Sentence? Warning,
     SinceThen Since,
     string Note,
@@ -88,7 +90,7 @@ public static class LookupEndpoints
             situation.Assembly.Value.DiameterRegister,
             situation.Assembly.Value.StockPlace,
             figures,
-            result.Stages,
+            situation.Cutter.Value.Described.Use == CutterUse.Holes ? result.Attached<ToolWay>()?.Parts ?? [] : [],
             warning,
             since,
             e.Note,

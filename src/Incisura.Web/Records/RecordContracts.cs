@@ -1,5 +1,5 @@
+using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
-using Incisura.Core.Holes;
 using Incisura.Core.Materials;
 using Incisura.Core.Records;
 using Incisura.Web.Calculate;
@@ -7,27 +7,20 @@ using Incisura.Web.Calculate;
 namespace Incisura.Web.Records;
 
 /// <summary>A draft to be kept: situation, choices and a note.</summary>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record DraftRequest(
     string Operation, int MaterialId, int AssemblyId, int MachineId, Dictionary<string, double>? Numbers =
         null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null, string? Method = null)
     : CalculationRequest(MaterialId, AssemblyId, MachineId, Numbers, Options, Leftover, Method);
 
 /// <summary>New choices and note of an open draft.</summary>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record DraftChange(
     Dictionary<string, double>? Numbers = null, Dictionary<string, string>? Options = null, string? Note = null, TakenLeftover? Leftover = null,
     string? Method = null)
 {
-    /// <summary>Holes that cross the bore, for a hole drilled in stages.</summary>
-    public IReadOnlyList<CrossHole>? CrossHoles { get; init; }
-
-    /// <summary>Stages whose speed, feed or coolant was changed.</summary>
-    public IReadOnlyList<StageEdit>? Edits { get; init; }
-
-    /// <summary>Depth of the hole before the drawing changed, mm; left out, that of the revision before.</summary>
-    public double? DepthBefore { get; init; }
-
-    /// <summary>How the hole was drilled before cutter, material, machine or coolant were changed.</summary>
-    public DrillingCycle? CycleBefore { get; init; }
+    /// <summary>What it has beyond numbers and picks; how the hole was drilled before is that of the revision before, unless it is given.</summary>
+    public IReadOnlyList<Extra>? Extras { get; init; }
 }
 
 /// <summary>Why something is sent back or withdrawn.</summary>
@@ -86,9 +79,7 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <param name="Options">What was picked.</param>
 /// <param name="Leftover">What was taken over from a step before, with what has changed there since; null for nothing.</param>
 /// <param name="Method">The method that was applied, in words.</param>
-/// <param name="CrossHoles">Holes that cross the bore.</param>
-/// <param name="Edits">Stages that were changed.</param>
-/// <param name="DepthBefore">Depth of the hole before the drawing changed, mm; null where it did not.</param>
+/// <param name="Extras">What it has beyond numbers and picks.</param>
 /// <param name="Result">What came out, with its derivation.</param>
 /// <param name="Snapshot">Everything it rests on, as it stood.</param>
 /// <param name="Note">Why it is proposed.</param>
@@ -109,9 +100,7 @@ public sealed record RecordRevisionView(
     IReadOnlyDictionary<string, string> Options,
     Leftover? Leftover,
     string Method,
-    IReadOnlyList<CrossHole> CrossHoles,
-    IReadOnlyList<StageEdit> Edits,
-    double? DepthBefore,
+    IReadOnlyList<Extra> Extras,
     CalculationResult Result,
     Situation Snapshot,
     string Note,

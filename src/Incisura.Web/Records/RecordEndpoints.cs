@@ -1,5 +1,7 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
 using Incisura.Core.Records;
 using Incisura.Web.Calculate;
 using Incisura.Web.Hosting;
@@ -85,10 +87,7 @@ public static class RecordEndpoints
                 record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note,
                 change.Leftover, change.Method)
             {
-                CrossHoles = change.CrossHoles,
-                Edits = change.Edits,
-                CycleBefore = change.CycleBefore,
-                DepthBefore = change.DepthBefore ?? EarlierDepth(record, revision, change.Numbers),
+                Extras = ExtrasOf(change, record, revision),
             };
             (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
             revision.Choices = DefinitionFormat.Write(choices);
@@ -167,6 +166,19 @@ public static class RecordEndpoints
         return (situation, choices, operation.Calculate(situation, choices, explain: true));
     }
 
+    // How the hole was drilled before goes with a revision until somebody says otherwise.
+    private static List<Extra> ExtrasOf(DraftChange change, RecordRow record, RecordRevisionRow revision)
+    {
+        List<Extra> extras = [.. change.Extras ?? []];
+        DrilledBefore? given = extras.OfType<DrilledBefore>().FirstOrDefault();
+        if (given?.Depth is not null || !Takes(record.Operation, typeof(DrilledBefore))) return extras;
+        if (EarlierDepth(record, revision, change.Numbers) is not { } depth) return extras;
+        return [.. extras.Where(e => e is not DrilledBefore), new DrilledBefore(depth, given?.Cycle)];
+    }
+
+    private static bool Takes(string operation, Type extra) =>
+        CalculateEndpoints.OperationOf(operation).Description.Extras.Contains(Extra.CodeOf(extra));
+
     // The depth the drawing had before: that of the revision approved last, or else what this draft said until now.
     private static double? EarlierDepth(RecordRow record, RecordRevisionRow revision, Dictionary<string, double>? numbers)
     {
@@ -174,7 +186,7 @@ public static class RecordEndpoints
         RecordRevisionRow before = RecordViews.InForce(record) ?? revision;
         double? earlier = DefinitionFormat.Read<Choices>(before.Choices).Numbers.TryGetValue("depth", out double was) ? was : null;
         return before == revision && earlier == depth
-            ? DefinitionFormat.Read<Choices>(revision.Choices).DepthBefore
+            ? DefinitionFormat.Read<Choices>(revision.Choices).Extras.OfType<DrilledBefore>().FirstOrDefault()?.Depth
             : earlier == depth
             ? null
             : earlier;

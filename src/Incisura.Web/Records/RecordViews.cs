@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Records;
 
 namespace Incisura.Web.Records;
@@ -106,9 +107,7 @@ public static class RecordViews
             choices.Options,
             choices.Leftover is { } taken ? taken.Against(parents.GetValueOrDefault(taken.Record)) : null,
             choices.Method,
-            choices.CrossHoles,
-            choices.Edits,
-            choices.DepthBefore,
+            choices.Extras,
             result,
             then,
             row.Note,

@@ -1,5 +1,8 @@
+using System.Reflection;
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
+using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Tests.Calculation;
@@ -9,17 +12,17 @@ public class LimitTests
     [Fact]
     public void A_largest_and_a_least_limit_count_their_use_from_opposite_sides()
     {
-        Assert.Equal(0.5, new Limit(LimitKind.AxisFeed, 500, 1000).Use);
-        Assert.Equal(0.5, new Limit(LimitKind.Grip, 60, 30).Use);
-        Assert.True(new Limit(LimitKind.Grip, 20, 30).Exceeded);
-        Assert.True(new Limit(LimitKind.AxisFeed, 1001, 1000).Exceeded);
-        Assert.False(new Limit(LimitKind.AxisFeed, 1000 * (1 + 1e-12), 1000).Exceeded);
+        Assert.Equal(0.5, new Limit(Limits.AxisFeed, 500, 1000).Use);
+        Assert.Equal(0.5, new Limit(Limits.Grip, 60, 30).Use);
+        Assert.True(new Limit(Limits.Grip, 20, 30).Exceeded);
+        Assert.True(new Limit(Limits.AxisFeed, 1001, 1000).Exceeded);
+        Assert.False(new Limit(Limits.AxisFeed, 1000 * (1 + 1e-12), 1000).Exceeded);
     }
 
     [Fact]
     public void A_limit_without_data_is_neither_kept_nor_exceeded()
     {
-        Limit unknown = new(LimitKind.PowerContinuous, 5, double.NaN);
+        Limit unknown = new(Limits.PowerContinuous, 5, double.NaN);
         Assert.False(unknown.Judged);
         Assert.False(unknown.Exceeded);
         Assert.True(double.IsNaN(unknown.Use));
@@ -29,23 +32,65 @@ public class LimitTests
     public void The_set_knows_its_tightest_limit_and_passes_over_unknown_ones()
     {
         LimitSet set = default;
-        set.Add(LimitKind.PowerContinuous, 5, double.NaN);
-        set.Add(LimitKind.AxisFeed, 500, 1000);
-        set.Add(LimitKind.FluteLength, 24, 26);
-        Assert.Equal((LimitKind.FluteLength, 24d / 26), (set.Tightest, set.LargestUse));
+        set.Add(Limits.PowerContinuous, 5, double.NaN);
+        set.Add(Limits.AxisFeed, 500, 1000);
+        set.Add(Limits.FluteLength, 24, 26);
+        Assert.Equal((Limits.FluteLength, 24d / 26), (set.Tightest, set.LargestUse));
         Assert.Equal(3, set.Count);
-        Assert.False(set.Of(LimitKind.PowerContinuous).Judged);
-        Assert.False(set.Of(LimitKind.Reach).Judged);
+        Assert.False(set.Of(Limits.PowerContinuous).Judged);
+        Assert.False(set.Of(Limits.Reach).Judged);
         Assert.Throws<ArgumentOutOfRangeException>(() => set[3]);
     }
 
+    // Every limit of the core is a static field beside the code that judges it: none can be forgotten here.
+    private static IEnumerable<LimitDefinition> Defined() => typeof(LimitDefinition).Assembly.GetTypes()
+        .Where(t => !t.ContainsGenericParameters)
+        .SelectMany(t => t.GetFields(BindingFlags.Static | BindingFlags.Public | BindingFlags.NonPublic))
+        .Where(f => f.FieldType == typeof(LimitDefinition))
+        .Select(f => (LimitDefinition)f.GetValue(null)!);
+
     [Fact]
-    public void Every_limit_has_words_a_quantity_and_a_cure() => Assert.All(Enum.GetValues<LimitKind>(), kind =>
+    public void Every_limit_has_words_a_quantity_and_a_cure()
     {
-        Assert.NotEmpty(LimitCatalogue.NameOf(kind));
-        Assert.NotEmpty(LimitCatalogue.CureOf(kind));
-        Assert.True(Enum.IsDefined(LimitCatalogue.QuantityOf(kind)));
-    });
+        LimitDefinition[] all = [.. Defined()];
+        Assert.True(all.Length >= 28);
+        Assert.Equal(all.Length, all.Select(l => l.Code).Distinct().Count());
+        Assert.Equal(all.Length, all.Select(l => l.Name).Distinct().Count());
+        Assert.All(all, l =>
+        {
+            Assert.Matches("^[a-z][A-Za-z]+$", l.Code);
+            Assert.NotEmpty(l.Name);
+            Assert.EndsWith(".", l.Cure, StringComparison.Ordinal);
+            Assert.True(Enum.IsDefined(l.Quantity) && l.Severity is Severity.Caution or Severity.Stop);
+            Assert.True(l.WithFeed == FeedShare.None || !l.IsLeast, $"{l.Code}: less feed never cures a least value.");
+        });
+    }
+
+    [Fact]
+    public void Every_operation_has_room_for_its_limits_inputs_and_outputs()
+    {
+        HashSet<string> known = [.. Defined().Select(l => l.Code)];
+        HashSet<string> judged = [];
+        Assert.True(Enum.GetValues<Input>().Length <= 96 && Enum.GetValues<Output>().Length <= 96 && Enum.GetValues<Choice>().Length <= 16);
+        foreach (IOperation operation in Operations.All)
+            foreach (CutterFamily family in operation.Description.Families)
+            {
+                Situation s = GoldenTests.Usual(operation.Description.Code, family);
+                s = s with
+                {
+                    Chart = new(
+                        1, 1,
+                        s.Chart.Value with { Rows = [.. s.Chart.Value.Rows.Select(r => r with { Life = 15, LifeExponent = 0.25 })] }),
+                };
+                CalculationResult proposed = operation.Calculate(s, Choices.None, explain: false);
+                Dictionary<string, double> all = proposed.Fields.Where(f => f.Used).ToDictionary(f => f.Code, f => f.Value);
+                CalculationResult typed = operation.Calculate(s, new(all, new Dictionary<string, string>()), explain: false);
+                judged.UnionWith(typed.Limits.Select(l => l.Kind));
+                Assert.InRange(typed.Limits.Count, 1, LimitSet.Most - 2);
+            }
+
+        Assert.Equal(known.Order(), judged.Order());
+    }
 
     [Theory]
     [InlineData(double.NaN, "is missing")]

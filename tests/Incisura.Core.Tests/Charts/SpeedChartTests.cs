@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes.Groups;
 using Incisura.Core.Machines;
@@ -120,7 +121,7 @@ public sealed class ChainTests
         Situation s = With(
             family, operation, (Dimension.ShankDiameter, 10), (Dimension.UsableLength, 42), (Dimension.NeckDiameter, 8),
             (Dimension.OverallLength, 110));
-        JudgedLimit reach = Calculate(operation, s, ("depth", depth)).Limits.Single(l => l.Kind == LimitKind.Reach);
+        JudgedLimit reach = Calculate(operation, s, ("depth", depth)).Limits.Single(l => l.Kind == Limits.Reach.Code);
         Assert.Equal(inside, reach.Use <= 1);
         Assert.Equal(42, reach.Allowed!.Value, 9);
     }
@@ -260,7 +261,7 @@ public sealed class ChainTests
         Assert.False(Step(Chain(deep, Rack.Of([At(null)])), "drill").Choices.Options.ContainsKey("coolant"));
         Assert.False(Step(Chain(deep, Rack.Of([At(false)])), "drill").Choices.Options.ContainsKey("coolant"));
         Finding stop = Assert.Single(
-            Core.Calculation.Operations.Find("drill")!
+            Core.Catalogue.Operations.Find("drill")!
                 .Calculate(Rack.Of([At(false)]).Usable[0], Sample.Typed(("depth", 20)).Picked("coolant", "through"), false).Findings,
             f => f.Code == "machine-coolant");
         Assert.Equal(Severity.Stop, stop.Severity);

@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;
@@ -19,17 +20,17 @@ public sealed class DepthTests
             double tip = r.Figure("programmedDepth");
             Assert.True(tip > 0, code);
             Assert.True(r.Figure("time") > 0, code);
-            Assert.Equal(tip, r.Stages.Max(s => s.To), 9);
-            for (int i = 1; i < r.Stages.Count; i++) Assert.Equal(r.Stages[i - 1].To, r.Stages[i].From, 9);
-            Assert.Equal(r.Figure("time"), r.Stages.Sum(s => s.Time), 9);
+            Assert.Equal(tip, r.Way().Parts.Max(s => s.To!.Value), 9);
+            for (int i = 1; i < r.Way().Parts.Count; i++) Assert.Equal(r.Way().Parts[i - 1].To!.Value, r.Way().Parts[i].From!.Value, 9);
+            Assert.Equal(r.Figure("time"), r.Way().Parts.Sum(s => s.Time), 9);
         }
     }
 
     [Fact]
     public void Every_figure_has_the_words_of_its_own_row()
     {
-        foreach (HoleFigure f in Enum.GetValues<HoleFigure>())
-            Assert.Equal(f.ToString(), HoleFigures.Of(f, FigureRank.Row, 1).Code, ignoreCase: true);
+        foreach (OutputWords words in Outputs.Shared) Assert.Equal(words.Output.ToString(), words.Code, ignoreCase: true);
+        Assert.Equal(Outputs.Shared.Select((_, place) => (Output)place), Outputs.Shared.Select(w => w.Output));
     }
 
     [Fact]
@@ -57,13 +58,14 @@ public sealed class DepthTests
         Gen.Select(
             Gen.Double[1, 40], Gen.Double[3, 25], Gen.Double[90, 180], Gen.Double[0, 5], Gen.Bool).Sample((depth, diameter, angle, past, through) =>
         {
-            HoleInputs x = new() { Through = through };
-            x.Type(HoleInput.Depth, depth);
-            x.Type(HoleInput.Breakthrough, past);
+            Inputs x = default;
+            x.Pick(Choice.End, through ? 1 : 0);
+            x.Type(Input.Depth, depth);
+            x.Type(Input.Breakthrough, past);
             HoleResult r = default;
             NoTrace none = default;
             AxisDepth.OfDrill(diameter, angle, x, ref r, ref none);
-            double full = r[HoleFigure.ProgrammedDepth] - r[HoleFigure.PointLength];
+            double full = r[Output.ProgrammedDepth] - r[Output.PointLength];
             return full >= depth - 1e-9 && (!through || Math.Abs(full - depth - past) < 1e-9);
         });
 
@@ -103,8 +105,10 @@ public sealed class DepthTests
     public void A_reamer_needs_its_lead_below_and_a_counterbore_its_pilot()
     {
         Situation ream = With(CutterFamily.Reamer, "ream");
-        Assert.True(Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 20.5)).Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use > 1);
-        Assert.True(Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 22)).Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use <= 1);
+        Assert.True(
+            Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 20.5)).Limits.Single(l => l.Kind == HoleLimits.HoleDepth.Code).Use > 1);
+        Assert.True(
+            Calculate("ream", ream, ("depth", 20), ("depthOfHoleBefore", 22)).Limits.Single(l => l.Kind == HoleLimits.HoleDepth.Code).Use <= 1);
         Assert.Equal(
             ["holeBefore"],
             Refused(() => Calculate("counterbore", With(CutterFamily.Counterbore, "counterbore"), ("holeBefore", 10))).Select(f => f.Field));
@@ -151,10 +155,11 @@ public sealed class DepthTests
         Situation weak = s with { Machine = new(1, 1, Mill with { AxisThrust = 2000 }) };
         CalculationResult held = Calculate("drill", weak);
         Assert.Equal(Origin.Held, held.Field("feedPerRevolution").Origin);
-        Assert.All(held.Limits.Where(l => l.Kind == LimitKind.Thrust), l => Assert.True(l.Use <= 1 + 1e-9));
+        Assert.All(held.Limits.Where(l => l.Kind == HoleLimits.Thrust.Code), l => Assert.True(l.Use <= 1 + 1e-9));
         Assert.Contains(held.Findings, f => f.Code == "held");
         Assert.Null(
-            Calculate("drill", s with { Machine = new(1, 1, Mill with { AxisThrust = 0 }) }).Limits.Single(l => l.Kind == LimitKind.Thrust).Use);
+            Calculate("drill", s with { Machine = new(1, 1, Mill with { AxisThrust = 0 }) }).Limits
+                .Single(l => l.Kind == HoleLimits.Thrust.Code).Use);
     }
 
     [Fact]

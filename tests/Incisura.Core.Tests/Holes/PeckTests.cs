@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
@@ -35,7 +36,8 @@ public sealed class PeckTests
         CalculationResult r = Calculate("drill", s, ("depth", 110));
         Assert.Equal(5, r.Findings.Single(f => f.Code == "cycle").Text.Measures[1].Value);
         Assert.Contains(r.Findings, f => f.Code == "staged");
-        CalculationResult crossed = Operations.Find("drill")!.Calculate(s, Sample.Typed(("depth", 110)) with { DepthBefore = 60 }, false);
+        CalculationResult crossed = Operations.Find("drill")!
+            .Calculate(s, Sample.Typed(("depth", 110)) with { Extras = [new DrilledBefore(60)] }, false);
         Assert.Contains("in stages above", crossed.Findings.Single(f => f.Code == "cycle-crossed").Text.Template, StringComparison.Ordinal);
     }
 
@@ -100,14 +102,14 @@ public sealed class PeckTests
     {
         Situation s = With(CutterFamily.TwistDrill, "drill");
         IOperation drill = Operations.Find("drill")!;
-        Choices deeper = Sample.Typed(("depth", 34)) with { DepthBefore = 20 };
+        Choices deeper = Sample.Typed(("depth", 34)) with { Extras = [new DrilledBefore(20)] };
         Finding crossed = Assert.Single(drill.Calculate(s, deeper, false).Findings, f => f.Code == "cycle-crossed");
         Assert.Equal(Severity.Caution, crossed.Severity);
         double plain = drill.Calculate(s, Sample.Typed(("depth", 34)).Picked("cycle", "plain"), false).Figure("time"),
             now = drill.Calculate(s, Sample.Typed(("depth", 34)), false).Figure("time");
         Assert.Equal([60 * plain, 60 * now], crossed.Text.Measures.TakeLast(2).Select(m => m.Value));
         Assert.True(now > plain);
-        Assert.DoesNotContain(drill.Calculate(s, deeper with { DepthBefore = 30 }, false).Findings, f => f.Code == "cycle-crossed");
+        Assert.DoesNotContain(drill.Calculate(s, deeper with { Extras = [new DrilledBefore(30)] }, false).Findings, f => f.Code == "cycle-crossed");
     }
 
     [Fact]
@@ -129,7 +131,7 @@ public sealed class PeckTests
         IReadOnlyList<InputFault> faults = Refused(
             () => Calculate("drill", With(CutterFamily.TwistDrill, "drill"), ("depth", 40), ("firstPeck", 0.05), ("leastPeck", 0.05)));
         Assert.Equal("leastPeck", Assert.Single(faults).Field);
-        Choices absurd = Sample.Typed(("depth", 30)) with { DepthBefore = 1e12 };
+        Choices absurd = Sample.Typed(("depth", 30)) with { Extras = [new DrilledBefore(1e12)] };
         Assert.Equal(
             "depthBefore",
             Assert.Single(Refused(() => Operations.Find("drill")!.Calculate(With(CutterFamily.TwistDrill, "drill"), absurd, false))).Field);

@@ -1,7 +1,9 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using static Incisura.Core.Tests.Holes.HoleSample;
 
 namespace Incisura.Core.Tests.Holes;
@@ -11,7 +13,8 @@ public sealed class StagedTests
     private static readonly IOperation Deep = Operations.Find("deep-hole")!;
     private static readonly Situation Usual = With(CutterFamily.GunDrill, "deep-hole").Changed(c => c with { ThroughCoolant = true });
 
-    private static Choices Crossed(params CrossHole[] holes) => (Sample.Typed(("depth", 160)) with { CrossHoles = holes }).Picked("end", "through");
+    private static Choices Crossed(params CrossHole[] holes) =>
+        (Sample.Typed(("depth", 160)) with { Extras = [new CrossHoles(holes)] }).Picked("end", "through");
 
     [Fact]
     public void The_stages_follow_each_other_from_the_pilot_to_the_withdrawal()
@@ -20,23 +23,23 @@ public sealed class StagedTests
         Assert.Equal(
             [
                 "approach", "entry", "spin-up", "coolant", "start", "full", "cross-1", "full-2", "cross-2", "full-3", "break", "stop", "withdraw",
-                "clear",
+                "retract",
             ],
-            r.Stages.Select(s => s.Code));
-        HoleStage entry = r.Stages[1], cross = r.Stages[6], full = r.Stages[5];
+            r.Way().Parts.Select(s => s.Code));
+        WayPart entry = r.Way().Parts[1], cross = r.Way().Parts[6], full = r.Way().Parts[5];
         Assert.True(entry.Speed < 0 && !entry.Coolant && entry.To < r.Field("pilotDepth").Value);
         Assert.Equal(full.FeedRate / 2, cross.FeedRate, 9);
-        Assert.All(r.Stages.Where(s => s.To > r.Field("pilotDepth").Value && s.To > s.From), s => Assert.True(s.Coolant && s.Speed > 0));
-        Assert.Equal(0, r.Stages[^2].Speed);
+        Assert.All(r.Way().Parts.Where(s => s.To > r.Field("pilotDepth").Value && s.To > s.From), s => Assert.True(s.Coolant && s.Speed > 0));
+        Assert.Equal(0, r.Way().Parts[^2].Speed);
     }
 
     [Fact]
     public void The_slow_window_is_where_the_point_meets_the_open_wall()
     {
         CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10)), false);
-        HoleStage cross = r.Stages.Single(s => s.Code == "cross-1");
-        Assert.Equal(60 - 5 - 1, cross.From, 9);
-        Assert.Equal(60 + 5 + r.Figure("pointLength") + 1, cross.To, 9);
+        WayPart cross = r.Way().Parts.Single(s => s.Code == "cross-1");
+        Assert.Equal(60 - 5 - 1, cross.From!.Value, 9);
+        Assert.Equal(60 + 5 + r.Figure("pointLength") + 1, cross.To!.Value, 9);
     }
 
     [Fact]
@@ -69,12 +72,12 @@ public sealed class StagedTests
     [Fact]
     public void A_hole_that_passes_beside_the_axis_slows_the_drill_for_less_long()
     {
-        HoleStage Across(CrossHole hole) => Deep.Calculate(Usual, Crossed(hole), false).Stages.Single(s => s.Code == "cross-1");
-        HoleStage met = Across(new(60, 10, 60)), beside = Across(new(60, 10, 60, 7));
+        WayPart Across(CrossHole hole) => Deep.Calculate(Usual, Crossed(hole), false).Way().Parts.Single(s => s.Code == "cross-1");
+        WayPart met = Across(new(60, 10, 60)), beside = Across(new(60, 10, 60, 7));
         Assert.True(beside.To - beside.From < met.To - met.From);
         CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(60, 10, 60, 7)), true);
-        Assert.Equal(60, (r.Openings.Single().From + r.Openings.Single().To) / 2, 9);
-        Assert.Equal(r.Openings.Single().To - 60, r.Steps.Single(s => s.Formula.Symbol == "b_x").Value, 12);
+        Assert.Equal(60, (r.Attached<OpenWalls>()!.Walls.Single().From + r.Attached<OpenWalls>()!.Walls.Single().To) / 2, 9);
+        Assert.Equal(r.Attached<OpenWalls>()!.Walls.Single().To - 60, r.Steps.Single(s => s.Formula.Symbol == "b_x").Value, 12);
     }
 
     [Fact]
@@ -83,14 +86,14 @@ public sealed class StagedTests
             Gen.Double[20, 150], Gen.Double[2, 20], Gen.Double[40, 140], Gen.Double[20, 150], Gen.Double[2, 20]).Sample((x1, d1, angle, x2, d2) =>
         {
             CalculationResult r = Deep.Calculate(Usual, Crossed(new CrossHole(x1, d1, angle), new CrossHole(x2, d2)), false);
-            HoleStage[] down = [.. r.Stages.Where(s => s.To > s.From && !s.Rapid)];
+            WayPart[] down = [.. r.Way().Parts.Where(s => s.To > s.From && !s.Rapid)];
             foreach (CrossHole hole in (CrossHole[])[new(x1, d1, angle), new(x2, d2)])
                 if (
                     hole.Distance > 25 && down.Single(s => s.From <= hole.Distance && hole.Distance < s.To).Code is var at
                         && !at.StartsWith("cross", StringComparison.Ordinal))
                     return false;
-            return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To - p.Second.From) < 1e-9)
-                && Math.Abs(down[^1].To - r.Figure("programmedDepth")) < 1e-9;
+            return down.Zip(down.Skip(1)).All(p => Math.Abs(p.First.To!.Value - p.Second.From!.Value) < 1e-9)
+                && Math.Abs(down[^1].To!.Value - r.Figure("programmedDepth")) < 1e-9;
         });
 
     [Fact]
@@ -102,14 +105,17 @@ public sealed class StagedTests
         Assert.Equal(drill.BucklingForce(200, ref none) / 4, drill.BucklingForce(400, ref none), 6);
         Assert.True(drill.FreeSpeed(300, ref none) < drill.GuidedSpeed(300, ref none));
         CalculationResult r = Deep.Calculate(Usual, Sample.Typed(("cuttingSpeed", 2000)), false);
-        Assert.Contains(r.Limits, l => l.Kind == LimitKind.Whirl && l.Use > 1);
+        Assert.Contains(r.Limits, l => l.Kind == StagedDrilling.Whirl.Code && l.Use > 1);
     }
 
     [Fact]
     public void A_stage_can_be_changed_and_the_time_follows()
     {
         CalculationResult before = Deep.Calculate(Usual, Crossed(), false);
-        Choices slower = Crossed() with { Edits = [new("full", null, before.Stages.Single(s => s.Code == "full").FeedRate / 2, null)] };
+        Choices slower = Crossed() with
+        {
+            Extras = [new StageEdits([new("full", null, before.Way().Parts.Single(s => s.Code == "full").FeedRate / 2, null)])],
+        };
         Assert.True(Deep.Calculate(Usual, slower, false).Figure("time") > before.Figure("time") * 1.5);
     }
 
@@ -124,7 +130,8 @@ public sealed class StagedTests
     {
         Situation slow = Usual.Changed(c => c.With(Dimension.FluteLength, 290).With(Dimension.OverallLength, 350)) with { };
         slow = slow with { Assembly = slow.Assembly with { Value = slow.Assembly.Value with { Projection = 320 } } };
-        InputFault fault = Assert.Single(Refused(() => Deep.Calculate(slow, Crossed() with { Edits = [new(stage, speed, feed, coolant)] }, false)));
+        InputFault fault = Assert.Single(
+            Refused(() => Deep.Calculate(slow, Crossed() with { Extras = [new StageEdits([new(stage, speed, feed, coolant)])] }, false)));
         Assert.Equal($"edits.{stage}", fault.Field);
         Assert.Contains(reason, fault.Sentence, StringComparison.Ordinal);
     }
@@ -153,7 +160,7 @@ public sealed class StagedTests
         Assert.Equal(["crossHoles[1]"], Refused(() => Deep.Calculate(Usual, Crossed(new CrossHole(60, 5), null!), false)).Select(f => f.Field));
         Assert.Equal(
             ["edits[0]", "edits.full"],
-            Refused(() => Deep.Calculate(Usual, Crossed() with { Edits = [null!, new("full", double.NaN, null, null)] }, false))
+            Refused(() => Deep.Calculate(Usual, Crossed() with { Extras = [new StageEdits([null!, new("full", double.NaN, null, null)])] }, false))
                 .Select(f => f.Field));
     }
 }

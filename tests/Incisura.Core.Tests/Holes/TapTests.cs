@@ -1,7 +1,9 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Machines;
 using Incisura.Core.Threads;
 using static Incisura.Core.Tests.Holes.HoleSample;
@@ -38,15 +40,15 @@ public sealed class TapTests
     [Fact]
     public void Each_limit_that_binds_is_named_and_all_figures_follow()
     {
-        foreach ((Machine machine, LimitKind kind) in ((Machine, LimitKind)[])[
-            (Mill with { SynchronousLimit = 300 }, LimitKind.SpeedInStep), (Mill with { LargestFeed = 400 }, LimitKind.AxisFeed),
-            (Mill with { RunUpTime = 60 }, LimitKind.SpeedReached),
-            (Mill with { LargestSpeed = 350, SynchronousLimit = 900 }, LimitKind.HighestSpeed),
+        foreach ((Machine machine, LimitDefinition kind) in ((Machine, LimitDefinition)[])[
+            (Mill with { SynchronousLimit = 300 }, Tapping.SpeedInStep), (Mill with { LargestFeed = 400 }, Limits.AxisFeed),
+            (Mill with { RunUpTime = 60 }, Tapping.SpeedReached),
+            (Mill with { LargestSpeed = 350, SynchronousLimit = 900 }, Limits.HighestSpeed),
         ])
         {
             CalculationResult r = Tap.Calculate(On(machine), Sample.Typed(("cuttingSpeed", 40)), false);
             Finding held = Assert.Single(r.Findings, f => f.Code == "held");
-            Assert.Contains(LimitCatalogue.NameOf(kind).ToLowerInvariant(), held.Text.Template, StringComparison.Ordinal);
+            Assert.Contains(kind.Name.ToLowerInvariant(), held.Text.Template, StringComparison.Ordinal);
             Assert.Equal(Math.PI * 10 * r.Figure("spindleSpeed") / 1000, r.Figure("speedInUse"), 9);
             Assert.Equal(40, r.Field("cuttingSpeed").Value);
             Assert.Equal(r.Figure("spindleSpeed"), r.Figure("returnSpeed"), 6);
@@ -101,7 +103,7 @@ public sealed class TapTests
     {
         CalculationResult r = Tap.Calculate(Usual, Sample.Typed(("depth", 15)), false);
         Assert.Equal(15 + 3.75, r.Figure("programmedDepth"), 9);
-        Assert.True(r.Limits.Single(l => l.Kind == LimitKind.HoleDepth).Use <= 1);
+        Assert.True(r.Limits.Single(l => l.Kind == HoleLimits.HoleDepth.Code).Use <= 1);
         Assert.Contains(
             Tap.Calculate(Usual, Sample.Typed(("depth", 15), ("depthOfHoleBefore", 18)), false).Findings,
             f => f is { Code: "over-limit", Severity: Severity.Stop });
@@ -142,7 +144,7 @@ public sealed class TapTests
         InputFault hand = Assert.Single(Refused(() => Tap.Calculate(left, Choices.None.Picked("turning", "right"), false)));
         Assert.Equal("turning", hand.Field);
         Assert.Contains("turn it to the left", hand.Sentence, StringComparison.Ordinal);
-        Assert.True(Tap.Calculate(left, Choices.None, false).Stages.Single(s => s.Code == "in").Speed < 0);
+        Assert.True(Tap.Calculate(left, Choices.None, false).Way().Parts.Single(s => s.Code == "in").Speed < 0);
         Assert.Contains(
             "the tap would jam", Assert.Single(Refused(() => Tap.Calculate(Usual, Sample.Typed(("holeBefore", 7.5)), false))).Sentence,
             StringComparison.Ordinal);

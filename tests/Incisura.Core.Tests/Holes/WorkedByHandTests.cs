@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;
@@ -24,7 +25,7 @@ public sealed class WorkedByHandTests
             "drill", s, ("depth", 15), ("cuttingSpeed", 60), ("feedPerRevolution", 0.12), ("approach", 3), ("retract", 20), ("dwellTurns", 4));
         Assert.Equal(tip, r.Figure("programmedDepth"), 12);
         Assert.Equal(((3 + tip) / feed) + (4 / n) + ((20 - 3 + tip + 20) / Rapid), r.Figure("time"), 12);
-        Assert.Equal(r.Figure("time"), r.Stages.Sum(t => t.Time), 12);
+        Assert.Equal(r.Figure("time"), r.Way().Parts.Sum(t => t.Time), 12);
     }
 
     [Fact]
@@ -42,7 +43,7 @@ public sealed class WorkedByHandTests
         double fed = 2 + 30 + (2 * 0.5), moved = 10 - 2 + (12 + 11.5) + (22 + 21.5) + 40;
         Assert.Equal(3, r.Figure("pecks"));
         Assert.Equal((fed / feed) + (moved / Rapid), r.Figure("time"), 12);
-        Assert.Equal(r.Figure("time"), r.Stages.Sum(t => t.Time), 12);
+        Assert.Equal(r.Figure("time"), r.Way().Parts.Sum(t => t.Time), 12);
     }
 
     [Theory]
@@ -124,7 +125,7 @@ public sealed class WorkedByHandTests
         Situation s = With(CutterFamily.Counterbore, "counterbore");
         double length = Dim(s, Dimension.PilotLength), pilot = Dim(s, Dimension.PilotDiameter);
         CalculationResult r = Calculate("counterbore", s, ("depth", 5), ("holeBefore", pilot), ("depthOfHoleBefore", 5 + (length / 2)));
-        JudgedLimit room = r.Limits.Single(l => l.Kind == LimitKind.HoleDepth);
+        JudgedLimit room = r.Limits.Single(l => l.Kind == HoleLimits.HoleDepth.Code);
         Assert.Equal(5 + length, room.Allowed!.Value, 9);
         Assert.True(room.Use > 1);
         Assert.Equal(["holeBefore"], Refused(() => Calculate("counterbore", s, ("holeBefore", pilot - 1))).Select(f => f.Field));

@@ -25,7 +25,7 @@ public class FamilyTests
     {
         Cutter start = Start(family);
         yield return start;
-        foreach (OptionDescription pick in start.Described.Picks)
+        foreach (PickDescription pick in start.Described.Picks)
             foreach (OptionPick p in pick.Picks)
                 yield return (p.Code == "conical" ? start.With(Dimension.TaperAngle, 5) : p.Code == "lens" ? start.With(
                     Dimension.ProfileRadius, 20).With(Dimension.LargestDepth, 0.5) : p.Code == "past" ? start.With(Dimension.FluteLength,

@@ -66,7 +66,7 @@ public class EngagementTests
 
     [Fact]
     public void Speed_and_feed_are_their_own_inverse() => Gen.Select(Gen.Double[1, 500], Gen.Double[1, 100]).Sample(c =>
-        Math.Abs(MillingCut.CuttingSpeedFor(MillingCut.SpindleSpeedFor(c.Item1, c.Item2), c.Item2) - c.Item1) <= 1e-12 * c.Item1);
+        Math.Abs(CuttingSetup.CuttingSpeedFor(CuttingSetup.SpindleSpeedFor(c.Item1, c.Item2), c.Item2) - c.Item1) <= 1e-12 * c.Item1);
 
     [Fact]
     public void In_inches_and_in_millimetres_the_same_cut_has_the_same_power() =>

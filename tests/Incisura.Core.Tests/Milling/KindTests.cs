@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
 
@@ -72,7 +73,7 @@ public class KindTests
     public void The_mean_of_the_forces_over_a_turn_is_the_power_of_the_mean_chip_within_five_per_cent(string code, CutterFamily family)
     {
         (IOperation operation, Situation situation) = Of(code, family);
-        RevolutionLoad load = ((ITurningLoad)operation).Revolution(situation, Choices.None);
+        RevolutionLoad load = ((ILoadOverTurn)operation).Revolution(situation, Choices.None);
         Assert.InRange(load.MeanPower / load.MeanChipPower, 0.95, 1.05);
         Assert.True(load.OfResultant.Peak >= load.OfResultant.Mean * (1 - 1e-12) && load.LargestDeflection > 0);
     }
@@ -132,7 +133,7 @@ public class KindTests
     [Fact]
     public void Every_operation_has_its_own_code_and_names_only_fields_and_figures_once()
     {
-        Assert.Equal(Codes.Order(), Operations.All.Where(o => o is ITurningLoad).Select(o => o.Description.Code).Order());
+        Assert.Equal(Codes.Order(), Operations.All.Where(o => o is ILoadOverTurn).Select(o => o.Description.Code).Order());
         foreach (OperationDescription d in Operations.All.Select(o => o.Description))
         {
             Assert.Equal(d.Fields.Count, d.Fields.Select(f => f.Code).Distinct().Count());

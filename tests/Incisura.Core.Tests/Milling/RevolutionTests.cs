@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
 
@@ -52,8 +53,9 @@ public class RevolutionTests
     public void The_axial_resultant_changes_sign_with_the_hand_of_the_helix()
     {
         Situation Handed(double helix) => Sample.Situation with { Cutter = new(1, 1, Sample.Cutter.With(Dimension.HelixAngle, helix)) };
-        RevolutionLoad right = ((ITurningLoad)Rough).Revolution(Handed(38), Choices.None),
-            left = ((ITurningLoad)Rough).Revolution(Handed(-38), Choices.None), straight = ((ITurningLoad)Rough).Revolution(Handed(0), Choices.None);
+        RevolutionLoad right = ((ILoadOverTurn)Rough).Revolution(Handed(38), Choices.None),
+            left = ((ILoadOverTurn)Rough).Revolution(Handed(-38), Choices.None),
+                straight = ((ILoadOverTurn)Rough).Revolution(Handed(0), Choices.None);
         Assert.True(right.OfAxial.Mean < 0, "a right-hand helix draws the cutter out of its holder");
         Assert.Equal(-right.OfAxial.Mean, left.OfAxial.Mean, 1e-9 * Math.Abs(left.OfAxial.Mean));
         Assert.Equal(0, straight.OfAxial.Mean, 9);
@@ -94,7 +96,7 @@ public class RevolutionTests
         {
             Choices typed = Sample.Typed(("widthOfCut", width), ("feedPerTooth", 0.05), ("depthOfCut", 10));
             double judged = Rough.Calculate(Sample.Situation, typed, explain: false).Figure("peakForce");
-            Assert.InRange(((ITurningLoad)Rough).Revolution(Sample.Situation, typed).OfResultant.Peak, 0.5 * judged, 1.03 * judged);
+            Assert.InRange(((ILoadOverTurn)Rough).Revolution(Sample.Situation, typed).OfResultant.Peak, 0.5 * judged, 1.03 * judged);
         }
     }
 }
@@ -113,7 +115,7 @@ public class BestPointTests
             Sample.On(Sample.Machine with { Curve = [new(1000, 1, 1.2, 9.5, 11.5), new(12000, 1, 1.2, 0.8, 1)] }), Choices.None, BestAim.Removal,
             CancellationToken.None);
         Assert.True(weak.RemovalRate < best.RemovalRate);
-        Assert.Contains(weak.Binding, k => k is LimitKind.PowerContinuous or LimitKind.TorqueContinuous);
+        Assert.Contains(weak.Binding, k => k is "powerContinuous" or "torqueContinuous");
     }
 
     [Fact]

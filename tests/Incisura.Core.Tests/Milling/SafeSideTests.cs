@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
@@ -30,13 +31,16 @@ public sealed class SafeSideTests
         {
             double lag = ChipSection.Lag(c.Depth, c.Helix, 12), searched = 0;
             const int slices = 400, steps = 360;
-            for (int i = 0; i < steps; i++)
+
+            // An arc shorter than a step is met where an edge's front leaves it, or its tail enters it.
+            double[] turns = [.. Enumerable.Range(0, steps).Select(i => 2 * Math.PI * i / steps), c.Entry + c.Length, c.Entry + lag];
+            foreach (double turn in turns)
             {
                 double section = 0;
                 for (int k = 0; k < slices; k++)
                     for (int tooth = 0; tooth < c.Teeth; tooth++)
                     {
-                        double angle = ((2 * Math.PI * i / steps) - (lag * (k + 0.5) / slices) + (2 * Math.PI * tooth / c.Teeth)) % (2 * Math.PI);
+                        double angle = (turn - (lag * (k + 0.5) / slices) + (2 * Math.PI * tooth / c.Teeth)) % (2 * Math.PI);
                         if (angle < 0) angle += 2 * Math.PI;
                         if (angle >= c.Entry && angle <= c.Entry + c.Length) section += Math.Sin(angle) / slices;
                     }
@@ -107,7 +111,7 @@ public sealed class SafeSideTests
             explain: false);
         Assert.Equal(gain, r.Figure("gain"), 9);
         Assert.Equal(deepest, r.Figure("depth"), 9);
-        Assert.Equal(deepest, r.Limits.Single(l => l.Kind == LimitKind.DepthOfCutter).Used, 9);
+        Assert.Equal(deepest, r.Limits.Single(l => l.Kind == MillingLimits.DepthOfCutter.Code).Used, 9);
         double removed = 12 * length * gain * ramps / 1000;
         Assert.Equal(removed, r.Figure("removalRate") * r.Figure("way") / r.Figure("feedRate"), 9);
     }
@@ -215,7 +219,7 @@ public sealed class SafeSideTests
             Sample.Typed(("cuttingSpeed", 120), ("feedPerTooth", 0.05), ("holeDiameter", 12 * ratio), ("rampAngle", angle), ("stockHeight", 10)),
             explain: false);
         double minutes = 10 / r.Figure("feedDown"), volume = Math.PI / 4 * 144 * ratio * ratio * 10 / 1000;
-        double side = r.Figure("pitch") * 12 * Math.Cos(angle * Math.PI / 180) * r.Figure("feedRate") / 1000;
+        double side = r.Figure("depthInTurn") * 12 * Math.Cos(angle * Math.PI / 180) * r.Figure("feedRate") / 1000;
         bool more = r.Figure("power") >= Math.Max(side, r.Figure("removalRate")) * r.Figure("specificForce") / 60000 * (1 - 1e-9);
         return more && Math.Abs((r.Figure("removalRate") * minutes) - volume) <= 1e-9 * volume;
     });
@@ -251,10 +255,11 @@ public sealed class SafeSideTests
         Situation s = Sample.With(CutterFamily.SquareEndMill, "side-rough", (Dimension.CuttingDiameter, 12), (Dimension.LargestWidthRatio, 0.15));
         IOperation loops = Operations.Find("constant-engagement")!;
         CalculationResult proposed = loops.Calculate(s, Choices.None, explain: false);
-        JudgedLimit width = proposed.Limits.Single(l => l.Kind == LimitKind.WidthOfCutter);
+        JudgedLimit width = proposed.Limits.Single(l => l.Kind == MillingLimits.WidthOfCutter.Code);
         Assert.Equal(0.15 * 12, width.Used, 9);
         Assert.False(width.Use > 1 + 1e-9);
-        JudgedLimit wide = loops.Calculate(s, Sample.Typed(("arcWanted", 60)), explain: false).Limits.Single(l => l.Kind == LimitKind.WidthOfCutter);
+        JudgedLimit wide = loops.Calculate(s, Sample.Typed(("arcWanted", 60)), explain: false).Limits
+            .Single(l => l.Kind == MillingLimits.WidthOfCutter.Code);
         Assert.Equal(0.25 * 12, wide.Used, 9); // 60° are a quarter of the diameter on a straight wall
         Assert.True(wide.Use > 1.6);
     }

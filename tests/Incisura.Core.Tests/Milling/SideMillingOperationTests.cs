@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Machines;
 using Incisura.Core.Milling;
 
@@ -56,7 +57,7 @@ public class SideMillingOperationTests
         CalculationResult result = Calculate(Sample.On(Sample.Machine with { LargestFeed = 400 }), Choices.None);
         Assert.Equal(400, result.Figure("feedRate"), 6);
         Assert.Equal(0.06, result.Field("feedPerTooth").Value, 12);
-        Assert.Equal(1, result.Limits.Single(l => l.Kind == LimitKind.AxisFeed).Use!.Value, 9);
+        Assert.Equal(1, result.Limits.Single(l => l.Kind == Limits.AxisFeed.Code).Use!.Value, 9);
     }
 
     [Fact]
@@ -67,7 +68,7 @@ public class SideMillingOperationTests
         Assert.Equal(Origin.Held, result.Field("depthOfCut").Origin);
         // Held values are rounded down to three digits, so a per cent may be left.
         Assert.InRange(result.Limits[0].Use!.Value, 0.99, 1);
-        Assert.True(result.Limits[0].Kind is LimitKind.TorqueContinuous or LimitKind.PowerContinuous);
+        Assert.True(result.Limits[0].Kind is "torqueContinuous" or "powerContinuous");
     }
 
     [Fact]
@@ -77,7 +78,7 @@ public class SideMillingOperationTests
         CalculationResult result = Calculate(Sample.On(weak), Sample.Typed(("depthOfCut", 18)));
         Assert.Equal(18, result.Field("depthOfCut").Value);
         Assert.Equal(Origin.Held, result.Field("widthOfCut").Origin);
-        Assert.DoesNotContain(result.Limits, l => l.Kind == LimitKind.TorqueContinuous && l.Use > 1 + 1e-9);
+        Assert.DoesNotContain(result.Limits, l => l.Kind == Limits.TorqueContinuous.Code && l.Use > 1 + 1e-9);
     }
 
     [Fact]
@@ -95,7 +96,7 @@ public class SideMillingOperationTests
     public void A_limit_without_data_is_said_and_never_passed()
     {
         CalculationResult result = Calculate(Sample.On(Sample.Machine with { Curve = [] }), Choices.None);
-        JudgedLimit power = result.Limits.Single(l => l.Kind == LimitKind.PowerContinuous);
+        JudgedLimit power = result.Limits.Single(l => l.Kind == Limits.PowerContinuous.Code);
         Assert.Null(power.Use);
         Assert.Contains(result.Findings, f => f.Code == "not-judged");
     }

@@ -14,22 +14,22 @@ public class SideMillingProperties
     private static readonly Gen<(double Width, double Depth, double Feed, double Speed)> Cuts =
         Gen.Select(Gen.Double[0.05, 12], Gen.Double[0.2, 25], Gen.Double[0.005, 0.15], Gen.Double[20, 400]);
 
-    private static MillingInputs Inputs(double width, double depth, double feed, double speed)
+    private static Inputs Inputs(double width, double depth, double feed, double speed)
     {
-        MillingInputs x = new() { Steadiness = 1, Wear = 1 };
-        x.Type(MillingInput.CuttingSpeed, speed);
-        x.Type(MillingInput.FeedPerTooth, feed);
-        x.Type(MillingInput.WidthOfCut, width);
-        x.Type(MillingInput.DepthOfCut, depth);
-        x.Type(MillingInput.StockWidth, width);
-        x.Type(MillingInput.WallHeight, depth);
-        x.Type(MillingInput.Length, 100);
-        x.Type(MillingInput.DeflectionAllowed, 50);
+        Inputs x = default;
+        x.Type(Input.CuttingSpeed, speed);
+        x.Type(Input.FeedPerTooth, feed);
+        x.Type(Input.WidthOfCut, width);
+        x.Type(Input.DepthOfCut, depth);
+        x.Type(Input.StockWidth, width);
+        x.Type(Input.WallHeight, depth);
+        x.Type(Input.Length, 100);
+        x.Type(Input.DeflectionAllowed, 50);
         return x;
     }
 
     private static MillingResult Solve(double width, double depth, double feed, double speed) =>
-        MillingSolver.Solve<SideRough>(Setup, Inputs(width, depth, feed, speed));
+        MillingOperation<SideRough>.Solve(Setup, Inputs(width, depth, feed, speed));
 
     [Fact]
     public void Halving_the_width_never_raises_the_arc() =>
@@ -75,7 +75,7 @@ public class SideMillingProperties
     [Fact]
     public void Deflection_grows_with_depth_and_feed() => Cuts.Sample(c =>
         Solve(
-            c.Width, c.Depth, c.Feed * 1.2, c.Speed)[MillingFigure.Deflection] >= Solve(c.Width, c.Depth, c.Feed, c.Speed)[MillingFigure.Deflection]);
+            c.Width, c.Depth, c.Feed * 1.2, c.Speed)[Output.Deflection] >= Solve(c.Width, c.Depth, c.Feed, c.Speed)[Output.Deflection]);
 
     [Fact]
     public void The_largest_section_is_the_peak_of_a_turn_searched_step_by_step() =>
@@ -107,10 +107,10 @@ public class SideMillingProperties
     public void A_calculation_without_derivation_allocates_nothing()
     {
         NoTrace none = default;
-        MillingInputs x = Inputs(3, 12, 0.06, 120);
-        MillingSolver.Solve<SideRough, NoTrace>(Setup, x, out _, ref none);
+        Inputs x = Inputs(3, 12, 0.06, 120);
+        Milling<SideRough>.Solve(Setup, x, out _, ref none);
         long before = GC.GetAllocatedBytesForCurrentThread();
-        for (int i = 0; i < 1000; i++) MillingSolver.Solve<SideRough, NoTrace>(Setup, x, out _, ref none);
+        for (int i = 0; i < 1000; i++) Milling<SideRough>.Solve(Setup, x, out _, ref none);
         Assert.Equal(before, GC.GetAllocatedBytesForCurrentThread());
     }
 
@@ -119,15 +119,15 @@ public class SideMillingProperties
     {
         const int size = 6;
         float[] uses = new float[20 * size * size], rates = new float[size * size];
-        MillingInputs x = Inputs(1, 1, 0.06, 120);
-        IReadOnlyList<LimitKind> kinds = MillingWindow.Evaluate<SideRough>(
-            Setup, x, (MillingInput.WidthOfCut, 12), (MillingInput.DepthOfCut, 24), size, uses, rates, CancellationToken.None);
+        Inputs x = Inputs(1, 1, 0.06, 120);
+        IReadOnlyList<LimitDefinition> kinds = MillingOperation<SideRough>.Evaluate(
+            Setup, x, (Input.WidthOfCut, 12), (Input.DepthOfCut, 24), size, uses, rates, CancellationToken.None);
         for (int j = 0; j < size; j++)
             for (int i = 0; i < size; i++)
             {
                 MillingResult alone = Solve(2 * (i + 1), 4 * (j + 1), 0.06, 120);
                 int at = (j * size) + i;
-                Assert.Equal((float)alone[MillingFigure.RemovalRate], rates[at]);
+                Assert.Equal((float)alone[Output.RemovalRate], rates[at]);
                 for (int k = 0; k < kinds.Count; k++)
                     if (alone.Limits.Of(kinds[k]) is { Judged: true } limit) Assert.Equal((float)limit.Use, uses[(k * size * size) + at]);
             }

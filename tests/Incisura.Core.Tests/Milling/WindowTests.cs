@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 
 namespace Incisura.Core.Tests.Milling;
 

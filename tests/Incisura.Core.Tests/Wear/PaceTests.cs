@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Methods;
@@ -46,7 +47,7 @@ public sealed class PaceTests
         CalculationResult charted = Rough.Calculate(s, Choices.None, false), spared = Rough.Calculate(s, Sample.Typed(("toolLife", 90)), true);
         Assert.Equal(120, charted.Field("cuttingSpeed").Value, 12);
         Assert.Equal(45, charted.Field("toolLife").Value, 9);
-        Assert.DoesNotContain(charted.Limits, l => l.Kind == LimitKind.ToolLife);
+        Assert.DoesNotContain(charted.Limits, l => l.Kind == Limits.ToolLife.Code);
         Assert.Equal(120 * Math.Pow(0.5, 0.25), spared.Field("cuttingSpeed").Value, 9);
         Assert.Equal(90, spared.Figure("toolLife"), 9);
         Assert.Equal(45, spared.Field("toolLife").Proposed!.Value, 9);
@@ -62,9 +63,9 @@ public sealed class PaceTests
         Situation s = Lasting(Sample.Situation);
         CalculationResult fast = Rough.Calculate(s, Sample.Typed(("cuttingSpeed", 240)), false);
         Assert.Equal(45.0 / 16, fast.Field("toolLife").Value, 9);
-        Assert.DoesNotContain(fast.Limits, l => l.Kind == LimitKind.ToolLife);
+        Assert.DoesNotContain(fast.Limits, l => l.Kind == Limits.ToolLife.Code);
         CalculationResult both = Rough.Calculate(s, Sample.Typed(("cuttingSpeed", 240), ("toolLife", 45)), false);
-        JudgedLimit limit = both.Limits.Single(l => l.Kind == LimitKind.ToolLife);
+        JudgedLimit limit = both.Limits.Single(l => l.Kind == Limits.ToolLife.Code);
         Assert.Equal(16, limit.Use!.Value, 9);
         Assert.Contains(
             both.Findings,
@@ -78,7 +79,7 @@ public sealed class PaceTests
     {
         CalculationResult r = Rough.Calculate(Lasting(Sample.On(Sample.Machine with { LargestSpeed = 1600 })), Sample.Typed(("toolLife", 20)), false);
         Assert.True(r.Figure("toolLife") > 20);
-        Assert.True(r.Limits.Single(l => l.Kind == LimitKind.ToolLife).Use < 1);
+        Assert.True(r.Limits.Single(l => l.Kind == Limits.ToolLife.Code).Use < 1);
     }
 
     [Fact]
@@ -124,9 +125,9 @@ public sealed class PaceTests
         Situation s = Lasting(Sample.Situation);
         OperatingWindow Over(string across, params (string, double)[] typed) =>
             Rough.Window(s, Sample.Typed(typed), new(across, "depthOfCut", 16), TestContext.Current.CancellationToken);
-        Assert.DoesNotContain(LimitKind.ToolLife, Over("widthOfCut", ("toolLife", 60)).Kinds);
-        Assert.Contains(LimitKind.ToolLife, Over("cuttingSpeed", ("toolLife", 60)).Kinds);
-        Assert.Contains(LimitKind.ToolLife, Over("widthOfCut", ("toolLife", 60), ("cuttingSpeed", 200)).Kinds);
+        Assert.DoesNotContain(Limits.ToolLife.Code, Over("widthOfCut", ("toolLife", 60)).Kinds);
+        Assert.Contains(Limits.ToolLife.Code, Over("cuttingSpeed", ("toolLife", 60)).Kinds);
+        Assert.Contains(Limits.ToolLife.Code, Over("widthOfCut", ("toolLife", 60), ("cuttingSpeed", 200)).Kinds);
     }
 
     [Fact]

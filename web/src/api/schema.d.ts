@@ -4413,6 +4413,22 @@ export interface components {
              */
             place: number;
         };
+        /** @description Something a result has beyond figures, such as the way of the tool or where a wall is open. */
+        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"];
+        /** @description Where crossing holes open the wall of the bore, in the order they were given. */
+        AttachmentOpenWalls: {
+            /** @enum {string} */
+            kind?: "openWalls";
+            /** @description The open lengths. */
+            walls: components["schemas"]["OpenWall"][];
+        };
+        /** @description The way of the tool, stretch by stretch, from the same walk that gives its length and its time. */
+        AttachmentToolWay: {
+            /** @enum {string} */
+            kind?: "toolWay";
+            /** @description The stretches in order. */
+            parts: components["schemas"]["WayPart"][];
+        };
         BatchView: {
             /** Format: int32 */
             id: number;
@@ -4438,9 +4454,9 @@ export interface components {
              */
             time: number;
             /** @description Limits it is held by. */
-            binding: components["schemas"]["LimitKind"][];
+            binding: string[];
             /** @description Limits that could not be judged for lack of data. */
-            notJudged: components["schemas"]["LimitKind"][];
+            notJudged: string[];
             /** @description Why there is none, or what else ends the search: a sentence. */
             reason: string;
         };
@@ -4483,11 +4499,7 @@ export interface components {
             };
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
-            crossHoles?: null | components["schemas"]["CrossHole"][];
-            edits?: null | components["schemas"]["StageEdit"][];
-            /** Format: double */
-            depthBefore?: null | number;
-            cycleBefore?: null | components["schemas"]["DrillingCycle"];
+            extras?: null | components["schemas"]["Extra"][];
         };
         /** @description The outcome of a calculation. Same inputs and same engine version give the same bits. */
         CalculationResult: {
@@ -4511,10 +4523,8 @@ export interface components {
             givens: components["schemas"]["Given"][];
             /** @description The derivation; empty unless it was asked for. */
             steps: components["schemas"]["DerivationStep"][];
-            /** @description What the tool does along its axis, stage by stage; empty where the operation does not move along it alone. */
-            stages?: components["schemas"]["HoleStage"][];
-            /** @description Where crossing holes open the wall of the bore, in the order they were given. */
-            openings?: components["schemas"]["OpenWall"][];
+            /** @description What it has beyond figures, such as the way of the tool. */
+            attachments: components["schemas"]["Attachment"][];
         };
         /**
          * @description Whether a chain makes the hole.
@@ -4534,16 +4544,8 @@ export interface components {
             leftover?: null | components["schemas"]["Leftover"];
             /** @description The method that was applied, in words; empty for none. */
             method?: string;
-            /** @description Holes that cross the bore, for a hole drilled in stages. */
-            crossHoles?: components["schemas"]["CrossHole"][];
-            /** @description Stages whose speed, feed or coolant was changed. */
-            edits?: components["schemas"]["StageEdit"][];
-            /**
-             * Format: double
-             * @description Depth the hole had before the drawing changed; null where it did not.
-             */
-            depthBefore?: null | number;
-            cycleBefore?: null | components["schemas"]["DrillingCycle"];
+            /** @description What it has beyond numbers and picks, such as holes that cross the bore. */
+            extras?: components["schemas"]["Extra"][];
         };
         ComparedAlternative: {
             name: string;
@@ -4680,11 +4682,7 @@ export interface components {
             note?: null | string;
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
-            crossHoles?: null | components["schemas"]["CrossHole"][];
-            edits?: null | components["schemas"]["StageEdit"][];
-            /** Format: double */
-            depthBefore?: null | number;
-            cycleBefore?: null | components["schemas"]["DrillingCycle"];
+            extras?: null | components["schemas"]["Extra"][];
         };
         DraftRequest: {
             operation: string;
@@ -4703,11 +4701,7 @@ export interface components {
             };
             leftover?: null | components["schemas"]["TakenLeftover"];
             method?: null | string;
-            crossHoles?: null | components["schemas"]["CrossHole"][];
-            edits?: null | components["schemas"]["StageEdit"][];
-            /** Format: double */
-            depthBefore?: null | number;
-            cycleBefore?: null | components["schemas"]["DrillingCycle"];
+            extras?: null | components["schemas"]["Extra"][];
         };
         /** @enum {unknown} */
         DrillingCycle: "plain" | "chipBreaking" | "fullRetract" | "staged" | null;
@@ -4800,6 +4794,33 @@ export interface components {
             lookedAt: string;
             entries: components["schemas"]["EditionEntryView"][];
         };
+        /** @description Something a choice has beyond numbers and picks, such as the holes that cross a bore; each kind checks itself. */
+        Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"];
+        /** @description Holes that cross the bore, for a hole drilled in stages. */
+        ExtraCrossHoles: {
+            /** @enum {string} */
+            kind?: "crossHoles";
+            /** @description The holes, in the order they were given. */
+            holes: components["schemas"]["CrossHole"][];
+        };
+        /** @description How the hole was drilled before the drawing, the cutter, the material, the machine or the coolant changed. */
+        ExtraDrilledBefore: {
+            /** @enum {string} */
+            kind?: "drilledBefore";
+            /**
+             * Format: double
+             * @description Depth the hole had, mm; null where it did not change.
+             */
+            depth?: null | number;
+            cycle?: null | components["schemas"]["DrillingCycle"];
+        };
+        /** @description Stages whose speed, feed or coolant was changed. */
+        ExtraStageEdits: {
+            /** @enum {string} */
+            kind?: "stageEdits";
+            /** @description The changes. */
+            edits: components["schemas"]["StageEdit"][];
+        };
         /** @description How many things have a value, with all other filters kept. */
         FacetCount: {
             value: string;
@@ -4833,7 +4854,7 @@ export interface components {
             /** @description Its dimensions in the order people read them. */
             dimensions: components["schemas"]["FamilyDimension"][];
             /** @description Words to pick, such as the form of the flutes. */
-            picks: components["schemas"]["OptionDescription"][];
+            picks: components["schemas"]["PickDescription"][];
             /** @description Symbol of the dimension the cutter is called by. */
             calledBy: string;
             /** @description Whether its edges are inserts on a steel body. */
@@ -4903,8 +4924,6 @@ export interface components {
         };
         /** @description A number an operation asks for. */
         FieldDescription: {
-            /** @description Stable code. */
-            code: string;
             /** @description Symbol of ISO 3002; empty where there is none. */
             symbol: string;
             /** @description Plain words. */
@@ -4923,6 +4942,8 @@ export interface components {
              * @description Largest value that can be computed with, base unit.
              */
             most: number;
+            /** @description Stable code: the name of the input with a small first letter, unless the operation gives another. */
+            code: string;
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
         };
@@ -4961,10 +4982,11 @@ export interface components {
             least: null | number;
             /**
              * Format: double
-             * @description Largest such value; null where no value keeps every limit.
+             * @description Largest such value; null where no value keeps every limit, or none stands in its way.
              */
             most: null | number;
-            mostBy: null | components["schemas"]["LimitKind"];
+            /** @description Code of the limit that sets Most. */
+            mostBy: null | string;
             note: null | components["schemas"]["Sentence"];
             /**
              * @description Whether the value matters with the cutter and the other fields as they are.
@@ -5088,11 +5110,18 @@ export interface components {
         };
         /** @description A value that went into the derivation from outside, with where it came from. */
         Given: {
+            /** @description Its symbol. */
             symbol: string;
+            /** @description Plain words. */
             name: string;
+            /** @description What it measures. */
             quantity: components["schemas"]["Quantity"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its value, base unit.
+             */
             value: number;
+            /** @description Where it came from, in words. */
             from: string;
         };
         GroupView: {
@@ -5290,44 +5319,6 @@ export interface components {
              */
             total: number;
         };
-        /** @description A stretch of the tool's way along its axis, or a stand, with one speed, one feed and coolant on or off. */
-        HoleStage: {
-            /** @description Stable code, such as full or cross-1. */
-            code: string;
-            /** @description Plain words. */
-            name: string;
-            /**
-             * Format: double
-             * @description Depth of the tip below the surface at its beginning, mm; negative above it.
-             */
-            from: number;
-            /**
-             * Format: double
-             * @description Depth of the tip at its end, mm.
-             */
-            to: number;
-            /**
-             * Format: double
-             * @description Spindle speed, rev/min; negative to the left.
-             */
-            speed: number;
-            /**
-             * Format: double
-             * @description Feed rate, mm/min; 0 while the tool stands.
-             */
-            feedRate: number;
-            /** @description Whether it moves in rapid. */
-            rapid: boolean;
-            /** @description Whether coolant is on. */
-            coolant: boolean;
-            /**
-             * Format: double
-             * @description Time, min.
-             */
-            time: number;
-            /** @description Whether its speed, feed and coolant can be changed. */
-            editable?: boolean;
-        };
         /** @description A hole as the drawing of the part asks for it. */
         HoleTarget: {
             /** @description What it is to become. */
@@ -5440,8 +5431,8 @@ export interface components {
         JsonNode: unknown;
         /** @description A limit as judged, with its words. */
         JudgedLimit: {
-            /** @description Which limit. */
-            kind: components["schemas"]["LimitKind"];
+            /** @description Code of the limit. */
+            kind: string;
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -5465,6 +5456,11 @@ export interface components {
             isLeast: boolean;
             /** @description What its excess means. */
             severity: components["schemas"]["Severity"];
+            /**
+             * Format: double
+             * @description Where along the cut it is worst, mm from its beginning; null where it is the same all the way.
+             */
+            at?: null | number;
         };
         LabelRequest: {
             list: string;
@@ -5532,7 +5528,7 @@ export interface components {
         /** @description A limit whose use differs between two calculations. */
         LimitChange: {
             /** @description Which limit. */
-            kind: components["schemas"]["LimitKind"];
+            kind: string;
             /** @description Its name. */
             name: string;
             /**
@@ -5546,8 +5542,6 @@ export interface components {
              */
             to: null | number;
         };
-        /** @enum {unknown} */
-        LimitKind: "highestSpeed" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "torqueContinuous" | "torqueShortTime" | "axisFeed" | "fluteLength" | "depthOfCutter" | "widthOfCutter" | "largestChip" | "leastChip" | "deflection" | "grip" | "reach" | "rampAngle" | "leastHole" | "largestHole" | "chipRoom" | "ridge" | "thrust" | "speedInStep" | "speedReached" | "toolStrength" | "holeDepth" | "whirl" | "buckling" | "toolLife" | null;
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */
@@ -5645,7 +5639,7 @@ export interface components {
             diameterRegister: number;
             stockPlace: string;
             figures: components["schemas"]["Figure"][];
-            stages: components["schemas"]["HoleStage"][];
+            way: components["schemas"]["WayPart"][];
             warning: null | components["schemas"]["Sentence"];
             since: components["schemas"]["SinceThen"];
             note: string;
@@ -5843,11 +5837,11 @@ export interface components {
             use: string;
             /**
              * Format: byte
-             * @description Place in IReadOnlyList&lt;LimitKind&gt; OperatingWindow.Kinds of the tightest limit at each point.
+             * @description Place in IReadOnlyList&lt;string&gt; OperatingWindow.Kinds of the tightest limit at each point.
              */
             tightest: string;
             /** @description The limits looked at. */
-            kinds: components["schemas"]["LimitKind"][];
+            kinds: string[];
             /** @description The line of every limit that crosses the window. */
             lines: components["schemas"]["WindowLine"][];
             /**
@@ -5866,41 +5860,49 @@ export interface components {
              */
             bestRemovalRate: number;
         };
-        /** @description An operation as the interface, the API and the exports know it. */
+        /** @description An operation as its own file describes it, and as the interface, the API and the exports know it. */
         OperationDescription: {
+            /** @description Stable code. */
             code: string;
+            /** @description Plain words. */
             name: string;
-            families: components["schemas"]["CutterFamily"][];
-            fields: components["schemas"]["FieldDescription"][];
-            options: components["schemas"]["OptionDescription"][];
             /** @description Which picture shows it. */
             picture: string;
+            /** @description Families of cutter that may do it. */
+            families: components["schemas"]["CutterFamily"][];
+            /** @description What it asks for. */
+            fields: components["schemas"]["FieldDescription"][];
+            /** @description Choices between words. */
+            options: components["schemas"]["OptionDescription"][];
             /** @description Codes of the fields the operating window can be drawn over and the best point is looked for in. */
             free: string[];
             /** @description Whether the load changes within a turn and can be drawn over it. */
             loadOverTurn?: boolean;
             takes?: null | components["schemas"]["LeftoverKind"];
-            /** @description Whether the hole is drilled in stages, which can be changed one by one and be crossed by other holes. */
-            inStages?: boolean;
+            leaves?: null | components["schemas"]["LeftoverKind"];
+            /** @description Codes of the extras it takes, such as holes that cross the bore. */
+            extras: string[];
             /** @description Whether the feed is the lead of the thread, so that the speed chart holds none for it. */
             feedInStep?: boolean;
         };
         /** @description A choice between words. */
         OptionDescription: {
-            /** @description Stable code. */
-            code: string;
             /** @description Plain words. */
             name: string;
             /** @description What can be picked. */
             picks: components["schemas"]["OptionPick"][];
             /** @description Code of the pick taken when none is given. */
             default: string;
+            /** @description Stable code: the name of the choice with a small first letter, unless the operation gives another. */
+            code: string;
             /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
             group?: string;
         };
-        /** @description One pick of an option. */
+        /** @description One pick of a choice between words. */
         OptionPick: {
+            /** @description Stable code. */
             code: string;
+            /** @description Plain words. */
             words: string;
         };
         /**
@@ -5940,6 +5942,17 @@ export interface components {
             fullName: string;
             role: components["schemas"]["Role"];
             disabled: boolean;
+        };
+        /** @description A choice between words that a family of cutters offers. */
+        PickDescription: {
+            /** @description Stable code. */
+            code: string;
+            /** @description Plain words. */
+            name: string;
+            /** @description What can be picked. */
+            picks: components["schemas"]["OptionPick"][];
+            /** @description Code of the pick taken when none is given. */
+            default: string;
         };
         /** @description A point of the plan of a part. */
         Position: {
@@ -6096,10 +6109,7 @@ export interface components {
             };
             leftover: null | components["schemas"]["Leftover"];
             method: string;
-            crossHoles: components["schemas"]["CrossHole"][];
-            edits: components["schemas"]["StageEdit"][];
-            /** Format: double */
-            depthBefore: null | number;
+            extras: components["schemas"]["Extra"][];
             result: components["schemas"]["CalculationResult"];
             snapshot: components["schemas"]["Situation"];
             note: string;
@@ -6511,7 +6521,8 @@ export interface components {
             unit: string;
             /**
              * Format: double
-             * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the horsepower.
+             * @description How many base units one shown unit is; exact by definition of the inch (25.4 mm), the foot, the pound-force and the
+             *                 horsepower.
              */
             perBase: number;
             /**
@@ -6876,14 +6887,62 @@ export interface components {
              */
             shoulderDistance: number;
         };
+        /** @description A stretch of the tool's way with its words. */
+        WayPart: {
+            /** @description Stable code, such as full or cross-1. */
+            code: string;
+            /** @description Plain words. */
+            name: string;
+            /**
+             * Format: double
+             * @description How many equal ones.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Length of one, mm.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Depth of the tip below the surface at its beginning, mm; null where it does not run along the axis.
+             */
+            from: null | number;
+            /**
+             * Format: double
+             * @description Depth of the tip at its end, mm; null where it does not run along the axis.
+             */
+            to: null | number;
+            /**
+             * Format: double
+             * @description Spindle speed, rev/min; negative to the left.
+             */
+            speed: number;
+            /**
+             * Format: double
+             * @description Feed rate, mm/min; 0 while the tool stands.
+             */
+            feedRate: number;
+            /** @description Whether it moves in rapid. */
+            rapid: boolean;
+            /** @description Whether coolant is on. */
+            coolant: boolean;
+            /**
+             * Format: double
+             * @description Time of all, min.
+             */
+            time: number;
+            /** @description Whether its speed, feed and coolant can be changed. */
+            editable: boolean;
+        };
         Welcome: {
             demo: boolean;
             people: components["schemas"]["DemoPerson"][];
         };
         /** @description The line along which a limit is just used up. */
         WindowLine: {
-            /** @description The limit. */
-            kind: components["schemas"]["LimitKind"];
+            /** @description Code of the limit. */
+            kind: string;
             /** @description Plain words. */
             name: string;
             /** @description Its pieces, each as x and y in turn, in steps of the grid from its first point. */

@@ -95,7 +95,7 @@ internal static class Parts
     public static Relation Room(Dimension dimension, Func<Cutter, bool> holds, string sentence) => new(dimension, holds, _ => sentence);
 
     /// <summary>The pick between straight and helical flutes and the like.</summary>
-    public static OptionDescription Pick(string code, string name, params IReadOnlyList<OptionPick> picks) => new(code, name, picks, picks[0].Code);
+    public static PickDescription Pick(string code, string name, params IReadOnlyList<OptionPick> picks) => new(code, name, picks, picks[0].Code);
 
     /// <summary>Neck, shank and end behind the flutes.</summary>
     public static Profile Tail(this Outline o, Cutter c)

@@ -11,7 +11,7 @@ internal static class Taps
     // Threads on the lead by its form (DIN 2197); the middle of each range.
     private static readonly Dictionary<string, double> LeadThreads = new() { ["A"] = 7, ["B"] = 4.5, ["C"] = 2.5, ["D"] = 4.5, ["E"] = 1.75 };
 
-    private static readonly OptionDescription Lead = Pick(
+    private static readonly PickDescription Lead = Pick(
         "lead", "Form of the lead", new("C", "C, 2 to 3 threads"), new("A", "A, 6 to 8 threads"), new("B", "B, 3.5 to 5 threads"),
         new("D", "D, 3.5 to 5 threads"), new("E", "E, 1.5 to 2 threads"));
 
@@ -28,7 +28,7 @@ internal static class Taps
     /// <summary>Length of the lead of a tap, mm.</summary>
     public static double LeadLength(Cutter c) => Math.Min(LeadThreads[c.Picked("lead")] * c[Pitch], c.FluteLength * 0.8);
 
-    private static Family Tap(CutterFamily code, string name, double taper, OptionDescription pick) => new(
+    private static Family Tap(CutterFamily code, string name, double taper, PickDescription pick) => new(
         code, name, CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c =>
         {

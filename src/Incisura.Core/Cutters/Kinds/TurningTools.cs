@@ -20,7 +20,7 @@ internal static class TurningTools
         ["R"] = [],
     };
 
-    private static readonly OptionDescription Shape = Pick(
+    private static readonly PickDescription Shape = Pick(
         "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"),
         new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
 

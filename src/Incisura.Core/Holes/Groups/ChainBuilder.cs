@@ -341,7 +341,7 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         IReadOnlyList<Situation> others)
     {
         Dictionary<string, string> options = new(ends);
-        if (s.Cutter.Value.ThroughCoolant && s.Machine.Value.CoolantThrough == true) options[ShopOptions.Coolant] = "through";
+        if (s.Cutter.Value.ThroughCoolant && s.Machine.Value.CoolantThrough == true) options[Common.Coolant] = "through";
         Choices choices = new(numbers, options);
         (CalculationResult? result, string refused) = trials.Try(operation, s, choices);
         bool hand = picked.GetValueOrDefault(operation) == s.Assembly.Id;
@@ -408,7 +408,7 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
 
     private static double Length(Situation s) => s.Assembly.Value.Projection;
 
-    private Dictionary<string, string> Ends => new() { [HoleWords.End] = t.Through ? "through" : "blind" };
+    private Dictionary<string, string> Ends => new() { [Codes.Of(Choice.End)] = t.Through ? "through" : "blind" };
 
     private Dictionary<string, string> Through => t.Through ? Ends : Nothing;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 
 namespace Incisura.Core.Holes.Groups;
 

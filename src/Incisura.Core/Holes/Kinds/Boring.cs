@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -85,57 +84,59 @@ public readonly struct Boring<TBar> : IHoleKind
         "δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0",
         "tangential and radial force of the one edge at the tip of the bar");
 
-    static HoleDescription IHoleKind.Description { get; } = new(
+    static OperationDescription IHoleKind.Description { get; } = new(
         TBar.Code,
         TBar.Name,
+        "hole",
         [TBar.Family],
         [
-            new(HoleInput.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
-            Depth, Breakthrough, Before, Feed, CuttingSpeed, ToolLife,
-            new(HoleInput.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
+            new(Input.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
+            Depth, Breakthrough, Before, Feed,
+            new(Input.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
             .. Planes,
         ],
-        [EndOption, EdgeWear, CoolantBy],
-        [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.PeakToValley, HoleFigure.Time],
-        [HoleFigure.Stock, HoleFigure.ProgrammedDepth, HoleFigure.ProgrammedHeight, HoleFigure.Deflection, .. LoadRows, HoleFigure.RemovalRate]);
+        [EndOption],
+        [Output.SpindleSpeed, Output.FeedRate, Output.PeakToValley, Output.Time],
+        [Output.Stock, Output.ProgrammedDepth, Output.ProgrammedHeight, Output.Deflection, .. LoadRows, Output.RemovalRate])
+    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole, LeavesBy = Input.BoreDiameter };
 
-    static void IHoleKind.Follow(HoleSetup setup, ref HoleInputs x)
+    static void IHoleKind.Follow(HoleSetup setup, ref Inputs x)
     {
-        x.Propose(HoleInput.BoreDiameter, setup.Diameter);
-        x.Propose(HoleInput.HoleBefore, Math.Max(0, x[HoleInput.BoreDiameter] - (2 * TBar.Stock)));
-        x.Propose(HoleInput.Depth, Math.Min(1.5 * x[HoleInput.BoreDiameter], 0.9 * setup.Reach));
+        x.Propose(Input.BoreDiameter, setup.Diameter);
+        x.Propose(Input.HoleBefore, Math.Max(0, x[Input.BoreDiameter] - (2 * TBar.Stock)));
+        x.Propose(Input.Depth, Math.Min(1.5 * x[Input.BoreDiameter], 0.9 * setup.Reach));
     }
 
-    static double IHoleKind.Enters(HoleSetup setup, in HoleInputs x) => x[HoleInput.BoreDiameter];
+    static double IHoleKind.Enters(HoleSetup setup, in Inputs x) => x[Input.BoreDiameter];
 
-    static bool IHoleKind.Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input != HoleInput.Breakthrough || x.Through;
+    static bool IHoleKind.Uses(HoleSetup setup, in Inputs x, Input input) => input != Input.Breakthrough || x.Through;
 
-    static void IHoleKind.Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    static void IHoleKind.Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
-        double body = setup.Cutter[Dimension.BodyDiameter], hole = x[HoleInput.HoleBefore];
+        double body = setup.Cutter[Dimension.BodyDiameter], hole = x[Input.HoleBefore];
         check.Within(
-            "boreDiameter", "The diameter to bore", x[HoleInput.BoreDiameter], setup.Cutter[Dimension.LeastDiameter],
+            "boreDiameter", "The diameter to bore", x[Input.BoreDiameter], setup.Cutter[Dimension.LeastDiameter],
             setup.Cutter[Dimension.LargestDiameter], Quantity.Length)
             .Holds(
-                hole < x[HoleInput.BoreDiameter], "holeBefore", hole,
-                $"The hole that is there, Ø{hole:0.###} mm, leaves nothing to bore at Ø{x[HoleInput.BoreDiameter]:0.###} mm; "
+                hole < x[Input.BoreDiameter], "holeBefore", hole,
+                $"The hole that is there, Ø{hole:0.###} mm, leaves nothing to bore at Ø{x[Input.BoreDiameter]:0.###} mm; "
                     + "give a smaller hole or a larger bore.")
             .Holds(
                 hole >= body, "holeBefore", hole,
                 $"The bar of Ø{body:0.###} mm does not enter a hole of Ø{hole:0.###} mm; open the hole first, or take a thinner bar.");
     }
 
-    static void IHoleKind.Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    static void IHoleKind.Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
     {
-        double bore = x[HoleInput.BoreDiameter], hole = x[HoleInput.HoleBefore], stock = (bore - hole) / 2, feed = x[HoleInput.FeedPerRevolution],
+        double bore = x[Input.BoreDiameter], hole = x[Input.HoleBefore], stock = (bore - hole) / 2, feed = x[Input.FeedPerRevolution],
             edge = feed / setup.Teeth;
         double corner = setup.Cutter[Dimension.CornerRadius], roughness = 1000 * edge * edge / (8 * corner);
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(bore, 180, x, ref r, ref trace);
         HoleWork.Load(setup, x, bore, hole, 90, ref r, ref trace);
         HoleWork.Time(setup, x, setup.Teeth == 1, ref r, ref trace);
-        r[HoleFigure.Stock] = stock;
-        r[HoleFigure.PeakToValley] = roughness;
+        r[Output.Stock] = stock;
+        r[Output.PeakToValley] = roughness;
         if (TTrace.Listens)
         {
             trace.Take(StockFormula, stock, new("D_b", bore), new("d_0", hole));
@@ -144,30 +145,29 @@ public readonly struct Boring<TBar> : IHoleKind
 
         // Two edges opposite each other push in no direction.
         if (setup.Teeth > 1) return;
-        double deflection = r[HoleFigure.SpecificForce] * stock * feed * Math.Sqrt(1 + (setup.RadialRatio * setup.RadialRatio)) * setup.Tip.AtTip;
-        r[HoleFigure.Deflection] = deflection;
+        double deflection = r[Output.SpecificForce] * stock * feed * Math.Sqrt(1 + (setup.RadialRatio * setup.RadialRatio)) * setup.Tip.AtTip;
+        r[Output.Deflection] = deflection;
         if (TTrace.Listens)
             trace.Take(
-                DeflectionFormula, deflection, new("k_c", r[HoleFigure.SpecificForce]), new("s", stock), new("f", feed),
+                DeflectionFormula, deflection, new("k_c", r[Output.SpecificForce]), new("s", stock), new("f", feed),
                 new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
     }
 
-    static void IHoleKind.Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    static void IHoleKind.Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        if (r.Has(HoleFigure.Deflection)) limits.Add(LimitKind.Deflection, r[HoleFigure.Deflection], x[HoleInput.DeflectionAllowed]);
+        if (r.Has(Output.Deflection)) limits.Add(Limits.Deflection, r[Output.Deflection], x[Input.DeflectionAllowed]);
     }
 
-    static void IHoleKind.Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    static void IHoleKind.Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
-        if (r[HoleFigure.Stock] < TBar.LeastStock * (1 - LimitCatalogue.Tolerance))
+        if (r[Output.Stock] < TBar.LeastStock * (1 - LimitDefinition.Tolerance))
             findings.Add(new(
                 "bore-stock", Severity.Caution,
                 new(
-                    "{0} on a side may be less than the drill cut oversize: leave {1} or more.", new(r[HoleFigure.Stock], Quantity.Chip),
+                    "{0} on a side may be less than the drill cut oversize: leave {1} or more.", new(r[Output.Stock], Quantity.Chip),
                     new Measure(TBar.LeastStock, Quantity.Length)),
                 "Take a smaller drill before it."));
     }
 
-    static IReadOnlyList<HoleStage> IHoleKind.Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) =>
-        HoleStages.Of(setup, x, r, returnsAtFeed: setup.Teeth == 1);
+    static bool IHoleKind.ReturnsAtFeed(HoleSetup setup) => setup.Teeth == 1;
 }

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -10,27 +9,27 @@ namespace Incisura.Core.Holes.Kinds;
 public readonly struct CentreDrilling : IHoleKind
 {
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
-        "centre-drill", "Centre drilling", [CutterFamily.CentreDrill],
-        [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes],
-        [EdgeWear, CoolantBy], Large, [HoleFigure.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = ["spot", "drill"] };
+    public static OperationDescription Description { get; } = new(
+        "centre-drill", "Centre drilling", "hole", [CutterFamily.CentreDrill],
+        [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, .. Planes],
+        [], Large, [Output.ProgrammedHeight, .. LoadRows])
+    { Takes = LeftoverKind.Hole, ChartedAs = [SpotDrilling.Description, Drilling.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) =>
-        x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
+    public static void Follow(HoleSetup setup, ref Inputs x) =>
+        x.Propose(Input.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) =>
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) =>
         check.Within(
-            "chamferDiameter", "The diameter at the surface", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
+            "chamferDiameter", "The diameter at the surface", x[Input.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         AxisDepth.OfCone(setup.Diameter, setup.PointAngle, setup.Cutter[Dimension.PilotLength], x, ref r, ref trace);
-        HoleWork.Load(setup, x, x[HoleInput.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
+        HoleWork.Load(setup, x, x[Input.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
     }
 }
@@ -41,46 +40,47 @@ public readonly struct SpotDrilling : IHoleKind
     private const double Shallow = 0.05;
 
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "spot",
         "Spot drilling",
+        "hole",
         [CutterFamily.SpotDrill],
         [
-            Chamfer, new(HoleInput.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0),
-            Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, CuttingSpeed, ToolLife, .. Planes,
+            Chamfer, new(Input.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0),
+            Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, .. Planes,
         ],
-        [EdgeWear, CoolantBy],
+        [],
         Large,
-        [HoleFigure.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = ["drill"], StartsHole = true };
+        [Output.ProgrammedHeight, .. LoadRows])
+    { ChartedAs = [Drilling.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x) =>
+    public static void Follow(HoleSetup setup, ref Inputs x) =>
         x.Propose(
-            HoleInput.ChamferDiameter, x[HoleInput.HoleBefore] > 0 ? Math.Min(x[HoleInput.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
+            Input.ChamferDiameter, x[Input.HoleBefore] > 0 ? Math.Min(x[Input.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
-        .Within("chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], 0.05, setup.Diameter, Quantity.Length)
-        .Within("webFlat", "The flat left by the web", x[HoleInput.WebFlat], 0, Math.Max(0, x[HoleInput.ChamferDiameter] - 0.01), Quantity.Length);
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) => check
+        .Within("chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], 0.05, setup.Diameter, Quantity.Length)
+        .Within("webFlat", "The flat left by the web", x[Input.WebFlat], 0, Math.Max(0, x[Input.ChamferDiameter] - 0.01), Quantity.Length);
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        AxisDepth.OfCone(x[HoleInput.WebFlat], setup.PointAngle, 0, x, ref r, ref trace);
-        HoleWork.Load(setup, x, x[HoleInput.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
+        AxisDepth.OfCone(x[Input.WebFlat], setup.PointAngle, 0, x, ref r, ref trace);
+        HoleWork.Load(setup, x, x[Input.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits) =>
-        limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth], setup.FluteLength);
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits) =>
+        limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth], setup.FluteLength);
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
-        double after = x[HoleInput.HoleBefore], left = (x[HoleInput.ChamferDiameter] - after) / 2;
+        double after = x[Input.HoleBefore], left = (x[Input.ChamferDiameter] - after) / 2;
         if (after <= 0) return;
         findings.Add(left > Shallow
             ? new(
@@ -90,7 +90,7 @@ public readonly struct SpotDrilling : IHoleKind
                 "chamfer-lost", Severity.Caution,
                 new(
                     "The hole of {0} takes the whole spot of {1} away: no chamfer is left.", new(after, Quantity.Length),
-                    new Measure(x[HoleInput.ChamferDiameter], Quantity.Length)),
+                    new Measure(x[Input.ChamferDiameter], Quantity.Length)),
                 "Spot wider, with a larger spot drill if need be, or chamfer after drilling."));
     }
 }
@@ -99,39 +99,39 @@ public readonly struct SpotDrilling : IHoleKind
 public readonly struct Countersinking : IHoleKind
 {
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
-        "countersink", "Countersinking", [CutterFamily.Countersink, CutterFamily.SpotDrill],
-        [Chamfer, Before, Dwell with { Default = 3 }, Feed, CuttingSpeed, ToolLife, .. Planes], [EdgeWear, CoolantBy], Large,
-        [HoleFigure.EdgeLength, HoleFigure.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = ["spot"] };
+    public static OperationDescription Description { get; } = new(
+        "countersink", "Countersinking", "hole", [CutterFamily.Countersink, CutterFamily.SpotDrill],
+        [Chamfer, Before, Dwell with { Default = 3 }, Feed, .. Planes], [], Large,
+        [Output.EdgeLength, Output.ProgrammedHeight, .. LoadRows])
+    { Takes = LeftoverKind.Hole, ChartedAs = [SpotDrilling.Description] };
 
     private static readonly Formula EdgeFormula = new(
         "b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
-        x.Propose(HoleInput.HoleBefore, Math.Max(0.5 * setup.Diameter, Least(setup)));
-        x.Propose(HoleInput.ChamferDiameter, Math.Min(setup.Diameter, x[HoleInput.HoleBefore] + 1));
+        x.Propose(Input.HoleBefore, Math.Max(0.5 * setup.Diameter, Least(setup)));
+        x.Propose(Input.ChamferDiameter, Math.Min(setup.Diameter, x[Input.HoleBefore] + 1));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) => check
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) => check
         .Within(
-            "holeBefore", "The hole that is there", x[HoleInput.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
+            "holeBefore", "The hole that is there", x[Input.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
         .Within(
-            "chamferDiameter", "The chamfer diameter", x[HoleInput.ChamferDiameter], x[HoleInput.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
+            "chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], x[Input.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double chamfer = x[HoleInput.ChamferDiameter], hole = x[HoleInput.HoleBefore];
+        double chamfer = x[Input.ChamferDiameter], hole = x[Input.HoleBefore];
         AxisDepth.OfCone(Least(setup), setup.PointAngle, 0, x, ref r, ref trace);
         HoleWork.Load(setup, x, chamfer, hole, setup.PointAngle / 2, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
-        r[HoleFigure.EdgeLength] = (chamfer - hole) / 2 / Math.Sin(double.DegreesToRadians(setup.PointAngle / 2));
-        if (TTrace.Listens) trace.Take(EdgeFormula, r[HoleFigure.EdgeLength], new("d_c", chamfer), new("d_0", hole), new("σ", setup.PointAngle));
+        r[Output.EdgeLength] = (chamfer - hole) / 2 / Math.Sin(double.DegreesToRadians(setup.PointAngle / 2));
+        if (TTrace.Listens) trace.Take(EdgeFormula, r[Output.EdgeLength], new("d_c", chamfer), new("d_0", hole), new("σ", setup.PointAngle));
     }
 
     private static double Least(HoleSetup setup) => setup.Cutter[Dimension.LeastDiameter] is var least && least > 0 ? least : 0;

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -13,29 +12,30 @@ public readonly struct Counterboring : IHoleKind
     public const double PilotPlay = 0.02;
 
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "counterbore",
         "Counterboring",
+        "hole",
         [CutterFamily.Counterbore, CutterFamily.FlatDrill],
-        [Depth with { Name = "Depth of the seat" }, Dwell with { Default = 2 }, Before, DepthBefore, Feed, CuttingSpeed, ToolLife, .. Planes],
-        [EdgeWear, CoolantBy],
+        [Depth with { Name = "Depth of the seat" }, Dwell with { Default = 2 }, Before, DepthBefore, Feed, .. Planes],
+        [],
         Large,
-        [HoleFigure.Stock, HoleFigure.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = ["drill"] };
+        [Output.Stock, Output.ProgrammedHeight, .. LoadRows])
+    { Takes = LeftoverKind.Hole, ChartedAs = [Drilling.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
         double pilot = Pilot(setup);
-        x.Propose(HoleInput.Depth, 0.6 * setup.Diameter);
-        x.Propose(HoleInput.HoleBefore, pilot > 0 ? pilot : 0.6 * setup.Diameter);
-        x.Propose(HoleInput.DepthOfHoleBefore, x[HoleInput.Depth] + PilotLength(setup));
+        x.Propose(Input.Depth, 0.6 * setup.Diameter);
+        x.Propose(Input.HoleBefore, pilot > 0 ? pilot : 0.6 * setup.Diameter);
+        x.Propose(Input.DepthOfHoleBefore, x[Input.Depth] + PilotLength(setup));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
-        double pilot = Pilot(setup), hole = x[HoleInput.HoleBefore];
+        double pilot = Pilot(setup), hole = x[Input.HoleBefore];
         check.Holds(
             hole < setup.Diameter, "holeBefore", hole,
             $"The hole that is there, Ø{hole:0.###} mm, leaves no seat for Ø{setup.Diameter:0.###} mm; give a "
@@ -47,21 +47,21 @@ public readonly struct Counterboring : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(setup.Diameter, 180, x, ref r, ref trace);
-        HoleWork.Load(setup, x, setup.Diameter, x[HoleInput.HoleBefore], 90, ref r, ref trace);
+        HoleWork.Load(setup, x, setup.Diameter, x[Input.HoleBefore], 90, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
-        r[HoleFigure.Stock] = (setup.Diameter - x[HoleInput.HoleBefore]) / 2;
+        r[Output.Stock] = (setup.Diameter - x[Input.HoleBefore]) / 2;
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        limits.Add(LimitKind.FluteLength, x[HoleInput.Depth], setup.FluteLength);
-        if (PilotLength(setup) > 0) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], x[HoleInput.Depth] + PilotLength(setup));
+        limits.Add(Limits.FluteLength, x[Input.Depth], setup.FluteLength);
+        if (PilotLength(setup) > 0) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], x[Input.Depth] + PilotLength(setup));
     }
 
     private static double Pilot(HoleSetup setup) => setup.Cutter[Dimension.PilotDiameter] is var d && d > 0 ? d : 0;

@@ -2,7 +2,6 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Cutters.Kinds;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -13,127 +12,127 @@ namespace Incisura.Core.Holes.Kinds;
 public readonly struct Drilling : IHoleKind
 {
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "drill",
         "Drilling",
+        "hole",
         [CutterFamily.TwistDrill, CutterFamily.FlatDrill, CutterFamily.IndexableDrill, CutterFamily.StepDrill, CutterFamily.SpotDrill],
         [
             Depth,
             Breakthrough,
             Chamfer with { Name = "Chamfer by the step" },
-            new(HoleInput.ChipRoom, "k", "Flute left open above", "Deep", Quantity.Length, 0, 200),
+            new(Input.ChipRoom, "k", "Flute left open above", "Deep", Quantity.Length, 0, 200),
             Dwell,
             Before with { Default = 0 },
             Feed,
-            CuttingSpeed,
-            ToolLife,
-            new(HoleInput.FirstPeck, "q_1", "First peck", "Cycle", Quantity.Length, 0.01, 500),
-            new(HoleInput.PeckRatio, "k_q", "Each over the one before", "Cycle", Quantity.Ratio, 0.2, 1),
-            new(HoleInput.LeastPeck, "q_min", "Least peck", "Cycle", Quantity.Length, 0.01, 500),
-            new(HoleInput.ChipBreakLift, "s_b", "Lift that breaks the chip", "Cycle", Quantity.Length, 0.01, 20, 0.3),
-            new(HoleInput.PeckClearance, "s", "Clear above the bottom", "Cycle", Quantity.Length, 0.05, 20, 0.5),
+            new(Input.FirstPeck, "q_1", "First peck", "Cycle", Quantity.Length, 0.01, 500),
+            new(Input.PeckRatio, "k_q", "Each over the one before", "Cycle", Quantity.Ratio, 0.2, 1),
+            new(Input.LeastPeck, "q_min", "Least peck", "Cycle", Quantity.Length, 0.01, 500),
+            new(Input.ChipBreakLift, "s_b", "Lift that breaks the chip", "Cycle", Quantity.Length, 0.01, 20, 0.3),
+            new(Input.PeckClearance, "s", "Clear above the bottom", "Cycle", Quantity.Length, 0.05, 20, 0.5),
             .. Planes,
         ],
-        [EndOption, MeaningOption, CycleOption, EdgeWear, CoolantBy],
+        [EndOption, MeaningOption, CycleOption],
         Large,
-        [HoleFigure.DepthRatio, HoleFigure.ProgrammedHeight, HoleFigure.Pecks, .. LoadRows, HoleFigure.RemovalRate]);
+        [Output.DepthRatio, Output.ProgrammedHeight, Output.Pecks, .. LoadRows, Output.RemovalRate])
+    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
-        x.Propose(HoleInput.ChipRoom, setup.Diameter);
+        x.Propose(Input.ChipRoom, setup.Diameter);
         if (IsStep(setup))
         {
             // The step sits at a fixed length, so depth and chamfer are one choice: the one typed leads.
             double point = AxisDepth.PointLength(setup.Diameter, setup.PointAngle),
-                beyond = x.Through ? point + x[HoleInput.Breakthrough] : x.ToPoint ? 0 : point;
+                beyond = x.Through ? point + x[Input.Breakthrough] : x.ToPoint ? 0 : point;
             double step = setup.Cutter[Dimension.StepLength], angle = setup.Cutter[Dimension.StepAngle],
                 widest = setup.Cutter[Dimension.LargestDiameter];
-            if (x.IsTyped(HoleInput.Depth) && !x.IsTyped(HoleInput.ChamferDiameter))
-                x[HoleInput.ChamferDiameter] = Math.Clamp(
-                    setup.Diameter + (2 * (x[HoleInput.Depth] + beyond - step) * Math.Tan(Parts.Half(angle))), setup.Diameter, widest);
-            else x.Propose(HoleInput.ChamferDiameter, setup.Diameter + (0.6 * (widest - setup.Diameter)));
-            x.Propose(HoleInput.Depth, AxisDepth.ForChamfer(x[HoleInput.ChamferDiameter], setup.Diameter, angle, step) - beyond);
+            if (x.IsTyped(Input.Depth) && !x.IsTyped(Input.ChamferDiameter))
+                x[Input.ChamferDiameter] = Math.Clamp(
+                    setup.Diameter + (2 * (x[Input.Depth] + beyond - step) * Math.Tan(Parts.Half(angle))), setup.Diameter, widest);
+            else x.Propose(Input.ChamferDiameter, setup.Diameter + (0.6 * (widest - setup.Diameter)));
+            x.Propose(Input.Depth, AxisDepth.ForChamfer(x[Input.ChamferDiameter], setup.Diameter, angle, step) - beyond);
         }
         else
         {
-            double room = setup.FluteLength - x[HoleInput.ChipRoom] - AxisDepth
-                .PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[HoleInput.Breakthrough] : 0);
-            x.Propose(HoleInput.Depth, Math.Min(2 * setup.Diameter, Math.Max(room, 0.5 * setup.Diameter)));
+            double room = setup.FluteLength - x[Input.ChipRoom] - AxisDepth
+                .PointLength(setup.Diameter, setup.PointAngle) - (x.Through ? x[Input.Breakthrough] : 0);
+            x.Propose(Input.Depth, Math.Min(2 * setup.Diameter, Math.Max(room, 0.5 * setup.Diameter)));
         }
 
         CycleChoice.FollowPecks(setup, ref x);
     }
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input)
+    public static bool Uses(HoleSetup setup, in Inputs x, Input input)
     {
         DrillingCycle cycle = CycleOf(setup, x).Cycle;
         return input switch
         {
-            HoleInput.Breakthrough => x.Through,
-            HoleInput.ChamferDiameter => IsStep(setup),
-            HoleInput.FirstPeck or HoleInput.PeckRatio or HoleInput.LeastPeck => cycle != DrillingCycle.Plain,
-            HoleInput.ChipBreakLift => cycle == DrillingCycle.ChipBreaking,
-            HoleInput.PeckClearance => cycle == DrillingCycle.FullRetract,
+            Input.Breakthrough => x.Through,
+            Input.ChamferDiameter => IsStep(setup),
+            Input.FirstPeck or Input.PeckRatio or Input.LeastPeck => cycle != DrillingCycle.Plain,
+            Input.ChipBreakLift => cycle == DrillingCycle.ChipBreaking,
+            Input.PeckClearance => cycle == DrillingCycle.FullRetract,
             _ => true,
         };
     }
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         check.Holds(
-            x[HoleInput.HoleBefore] < setup.Diameter, "holeBefore", x[HoleInput.HoleBefore],
-            $"The hole that is there, Ø{x[HoleInput.HoleBefore]:0.###} mm, leaves nothing for a drill of Ø{setup.Diameter:0.###} mm; give a "
+            x[Input.HoleBefore] < setup.Diameter, "holeBefore", x[Input.HoleBefore],
+            $"The hole that is there, Ø{x[Input.HoleBefore]:0.###} mm, leaves nothing for a drill of Ø{setup.Diameter:0.###} mm; give a "
                 + "smaller one, 0 for none, or take a larger drill.")
             .Holds(
-                !x.ToPoint || x.Through || x[HoleInput.Depth] >= AxisDepth.PointLength(setup.Diameter, setup.PointAngle), "depth", x[HoleInput.Depth],
-                $"A depth of {x[HoleInput.Depth]:0.##} mm to the point is shorter than the point itself, "
+                !x.ToPoint || x.Through || x[Input.Depth] >= AxisDepth.PointLength(setup.Diameter, setup.PointAngle), "depth", x[Input.Depth],
+                $"A depth of {x[Input.Depth]:0.##} mm to the point is shorter than the point itself, "
                     + $"{AxisDepth.PointLength(setup.Diameter, setup.PointAngle):0.##} mm; go deeper, or spot the hole.")
             .Holds(
-                x[HoleInput.LeastPeck] <= x[HoleInput.FirstPeck], "leastPeck", x[HoleInput.LeastPeck],
-                $"The least peck of {x[HoleInput.LeastPeck]:0.###} mm is larger than the first, {x[HoleInput.FirstPeck]:0.###} mm; make it smaller.");
+                x[Input.LeastPeck] <= x[Input.FirstPeck], "leastPeck", x[Input.LeastPeck],
+                $"The least peck of {x[Input.LeastPeck]:0.###} mm is larger than the first, {x[Input.FirstPeck]:0.###} mm; make it smaller.");
         if (IsStep(setup))
             check.Within(
-                "chamferDiameter", "The chamfer by the step", x[HoleInput.ChamferDiameter], setup.Diameter, setup.Cutter[Dimension.LargestDiameter],
+                "chamferDiameter", "The chamfer by the step", x[Input.ChamferDiameter], setup.Diameter, setup.Cutter[Dimension.LargestDiameter],
                 Quantity.Length);
-        if (CycleOf(setup, x).Cycle != DrillingCycle.Plain && x[HoleInput.LeastPeck] > 0)
+        if (CycleOf(setup, x).Cycle != DrillingCycle.Plain && x[Input.LeastPeck] > 0)
             check.Holds(
-                HoleWork.ScheduleOf(x, x[HoleInput.Depth]).Count <= PeckSchedule.Most, "leastPeck", x[HoleInput.LeastPeck],
+                HoleWay.ScheduleOf(x, x[Input.Depth]).Count <= PeckSchedule.Most, "leastPeck", x[Input.LeastPeck],
                 $"These pecks would be more than {PeckSchedule.Most}; raise the least peck or the ratio.");
     }
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(setup.Diameter, setup.PointAngle, x, ref r, ref trace);
-        double outer = IsStep(setup) ? Math.Max(setup.Diameter, x[HoleInput.ChamferDiameter]) : setup.Diameter;
-        HoleWork.Load(setup, x, outer, x[HoleInput.HoleBefore], setup.PointAngle / 2, ref r, ref trace);
-        r[HoleFigure.BreakingTorque] = setup.Torsion.Breaking(ref trace);
+        double outer = IsStep(setup) ? Math.Max(setup.Diameter, x[Input.ChamferDiameter]) : setup.Diameter;
+        HoleWork.Load(setup, x, outer, x[Input.HoleBefore], setup.PointAngle / 2, ref r, ref trace);
+        r[Output.BreakingTorque] = setup.Torsion.Breaking(ref trace);
         (r.Cycle, double from) = CycleOf(setup, x);
         NoTrace none = default;
         DrillingCycle cycle = r.Cycle;
         r.Cycle = DrillingCycle.Plain;
         HoleWork.Time(setup, x, false, ref r, ref none);
-        r[HoleFigure.PlainTime] = r[HoleFigure.Time];
+        r[Output.PlainTime] = r[Output.Time];
         r.Cycle = cycle;
         HoleWork.Time(setup, x, false, ref r, ref trace);
-        r[HoleFigure.Cycle] = (int)cycle;
-        r[HoleFigure.CycleFrom] = from;
+        r[Output.Cycle] = (int)cycle;
+        r[Output.CycleFrom] = from;
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth] + x[HoleInput.ChipRoom], setup.FluteLength);
-        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
+        limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
+        limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         CycleChoice.Notice(setup, x, r, findings);
         if (setup.Cutter.Family == CutterFamily.IndexableDrill && r.Cycle == DrillingCycle.FullRetract)
@@ -146,9 +145,9 @@ public readonly struct Drilling : IHoleKind
     }
 
     // A hole deeper than the shop drills plainly, and not in stages, is cleared at every peck.
-    private static (DrillingCycle Cycle, double From) CycleOf(HoleSetup setup, in HoleInputs x)
+    private static (DrillingCycle Cycle, double From) CycleOf(HoleSetup setup, in Inputs x)
     {
-        (DrillingCycle cycle, double from) = CycleChoice.InOne(setup.Cycles, x[HoleInput.Depth] / setup.Diameter);
+        (DrillingCycle cycle, double from) = CycleChoice.InOne(setup.Cycles, x[Input.Depth] / setup.Diameter);
         return (x.Cycle ?? cycle, from);
     }
 

@@ -2,7 +2,6 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Cutters.Kinds;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -14,54 +13,56 @@ public readonly struct Reaming : IHoleKind
     private const double LeastStock = 0.04, StockPerDiameter = 0.006, MostOverLeast = 3;
 
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "ream",
         "Reaming",
+        "hole",
         [CutterFamily.Reamer],
-        [Depth, Breakthrough, Before, DepthBefore, Feed, CuttingSpeed, ToolLife, .. Planes],
-        [EndOption, EdgeWear, CoolantBy],
+        [Depth, Breakthrough, Before, DepthBefore, Feed, .. Planes],
+        [EndOption],
         Large,
-        [HoleFigure.Stock, HoleFigure.DepthRatio, HoleFigure.LeadLength, HoleFigure.DepthNeeded, HoleFigure.ProgrammedHeight, .. LoadRows]);
+        [Output.Stock, Output.DepthRatio, Output.LeadLength, Output.DepthNeeded, Output.ProgrammedHeight, .. LoadRows])
+    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
-        x.Propose(HoleInput.Depth, 2 * setup.Diameter);
-        x.Propose(HoleInput.HoleBefore, Math.Round(10 * (setup.Diameter - (3 * Least(setup)))) / 10);
-        x.Propose(HoleInput.DepthOfHoleBefore, x[HoleInput.Depth] + HoleTools.Bevel(setup.Cutter) + 1);
+        x.Propose(Input.Depth, 2 * setup.Diameter);
+        x.Propose(Input.HoleBefore, Math.Round(10 * (setup.Diameter - (3 * Least(setup)))) / 10);
+        x.Propose(Input.DepthOfHoleBefore, x[Input.Depth] + HoleTools.Bevel(setup.Cutter) + 1);
     }
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) =>
-        input switch { HoleInput.Breakthrough => x.Through, HoleInput.DepthOfHoleBefore => !x.Through, _ => true };
+    public static bool Uses(HoleSetup setup, in Inputs x, Input input) =>
+        input switch { Input.Breakthrough => x.Through, Input.DepthOfHoleBefore => !x.Through, _ => true };
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check) =>
-        check.Within("holeBefore", "The hole that is there", x[HoleInput.HoleBefore], setup.Diameter * 0.7, setup.Diameter - 0.005, Quantity.Length);
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) =>
+        check.Within("holeBefore", "The hole that is there", x[Input.HoleBefore], setup.Diameter * 0.7, setup.Diameter - 0.005, Quantity.Length);
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double lead = HoleTools.Bevel(setup.Cutter);
         HoleWork.Ratio(setup, x, ref r, ref trace);
         ThreadedDepth.Of(x, lead, 0, ref r, ref trace);
-        HoleWork.Load(setup, x, setup.Diameter, x[HoleInput.HoleBefore], 45, ref r, ref trace);
+        HoleWork.Load(setup, x, setup.Diameter, x[Input.HoleBefore], 45, ref r, ref trace);
         HoleWork.Time(setup, x, true, ref r, ref trace);
-        r[HoleFigure.Stock] = (setup.Diameter - x[HoleInput.HoleBefore]) / 2;
+        r[Output.Stock] = (setup.Diameter - x[Input.HoleBefore]) / 2;
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        if (!x.Through) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], r[HoleFigure.DepthNeeded]);
+        if (!x.Through) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.DepthNeeded]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
-        double least = Least(setup), most = MostOverLeast * least, stock = r[HoleFigure.Stock];
-        if (stock < least * (1 - LimitCatalogue.Tolerance) || stock > most * (1 + LimitCatalogue.Tolerance))
+        double least = Least(setup), most = MostOverLeast * least, stock = r[Output.Stock];
+        if (stock < least * (1 - LimitDefinition.Tolerance) || stock > most * (1 + LimitDefinition.Tolerance))
             findings.Add(new(
                 "ream-stock", Severity.Caution,
                 new(
@@ -72,8 +73,7 @@ public readonly struct Reaming : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r) =>
-        HoleStages.Of(setup, x, r, returnsAtFeed: true);
+    public static bool ReturnsAtFeed(HoleSetup setup) => true;
 
     private static double Least(HoleSetup setup) => LeastStock + (StockPerDiameter * setup.Diameter);
 }

@@ -2,7 +2,6 @@ using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -13,6 +12,18 @@ public readonly struct StagedDrilling : IHoleKind
     /// <summary>A pilot wider than this over the drill no longer guides it.</summary>
     public const double WidestPilot = 1.05;
 
+    /// <summary>Highest speed at which a slender drill does not whirl, rev/min.</summary>
+    public static readonly LimitDefinition Whirl = new(
+        "whirl", "Whirling of the drill", Quantity.SpindleSpeed, Severity.Stop,
+        "Lower the speed, shorten the projection, or deepen the pilot.")
+    { Holds = [Input.CuttingSpeed] };
+
+    /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
+    public static readonly LimitDefinition Buckling = new(
+        "buckling", "Buckling of the drill", Quantity.Force, Severity.Stop,
+        "Lower the feed, shorten the projection, or deepen the pilot.")
+    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
+
     // Speed into the pilot, rev/min, where the free drill stands it.
     private const double UsualEntry = 200;
 
@@ -20,62 +31,61 @@ public readonly struct StagedDrilling : IHoleKind
         "l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
 
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "deep-hole",
         "Deep hole in stages",
+        "deep",
         [CutterFamily.GunDrill, CutterFamily.TwistDrill],
         [
             Depth,
             Breakthrough,
-            new(HoleInput.ChipRoom, "k", "Flute left open above", "Deep", Quantity.Length, 0, 200),
-            new(HoleInput.PilotDiameter, "d_p", "Diameter of the pilot", "Pilot", Quantity.Length, 0.1, 100),
-            new(HoleInput.PilotDepth, "t_p0", "Depth of the pilot", "Pilot", Quantity.Length, 0.5, 500),
-            new(HoleInput.PilotClearance, "s_p", "Clear above its bottom", "Pilot", Quantity.Length, 0.1, 50, 1),
-            new(HoleInput.EntrySpeed, "n_e", "Speed in, reversed", "Pilot", Quantity.SpindleSpeed, 1, 2000),
-            new(HoleInput.EntryFeed, "v_e", "Feed rate in", "Pilot", Quantity.FeedRate, 1, 10_000, 500),
+            new(Input.ChipRoom, "k", "Flute left open above", "Deep", Quantity.Length, 0, 200),
+            new(Input.PilotDiameter, "d_p", "Diameter of the pilot", "Pilot", Quantity.Length, 0.1, 100),
+            new(Input.PilotDepth, "t_p0", "Depth of the pilot", "Pilot", Quantity.Length, 0.5, 500),
+            new(Input.PilotClearance, "s_p", "Clear above its bottom", "Pilot", Quantity.Length, 0.1, 50, 1),
+            new(Input.EntrySpeed, "n_e", "Speed in, reversed", "Pilot", Quantity.SpindleSpeed, 1, 2000),
+            new(Input.EntryFeed, "v_e", "Feed rate in", "Pilot", Quantity.FeedRate, 1, 10_000, 500),
             Feed,
-            CuttingSpeed,
-            ToolLife,
-            new(HoleInput.CoolantDelay, "τ_c", "Coolant comes after", "Stages", Quantity.Duration, 0, 60, 2),
-            new(HoleInput.StartShare, "k_s", "Feed at the start", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
-            new(HoleInput.StartLength, "l_s", "Length of the start", "Stages", Quantity.Length, 0, 200),
-            new(HoleInput.SlowShare, "k_x", "Feed across a hole", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
-            new(HoleInput.SlowMargin, "m_x", "Way before and after it", "Stages", Quantity.Length, 0, 50, 1),
-            new(HoleInput.BreakShare, "k_b", "Feed breaking through", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
-            new(HoleInput.WithdrawFeed, "v_w", "Feed rate out", "Stages", Quantity.FeedRate, 10, 60_000, 4000),
+            new(Input.CoolantDelay, "τ_c", "Coolant comes after", "Stages", Quantity.Duration, 0, 60, 2),
+            new(Input.StartShare, "k_s", "Feed at the start", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(Input.StartLength, "l_s", "Length of the start", "Stages", Quantity.Length, 0, 200),
+            new(Input.SlowShare, "k_x", "Feed across a hole", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(Input.SlowMargin, "m_x", "Way before and after it", "Stages", Quantity.Length, 0, 50, 1),
+            new(Input.BreakShare, "k_b", "Feed breaking through", "Stages", Quantity.Ratio, 0.05, 1, 0.5),
+            new(Input.WithdrawFeed, "v_w", "Feed rate out", "Stages", Quantity.FeedRate, 10, 60_000, 4000),
             .. Planes,
         ],
-        [EndOption, MeaningOption, EdgeWear, CoolantBy with { Default = "through" }],
+        [EndOption, MeaningOption, Common.CoolantBy with { Default = "through" }],
         Large,
-        [HoleFigure.DepthRatio, HoleFigure.ProgrammedHeight, HoleFigure.FreeLength, HoleFigure.WhirlSpeed, HoleFigure.FreeSpeed, .. LoadRows])
-    { ChartedAs = ["drill"], Picture = "deep", InStages = true };
+        [Output.DepthRatio, Output.ProgrammedHeight, Output.FreeLength, Output.WhirlSpeed, Output.FreeSpeed, .. LoadRows])
+    { ChartedAs = [Drilling.Description], Leaves = LeftoverKind.Hole, Extras = [Extra.CodeOf(typeof(CrossHoles)), Extra.CodeOf(typeof(StageEdits))] };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
         double d = setup.Diameter;
-        x.Propose(HoleInput.Depth, Math.Min(12 * d, 0.8 * setup.Reach));
-        x.Propose(HoleInput.ChipRoom, d);
-        x.Propose(HoleInput.PilotDiameter, d + 0.02);
-        x.Propose(HoleInput.PilotDepth, Math.Min(1.5 * d, x[HoleInput.Depth]));
-        x.Propose(HoleInput.StartLength, d);
+        x.Propose(Input.Depth, Math.Min(12 * d, 0.8 * setup.Reach));
+        x.Propose(Input.ChipRoom, d);
+        x.Propose(Input.PilotDiameter, d + 0.02);
+        x.Propose(Input.PilotDepth, Math.Min(1.5 * d, x[Input.Depth]));
+        x.Propose(Input.StartLength, d);
         NoTrace none = default;
-        x.Propose(HoleInput.EntrySpeed, Math.Max(1, Math.Min(UsualEntry, Math.Floor(setup.Slender.FreeSpeed(setup.Projection, ref none)))));
+        x.Propose(Input.EntrySpeed, Math.Max(1, Math.Min(UsualEntry, Math.Floor(setup.Slender.FreeSpeed(setup.Projection, ref none)))));
     }
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input switch
+    public static bool Uses(HoleSetup setup, in Inputs x, Input input) => input switch
     {
-        HoleInput.Breakthrough or HoleInput.BreakShare => x.Through,
-        HoleInput.SlowShare => x.CrossHoles.Length > 0,
-        HoleInput.SlowMargin => x.CrossHoles.Length > 0 || x.Through,
+        Input.Breakthrough or Input.BreakShare => x.Through,
+        Input.SlowShare => x.Crossing is not null,
+        Input.SlowMargin => x.Crossing is not null || x.Through,
         _ => true,
     };
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
-        double d = setup.Diameter, pilot = x[HoleInput.PilotDiameter];
+        double d = setup.Diameter, pilot = x[Input.PilotDiameter];
         check.Holds(
             pilot >= d, "pilotDiameter", pilot,
             $"A pilot of Ø{pilot:0.###} mm is smaller than the drill of Ø{d:0.###} mm, which would not enter it; give "
@@ -84,116 +94,111 @@ public readonly struct StagedDrilling : IHoleKind
                 pilot <= d * WidestPilot, "pilotDiameter", pilot,
                 $"A pilot of Ø{pilot:0.###} mm is too wide to guide a drill of Ø{d:0.###} mm; give {d:0.###} to {d * WidestPilot:0.###} mm.")
             .Holds(
-                x[HoleInput.PilotDepth] > x[HoleInput.PilotClearance], "pilotDepth", x[HoleInput.PilotDepth],
-                $"A pilot of {x[HoleInput.PilotDepth]:0.##} mm leaves no guidance above the clear way of "
-                    + $"{x[HoleInput.PilotClearance]:0.##} mm; deepen the pilot.")
+                x[Input.PilotDepth] > x[Input.PilotClearance], "pilotDepth", x[Input.PilotDepth],
+                $"A pilot of {x[Input.PilotDepth]:0.##} mm leaves no guidance above the clear way of "
+                    + $"{x[Input.PilotClearance]:0.##} mm; deepen the pilot.")
             .Holds(
-                x[HoleInput.PilotDepth] <= x[HoleInput.Depth], "pilotDepth", x[HoleInput.PilotDepth],
-                $"The pilot of {x[HoleInput.PilotDepth]:0.##} mm is deeper than the hole of {x[HoleInput.Depth]:0.##} mm; make it "
+                x[Input.PilotDepth] <= x[Input.Depth], "pilotDepth", x[Input.PilotDepth],
+                $"The pilot of {x[Input.PilotDepth]:0.##} mm is deeper than the hole of {x[Input.Depth]:0.##} mm; make it "
                     + "shallower, or drill the hole in one cycle.");
-        for (int i = 0; i < x.CrossHoles.Length; i++) x.CrossHoles[i].Check(d, x[HoleInput.Depth], i + 1, check);
+        if (x.Crossing is { } crossing)
+            for (int i = 0; i < crossing.Holes.Count; i++) crossing.Holes[i].Check(d, x[Input.Depth], i + 1, check);
         if (check.Faults.Count > 0) return;
 
-        HoleResult r = HoleSolver.Solve<StagedDrilling>(setup, x);
+        HoleResult r = HoleOperation<StagedDrilling>.Solve(setup, x);
         StageRules rules = new(setup, x, r, check);
         StagedPlan.Walk(setup, x, r, ref rules);
-        foreach (StageEdit edit in x.Edits)
+        foreach (StageEdit edit in x.Edited?.Edits ?? [])
             check.Holds(
                 rules.Known.Contains(edit.Stage), $"edits.{edit.Stage}", double.NaN,
                 $"There is no stage “{edit.Stage}” to be changed any more; take the change back.");
     }
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         HoleWork.Ratio(setup, x, ref r, ref trace);
         AxisDepth.OfDrill(setup.Diameter, setup.PointAngle, x, ref r, ref trace);
         HoleWork.Load(setup, x, setup.Diameter, 0, setup.PointAngle / 2, ref r, ref trace);
-        r[HoleFigure.BreakingTorque] = setup.Torsion.Breaking(ref trace);
+        r[Output.BreakingTorque] = setup.Torsion.Breaking(ref trace);
         r.Cycle = DrillingCycle.Staged;
-        r[HoleFigure.Cycle] = (int)DrillingCycle.Staged;
-        double guided = Math.Max(0, x[HoleInput.PilotDepth] - x[HoleInput.PilotClearance]), free = Math.Max(setup.Projection - guided, 1);
-        r[HoleFigure.FreeLength] = free;
+        r[Output.Cycle] = (int)DrillingCycle.Staged;
+        double guided = Math.Max(0, x[Input.PilotDepth] - x[Input.PilotClearance]), free = Math.Max(setup.Projection - guided, 1);
+        r[Output.FreeLength] = free;
         if (TTrace.Listens) trace.Take(FreeLengthFormula, free, new("l_p", setup.Projection), new("t_s", guided));
-        r[HoleFigure.WhirlSpeed] = setup.Slender.GuidedSpeed(free, ref trace);
-        r[HoleFigure.FreeSpeed] = setup.Slender.FreeSpeed(setup.Projection, ref trace);
-        r[HoleFigure.BucklingForce] = setup.Slender.BucklingForce(free, ref trace);
+        r[Output.WhirlSpeed] = setup.Slender.GuidedSpeed(free, ref trace);
+        r[Output.FreeSpeed] = setup.Slender.FreeSpeed(setup.Projection, ref trace);
+        r[Output.BucklingForce] = setup.Slender.BucklingForce(free, ref trace);
         StageTime time = default;
         StagedPlan.Walk(setup, x, r, ref time);
         if (TTrace.Listens)
-            foreach (CrossHole hole in x.CrossHoles) hole.HalfLength(setup.Diameter, ref trace);
-        r[HoleFigure.Time] = time.Total(ref trace);
+            foreach (CrossHole hole in x.Crossing?.Holes ?? []) hole.HalfLength(setup.Diameter, ref trace);
+        r[Output.Time] = time.Total(ref trace);
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        limits.Add(LimitKind.FluteLength, r[HoleFigure.ProgrammedDepth] + x[HoleInput.ChipRoom], setup.FluteLength);
-        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
-        limits.Add(LimitKind.Whirl, r[HoleFigure.SpindleSpeed], r[HoleFigure.WhirlSpeed]);
-        limits.Add(LimitKind.Buckling, r[HoleFigure.Thrust], SlenderDrill.ForceShare * r[HoleFigure.BucklingForce]);
+        limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
+        limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
+        limits.Add(Whirl, r[Output.SpindleSpeed], r[Output.WhirlSpeed]);
+        limits.Add(Buckling, r[Output.Thrust], SlenderDrill.ForceShare * r[Output.BucklingForce]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
-        if (r[HoleFigure.SpindleSpeed] > r[HoleFigure.FreeSpeed])
+        if (r[Output.SpindleSpeed] > r[Output.FreeSpeed])
             findings.Add(new(
                 "outside-slow", Severity.Info,
                 new(
-                    "Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[HoleFigure.FreeSpeed], Quantity.SpindleSpeed),
-                    new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)),
+                    "Outside the bore the drill may turn at {0} at most; it drills at {1}.", new(r[Output.FreeSpeed], Quantity.SpindleSpeed),
+                    new Measure(r[Output.SpindleSpeed], Quantity.SpindleSpeed)),
                 ""));
-        if (!CycleChoice.Above(r[HoleFigure.DepthRatio], setup.Cycles.Staged))
+        if (!CycleChoice.Above(r[Output.DepthRatio], setup.Cycles.Staged))
             findings.Add(new(
                 "needs-no-stages", Severity.Info,
                 new(
                     "{0} × D would not need stages: the shop drills in stages above {1} × D.",
-                    new(Math.Round(r[HoleFigure.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)),
+                    new(Math.Round(r[Output.DepthRatio], 1), Quantity.Ratio), new Measure(setup.Cycles.Staged, Quantity.Ratio)),
                 ""));
         if (!setup.Cutter.ThroughCoolant && setup.Cutter.Family == CutterFamily.GunDrill)
             findings.Add(new(
                 "no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."),
                 "Take one with coolant through it, or mark it on the cutter's page."));
-        for (int i = 0; i < x.CrossHoles.Length; i++)
-            if (StagedPlan.Window(x, r, x.Openings[i]).From < x[HoleInput.PilotDepth])
+        if (x.Crossing is not { } crossing) return;
+        for (int i = 0; i < crossing.Holes.Count; i++)
+            if (StagedPlan.Window(x, r, crossing.Openings[i]).From < x[Input.PilotDepth])
                 findings.Add(new(
                     "cross-in-pilot", Severity.Caution,
                     new(
                         "The hole crossing at {0} opens the wall of the pilot, which no longer guides all round.",
-                        new Measure(x.CrossHoles[i].Distance, Quantity.Length)),
+                        new Measure(crossing.Holes[i].Distance, Quantity.Length)),
                     "Drill the crossing hole after this one, or deepen the pilot beyond it."));
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r)
-    {
-        StageList list = new();
-        StagedPlan.Walk(setup, x, r, ref list);
-        return list.Stages;
-    }
-
-    /// <inheritdoc/>
-    public static IReadOnlyList<OpenWall> Openings(in HoleInputs x) => x.Openings;
+    public static void Walk<TSink>(HoleSetup setup, in Inputs x, in HoleResult r, bool returnsAtFeed, ref TSink sink)
+        where TSink : struct, IWaySink => StagedPlan.Walk(setup, x, r, ref sink);
 
     // What a stage must never be, whoever changed it.
-    private readonly struct StageRules(HoleSetup setup, HoleInputs x, HoleResult r, InputCheck check) : IStageSink
+    private readonly struct StageRules(HoleSetup setup, Inputs x, HoleResult r, InputCheck check) : IWaySink
     {
         public HashSet<string> Known { get; } = [];
 
-        public void Take(in Stage stage)
+        public void Take(in Stretch stage)
         {
-            string code = StagedPlan.CodeOf(stage.Part, stage.Number), name = StagedPlan.NameOf(stage.Part, stage.Number), at = $"edits.{code}";
-            if (StagedPlan.Editable(stage.Part)) Known.Add(code);
-            if (!StagedPlan.Editable(stage.Part)) return;
-            bool changed = x.Edits.Any(e => e.Stage == code);
-            double free = Math.Min(r[HoleFigure.FreeSpeed], setup.LargestSpeed), guide = x[HoleInput.PilotDepth] - x[HoleInput.PilotClearance];
+            string code = stage.Kind.CodeOf(stage.Number), name = stage.Kind.NameOf(stage.Number), at = $"edits.{code}";
+            if (stage.Kind.Editable) Known.Add(code);
+            if (!stage.Kind.Editable) return;
+            bool changed = x.Edited?.Edits.Any(e => e.Stage == code) == true;
+            double free = Math.Min(r[Output.FreeSpeed], setup.LargestSpeed), guide = x[Input.PilotDepth] - x[Input.PilotClearance];
             bool outside = Math.Min(stage.From, stage.To) < 0, drills = stage.To > Math.Max(guide, stage.From);
             string Show(double v) => v.ToString("0", CultureInfo.InvariantCulture);
             if (outside)
                 check.Holds(
-                    Math.Abs(stage.Speed) <= free, stage.Part == StagePart.Entry && !changed ? "entrySpeed" : at, stage.Speed,
+                    Math.Abs(stage.Speed) <= free, stage.Kind == StagedPlan.Entry && !changed ? "entrySpeed" : at, stage.Speed,
                     $"{name}: at {Show(Math.Abs(stage.Speed))} rev/min outside the bore the drill would whirl; give at most "
                         + $"{Show(Math.Floor(free))} rev/min until the pilot guides it.");
             check.Holds(
@@ -205,12 +210,12 @@ public readonly struct StagedDrilling : IHoleKind
                 $"{name}: without coolant at this depth the chips stay in the bore and the drill breaks; leave the coolant on until the drill stops.")
                 .Holds(stage.Speed > 0, at, stage.Speed, $"{name}: the drill cuts only while it turns to the right; give a speed above 0.")
                 .Holds(
-                    !changed || stage.Speed <= Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed), at, stage.Speed,
+                    !changed || stage.Speed <= Math.Min(r[Output.WhirlSpeed], setup.LargestSpeed), at, stage.Speed,
                     $"{name}: {Show(stage.Speed)} rev/min is more than drill and spindle stand; give at most "
-                        + $"{Show(Math.Floor(Math.Min(r[HoleFigure.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
+                        + $"{Show(Math.Floor(Math.Min(r[Output.WhirlSpeed], setup.LargestSpeed)))} rev/min.")
                 .Holds(
-                    stage.FeedRate <= r[HoleFigure.FeedRate] * (1 + 1e-9), at, stage.FeedRate,
-                    $"{name}: {Show(stage.FeedRate)} mm/min is more than the full feed of {Show(r[HoleFigure.FeedRate])} mm/min; give "
+                    stage.FeedRate <= r[Output.FeedRate] * (1 + 1e-9), at, stage.FeedRate,
+                    $"{name}: {Show(stage.FeedRate)} mm/min is more than the full feed of {Show(r[Output.FeedRate])} mm/min; give "
                         + "less, or raise the feed per revolution.");
         }
     }

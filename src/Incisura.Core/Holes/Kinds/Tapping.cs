@@ -2,7 +2,6 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 using Incisura.Core.Threads;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -20,6 +19,16 @@ public readonly struct Tapping : IHoleKind
     /// Torque of forming a thread over that of cutting it to the full height: the flow of the material and its friction on the lobes.
     /// </summary>
     private const double FormingOverCutting = 1.8;
+
+    /// <summary>Highest speed at which the machine taps in step with the feed, rev/min.</summary>
+    public static readonly LimitDefinition SpeedInStep = new(
+        "speedInStep", "Speed in step", Quantity.SpindleSpeed, Severity.Stop, "Lower the cutting speed, or take a machine that taps faster.");
+
+    /// <summary>Highest speed the spindle reaches and leaves again within the depth of the thread, rev/min.</summary>
+    public static readonly LimitDefinition SpeedReached = new(
+        "speedReached", "Speed within the depth", Quantity.SpindleSpeed, Severity.Stop, "Lower the cutting speed, or raise the approach plane.");
+
+    private static readonly WayKind In = new("in", "In, in step"), Out = new("out", "Reversed and out, in step");
 
     private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_s", "pitch times starts: in step, always");
     private static readonly Formula WantedFormula = new(
@@ -61,67 +70,66 @@ public readonly struct Tapping : IHoleKind
         "feed and speed as the control rounds them, over the whole way");
 
     /// <inheritdoc/>
-    public static HoleDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "tap",
         "Tapping in step",
+        "tap",
         [CutterFamily.CuttingTap, CutterFamily.FormingTap],
         [
             Depth with { Name = "Depth of thread" },
             Breakthrough with { Default = double.NaN },
-            new(HoleInput.BottomClearance, "c_b", "Clear way to the bottom", "Deep", Quantity.Length, 0, 100),
-            new(HoleInput.ThreadHeight, "H_w", "Thread height wanted, %", "Before", Quantity.Ratio, 30, 100),
+            new(Input.BottomClearance, "c_b", "Clear way to the bottom", "Deep", Quantity.Length, 0, 100),
+            new(Input.ThreadHeight, "H_w", "Thread height wanted, %", "Before", Quantity.Ratio, 30, 100),
             Before,
             DepthBefore,
-            CuttingSpeed,
-            ToolLife,
-            new(HoleInput.ReturnRatio, "q_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
-            new(HoleInput.Starts, "i_s", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
+            new(Input.ReturnRatio, "q_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
+            new(Input.Starts, "i_s", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
             Planes[0] with { Default = double.NaN },
             .. Planes[1..],
         ],
-        [EndOption, TurningOption, EdgeWear, CoolantBy],
-        [HoleFigure.SpindleSpeed, HoleFigure.FeedRate, HoleFigure.ProgrammedDepth, HoleFigure.Time],
+        [EndOption, TurningOption],
+        [Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.Time],
         [
-            HoleFigure.FeedInUse, HoleFigure.SpeedInUse, HoleFigure.ReturnSpeed, HoleFigure.ReturnFeed, HoleFigure.HeightGot,
-            HoleFigure.MinorDiameter, HoleFigure.ProgrammedHeight, HoleFigure.Torque,
-            HoleFigure.BreakingTorque, HoleFigure.Power, HoleFigure.Drift,
+            Output.FeedInUse, Output.SpeedInUse, Output.ReturnSpeed, Output.ReturnFeed, Output.HeightGot,
+            Output.MinorDiameter, Output.ProgrammedHeight, Output.Torque,
+            Output.BreakingTorque, Output.Power, Output.Drift,
         ])
-    { InStep = true, Picture = "tap" };
+    { Takes = LeftoverKind.Hole, FeedInStep = true };
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref HoleInputs x)
+    public static void Follow(HoleSetup setup, ref Inputs x)
     {
         TapGeometry tap = setup.Tap!;
         NoTrace none = default;
-        x.Propose(HoleInput.Depth, 1.5 * tap.Diameter);
-        x.Propose(HoleInput.ThreadHeight, tap.Forming ? 70 : 75);
-        x.Propose(HoleInput.HoleBefore, ThreadHole.For(tap.Diameter, tap.Pitch, x[HoleInput.ThreadHeight], tap.Forming, ref none));
-        x.Propose(HoleInput.Breakthrough, tap.Pitch);
-        x.Propose(HoleInput.BottomClearance, tap.Pitch);
-        x.Propose(HoleInput.Approach, Math.Max(2, 3 * tap.Pitch));
-        double needed = x[HoleInput.Depth] + tap.LeadLength + x[HoleInput.BottomClearance] + RoomOf(tap, x);
-        x.Propose(HoleInput.DepthOfHoleBefore, Math.Ceiling((2 * needed) - 1e-9) / 2);
+        x.Propose(Input.Depth, 1.5 * tap.Diameter);
+        x.Propose(Input.ThreadHeight, tap.Forming ? 70 : 75);
+        x.Propose(Input.HoleBefore, ThreadHole.For(tap.Diameter, tap.Pitch, x[Input.ThreadHeight], tap.Forming, ref none));
+        x.Propose(Input.Breakthrough, tap.Pitch);
+        x.Propose(Input.BottomClearance, tap.Pitch);
+        x.Propose(Input.Approach, Math.Max(2, 3 * tap.Pitch));
+        double needed = x[Input.Depth] + tap.LeadLength + x[Input.BottomClearance] + RoomOf(tap, x);
+        x.Propose(Input.DepthOfHoleBefore, Math.Ceiling((2 * needed) - 1e-9) / 2);
     }
 
     /// <inheritdoc/>
-    public static double Enters(HoleSetup setup, in HoleInputs x) => x[HoleInput.HoleBefore];
+    public static double Enters(HoleSetup setup, in Inputs x) => x[Input.HoleBefore];
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in HoleInputs x, HoleInput input) => input switch
+    public static bool Uses(HoleSetup setup, in Inputs x, Input input) => input switch
     {
-        HoleInput.Breakthrough => x.Through,
-        HoleInput.BottomClearance or HoleInput.DepthOfHoleBefore => !x.Through,
-        HoleInput.ThreadHeight => !x.IsTyped(HoleInput.HoleBefore),
+        Input.Breakthrough => x.Through,
+        Input.BottomClearance or Input.DepthOfHoleBefore => !x.Through,
+        Input.ThreadHeight => !x.IsTyped(Input.HoleBefore),
         _ => true,
     };
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in HoleInputs x, InputCheck check)
+    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         TapGeometry tap = setup.Tap!;
         NoTrace none = default;
         double least = ThreadHole.For(tap.Diameter, tap.Pitch, 100, tap.Forming, ref none), most = tap.Diameter - (0.1 * tap.Pitch),
-            hole = x[HoleInput.HoleBefore];
+            hole = x[Input.HoleBefore];
         check.Holds(
             hole >= least - 1e-9, "holeBefore", hole,
             $"A hole of Ø{hole:0.###} mm is smaller than the full height of a thread {tap.Diameter:0.###} × {tap.Pitch:0.###} allows: the tap "
@@ -131,37 +139,37 @@ public readonly struct Tapping : IHoleKind
                 $"A hole of Ø{hole:0.###} mm leaves no thread for {tap.Diameter:0.###} × {tap.Pitch:0.###}. Give {least:0.##} to "
                     + $"{most:0.##} mm, or take a larger tap.")
             .Holds(
-                x.Turning == 0 || (x.Turning < 0) == tap.Left, Turning, x.Turning,
+                x.Turning == 0 || (x.Turning < 0) == tap.Left, "turning", x.Turning,
                 tap.Left
                     ? "A left-hand tap does not cut with the spindle turning to the right; turn it to the left, or take a right-hand tap."
                     : "A right-hand tap does not cut with the spindle turning to the left; turn it to the right, or take a left-hand tap.")
             .Holds(
-                x[HoleInput.Starts] == Math.Floor(x[HoleInput.Starts]), "starts", x[HoleInput.Starts],
-                $"A thread has a whole number of starts, not {x[HoleInput.Starts]:0.###}; give 1, 2, 3 …");
+                x[Input.Starts] == Math.Floor(x[Input.Starts]), "starts", x[Input.Starts],
+                $"A thread has a whole number of starts, not {x[Input.Starts]:0.###}; give 1, 2, 3 …");
     }
 
     /// <inheritdoc/>
-    public static void Work<TTrace>(HoleSetup setup, in HoleInputs x, ref HoleResult r, ref TTrace trace)
+    public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         TapGeometry tap = setup.Tap!;
-        double lead = tap.Pitch * x[HoleInput.Starts], hole = x[HoleInput.HoleBefore];
+        double lead = tap.Pitch * x[Input.Starts], hole = x[Input.HoleBefore];
         HoleWork.Ratio(setup, x, ref r, ref trace);
-        r[HoleFigure.Pitch] = tap.Pitch;
-        r[HoleFigure.FeedInUse] = lead;
-        r[HoleFigure.HoleForHeight] = ThreadHole.For(tap.Diameter, tap.Pitch, x[HoleInput.ThreadHeight], tap.Forming, ref trace);
-        r[HoleFigure.HeightGot] = ThreadHole.HeightOf(tap.Diameter, tap.Pitch, hole, tap.Forming, ref trace);
-        r[HoleFigure.MinorDiameter] = ThreadHole.MinorFor(tap.Diameter, tap.Pitch, r[HoleFigure.HeightGot]);
-        double height = (tap.Diameter - r[HoleFigure.MinorDiameter]) / 2, section = Section(tap, height), room = x.Through ? 0 : RoomOf(tap, x);
-        r[HoleFigure.RoomForChips] = room;
+        r[Output.Pitch] = tap.Pitch;
+        r[Output.FeedInUse] = lead;
+        r[Output.HoleForHeight] = ThreadHole.For(tap.Diameter, tap.Pitch, x[Input.ThreadHeight], tap.Forming, ref trace);
+        r[Output.HeightGot] = ThreadHole.HeightOf(tap.Diameter, tap.Pitch, hole, tap.Forming, ref trace);
+        r[Output.MinorDiameter] = ThreadHole.MinorFor(tap.Diameter, tap.Pitch, r[Output.HeightGot]);
+        double height = (tap.Diameter - r[Output.MinorDiameter]) / 2, section = Section(tap, height), room = x.Through ? 0 : RoomOf(tap, x);
+        r[Output.RoomForChips] = room;
         if (TTrace.Listens)
         {
-            trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_s", x[HoleInput.Starts]));
+            trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_s", x[Input.Starts]));
             trace.Take(SectionFormula, section, new("h_t", height), new("P", tap.Pitch));
             if (room > 0)
                 trace.Take(
-                    RoomFormula, room, new("k_l", LooseChip), new("A", section), new("i_s", x[HoleInput.Starts]), new("D", tap.Diameter),
-                    new("d_0", hole), new("t", x[HoleInput.Depth]), new("f", lead));
+                    RoomFormula, room, new("k_l", LooseChip), new("A", section), new("i_s", x[Input.Starts]), new("D", tap.Diameter),
+                    new("d_0", hole), new("t", x[Input.Depth]), new("f", lead));
         }
 
         ThreadedDepth.Of(x, tap.LeadLength, room, ref r, ref trace);
@@ -171,33 +179,33 @@ public readonly struct Tapping : IHoleKind
     }
 
     /// <inheritdoc/>
-    public static void Judge(HoleSetup setup, in HoleInputs x, in HoleResult r, ref LimitSet limits)
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        double n = r[HoleFigure.SpindleSpeed];
-        limits.Add(LimitKind.SpeedInStep, Math.Max(n, r[HoleFigure.ReturnSpeed]), setup.SynchronousLimit > 0 ? setup.SynchronousLimit : double.NaN);
+        double n = r[Output.SpindleSpeed];
+        limits.Add(SpeedInStep, Math.Max(n, r[Output.ReturnSpeed]), setup.SynchronousLimit > 0 ? setup.SynchronousLimit : double.NaN);
         limits.Add(
-            LimitKind.SpeedReached, n,
-            InStep.SpeedWithin(x[HoleInput.Approach] + r[HoleFigure.ProgrammedDepth], r[HoleFigure.FeedInUse], setup.RunUp));
-        limits.Add(LimitKind.ToolStrength, r[HoleFigure.Torque], ToolTorsion.Share * r[HoleFigure.BreakingTorque]);
-        if (!x.Through) limits.Add(LimitKind.HoleDepth, x[HoleInput.DepthOfHoleBefore], r[HoleFigure.DepthNeeded]);
+            SpeedReached, n,
+            InStep.SpeedWithin(x[Input.Approach] + r[Output.ProgrammedDepth], r[Output.FeedInUse], setup.RunUp));
+        limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
+        if (!x.Through) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.DepthNeeded]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in HoleInputs x, in HoleResult r, List<Finding> findings)
+    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         TapGeometry tap = setup.Tap!;
         if (setup.SynchronousLimit <= 0)
             findings.Add(new(
                 "cannot-tap", Severity.Stop, new("This machine does not tap in step with the feed."),
                 "Take another machine, or enter its limit in Shop."));
-        if (r.SpeedHeld)
+        if (r.HeldBy is { } held)
             findings.Add(new(
                 "held",
                 Severity.Info,
                 new(
-                    $"{{0}} was held to {{1}} by: {LimitCatalogue.NameOf(r.HeldBy).ToLowerInvariant()}; feed, cutting speed and the way out follow.",
-                    new(1000 * x[HoleInput.CuttingSpeed] / (Math.PI * tap.Diameter), Quantity.SpindleSpeed),
-                    new Measure(r[HoleFigure.SpindleSpeed], Quantity.SpindleSpeed)),
+                    $"{{0}} was held to {{1}} by: {held.Words}; feed, cutting speed and the way out follow.",
+                    new(CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], tap.Diameter), Quantity.SpindleSpeed),
+                    new Measure(r[Output.SpindleSpeed], Quantity.SpindleSpeed)),
                 ""));
         Class(tap, r, findings);
         if (tap.Flutes == "point" && !x.Through)
@@ -205,87 +213,83 @@ public readonly struct Tapping : IHoleKind
                 "chips-ahead", Severity.Caution,
                 new(
                     "A spiral point drives the chips ahead into the blind hole; {0} of it is kept for them.",
-                    new Measure(r[HoleFigure.RoomForChips], Quantity.Length)),
+                    new Measure(r[Output.RoomForChips], Quantity.Length)),
                 "Take a tap with spiral flutes, or a forming tap."));
         if (tap.Flutes == "spiral" && x.Through)
             findings.Add(new(
                 "chips-back", Severity.Info, new("Spiral flutes draw the chips back through a hole they could leave ahead."),
                 "A tap with a spiral point is stiffer in a through hole."));
-        if (r.Has(HoleFigure.Drift) && r[HoleFigure.Drift] > 0.1 * tap.Pitch)
+        if (r.Has(Output.Drift) && r[Output.Drift] > 0.1 * tap.Pitch)
             findings.Add(new(
                 "drift", Severity.Caution,
                 new(
                     "The control rounds feed and speed: over the depth the feed drifts {0} from the thread.",
-                    new Measure(r[HoleFigure.Drift], Quantity.Chip)),
+                    new Measure(r[Output.Drift], Quantity.Chip)),
                 "Choose a speed at which pitch times speed is a whole feed, or hold the tap in a chuck with length compensation."));
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<HoleStage> Stages(HoleSetup setup, in HoleInputs x, in HoleResult r)
+    public static void Walk<TSink>(HoleSetup setup, in Inputs x, in HoleResult r, bool returnsAtFeed, ref TSink sink)
+        where TSink : struct, IWaySink
     {
-        double tip = r[HoleFigure.ProgrammedDepth], a = x[HoleInput.Approach], up = x[HoleInput.Retract], rapid = setup.RapidFeed,
-            ramp = double.IsNaN(setup.RunUp) ? double.PositiveInfinity : setup.RunUp;
-        double hand = setup.Tap!.Left ? -1 : 1, n = r[HoleFigure.SpindleSpeed], back = r[HoleFigure.ReturnSpeed];
-        return
-        [
-            new("approach", "To the approach plane", -up, -a, 0, rapid, true, true, (up - a) / rapid),
-            new(
-                "in", "In, in step", -a, tip, hand * n, r[HoleFigure.FeedRate], false, true,
-                ((a + tip) / r[HoleFigure.FeedRate]) + (n / (60 * ramp))),
-            new(
-                "out", "Reversed and out, in step", tip, -a, -hand * back, r[HoleFigure.ReturnFeed], false, true,
-                ((a + tip) / r[HoleFigure.ReturnFeed]) + (back / (60 * ramp))),
-            new("retract", "To the retract plane", -a, -up, 0, rapid, true, true, (up - a) / rapid),
-        ];
+        double tip = r[Output.ProgrammedDepth], a = x[Input.Approach], up = x[Input.Retract], rapid = setup.RapidFeed,
+            hand = setup.Tap!.Left ? -1 : 1, n = r[Output.SpindleSpeed], back = r[Output.ReturnSpeed];
+
+        // A run-up that nobody has measured takes no time here; that it is missing is said by the limit that cannot be judged.
+        double ramp = double.IsNaN(setup.RunUp) ? double.PositiveInfinity : 60 * setup.RunUp;
+        sink.Take(Stretch.Along(WayKind.Approach, -up, -a, 0, rapid) with { Rapid = true });
+        sink.Take(Stretch.Along(In, -a, tip, hand * n, r[Output.FeedRate]) with { Stand = n / ramp });
+        sink.Take(Stretch.Along(Out, tip, -a, -hand * back, r[Output.ReturnFeed]) with { Stand = back / ramp });
+        sink.Take(Stretch.Along(WayKind.Retract, -a, -up, 0, rapid) with { Rapid = true });
     }
 
     private static double Section(TapGeometry tap, double height) => height * ((tap.Pitch / 8) + (height * FlankRun));
 
-    private static double RoomOf(TapGeometry tap, in HoleInputs x)
+    private static double RoomOf(TapGeometry tap, in Inputs x)
     {
         if (!tap.ChipsAhead) return 0;
-        double hole = x[HoleInput.HoleBefore], lead = tap.Pitch * x[HoleInput.Starts];
+        double hole = x[Input.HoleBefore], lead = tap.Pitch * x[Input.Starts];
         return LooseChip * Section(
-            tap, (tap.Diameter - hole) / 2) * x[HoleInput.Starts] * Math.PI * (tap.Diameter
-                + hole) / 2 * (x[HoleInput.Depth] / lead) / (Math.PI * hole * hole / 4);
+            tap, (tap.Diameter - hole) / 2) * x[Input.Starts] * Math.PI * (tap.Diameter
+                + hole) / 2 * (x[Input.Depth] / lead) / (Math.PI * hole * hole / 4);
     }
 
-    private static void Speed<TTrace>(HoleSetup setup, TapGeometry tap, in HoleInputs x, double lead, ref HoleResult r, ref TTrace trace)
+    private static void Speed<TTrace>(HoleSetup setup, TapGeometry tap, in Inputs x, double lead, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double way = x[HoleInput.Approach] + r[HoleFigure.ProgrammedDepth], wanted = 1000 * x[HoleInput.CuttingSpeed] / (Math.PI * tap.Diameter);
+        double way = x[Input.Approach] + r[Output.ProgrammedDepth], wanted = CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], tap.Diameter);
         double axis = setup.LargestFeed / lead, reached = InStep.SpeedWithin(way, lead, setup.RunUp), n = wanted;
-        Hold(setup.LargestSpeed, LimitKind.HighestSpeed, ref r);
-        if (setup.SynchronousLimit > 0) Hold(setup.SynchronousLimit, LimitKind.SpeedInStep, ref r);
-        Hold(axis, LimitKind.AxisFeed, ref r);
-        if (!double.IsNaN(reached)) Hold(reached, LimitKind.SpeedReached, ref r);
+        Hold(setup.LargestSpeed, Limits.HighestSpeed, ref r);
+        if (setup.SynchronousLimit > 0) Hold(setup.SynchronousLimit, SpeedInStep, ref r);
+        Hold(axis, Limits.AxisFeed, ref r);
+        if (!double.IsNaN(reached)) Hold(reached, SpeedReached, ref r);
         double most = Math.Min(axis, double.IsNaN(reached) ? setup.LargestSpeed : Math.Min(setup.LargestSpeed, reached));
         if (setup.SynchronousLimit > 0) most = Math.Min(most, setup.SynchronousLimit);
         n = InStep.SpeedUpTo(n, lead);
-        double back = InStep.SpeedUpTo(Math.Min(n * x[HoleInput.ReturnRatio], most), lead);
-        r[HoleFigure.OuterDiameter] = tap.Diameter;
-        r[HoleFigure.SpindleSpeed] = n;
-        r[HoleFigure.FeedRate] = n * lead;
-        r[HoleFigure.ReturnSpeed] = back;
-        r[HoleFigure.ReturnFeed] = back * lead;
-        r[HoleFigure.SpeedInUse] = Math.PI * tap.Diameter * n / 1000;
+        double back = InStep.SpeedUpTo(Math.Min(n * x[Input.ReturnRatio], most), lead);
+        r[Output.OuterDiameter] = tap.Diameter;
+        r[Output.SpindleSpeed] = n;
+        r[Output.FeedRate] = n * lead;
+        r[Output.ReturnSpeed] = back;
+        r[Output.ReturnFeed] = back * lead;
+        r[Output.SpeedInUse] = Math.PI * tap.Diameter * n / 1000;
         if (setup.FeedStep > 0)
         {
             double wholeSpeed = Math.Max(1, Math.Round(n)), wholeFeed = Math.Round(wholeSpeed * lead / setup.FeedStep) * setup.FeedStep;
-            r[HoleFigure.Drift] = Math.Abs((wholeFeed / wholeSpeed / lead) - 1) * way;
+            r[Output.Drift] = Math.Abs((wholeFeed / wholeSpeed / lead) - 1) * way;
             if (TTrace.Listens)
                 trace.Take(
-                    DriftFormula, r[HoleFigure.Drift], new("v_round", wholeFeed), new("n_round", wholeSpeed), new("f", lead),
-                    new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]));
+                    DriftFormula, r[Output.Drift], new("v_round", wholeFeed), new("n_round", wholeSpeed), new("f", lead),
+                    new("a", x[Input.Approach]), new("t_p", r[Output.ProgrammedDepth]));
         }
 
         if (!TTrace.Listens) return;
 
-        trace.Take(WantedFormula, wanted, new("v_c", x[HoleInput.CuttingSpeed]), new("D", tap.Diameter));
+        trace.Take(WantedFormula, wanted, new("v_c", x[Input.CuttingSpeed]), new("D", tap.Diameter));
         trace.Take(AxisFormula, axis, new("v_fmax", setup.LargestFeed), new("f", lead));
         if (!double.IsNaN(reached))
             trace.Take(
-                ReachedFormula, reached, new("α", setup.RunUp), new("a", x[HoleInput.Approach]), new("t_p", r[HoleFigure.ProgrammedDepth]),
+                ReachedFormula, reached, new("α", setup.RunUp), new("a", x[Input.Approach]), new("t_p", r[Output.ProgrammedDepth]),
                 new("f", lead));
         List<Term> allow = [new("n_max", setup.LargestSpeed), new("n_2", axis)];
         if (setup.SynchronousLimit > 0) allow.Add(new("n_s", setup.SynchronousLimit));
@@ -293,36 +297,35 @@ public readonly struct Tapping : IHoleKind
         trace.Take(MostFormula with { Expression = $"min({string.Join(", ", allow.Select(t => t.Symbol))})" }, most, [.. allow]);
         trace.Take(HeldFormula, n, new("n_1", wanted), new("n_m", most));
         trace.Take(FeedFormula, n * lead, new("n", n), new("f", lead));
-        trace.Take(UsedFormula, r[HoleFigure.SpeedInUse], new("D", tap.Diameter), new("n", n));
-        trace.Take(OutFormula, back, new("q_r", x[HoleInput.ReturnRatio]), new("n", n), new("n_m", most));
+        trace.Take(UsedFormula, r[Output.SpeedInUse], new("D", tap.Diameter), new("n", n));
+        trace.Take(OutFormula, back, new("q_r", x[Input.ReturnRatio]), new("n", n), new("n_m", most));
 
-        void Hold(double at, LimitKind kind, ref HoleResult result)
+        void Hold(double at, LimitDefinition limit, ref HoleResult result)
         {
             if (n <= at) return;
             n = at;
-            result.HeldBy = kind;
-            result.SpeedHeld = true;
+            result.HeldBy = limit;
         }
     }
 
     private static void Load<TTrace>(
-        HoleSetup setup, TapGeometry tap, in HoleInputs x, double lead, double height, double section, ref HoleResult r, ref TTrace trace)
+        HoleSetup setup, TapGeometry tap, in Inputs x, double lead, double height, double section, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength),
             force = k11 * Math.Pow(chip, -setup.ChipExponent);
-        double ratio = tap.Forming ? FormingOverCutting : 1, hole = r[HoleFigure.MinorDiameter], n = r[HoleFigure.SpindleSpeed];
-        double torque = ratio * force * section * x[HoleInput.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
-        r[HoleFigure.Chip] = chip;
-        r[HoleFigure.SpecificForce] = force;
-        r[HoleFigure.Torque] = torque;
-        r[HoleFigure.BreakingTorque] = tap.Torsion.Breaking(ref trace);
+        double ratio = tap.Forming ? FormingOverCutting : 1, hole = r[Output.MinorDiameter], n = r[Output.SpindleSpeed];
+        double torque = ratio * force * section * x[Input.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
+        r[Output.Chip] = chip;
+        r[Output.SpecificForce] = force;
+        r[Output.Torque] = torque;
+        r[Output.BreakingTorque] = tap.Torsion.Breaking(ref trace);
         if (TTrace.Listens)
         {
             trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
             trace.Take(
-                TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[HoleInput.Starts]),
+                TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[Input.Starts]),
                 new("D", tap.Diameter), new("D_1", hole));
             trace.Take(PowerFormula, power, new("M", torque), new("n", n));
         }
@@ -330,29 +333,28 @@ public readonly struct Tapping : IHoleKind
         HoleWork.Power(setup, power, ref r, ref trace);
     }
 
-    private static void Time<TTrace>(HoleSetup setup, in HoleInputs x, double lead, ref HoleResult r, ref TTrace trace)
+    private static void Time<TTrace>(HoleSetup setup, in Inputs x, double lead, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double a = x[HoleInput.Approach], way = a + r[HoleFigure.ProgrammedDepth], n = r[HoleFigure.SpindleSpeed], back = r[HoleFigure.ReturnSpeed];
+        double a = x[Input.Approach], way = a + r[Output.ProgrammedDepth], n = r[Output.SpindleSpeed], back = r[Output.ReturnSpeed];
 
-        // A run-up that nobody has measured takes no time here; that it is missing is said by the limit that cannot be judged.
-        double ramp = double.IsNaN(setup.RunUp) ? 1e12 : setup.RunUp;
-        r[HoleFigure.Time] =
-            (way / r[HoleFigure.FeedRate]) + (way / r[HoleFigure.ReturnFeed]) + ((n + back) / (60 * ramp))
-                + (2 * (x[HoleInput.Retract] - a) / setup.RapidFeed);
-        if (!double.IsNaN(setup.RunUp)) r[HoleFigure.RunUpWay] = n * n * lead / (60 * setup.RunUp);
+        WaySum sum = default;
+        Walk(setup, x, r, false, ref sum);
+        r[Output.Time] = sum.Time;
+        if (!double.IsNaN(setup.RunUp)) r[Output.RunUpWay] = n * n * lead / (60 * setup.RunUp);
         if (!TTrace.Listens) return;
 
-        if (!double.IsNaN(setup.RunUp)) trace.Take(WayFormula, r[HoleFigure.RunUpWay], new("n", n), new("f", lead), new("α", setup.RunUp));
+        if (!double.IsNaN(setup.RunUp)) trace.Take(WayFormula, r[Output.RunUpWay], new("n", n), new("f", lead), new("α", setup.RunUp));
         trace.Take(
-            TimeFormula, r[HoleFigure.Time], new("a", a), new("t_p", r[HoleFigure.ProgrammedDepth]), new("v_f", r[HoleFigure.FeedRate]),
-            new("v_r", r[HoleFigure.ReturnFeed]), new("n", n), new("n_r", back), new("α_s", ramp), new("r", x[HoleInput.Retract]),
+            TimeFormula, r[Output.Time], new("a", a), new("t_p", r[Output.ProgrammedDepth]), new("v_f", r[Output.FeedRate]),
+            new("v_r", r[Output.ReturnFeed]), new("n", n), new("n_r", back), new("α_s", double.IsNaN(setup.RunUp) ? 1e12 : setup.RunUp),
+            new("r", x[Input.Retract]),
             new("v_rapid", setup.RapidFeed));
     }
 
     private static void Class(TapGeometry tap, in HoleResult r, List<Finding> findings)
     {
-        double minor = r[HoleFigure.MinorDiameter];
+        double minor = r[Output.MinorDiameter];
         IReadOnlyList<MinorClass> classes = MinorLimits.Of(tap.Diameter, tap.Pitch);
         if (classes.Count == 0)
         {

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -13,50 +12,48 @@ public readonly struct ChamferMilling : IMillingKind
         "v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed, "v_c*D_l/D_e", "speed grows with the diameter");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "chamfer",
         "Chamfering",
         "chamfer",
         [CutterFamily.ChamferMill],
         [
-            new(MillingInput.Leg, "c", "Leg on the top face", "Across", Quantity.Length, 0.005, 100, 1),
-            new(MillingInput.TipBelow, "t_b", "Tip below the chamfer", "Deep", Quantity.Length, 0, 100, 0.3),
+            new(Input.Leg, "c", "Leg on the top face", "Across", Quantity.Length, 0.005, 100, 1),
+            new(Input.TipBelow, "t_b", "Tip below the chamfer", "Deep", Quantity.Length, 0, 100, 0.3),
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of the edge"),
             Deflection(30),
         ],
-        [ChipKept("none"), PassWays, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("none"), PassWays],
         Large,
-        [MillingFigure.TipDepth, MillingFigure.Diameter, MillingFigure.LowerDiameter, MillingFigure.LowerSpeed, .. LoadRows])
-    { ChartedAs = ["side-finish"] };
+        [Output.TipDepth, Output.Diameter, Output.LowerDiameter, Output.LowerSpeed, .. LoadRows])
+    { ChartedAs = [SideFinish.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double widest = setup.Contact.Length, most = (widest - x[MillingInput.TipBelow]) * (cone.DiameterAt(1) - cone.TipDiameter) / 2;
+        double widest = setup.Contact.Length, most = (widest - x[Input.TipBelow]) * (cone.DiameterAt(1) - cone.TipDiameter) / 2;
         check.Holds(
-            cone.TipDepthFor(x[MillingInput.Leg], x[MillingInput.TipBelow]) <= widest + 1e-9, "leg", x[MillingInput.Leg],
-            $"A leg of {x[MillingInput.Leg]:0.###} mm with the tip {x[MillingInput.TipBelow]:0.###} mm below needs more than the {widest:0.###} "
+            cone.TipDepthFor(x[Input.Leg], x[Input.TipBelow]) <= widest + 1e-9, "leg", x[Input.Leg],
+            $"A leg of {x[Input.Leg]:0.###} mm with the tip {x[Input.TipBelow]:0.###} mm below needs more than the {widest:0.###} "
                 + $"mm of the cone; at most {Math.Max(0, most):0.###} mm can be cut. Set the tip higher, or take a larger cutter.");
         check.Holds(
-            x[MillingInput.TipBelow] > 0 || cone.TipDiameter > 0, "tipBelow", 0,
+            x[Input.TipBelow] > 0 || cone.TipDiameter > 0, "tipBelow", 0,
             "At the very tip the cone has no speed; set the tip at least a little below the chamfer, say 0.2 mm.");
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double leg = x[MillingInput.Leg], below = x[MillingInput.TipBelow], depth = cone.TipDepthFor(leg, below),
+        double leg = x[Input.Leg], below = x[Input.TipBelow], depth = cone.TipDepthFor(leg, below),
             diameter = cone.DiameterAt(depth), mean = (depth - below) / 2;
         if (TTrace.Listens)
         {
@@ -69,26 +66,31 @@ public readonly struct ChamferMilling : IMillingKind
         r.Down = new(1, depth - below);
         r.Engagement = new(
             diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
-        r[MillingFigure.TipDepth] = depth;
+        r[Output.TipDepth] = depth;
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double lower = cone.DiameterAt(x[MillingInput.TipBelow]);
-        r[MillingFigure.LowerDiameter] = lower;
-        r[MillingFigure.LowerSpeed] = x[MillingInput.CuttingSpeed] * lower / r.Engagement.Diameter;
+        double lower = cone.DiameterAt(x[Input.TipBelow]);
+        r[Output.LowerDiameter] = lower;
+        r[Output.LowerSpeed] = x[Input.CuttingSpeed] * lower / r.Engagement.Diameter;
         if (TTrace.Listens)
         {
-            trace.Take(Cone.LowerFormula, lower, new("d_t", cone.TipDiameter), new("t_b", x[MillingInput.TipBelow]), new("σ", cone.IncludedAngle));
+            trace.Take(Cone.LowerFormula, lower, new("d_t", cone.TipDiameter), new("t_b", x[Input.TipBelow]), new("σ", cone.IncludedAngle));
             trace.Take(
-                LowerSpeed, r[MillingFigure.LowerSpeed], new("v_c", x[MillingInput.CuttingSpeed]), new("D_l", lower),
+                LowerSpeed, r[Output.LowerSpeed], new("v_c", x[Input.CuttingSpeed]), new("D_l", lower),
                 new("D_e", r.Engagement.Diameter));
         }
 
-        PassTime.Solve(setup, x, 1, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, x[MillingInput.Leg], ref trace), ref r, ref trace);
-        return new(r[MillingFigure.TipDepth], x[MillingInput.Leg], r[MillingFigure.TipDepth]);
+        PassTime.Solve<ChamferMilling, TTrace>(
+            setup, x, 1, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, x[Input.Leg], ref trace), ref r, ref trace);
+        return new(r[Output.TipDepth], x[Input.Leg], r[Output.TipDepth]);
     }
+
+    /// <inheritdoc/>
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink => PassTime.Walk(setup, x, r, 1, 1, ref sink);
 }

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -9,6 +8,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Roughing a slot in loops whose arc of engagement never exceeds what is wanted, over the length of the flutes.</summary>
 public readonly struct ConstantEngagement : IMillingKind
 {
+    private static readonly WayKind Loop = new("loop", "Loops at feed rate");
+
     // Degrees; a cutter rated for less width keeps to the arc of that width.
     private const double UsualArc = 60;
 
@@ -23,45 +24,43 @@ public readonly struct ConstantEngagement : IMillingKind
         "T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "constant-engagement",
         "Constant-engagement roughing",
         "loops",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill],
         [
-            new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000),
-            new(MillingInput.ArcWanted, "φ_w", "Largest arc wanted", "Across", Quantity.Angle, 5, 180),
+            new(Input.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000),
+            new(Input.ArcWanted, "φ_w", "Largest arc wanted", "Across", Quantity.Angle, 5, 180),
             StockHeight,
             Depth,
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of the slot"),
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
-        [MillingFigure.LoopStep, MillingFigure.LoopRadius, MillingFigure.Rounds, MillingFigure.RimFeed, .. LoadRows])
-    { ChartedAs = ["side-rough"], DepthFactor = 10 };
+        [Output.LoopStep, Output.LoopRadius, Output.Rounds, Output.RimFeed, .. LoadRows])
+    { ChartedAs = [SideRough.Description], DepthFactor = 10 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(
-            MillingInput.ArcWanted,
+            Input.ArcWanted,
             Math.Min(UsualArc, double.RadiansToDegrees(Math.Acos(Math.Max(-1, 1 - (2 * setup.LargestWidth / setup.Diameter))))));
-        x.Propose(MillingInput.SlotWidth, 1.8 * setup.Diameter);
-        x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
+        x.Propose(Input.SlotWidth, 1.8 * setup.Diameter);
+        x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
         x.Propose(
-            MillingInput.WidthOfCut,
+            Input.WidthOfCut,
             ArcOfEngagement.WidthFor(
-                setup.Diameter, double.DegreesToRadians(x[MillingInput.ArcWanted]), Math.Max(x[MillingInput.SlotWidth] / 2, setup.Diameter * 0.501)));
+                setup.Diameter, double.DegreesToRadians(x[Input.ArcWanted]), Math.Max(x[Input.SlotWidth] / 2, setup.Diameter * 0.501)));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double least = setup.Diameter * 1.1, width = x[MillingInput.SlotWidth];
+        double least = setup.Diameter * 1.1, width = x[Input.SlotWidth];
         if (width < least - 1e-9)
             check.Within("slotWidth", "The width of the slot", width, least, 1000, Quantity.Length)
                 .Holds(
@@ -70,56 +69,67 @@ public readonly struct ConstantEngagement : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double step = x[MillingInput.WidthOfCut], radius = Math.Max(x[MillingInput.SlotWidth] / 2, setup.Diameter * 0.501);
-        if (TTrace.Listens) trace.Take(StepFormula, step, new("R", radius), new("r", setup.Diameter / 2), new("φ_w", x[MillingInput.ArcWanted]));
+        double step = x[Input.WidthOfCut], radius = Math.Max(x[Input.SlotWidth] / 2, setup.Diameter * 0.501);
+        if (TTrace.Listens) trace.Take(StepFormula, step, new("R", radius), new("r", setup.Diameter / 2), new("φ_w", x[Input.ArcWanted]));
         r.Across = new(1, step);
-        PassDivision.Down(x[MillingInput.StockHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        PassDivision.Down(x[Input.StockHeight], x[Input.DepthOfCut], ref r, ref trace);
         r.Engagement = Engagement.InBend(setup.ContactAt(r.Down.Each), step, r.Down.Each, radius, ref trace);
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double width = x[MillingInput.SlotWidth], step = x[MillingInput.WidthOfCut],
+        double width = x[Input.SlotWidth], step = x[Input.WidthOfCut],
             loop = Math.Max(width - setup.Diameter, 0.002 * setup.Diameter) / 2, round = 2 * Math.PI * loop, feed = r.Load.FeedRate;
-        double loops = Passes.Covering(x[MillingInput.Length], step),
-            time = r.Down.Count * ((loops * round / feed) + (2 * PassTime.Lift / setup.RapidFeed));
-        r[MillingFigure.LoopStep] = step;
-        r[MillingFigure.LoopRadius] = loop;
-        r[MillingFigure.Rounds] = loops;
-        r[MillingFigure.RimFeed] = feed / r.Engagement.FeedFactor;
-        r[MillingFigure.Way] = r.Down.Count * loops * round;
-        r[MillingFigure.Time] = time;
-        r[MillingFigure.RemovalRate] = r.Down.Each * step * width * feed / round / 1000;
+        double loops = Passes.Covering(x[Input.Length], step);
+        r[Output.LoopStep] = step;
+        r[Output.LoopRadius] = loop;
+        r[Output.Rounds] = loops;
+        r[Output.RimFeed] = feed / r.Engagement.FeedFactor;
+        PassTime.Sum<ConstantEngagement>(setup, x, ref r);
+        r[Output.RemovalRate] = r.Down.Each * step * width * feed / round / 1000;
         if (TTrace.Listens)
         {
             trace.Take(LoopRadiusFormula, loop, new("b", width), new("DC", setup.Diameter));
             trace.Take(
-                RateFormula, r[MillingFigure.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("b", width), new("R_l", loop),
+                RateFormula, r[Output.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("b", width), new("R_l", loop),
                 new("v_f", feed));
             trace.Take(
-                TimeFormula, time, new("i_p", r.Down.Count), new("L", x[MillingInput.Length]), new("s_l", step), new("R_l", loop), new("v_f", feed),
+                TimeFormula, r[Output.Time], new("i_p", r.Down.Count), new("L", x[Input.Length]), new("s_l", step), new("R_l", loop),
+                new("v_f", feed),
                 new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(r.Down.Each, r.Engagement.Width, x[MillingInput.StockHeight]);
+        return new(r.Down.Each, r.Engagement.Width, x[Input.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        sink.Take(new(Loop, 2 * Math.PI * r[Output.LoopRadius], r[Output.FeedRate])
+        {
+            Count = r.Down.Count * r[Output.Rounds],
+            Speed = r[Output.SpindleSpeed],
+        });
+        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2.0 * r.Down.Count, Rapid = true, Speed = r[Output.SpindleSpeed] });
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings) => findings.Add(new(
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => findings.Add(new(
         "loop-mean",
         Severity.Info,
         new(
             "The largest load stands at the head of a loop; over whole loops the power is {0} of {1} on average.",
-            new(r.Load.Power * r[MillingFigure.RemovalRate] / Math.Max(r.Load.RemovalRate, 1e-12), Quantity.Power),
+            new(r.Load.Power * r[Output.RemovalRate] / Math.Max(r.Load.RemovalRate, 1e-12), Quantity.Power),
             new Measure(r.Load.Power, Quantity.Power)),
         ""));
 }

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -19,47 +18,45 @@ public readonly struct CornerCleaning : IMillingKind
         "each takes half the leftover; widths, depths and feeds grow with the diameter by q = D_m/DC, so that feed rates stay");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "corner-cleaning",
         "Corner cleaning",
         "corner",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill],
         [
-            new(MillingInput.CornerRadius, "R_c", "Radius wanted", "Bend", Quantity.Length, 0.01, 1000),
+            new(Input.CornerRadius, "R_c", "Radius wanted", "Bend", Quantity.Length, 0.01, 1000),
             WallMilling.CornerAngle,
-            new(MillingInput.DiameterBefore, "D_1", "Cutter before", "Bend", Quantity.Length, 0.05, 2000),
+            new(Input.DiameterBefore, "D_1", "Cutter before", "Bend", Quantity.Length, 0.05, 2000),
             Width,
-            new(MillingInput.WallHeight, "H", "Height of the corner", "Deep", Quantity.Length, 0.001, 1000),
+            new(Input.WallHeight, "H", "Height of the corner", "Deep", Quantity.Length, 0.001, 1000),
             Depth,
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
-            new(MillingInput.ChangeTime, "T_w", "Time to change a cutter", "Along", Quantity.Time, 0, 60, 0.2),
+            new(Input.ChangeTime, "T_w", "Time to change a cutter", "Along", Quantity.Time, 0, 60, 0.2),
             Deflection(30),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
         [
-            MillingFigure.Leftover, MillingFigure.PassesAcross, MillingFigure.BendArc, MillingFigure.CutterBetween, MillingFigure.TimeWithBetween,
+            Output.Leftover, Output.PassesAcross, Output.BendArc, Output.CutterBetween, Output.TimeWithBetween,
             .. LoadRows,
         ])
-    { FollowsWall = true, ChartedAs = ["side-rough", "side-finish"], DepthFactor = 0.5 };
+    { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, SideFinish.Description], DepthFactor = 0.5 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.CornerRadius, 0.6 * setup.Diameter);
-        x.Propose(MillingInput.DiameterBefore, 2.5 * setup.Diameter);
-        x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
-            angle = x[MillingInput.CornerAngle];
-        x.Propose(MillingInput.Length, InsideCorner.Section(before, wanted, angle) / InsideCorner.Leftover(before, wanted, angle));
+        x.Propose(Input.CornerRadius, 0.6 * setup.Diameter);
+        x.Propose(Input.DiameterBefore, 2.5 * setup.Diameter);
+        x.Propose(Input.WallHeight, x[Input.DepthOfCut]);
+        double wanted = x[Input.CornerRadius], before = Math.Max(x[Input.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[Input.CornerAngle];
+        x.Propose(Input.Length, InsideCorner.Section(before, wanted, angle) / InsideCorner.Leftover(before, wanted, angle));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double wanted = x[MillingInput.CornerRadius], before = x[MillingInput.DiameterBefore] / 2;
+        double wanted = x[Input.CornerRadius], before = x[Input.DiameterBefore] / 2;
         if (wanted < (setup.Diameter / 2) - 1e-9)
             check.Within("cornerRadius", "The radius wanted", wanted, setup.Diameter / 2, before, Quantity.Length)
                 .Holds(
@@ -72,30 +69,30 @@ public readonly struct CornerCleaning : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
-            angle = x[MillingInput.CornerAngle];
+        double wanted = x[Input.CornerRadius], before = Math.Max(x[Input.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[Input.CornerAngle];
         double leftover = InsideCorner.Leftover(before, wanted, angle);
         if (TTrace.Listens) trace.Take(InsideCorner.LeftoverFormula, leftover, new("R_1", before), new("R_c", wanted), new("θ", angle));
-        PassDivision.Across(leftover, Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
-        PassDivision.Down(x[MillingInput.WallHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        PassDivision.Across(leftover, Math.Min(x[Input.WidthOfCut], setup.Diameter), ref r, ref trace);
+        PassDivision.Down(x[Input.WallHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         double width = Math.Min(r.Across.Each, contact.Diameter), radius = wanted;
         if (radius > contact.Diameter / 2 * (1 + 1e-9)) r.Engagement = Engagement.InBend(contact, width, r.Down.Each, radius, ref trace);
         else
             r.Engagement = Engagement.Of(contact, width, r.Down.Each, ArcOfEngagement.Bend(contact.Diameter, width, radius, false, angle, ref trace));
-        r[MillingFigure.Leftover] = leftover;
+        r[Output.Leftover] = leftover;
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double wanted = x[MillingInput.CornerRadius], before = Math.Max(x[MillingInput.DiameterBefore] / 2, wanted * 1.0001),
-            angle = x[MillingInput.CornerAngle], leftover = r[MillingFigure.Leftover];
-        double section = InsideCorner.Section(before, wanted, angle), length = x[MillingInput.Length];
+        double wanted = x[Input.CornerRadius], before = Math.Max(x[Input.DiameterBefore] / 2, wanted * 1.0001),
+            angle = x[Input.CornerAngle], leftover = r[Output.Leftover];
+        double section = InsideCorner.Section(before, wanted, angle), length = x[Input.Length];
         double overrun = PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace);
         if (TTrace.Listens)
         {
@@ -103,32 +100,37 @@ public readonly struct CornerCleaning : IMillingKind
             trace.Take(WayFormula, length, new("A_c", section), new("t_c", leftover));
         }
 
-        PassTime.Solve(setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, overrun, ref r, ref trace);
+        PassTime.Solve<CornerCleaning, TTrace>(setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, overrun, ref r, ref trace);
         double between = before + wanted, grown = between / setup.Diameter, way = length + (2 * overrun), feed = r.Load.FeedRate;
         double mine = (double)Passes.Even(leftover / 2, r.Across.Each).Count * r.Down.Count;
         double its = (double)Passes
             .Even(leftover / 2, r.Across.Each * grown).Count * Passes
-            .Even(x[MillingInput.WallHeight], r.Down.Each * grown).Count;
-        r[MillingFigure.BendArc] = r[MillingFigure.Arc];
-        r[MillingFigure.CutterBetween] = between;
-        r[MillingFigure.TimeWithBetween] = x[MillingInput.ChangeTime] + ((mine + its) * ((way / feed) + (way / setup.RapidFeed)));
+            .Even(x[Input.WallHeight], r.Down.Each * grown).Count;
+        r[Output.BendArc] = r[Output.Arc];
+        r[Output.CutterBetween] = between;
+        r[Output.TimeWithBetween] = x[Input.ChangeTime] + ((mine + its) * ((way / feed) + (way / setup.RapidFeed)));
         if (TTrace.Listens)
         {
             trace.Take(InsideCorner.BetweenFormula, between, new("R_1", before), new("R_c", wanted));
             trace.Take(
-                BetweenTime, r[MillingFigure.TimeWithBetween], new("T_w", x[MillingInput.ChangeTime]), new("t_c", leftover),
-                new("a_e", r.Across.Each), new("q", grown), new("H", x[MillingInput.WallHeight]), new("a_p", r.Down.Each), new("L", length),
+                BetweenTime, r[Output.TimeWithBetween], new("T_w", x[Input.ChangeTime]), new("t_c", leftover),
+                new("a_e", r.Across.Each), new("q", grown), new("H", x[Input.WallHeight]), new("a_p", r.Down.Each), new("L", length),
                 new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(r.Down.Each, r.Across.Each, x[MillingInput.WallHeight]);
+        return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        double saved = r[MillingFigure.Time] - r[MillingFigure.TimeWithBetween];
-        Measure between = new(r[MillingFigure.CutterBetween], Quantity.Length);
+        double saved = r[Output.Time] - r[Output.TimeWithBetween];
+        Measure between = new(r[Output.CutterBetween], Quantity.Length);
         findings.Add(saved > 0
             ? new(
                 "cutter-between", Severity.Info,
@@ -141,22 +143,22 @@ public readonly struct CornerCleaning : IMillingKind
                     new Measure(-saved, Quantity.Time)),
                 ""));
         NoTrace none = default;
-        double whole = Math.Min(r[MillingFigure.Leftover], r.Engagement.Diameter);
+        double whole = Math.Min(r[Output.Leftover], r.Engagement.Diameter);
         ArcOfEngagement atOnce = ArcOfEngagement.Bend(
-            r.Engagement.Diameter, whole, x[MillingInput.CornerRadius], false, x[MillingInput.CornerAngle], ref none);
+            r.Engagement.Diameter, whole, x[Input.CornerRadius], false, x[Input.CornerAngle], ref none);
         if (r.Across.Count > 1)
             findings.Add(new(
                 "corner-at-once", Severity.Info,
                 new(
                     "Taken at once, the leftover of {0} would raise the arc to {1}; in passes it stays at {2}.", new(whole, Quantity.Length),
-                    new(double.RadiansToDegrees(atOnce.Length), Quantity.Angle), new Measure(r[MillingFigure.Arc], Quantity.Angle)),
+                    new(double.RadiansToDegrees(atOnce.Length), Quantity.Angle), new Measure(r[Output.Arc], Quantity.Angle)),
                 ""));
-        if (x[MillingInput.CornerRadius] <= r.Engagement.Diameter / 2 * (1 + 1e-9))
+        if (x[Input.CornerRadius] <= r.Engagement.Diameter / 2 * (1 + 1e-9))
             findings.Add(new(
                 "corner-as-cutter", Severity.Caution,
                 new(
                     "The radius wanted is the cutter's own: it turns on the spot, with an arc of {0}.",
-                    new Measure(r[MillingFigure.Arc], Quantity.Angle)),
-                $"Take a smaller cutter, which can run round the corner: at most {1.6 * x[MillingInput.CornerRadius]:0.##} mm."));
+                    new Measure(r[Output.Arc], Quantity.Angle)),
+                $"Take a smaller cutter, which can run round the corner: at most {1.6 * x[Input.CornerRadius]:0.##} mm."));
     }
 }

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -18,40 +17,38 @@ public readonly struct Engraving : IMillingKind
         "a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "engrave",
         "Engraving",
         "engraving",
         [CutterFamily.EngravingPoint, CutterFamily.ChamferMill],
         [
-            new(MillingInput.EngravingWidth, "w", "Width at the top", "Across", Quantity.Length, 0.005, 50),
-            new(MillingInput.EngravingDepth, "t", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
+            new(Input.EngravingWidth, "w", "Width at the top", "Across", Quantity.Length, 0.005, 50),
+            new(Input.EngravingDepth, "t", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of all lines"),
             Deflection(30),
         ],
-        [ChipKept("none"), PassWays, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("none"), PassWays],
         Large,
-        [MillingFigure.TopWidth, MillingFigure.TipDepth, MillingFigure.Diameter, .. LoadRows])
-    { ChartedAs = ["chamfer", "side-finish"] };
+        [Output.TopWidth, Output.TipDepth, Output.Diameter, .. LoadRows])
+    { ChartedAs = [ChamferMilling.Description, SideFinish.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
         Cone cone = Cone.Of(setup.Cutter);
-        if (x.IsTyped(MillingInput.EngravingWidth))
-            x.Propose(MillingInput.EngravingDepth, Math.Max(1e-6, cone.HeightOf(x[MillingInput.EngravingWidth])));
-        else x.Propose(MillingInput.EngravingDepth, 0.2);
-        x.Propose(MillingInput.EngravingWidth, cone.DiameterAt(x[MillingInput.EngravingDepth]));
+        if (x.IsTyped(Input.EngravingWidth))
+            x.Propose(Input.EngravingDepth, Math.Max(1e-6, cone.HeightOf(x[Input.EngravingWidth])));
+        else x.Propose(Input.EngravingDepth, 0.2);
+        x.Propose(Input.EngravingWidth, cone.DiameterAt(x[Input.EngravingDepth]));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double width = x[MillingInput.EngravingWidth], depth = x[MillingInput.EngravingDepth], follows = cone.DiameterAt(depth);
+        double width = x[Input.EngravingWidth], depth = x[Input.EngravingDepth], follows = cone.DiameterAt(depth);
         if (width < cone.TipDiameter * 1.001)
         {
             check.Within(
@@ -61,17 +58,17 @@ public readonly struct Engraving : IMillingKind
 
         check.Within("engravingDepth", "The depth of the line", depth, 0.001, setup.Contact.Length, Quantity.Length)
             .Holds(
-                !x.IsTyped(MillingInput.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width,
+                !x.IsTyped(Input.EngravingWidth) || Math.Abs(width - follows) <= 1e-6 * follows, "engravingWidth", width,
                 $"Width and depth go together: at {depth:0.###} mm deep this point cuts {follows:0.###} mm wide. "
                     + "Give one of the two back to be proposed.");
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         Cone cone = Cone.Of(setup.Cutter);
-        double depth = x[MillingInput.EngravingDepth], width = cone.DiameterAt(depth), mean = depth * (width + cone.TipDiameter) / (2 * width);
+        double depth = x[Input.EngravingDepth], width = cone.DiameterAt(depth), mean = depth * (width + cone.TipDiameter) / (2 * width);
         if (TTrace.Listens)
         {
             trace.Take(WidthFormula, width, new("d_t", cone.TipDiameter), new("t", depth), new("σ", cone.IncludedAngle));
@@ -81,27 +78,31 @@ public readonly struct Engraving : IMillingKind
         r.Across = new(1, width);
         r.Down = new(1, depth);
         r.Engagement = new(width, width, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(width, width, ref trace));
-        r[MillingFigure.TopWidth] = width;
-        r[MillingFigure.TipDepth] = depth;
+        r[Output.TopWidth] = width;
+        r[Output.TipDepth] = depth;
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve(setup, x, 1, 1, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
-        return new(x[MillingInput.EngravingDepth], 0, x[MillingInput.EngravingDepth]);
+        PassTime.Solve<Engraving, TTrace>(setup, x, 1, 1, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+        return new(x[Input.EngravingDepth], 0, x[Input.EngravingDepth]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink => PassTime.Walk(setup, x, r, 1, 1, ref sink);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        if (r.Limits.Of(LimitKind.HighestSpeed).Use > 0.98)
+        if (r.Limits.Of(Limits.HighestSpeed).Use > 0.98)
             findings.Add(new(
                 "spindle-binds", Severity.Info,
                 new(
                     "The spindle runs at its top speed: at {0} across no more than {1} can be reached.", new(r.Engagement.Diameter, Quantity.Length),
-                    new Measure(x[MillingInput.CuttingSpeed], Quantity.CuttingSpeed)),
+                    new Measure(x[Input.CuttingSpeed], Quantity.CuttingSpeed)),
                 ""));
     }
 }

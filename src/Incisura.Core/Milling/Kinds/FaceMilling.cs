@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -10,81 +9,84 @@ namespace Incisura.Core.Milling.Kinds;
 public readonly struct FaceMilling : IMillingKind
 {
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "face",
         "Face milling",
         "face",
         [CutterFamily.FaceMill, CutterFamily.HighFeedMill, CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill],
         [
-            new(MillingInput.StockWidth, "W", "Width of the face", "Across", Quantity.Length, 0.001, 5000),
+            new(Input.StockWidth, "W", "Width of the face", "Across", Quantity.Length, 0.001, 5000),
             Width,
-            new(MillingInput.Offset, "e", "Axis beside the middle", "Across", Quantity.Length, -250, 250, 0),
+            new(Input.Offset, "e", "Axis beside the middle", "Across", Quantity.Length, -250, 250, 0),
             StockHeight,
             Depth,
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of the face", 200),
             Deflection(60),
         ],
-        [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest"), PassWays],
         Large,
         [
-            MillingFigure.Width, MillingFigure.Depth, MillingFigure.EntryAngle, MillingFigure.ExitAngle, MillingFigure.MeanChip,
-            MillingFigure.LargestChip, MillingFigure.Power, MillingFigure.Torque, MillingFigure.PeakForce, MillingFigure.TeethInCut,
-            MillingFigure.PeakToValley,
+            Output.Width, Output.Depth, Output.EntryAngle, Output.ExitAngle, Output.MeanChip,
+            Output.LargestChip, Output.Power, Output.Torque, Output.PeakForce, Output.TeethInCut,
+            Output.PeakToValley,
         ])
-    { ChartedAs = ["side-rough"], DepthFactor = 0.25 };
+    { ChartedAs = [SideRough.Description], DepthFactor = 0.25 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut]);
-        x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
+        x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
+        x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double each = Passes.Even(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter)).Each,
+        double each = Passes.Even(x[Input.StockWidth], Math.Min(x[Input.WidthOfCut], setup.Diameter)).Each,
             room = (setup.Diameter + each) / 2;
         check.Holds(
-            Math.Abs(x[MillingInput.Offset]) < room, "offset", x[MillingInput.Offset],
-            $"With the axis {x[MillingInput.Offset]:0.###} mm beside the middle the cutter misses a pass of {each:0.###} mm; it must stay "
+            Math.Abs(x[Input.Offset]) < room, "offset", x[Input.Offset],
+            $"With the axis {x[Input.Offset]:0.###} mm beside the middle the cutter misses a pass of {each:0.###} mm; it must stay "
                 + $"below {room:0.###} mm to either side.");
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
-        PassDivision.Down(x[MillingInput.StockHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        PassDivision.Across(x[Input.StockWidth], Math.Min(x[Input.WidthOfCut], setup.Diameter), ref r, ref trace);
+        PassDivision.Down(x[Input.StockHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         r.Engagement = Engagement.Of(
             contact, r.Across.Each, r.Down.Each,
-            ArcOfEngagement.Offset(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), x[MillingInput.Offset], ref trace));
+            ArcOfEngagement.Offset(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), x[Input.Offset], ref trace));
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve(
+        PassTime.Solve<FaceMilling, TTrace>(
             setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
-        FeedMarks.Solve(setup.CornerRadius, x[MillingInput.FeedPerTooth], ref r, ref trace);
-        return new(r.Down.Each, r.Across.Each, x[MillingInput.StockHeight]);
+        FeedMarks.Solve(setup.CornerRadius, x[Input.FeedPerTooth], ref r, ref trace);
+        return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         double share = r.Across.Each / setup.Diameter;
-        if (Math.Abs(x[MillingInput.Offset]) < 0.02 * setup.Diameter && share is > 0.3 and < 0.95)
+        if (Math.Abs(x[Input.Offset]) < 0.02 * setup.Diameter && share is > 0.3 and < 0.95)
             findings.Add(new(
                 "centred", Severity.Info, new("With its axis in the middle the cutter is pushed to and fro across the feed."),
                 "Set the axis beside the middle, so that the chip leaves thin."));
-        if (r[MillingFigure.PeakToValley] == 0)
+        if (r[Output.PeakToValley] == 0)
             findings.Add(new(
                 "finish-unknown", Severity.Info, new("The cutter has no corner radius, so the finish from the feed cannot be told."),
                 "Enter the corner radius on the cutter's page."));

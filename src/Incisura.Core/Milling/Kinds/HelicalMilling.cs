@@ -1,14 +1,25 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>What going down a helix has in common, into the full or in a hole that is there.</summary>
-internal static class Helix
+public static class Helix
 {
+    /// <summary>Least hole the cutter can enter on a helix without riding on its dead centre, mm.</summary>
+    public static readonly LimitDefinition LeastHole = new(
+        "leastHole", "Least hole", Quantity.Length, Severity.Stop, "Take a smaller cutter, or one that cuts to its centre.")
+    { IsLeast = true };
+
+    /// <summary>Largest hole that is cleared to its middle on one helix, mm.</summary>
+    public static readonly LimitDefinition LargestHole = new(
+        "largestHole", "Largest hole", Quantity.Length, Severity.Stop,
+        "Take a larger cutter, or open the rest of the hole in further passes.");
+
+    private static readonly WayKind Turn = new("turn", "Turns down the helix, and a level one");
+
     private static readonly Formula PathFormula = new("D_p", "Diameter of the path", Quantity.Length, "D_h - DC", "the rim makes the hole");
     private static readonly Formula DepthFormula = new(
         "t_p", "Depth of the tip", Quantity.Length, "H + t_b + r_ε",
@@ -33,29 +44,29 @@ internal static class Helix
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "l/v_f + 2*(t_p + h_s)/v_rapid", "helix at feed rate, down and up in rapid from h_s above");
 
-    public static readonly CutterFamily[] Families = [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill];
+    internal static readonly CutterFamily[] Families = [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill];
 
-    public static readonly MillingField Hole = new(MillingInput.HoleDiameter, "D_h", "Diameter of the hole", "Across", Quantity.Length, 0.05, 2000);
-    public static readonly MillingField Angle = new(MillingInput.RampAngle, "α", "Ramp angle", "Deep", Quantity.Angle, 0.05, 45, 2);
-    public static readonly MillingField HoleDepth = new(MillingInput.StockHeight, "H", "Depth of the hole", "Deep", Quantity.Length, 0.001, 1000);
-    public static readonly MillingField Through = new(MillingInput.Breakthrough, "t_b", "Past the far face", "Deep", Quantity.Length, 0, 100, 0);
+    internal static readonly FieldDescription Hole = new(Input.HoleDiameter, "D_h", "Diameter of the hole", "Across", Quantity.Length, 0.05, 2000);
+    internal static readonly FieldDescription Angle = new(Input.RampAngle, "α", "Ramp angle", "Deep", Quantity.Angle, 0.05, 45, 2);
+    internal static readonly FieldDescription HoleDepth = new(Input.StockHeight, "H", "Depth of the hole", "Deep", Quantity.Length, 0.001, 1000);
+    internal static readonly FieldDescription Through = new(Input.Breakthrough, "t_b", "Past the far face", "Deep", Quantity.Length, 0, 100, 0);
 
-    public static readonly MillingFigure[] Rows =
+    internal static readonly Output[] Rows =
         [
-            MillingFigure.RimFeed, MillingFigure.PathDiameter, MillingFigure.Pitch, MillingFigure.FeedDown, MillingFigure.Rounds,
-            MillingFigure.ProgrammedDepth, .. LoadRows,
+            Output.RimFeed, Output.PathDiameter, Output.DepthInTurn, Output.FeedDown, Output.Rounds,
+            Output.ProgrammedDepth, .. LoadRows,
         ];
 
-    public static void Follow(MillingSetup setup, double ratio, ref MillingInputs x)
+    internal static void Follow(MillingSetup setup, double ratio, ref Inputs x)
     {
-        x.Propose(MillingInput.HoleDiameter, ratio * setup.Diameter);
-        x.Propose(MillingInput.StockHeight, setup.Diameter);
-        if (setup.LargestRamp > 0) x.Propose(MillingInput.RampAngle, Math.Min(2, setup.LargestRamp));
+        x.Propose(Input.HoleDiameter, ratio * setup.Diameter);
+        x.Propose(Input.StockHeight, setup.Diameter);
+        if (setup.LargestRamp > 0) x.Propose(Input.RampAngle, Math.Min(2, setup.LargestRamp));
     }
 
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    internal static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double hole = x[MillingInput.HoleDiameter], least = setup.Diameter * 1.02;
+        double hole = x[Input.HoleDiameter], least = setup.Diameter * 1.02;
         if (hole < least - 1e-9)
             check.Within("holeDiameter", "The diameter of the hole", hole, least, 2000, Quantity.Length)
                 .Holds(
@@ -63,24 +74,24 @@ internal static class Helix
                     $"A cutter of {setup.Diameter:0.###} mm leaves no helix in it; take one of less than {hole / 1.02:0.###} mm.");
     }
 
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, double before, ref MillingResult r, ref TTrace trace)
+    internal static void Engage<TTrace>(MillingSetup setup, in Inputs x, double before, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double hole = x[MillingInput.HoleDiameter], path = Math.Max(hole - setup.Diameter, 0.01 * setup.Diameter),
-            pitch = CircularPath.Pitch(path, x[MillingInput.RampAngle]);
+        double hole = x[Input.HoleDiameter], path = Math.Max(hole - setup.Diameter, 0.01 * setup.Diameter),
+            pitch = CircularPath.Pitch(path, x[Input.RampAngle]);
         if (TTrace.Listens)
         {
             trace.Take(PathFormula, path, new("D_h", hole), new("DC", setup.Diameter));
-            trace.Take(CircularPath.PitchFormula, pitch, new("D_p", path), new("α", x[MillingInput.RampAngle]));
+            trace.Take(CircularPath.PitchFormula, pitch, new("D_p", path), new("α", x[Input.RampAngle]));
         }
 
         double width = (hole - before) / 2;
         r.Across = new(1, Math.Min(width, setup.Diameter));
-        r.Down = new((int)Math.Min(Passes.Covering(x[MillingInput.StockHeight], pitch), Passes.Most), pitch);
+        r.Down = new((int)Math.Min(Passes.Covering(x[Input.StockHeight], pitch), Passes.Most), pitch);
         Engagement side = Engagement.InBend(setup.ContactAt(pitch), width, pitch, (path + setup.Diameter) / 2, ref trace);
-        r.Engagement = side with { Face = FaceOf(setup, hole, before, x[MillingInput.RampAngle], side, ref trace) };
-        r[MillingFigure.PathDiameter] = path;
-        r[MillingFigure.Pitch] = pitch;
+        r.Engagement = side with { Face = FaceOf(setup, hole, before, x[Input.RampAngle], side, ref trace) };
+        r[Output.PathDiameter] = path;
+        r[Output.DepthInTurn] = pitch;
     }
 
     // The hole is what the helix makes in its time; what the side does not take of it under the middle, the end face takes.
@@ -102,27 +113,43 @@ internal static class Helix
         return new(swept, share, sine);
     }
 
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    internal static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        sink.Take(new(Turn, double.Hypot(Math.PI * r[Output.PathDiameter], r[Output.DepthInTurn]), r[Output.FeedRate])
+        {
+            Count = r[Output.Rounds],
+            Speed = r[Output.SpindleSpeed],
+        });
+        sink.Take(new(WayKind.Lift, r[Output.ProgrammedDepth] + PassTime.Lift, setup.RapidFeed)
+        {
+            Count = 2,
+            Rapid = true,
+            Speed = r[Output.SpindleSpeed],
+        });
+    }
+
+    internal static Extent Plan<TKind, TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TKind : struct, IMillingKind
         where TTrace : struct, ITrace
     {
-        double path = r[MillingFigure.PathDiameter], pitch = r[MillingFigure.Pitch], feed = r.Load.FeedRate, past = x[MillingInput.Breakthrough],
+        double path = r[Output.PathDiameter], pitch = r[Output.DepthInTurn], feed = r.Load.FeedRate, past = x[Input.Breakthrough],
             corner = past > 0 ? setup.CornerRadius : 0;
-        double depth = x[MillingInput.StockHeight] + past + corner, rounds = (depth / pitch) + 1;
-        double way = rounds * double.Hypot(Math.PI * path, pitch), time = (way / feed) + (2 * (depth + PassTime.Lift) / setup.RapidFeed);
-        r[MillingFigure.RimFeed] = feed / r.Engagement.FeedFactor;
-        r[MillingFigure.FeedDown] = feed * Math.Sin(double.DegreesToRadians(x[MillingInput.RampAngle]));
-        r[MillingFigure.ProgrammedDepth] = depth;
-        r[MillingFigure.Rounds] = rounds;
-        r[MillingFigure.Way] = way;
-        r[MillingFigure.Time] = time;
+        double depth = x[Input.StockHeight] + past + corner, rounds = (depth / pitch) + 1;
+        r[Output.RimFeed] = feed / r.Engagement.FeedFactor;
+        r[Output.FeedDown] = feed * Math.Sin(double.DegreesToRadians(x[Input.RampAngle]));
+        r[Output.ProgrammedDepth] = depth;
+        r[Output.Rounds] = rounds;
+        PassTime.Sum<TKind>(setup, x, ref r);
         if (TTrace.Listens)
         {
-            trace.Take(DownFormula, r[MillingFigure.FeedDown], new("v_f", feed), new("α", x[MillingInput.RampAngle]));
-            trace.Take(DepthFormula, depth, new("H", x[MillingInput.StockHeight]), new("t_b", past), new("r_ε", corner));
+            trace.Take(DownFormula, r[Output.FeedDown], new("v_f", feed), new("α", x[Input.RampAngle]));
+            trace.Take(DepthFormula, depth, new("H", x[Input.StockHeight]), new("t_b", past), new("r_ε", corner));
             trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P", pitch));
-            trace.Take(WayFormula, way, new("i_r", rounds), new("D_p", path), new("P", pitch));
+            trace.Take(WayFormula, r[Output.Way], new("i_r", rounds), new("D_p", path), new("P", pitch));
             trace.Take(
-                TimeFormula, time, new("l", way), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+                TimeFormula, r[Output.Time], new("l", r[Output.Way]), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift),
+                new("v_rapid", setup.RapidFeed));
         }
 
         return new(pitch, r.Engagement.Width, depth);
@@ -133,32 +160,36 @@ internal static class Helix
 public readonly struct HelicalEntry : IMillingKind
 {
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "helical-entry", "Helical entry", "helix", Helix.Families,
-        [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(60)],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld], Large, Helix.Rows)
-    { ChartedAs = ["slot", "side-rough"] };
+        [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, Deflection(60)],
+        [ChipKept("largest")], Large, Helix.Rows)
+    { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SlotMilling.Description, SideRough.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x) => Helix.Follow(setup, 1.6, ref x);
+    public static void Follow(MillingSetup setup, ref Inputs x) => Helix.Follow(setup, 1.6, ref x);
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check) => Helix.Refuse(setup, x, check);
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check) => Helix.Refuse(setup, x, check);
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => Helix.Engage(setup, x, 0, ref r, ref trace);
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => Helix.Plan(setup, x, ref r, ref trace);
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => Helix.Plan<HelicalEntry, TTrace>(setup, x, ref r, ref trace);
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink => Helix.Walk(setup, x, r, ref sink);
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
-        limits.Add(LimitKind.RampAngle, x[MillingInput.RampAngle], setup.LargestRamp);
-        limits.Add(LimitKind.LeastHole, x[MillingInput.HoleDiameter], setup.Diameter + setup.DeadCentre);
-        limits.Add(LimitKind.LargestHole, x[MillingInput.HoleDiameter], 2 * (setup.Diameter - setup.CornerRadius));
+        limits.Add(MillingLimits.RampAngle, x[Input.RampAngle], setup.LargestRamp);
+        limits.Add(Helix.LeastHole, x[Input.HoleDiameter], setup.Diameter + setup.DeadCentre);
+        limits.Add(Helix.LargestHole, x[Input.HoleDiameter], 2 * (setup.Diameter - setup.CornerRadius));
     }
 }
 
@@ -166,32 +197,32 @@ public readonly struct HelicalEntry : IMillingKind
 public readonly struct HelicalBoring : IMillingKind
 {
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "helical-bore",
         "Helical boring",
         "helix",
         Helix.Families,
         [
-            Helix.Hole, new(MillingInput.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle,
-            Helix.HoleDepth, Helix.Through, FeedPerTooth, CuttingSpeed, ToolLife, Deflection(40),
+            Helix.Hole, new(Input.HoleBefore, "d_0", "Diameter that is there", "Across", Quantity.Length, 0.05, 2000), Helix.Angle,
+            Helix.HoleDepth, Helix.Through, FeedPerTooth, Deflection(40),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
         Helix.Rows)
-    { ChartedAs = ["side-rough"] };
+    { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SideRough.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
         Helix.Follow(setup, 2.5, ref x);
-        x.Propose(MillingInput.HoleBefore, Math.Max(0.05, x[MillingInput.HoleDiameter] - (0.5 * setup.Diameter)));
+        x.Propose(Input.HoleBefore, Math.Max(0.05, x[Input.HoleDiameter] - (0.5 * setup.Diameter)));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Helix.Refuse(setup, x, check);
-        double hole = x[MillingInput.HoleDiameter], before = x[MillingInput.HoleBefore];
+        double hole = x[Input.HoleDiameter], before = x[Input.HoleBefore];
         check.Holds(
             before < hole, "holeBefore", before,
             $"Nothing is left to cut: {before:0.###} mm are there and {hole:0.###} mm are wanted. Give a hole that "
@@ -199,15 +230,19 @@ public readonly struct HelicalBoring : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace =>
-            Helix.Engage(setup, x, Math.Min(x[MillingInput.HoleBefore], x[MillingInput.HoleDiameter] * (1 - 1e-6)), ref r, ref trace);
+            Helix.Engage(setup, x, Math.Min(x[Input.HoleBefore], x[Input.HoleDiameter] * (1 - 1e-6)), ref r, ref trace);
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => Helix.Plan(setup, x, ref r, ref trace);
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => Helix.Plan<HelicalBoring, TTrace>(setup, x, ref r, ref trace);
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
-        limits.Add(LimitKind.LargestHole, x[MillingInput.HoleDiameter], x[MillingInput.HoleBefore] + (2 * (setup.Diameter - setup.CornerRadius)));
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink => Helix.Walk(setup, x, r, ref sink);
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
+        limits.Add(Helix.LargestHole, x[Input.HoleDiameter], x[Input.HoleBefore] + (2 * (setup.Diameter - setup.CornerRadius)));
 }

@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -9,6 +8,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
 public readonly struct PlungeMilling : IMillingKind
 {
+    private static readonly WayKind Down = new("plunge", "Plunges at feed rate"), Up = new("up", "Up in rapid");
+
     private static readonly Formula BiteFormula = new(
         "b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)",
         "from the rim to where the plunge before and the open side meet, or as deep as the row");
@@ -33,46 +34,44 @@ public readonly struct PlungeMilling : IMillingKind
         "down at feed rate, up in rapid, from a clear way c_0 above");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "plunge",
         "Plunge milling",
         "plunge",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill, CutterFamily.FaceMill],
         [
-            new(MillingInput.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
+            new(Input.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
             Width with { Name = "Width of a row, at most" },
-            new(MillingInput.SideStep, "s", "Step along the wall", "Across", Quantity.Length, 0.01, 500),
-            new(MillingInput.WallHeight, "H", "Depth of a plunge", "Deep", Quantity.Length, 0.01, 1000),
+            new(Input.SideStep, "s", "Step along the wall", "Across", Quantity.Length, 0.01, 500),
+            new(Input.WallHeight, "H", "Depth of a plunge", "Deep", Quantity.Length, 0.01, 1000),
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of the wall"),
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
-        [MillingFigure.Width, MillingFigure.Rounds, MillingFigure.Ridge, .. LoadRows])
-    { FollowsWall = true, ChartedAs = ["side-rough", "face"] };
+        [Output.Width, Output.Rounds, Output.Ridge, .. LoadRows])
+    { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, FaceMilling.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut]);
-        x.Propose(MillingInput.SideStep, 0.5 * setup.Diameter);
-        x.Propose(MillingInput.WallHeight, Math.Min(2 * setup.Diameter, setup.Reach));
+        x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
+        x.Propose(Input.SideStep, 0.5 * setup.Diameter);
+        x.Propose(Input.WallHeight, Math.Min(2 * setup.Diameter, setup.Reach));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check) =>
-        check.Within("sideStep", "The step along the wall", x[MillingInput.SideStep], 0.01, setup.Diameter * 0.95, Quantity.Length);
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check) =>
+        check.Within("sideStep", "The step along the wall", x[Input.SideStep], 0.01, setup.Diameter * 0.95, Quantity.Length);
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassDivision.Across(x[MillingInput.StockWidth], Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
-        r.Down = new(1, x[MillingInput.WallHeight]);
-        double step = Math.Min(x[MillingInput.SideStep], setup.Diameter), width = r.Across.Each;
+        PassDivision.Across(x[Input.StockWidth], Math.Min(x[Input.WidthOfCut], setup.Diameter), ref r, ref trace);
+        r.Down = new(1, x[Input.WallHeight]);
+        double step = Math.Min(x[Input.SideStep], setup.Diameter), width = r.Across.Each;
         ArcOfEngagement arc = ArcOfEngagement.Plunge(setup.Diameter, width, step, ref trace);
         double radius = setup.Diameter / 2, open = Math.Max(0, radius - width);
         double bite = radius - double.Hypot(Math.Max(0, Math.Sqrt((radius * radius) - (open * open)) - step), open);
@@ -100,23 +99,21 @@ public readonly struct PlungeMilling : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double step = x[MillingInput.SideStep], height = x[MillingInput.WallHeight], way = height + PassTime.Clearance, feed = r.Load.FeedRate;
-        double plunges = r.Across.Count * Passes.Covering(x[MillingInput.Length], step),
-            time = (plunges * ((way / feed) + (way / setup.RapidFeed))) + (2 * PassTime.Lift / setup.RapidFeed);
+        double step = x[Input.SideStep], height = x[Input.WallHeight],
+            plunges = r.Across.Count * Passes.Covering(x[Input.Length], step);
         double radius = setup.Diameter / 2, ridge = radius - Math.Sqrt((radius * radius) - (step * step / 4));
-        r[MillingFigure.Rounds] = plunges;
-        r[MillingFigure.Ridge] = ridge;
-        r[MillingFigure.Way] = plunges * way;
-        r[MillingFigure.Time] = time;
+        r[Output.Rounds] = plunges;
+        r[Output.Ridge] = ridge;
+        PassTime.Sum<PlungeMilling>(setup, x, ref r);
         if (TTrace.Listens)
         {
-            trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[MillingInput.Length]), new("s", step));
+            trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[Input.Length]), new("s", step));
             trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s", step));
             trace.Take(
-                TimeFormula, time, new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", feed),
+                TimeFormula, r[Output.Time], new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", r[Output.FeedRate]),
                 new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
         }
 
@@ -124,7 +121,17 @@ public readonly struct PlungeMilling : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double way = x[Input.WallHeight] + PassTime.Clearance, n = r[Output.SpindleSpeed];
+        sink.Take(new(Down, way, r[Output.FeedRate]) { Count = r[Output.Rounds], Speed = n });
+        sink.Take(new(Up, way, setup.RapidFeed) { Count = r[Output.Rounds], Rapid = true, Speed = n });
+        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
+    }
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         if (setup.DeadCentre > 0 && r.Across.Each > (setup.Diameter - setup.DeadCentre) / 2 + 1e-9)
             findings.Add(new(

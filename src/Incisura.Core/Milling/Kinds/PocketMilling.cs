@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -11,6 +10,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// </summary>
 public readonly struct PocketMilling : IMillingKind
 {
+    private static readonly WayKind Entry = new("entry", "In on a helix"), Loops = new("loops", "Along the middle and outwards in loops");
+
     private static readonly Formula LoopsFormula = new(
         "i_e", "Loops", Quantity.Count, "ceil((B - 2*s - DC)/(2*a_emost) - 1e-9)", "equal loops outwards from a slot along the middle");
     private static readonly Formula WidthFormula = new("a_e", "Width of each loop", Quantity.Length, "(B - 2*s - DC)/(2*i_e)", "equal loops");
@@ -22,107 +23,112 @@ public readonly struct PocketMilling : IMillingKind
         "levels, each entered on a helix of α_h, with a lift h_s");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "pocket",
         "Pocket milling",
         "pocket",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill],
         [
-            new(MillingInput.PocketLength, "L_p", "Length of the pocket", "Across", Quantity.Length, 0.1, 10_000),
-            new(MillingInput.PocketWidth, "B", "Width of the pocket", "Across", Quantity.Length, 0.1, 10_000),
+            new(Input.PocketLength, "L_p", "Length of the pocket", "Across", Quantity.Length, 0.1, 10_000),
+            new(Input.PocketWidth, "B", "Width of the pocket", "Across", Quantity.Length, 0.1, 10_000),
             Width,
-            new(MillingInput.StockLeft, "s", "Left on the walls", "Across", Quantity.Length, 0, 100, 0),
+            new(Input.StockLeft, "s", "Left on the walls", "Across", Quantity.Length, 0, 100, 0),
             StockHeight,
             Depth,
-            new(MillingInput.RampAngle, "α_h", "Entry on a helix of", "Deep", Quantity.Angle, 0.05, 45, 3),
-            new(MillingInput.CornerRadius, "R_c", "Radius of the corners", "Bend", Quantity.Length, 0.001, 10_000),
+            new(Input.RampAngle, "α_h", "Entry on a helix of", "Deep", Quantity.Angle, 0.05, 45, 3),
+            new(Input.CornerRadius, "R_c", "Radius of the corners", "Bend", Quantity.Length, 0.001, 10_000),
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
-        [MillingFigure.Width, MillingFigure.Depth, .. LoadRows])
-    { ChartedAs = ["side-rough"], DepthFactor = 0.6, Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.Rounds] };
+        [Output.Width, Output.Depth, .. LoadRows])
+    { Leaves = LeftoverKind.Wall, ChartedAs = [SideRough.Description], DepthFactor = 0.6 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.PocketWidth, 4 * setup.Diameter);
-        x.Propose(MillingInput.PocketLength, Math.Max(6 * setup.Diameter, x[MillingInput.PocketWidth]));
-        x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
-        x.Propose(MillingInput.CornerRadius, 0.75 * setup.Diameter);
-        if (setup.LargestRamp > 0) x.Propose(MillingInput.RampAngle, Math.Min(3, setup.LargestRamp));
+        x.Propose(Input.PocketWidth, 4 * setup.Diameter);
+        x.Propose(Input.PocketLength, Math.Max(6 * setup.Diameter, x[Input.PocketWidth]));
+        x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
+        x.Propose(Input.CornerRadius, 0.75 * setup.Diameter);
+        if (setup.LargestRamp > 0) x.Propose(Input.RampAngle, Math.Min(3, setup.LargestRamp));
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double least = setup.Diameter + (2 * x[MillingInput.StockLeft]);
-        check.Within("pocketWidth", "The width of the pocket", x[MillingInput.PocketWidth], least, 10_000, Quantity.Length)
-            .Within("pocketLength", "The length of the pocket", x[MillingInput.PocketLength], x[MillingInput.PocketWidth], 10_000, Quantity.Length);
+        double least = setup.Diameter + (2 * x[Input.StockLeft]);
+        check.Within("pocketWidth", "The width of the pocket", x[Input.PocketWidth], least, 10_000, Quantity.Length)
+            .Within("pocketLength", "The length of the pocket", x[Input.PocketLength], x[Input.PocketWidth], 10_000, Quantity.Length);
         Milling.Bend.Refuse(setup, x, check);
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double side = (x[MillingInput.PocketWidth] - (2 * x[MillingInput.StockLeft]) - setup.Diameter) / 2;
-        r.Across = side > 1e-9 ? Passes.Even(side, Math.Min(x[MillingInput.WidthOfCut], setup.Diameter)) : new(0, setup.Diameter);
+        double side = (x[Input.PocketWidth] - (2 * x[Input.StockLeft]) - setup.Diameter) / 2;
+        r.Across = side > 1e-9 ? Passes.Even(side, Math.Min(x[Input.WidthOfCut], setup.Diameter)) : new(0, setup.Diameter);
         if (TTrace.Listens && r.Across.Count > 0)
         {
             trace.Take(
-                LoopsFormula, r.Across.Count, new("B", x[MillingInput.PocketWidth]), new("s", x[MillingInput.StockLeft]), new("DC", setup.Diameter),
-                new("a_emost", Math.Min(x[MillingInput.WidthOfCut], setup.Diameter)));
+                LoopsFormula, r.Across.Count, new("B", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
+                new("a_emost", Math.Min(x[Input.WidthOfCut], setup.Diameter)));
             trace.Take(
-                WidthFormula, r.Across.Each, new("B", x[MillingInput.PocketWidth]), new("s", x[MillingInput.StockLeft]), new("DC", setup.Diameter),
+                WidthFormula, r.Across.Each, new("B", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
                 new("i_e", r.Across.Count));
         }
 
-        PassDivision.Down(x[MillingInput.StockHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        PassDivision.Down(x[Input.StockHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         r.Engagement = Engagement.Of(
             contact, r.Across.Each, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), ref trace));
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double loops = r.Across.Count, each = r.Across.Each, middle = x[MillingInput.PocketLength] - x[MillingInput.PocketWidth],
-            round = Math.Max(0, x[MillingInput.CornerRadius] - (setup.Diameter / 2));
-        double way = Math.Max(0, (middle * (1 + (2 * loops))) + (4 * each * loops * (loops + 1)) - (loops * (8 - (2 * Math.PI)) * round));
-        double entry = r.Down.Each / Math.Sin(double.DegreesToRadians(x[MillingInput.RampAngle]));
-        double time = r.Down.Count * (((way + entry) / r.Load.FeedRate) + (2 * PassTime.Lift / setup.RapidFeed));
-        r[MillingFigure.Way] = r.Down.Count * (way + entry);
-        r[MillingFigure.Time] = time;
-        r[MillingFigure.StockLeft] = x[MillingInput.StockLeft];
-        r[MillingFigure.Rounds] = loops;
+        double loops = r.Across.Count, each = r.Across.Each, middle = x[Input.PocketLength] - x[Input.PocketWidth],
+            round = RoundOf(setup, x), way = LevelWay(setup, x, r);
+        PassTime.Sum<PocketMilling>(setup, x, ref r);
+        r[Output.StockLeft] = x[Input.StockLeft];
+        r[Output.Rounds] = loops;
         if (TTrace.Listens)
         {
             trace.Take(
                 WayFormula, way, new("m", middle), new("i_e", loops), new("a_e", each), new("R_c", round + (setup.Diameter / 2)),
                 new("r", setup.Diameter / 2));
             trace.Take(
-                TimeFormula, time, new("i_p", r.Down.Count), new("l", way), new("v_f", r.Load.FeedRate), new("a_p", r.Down.Each),
-                new("α_h", x[MillingInput.RampAngle]), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+                TimeFormula, r[Output.Time], new("i_p", r.Down.Count), new("l", way), new("v_f", r.Load.FeedRate), new("a_p", r.Down.Each),
+                new("α_h", x[Input.RampAngle]), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         Milling.Bend.Solve(setup, x, ref r, ref trace);
-        return new(r.Down.Each, r.Across.Each, x[MillingInput.StockHeight]);
+        return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double levels = r.Down.Count, feed = r[Output.FeedRate], n = r[Output.SpindleSpeed],
+            entry = r.Down.Each / Math.Sin(double.DegreesToRadians(x[Input.RampAngle]));
+        sink.Take(new(Entry, entry, feed) { Count = levels, Speed = n });
+        sink.Take(new(Loops, LevelWay(setup, x, r), feed) { Count = levels, Speed = n });
+        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
-        limits.Add(LimitKind.RampAngle, x[MillingInput.RampAngle], setup.LargestRamp);
+        limits.Add(MillingLimits.RampAngle, x[Input.RampAngle], setup.LargestRamp);
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         double slot = ChipSection.Largest(1, 1, setup.Teeth, setup.LagPerDepth * r.Down.Each, FullArc()),
             loop = ChipSection.Largest(1, 1, setup.Teeth, setup.LagPerDepth * r.Down.Each, r.Engagement.Arc);
@@ -134,6 +140,17 @@ public readonly struct PocketMilling : IMillingKind
                     new Measure(slot / loop, Quantity.Ratio)),
                 $"Run it at {r.Load.FeedRate * loop / slot:0} mm/min, or open the middle on a helix first."));
         Milling.Bend.Notice(x, r, findings);
+    }
+
+    // Radius of the centre's path in a corner.
+    private static double RoundOf(MillingSetup setup, in Inputs x) => Math.Max(0, x[Input.CornerRadius] - (setup.Diameter / 2));
+
+    private static double LevelWay(MillingSetup setup, in Inputs x, in MillingResult r)
+    {
+        double loops = r.Across.Count, middle = x[Input.PocketLength] - x[Input.PocketWidth];
+        return Math.Max(
+            0,
+            (middle * (1 + (2 * loops))) + (4 * r.Across.Each * loops * (loops + 1)) - (loops * (8 - (2 * Math.PI)) * RoundOf(setup, x)));
     }
 
     private static ArcOfEngagement FullArc()

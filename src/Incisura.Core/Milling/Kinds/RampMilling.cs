@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -12,6 +11,8 @@ namespace Incisura.Core.Milling.Kinds;
 /// </summary>
 public readonly struct RampMilling : IMillingKind
 {
+    private static readonly WayKind Ramp = new("ramp", "Ramps to and fro"), Level = new("level", "Level at the end");
+
     private static readonly Formula OneFormula = new(
         "g_most", "Gain of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pmost)",
         "rise of a ramp of this angle over its length, within the depth allowed: one ramp is enough");
@@ -37,33 +38,33 @@ public readonly struct RampMilling : IMillingKind
         "T", "Time", Quantity.Time, "l/v_f + 2*h_s/v_rapid", "ramps to and fro, with approach and lift h_s");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "ramp",
         "Ramping",
         "ramp",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.HighFeedMill],
         [
-            new(MillingInput.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth,
-            CuttingSpeed, ToolLife, Length("Length of a ramp", 60), Deflection(60),
+            new(Input.RampAngle, "α", "Ramp angle, at most", "Deep", Quantity.Angle, 0.05, 60, 3), StockHeight, Depth, FeedPerTooth,
+            Length("Length of a ramp", 60), Deflection(60),
         ],
-        [ChipKept("largest"), EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest")],
         Large,
-        [MillingFigure.Gain, MillingFigure.Depth, MillingFigure.PassesDown, MillingFigure.Tilt, MillingFigure.FeedDown, .. LoadRows])
-    { ChartedAs = ["slot", "side-rough"], DepthFactor = 0.25 };
+        [Output.Gain, Output.Depth, Output.PassesDown, Output.Tilt, Output.FeedDown, .. LoadRows])
+    { ChartedAs = [SlotMilling.Description, SideRough.Description], DepthFactor = 0.25 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        if (setup.LargestRamp > 0) x.Propose(MillingInput.RampAngle, Math.Min(3, setup.LargestRamp));
-        x.Propose(MillingInput.StockHeight, Math.Min(x[MillingInput.DepthOfCut], RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle])));
+        if (setup.LargestRamp > 0) x.Propose(Input.RampAngle, Math.Min(3, setup.LargestRamp));
+        x.Propose(Input.StockHeight, Math.Min(x[Input.DepthOfCut], RampPath.Gain(x[Input.Length], x[Input.RampAngle])));
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double height = x[MillingInput.StockHeight], allowed = x[MillingInput.DepthOfCut],
-            rise = RampPath.Gain(x[MillingInput.Length], x[MillingInput.RampAngle]);
+        double height = x[Input.StockHeight], allowed = x[Input.DepthOfCut],
+            rise = RampPath.Gain(x[Input.Length], x[Input.RampAngle]);
         bool one = height <= Math.Min(rise, allowed) * (1 + 1e-9);
         double most = Math.Min(rise, one ? allowed : allowed / 2);
         r.Across = new(1, setup.Diameter);
@@ -72,7 +73,7 @@ public readonly struct RampMilling : IMillingKind
         if (TTrace.Listens)
         {
             trace.Take(
-                one ? OneFormula : MostFormula, most, new("L", x[MillingInput.Length]), new("α", x[MillingInput.RampAngle]), new("a_pmost", allowed));
+                one ? OneFormula : MostFormula, most, new("L", x[Input.Length]), new("α", x[Input.RampAngle]), new("a_pmost", allowed));
             trace.Take(RampsFormula, r.Down.Count, new("H", height), new("g_most", most));
             trace.Take(GainFormula, r.Down.Each, new("H", height), new("i_p", r.Down.Count));
             trace.Take(DeepestFormula, deepest, new("i_p", r.Down.Count), new("g", r.Down.Each));
@@ -83,35 +84,44 @@ public readonly struct RampMilling : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double length = x[MillingInput.Length], angle = Math.Atan(r.Down.Each / length), feed = r.Load.FeedRate;
-        double way = (r.Down.Count * length / Math.Cos(angle)) + length, time = (way / feed) + (2 * PassTime.Lift / setup.RapidFeed);
-        r[MillingFigure.Gain] = r.Down.Each;
-        r[MillingFigure.RemovalRate] = setup.Diameter * length * x[MillingInput.StockHeight] / way * feed / 1000;
-        r[MillingFigure.Tilt] = double.RadiansToDegrees(angle);
-        r[MillingFigure.FeedDown] = feed * Math.Sin(angle);
-        r[MillingFigure.Way] = way;
-        r[MillingFigure.Time] = time;
+        double length = x[Input.Length], angle = Math.Atan(r.Down.Each / length), feed = r.Load.FeedRate;
+        PassTime.Sum<RampMilling>(setup, x, ref r);
+        double way = r[Output.Way];
+        r[Output.Gain] = r.Down.Each;
+        r[Output.RemovalRate] = setup.Diameter * length * x[Input.StockHeight] / way * feed / 1000;
+        r[Output.Tilt] = double.RadiansToDegrees(angle);
+        r[Output.FeedDown] = feed * Math.Sin(angle);
         if (TTrace.Listens)
         {
-            trace.Take(AngleFormula, r[MillingFigure.Tilt], new("g", r.Down.Each), new("L", length));
-            trace.Take(DownFormula, r[MillingFigure.FeedDown], new("v_f", feed), new("α_r", r[MillingFigure.Tilt]));
-            trace.Take(WayFormula, way, new("i_p", r.Down.Count), new("L", length), new("α_r", r[MillingFigure.Tilt]));
+            trace.Take(AngleFormula, r[Output.Tilt], new("g", r.Down.Each), new("L", length));
+            trace.Take(DownFormula, r[Output.FeedDown], new("v_f", feed), new("α_r", r[Output.Tilt]));
+            trace.Take(WayFormula, way, new("i_p", r.Down.Count), new("L", length), new("α_r", r[Output.Tilt]));
             trace.Take(
-                RateFormula, r[MillingFigure.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[MillingInput.StockHeight]),
+                RateFormula, r[Output.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[Input.StockHeight]),
                 new("l", way), new("v_f", feed));
-            trace.Take(TimeFormula, time, new("l", way), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+            trace.Take(TimeFormula, r[Output.Time], new("l", way), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
         }
 
-        return new(r.Engagement.Depth, setup.Diameter, x[MillingInput.StockHeight]);
+        return new(r.Engagement.Depth, setup.Diameter, x[Input.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits)
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink
     {
-        limits.Add(LimitKind.RampAngle, r[MillingFigure.Tilt], setup.LargestRamp);
+        double length = x[Input.Length], feed = r[Output.FeedRate], n = r[Output.SpindleSpeed];
+        sink.Take(new(Ramp, length / Math.Cos(Math.Atan(r.Down.Each / length)), feed) { Count = r.Down.Count, Speed = n });
+        sink.Take(new(Level, length, feed) { Speed = n });
+        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
+    {
+        limits.Add(MillingLimits.RampAngle, r[Output.Tilt], setup.LargestRamp);
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
     }
 }

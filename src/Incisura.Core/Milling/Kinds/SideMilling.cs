@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -15,41 +14,44 @@ internal static class WallMilling
         CutterFamily.FormCutter,
     ];
 
-    public static readonly MillingField CornerRadius = new(
-        MillingInput.CornerRadius, "R_c", "Radius, 0 for none", "Bend", Quantity.Length, 0, 10_000, 0);
-    public static readonly MillingField CornerAngle = new(MillingInput.CornerAngle, "θ", "Angle of a corner", "Bend", Quantity.Angle, 20, 179, 90);
+    public static readonly FieldDescription CornerRadius = new(
+        Input.CornerRadius, "R_c", "Radius, 0 for none", "Bend", Quantity.Length, 0, 10_000, 0);
+    public static readonly FieldDescription CornerAngle = new(Input.CornerAngle, "θ", "Angle of a corner", "Bend", Quantity.Angle, 20, 179, 90);
     public static readonly OptionDescription BendSide = new(
-        MillingWords.Bend, "Bend", [new("inner", "inner"), new("outer", "outer")], "inner")
+        Choice.Bend, "Bend", [new("inner", "inner"), new("outer", "outer")], "inner")
     { Group = "Bend" };
 
-    public static readonly MillingFigure[] BendRows =
+    public static readonly Output[] BendRows =
     [
-        MillingFigure.BendArc, MillingFigure.BendChip, MillingFigure.BendForce, MillingFigure.BendRimFeed, MillingFigure.BendChipFeed,
-        MillingFigure.BendLargestCutter,
+        Output.BendArc, Output.BendChip, Output.BendForce, Output.BendRimFeed, Output.BendChipFeed,
+        Output.BendLargestCutter,
     ];
 
     // The angle of a corner matters only where the cutter is as large as the corner.
-    public static bool TurnsOnTheSpot(MillingSetup setup, in MillingInputs x) =>
-        x[MillingInput.CornerRadius] > 0 && x[MillingInput.CornerRadius] <= setup.Diameter / 2 * (1 + 1e-9) && !x.OuterBend;
+    public static bool TurnsOnTheSpot(MillingSetup setup, in Inputs x) =>
+        x[Input.CornerRadius] > 0 && x[Input.CornerRadius] <= setup.Diameter / 2 * (1 + 1e-9) && !x.OuterBend;
 
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, double stock, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, double stock, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassDivision.Across(stock, Math.Min(x[MillingInput.WidthOfCut], setup.Diameter), ref r, ref trace);
-        PassDivision.Down(x[MillingInput.WallHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        PassDivision.Across(stock, Math.Min(x[Input.WidthOfCut], setup.Diameter), ref r, ref trace);
+        PassDivision.Down(x[Input.WallHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         r.Engagement = Engagement.Of(
             contact, r.Across.Each, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), ref trace));
     }
 
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, double spring, ref MillingResult r, ref TTrace trace)
+    public static double PassesOf(in Inputs x, in MillingResult r) => (r.Across.Count + x[Input.SpringPasses]) * r.Down.Count;
+
+    public static Extent Plan<TKind, TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TKind : struct, IMillingKind
         where TTrace : struct, ITrace
     {
-        double passes = (r.Across.Count + spring) * r.Down.Count;
-        PassTime.Solve(setup, x, passes, r.Down.Count, PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace), ref r, ref trace);
-        FeedMarks.Solve(r.Engagement.Diameter / 2, x[MillingInput.FeedPerTooth], ref r, ref trace);
+        PassTime.Solve<TKind, TTrace>(
+            setup, x, PassesOf(x, r), r.Down.Count, PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace), ref r, ref trace);
+        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
         Milling.Bend.Solve(setup, x, ref r, ref trace);
-        return new(r.Down.Each, r.Across.Each, x[MillingInput.WallHeight]);
+        return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);
     }
 }
 
@@ -60,45 +62,43 @@ public readonly struct SideRough : IMillingKind
         "W", "Stock to remove", Quantity.Length, "W_0 - s", "stock on the wall less what stays for the step after");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "side-rough",
         "Rough side milling",
         "wall",
         WallMilling.Families,
         [
-            new(MillingInput.StockWidth, "W_0", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
+            new(Input.StockWidth, "W_0", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
             Width,
-            new(MillingInput.StockLeft, "s", "Left for the next step", "Across", Quantity.Length, 0, 100, 0),
-            new(MillingInput.WallHeight, "H", "Wall height", "Deep", Quantity.Length, 0.001, 1000),
+            new(Input.StockLeft, "s", "Left for the next step", "Across", Quantity.Length, 0, 100, 0),
+            new(Input.WallHeight, "H", "Wall height", "Deep", Quantity.Length, 0.001, 1000),
             Depth,
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length(),
             WallMilling.CornerRadius,
             WallMilling.CornerAngle,
             Deflection(60),
         ],
-        [ChipKept("largest"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest"), PassWays, WallMilling.BendSide],
         Large,
         LoadRows)
-    { FollowsWall = true, Behind = [.. WallMilling.BendRows, MillingFigure.StockLeft, MillingFigure.PeakToValley] };
+    { Takes = LeftoverKind.Wall, Leaves = LeftoverKind.Wall };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut] + x[MillingInput.StockLeft]);
-        x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
+        x.Propose(Input.StockWidth, x[Input.WidthOfCut] + x[Input.StockLeft]);
+        x.Propose(Input.WallHeight, x[Input.DepthOfCut]);
     }
 
     /// <inheritdoc/>
-    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) =>
-        input != MillingInput.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
+    public static bool Uses(MillingSetup setup, in Inputs x, Input input) =>
+        input != Input.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double stock = x[MillingInput.StockWidth], left = x[MillingInput.StockLeft];
+        double stock = x[Input.StockWidth], left = x[Input.StockLeft];
         check.Holds(
             stock - left > 1e-6, "stockLeft", left,
             $"Nothing is left to cut: the wall has {stock:0.###} mm of stock and {left:0.###} mm are to stay. Leave "
@@ -107,24 +107,29 @@ public readonly struct SideRough : IMillingKind
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double stock = Math.Max(x[MillingInput.StockWidth] - x[MillingInput.StockLeft], 1e-6);
-        if (TTrace.Listens) trace.Take(Removed, stock, new("W_0", x[MillingInput.StockWidth]), new("s", x[MillingInput.StockLeft]));
+        double stock = Math.Max(x[Input.StockWidth] - x[Input.StockLeft], 1e-6);
+        if (TTrace.Listens) trace.Take(Removed, stock, new("W_0", x[Input.StockWidth]), new("s", x[Input.StockLeft]));
         WallMilling.Engage(setup, x, stock, ref r, ref trace);
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        r[MillingFigure.StockLeft] = x[MillingInput.StockLeft];
-        return WallMilling.Plan(setup, x, 0, ref r, ref trace);
+        r[Output.StockLeft] = x[Input.StockLeft];
+        return WallMilling.Plan<SideRough, TTrace>(setup, x, ref r, ref trace);
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, WallMilling.PassesOf(x, r), r.Down.Count, ref sink);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
 }
 
 /// <summary>
@@ -133,61 +138,64 @@ public readonly struct SideRough : IMillingKind
 public readonly struct SideFinish : IMillingKind
 {
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "side-finish",
         "Finish side milling",
         "wall",
         WallMilling.Families,
         [
-            new(MillingInput.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0, 2000),
+            new(Input.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0, 2000),
             Width,
-            new(MillingInput.WallHeight, "H", "Wall height", "Deep", Quantity.Length, 0.001, 1000),
+            new(Input.WallHeight, "H", "Wall height", "Deep", Quantity.Length, 0.001, 1000),
             Depth,
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length(),
-            new(MillingInput.SpringPasses, "i_s", "Spring passes", "Along", Quantity.Count, 0, 10, 0),
+            new(Input.SpringPasses, "i_s", "Spring passes", "Along", Quantity.Count, 0, 10, 0),
             WallMilling.CornerRadius,
             WallMilling.CornerAngle,
             Deflection(20),
         ],
-        [ChipKept("none"), PassWays, WallMilling.BendSide, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("none"), PassWays, WallMilling.BendSide],
         Large,
-        [MillingFigure.PeakToValley, .. LoadRows])
-    { FollowsWall = true, Behind = WallMilling.BendRows };
+        [Output.PeakToValley, .. LoadRows])
+    { Takes = LeftoverKind.Wall };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.StockWidth, x[MillingInput.WidthOfCut]);
-        x.Propose(MillingInput.WallHeight, x[MillingInput.DepthOfCut]);
+        x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
+        x.Propose(Input.WallHeight, x[Input.DepthOfCut]);
     }
 
     /// <inheritdoc/>
-    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) =>
-        input != MillingInput.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
+    public static bool Uses(MillingSetup setup, in Inputs x, Input input) =>
+        input != Input.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         check.Holds(
-            x[MillingInput.StockWidth] > 1e-6, "stockWidth", x[MillingInput.StockWidth],
+            x[Input.StockWidth] > 1e-6, "stockWidth", x[Input.StockWidth],
             "Nothing is left to cut: the wall has no stock. Give what the step before leaves, above 0 mm, or do without this step.")
             .Holds(
-                x[MillingInput.SpringPasses] == Math.Floor(x[MillingInput.SpringPasses]), "springPasses", x[MillingInput.SpringPasses],
+                x[Input.SpringPasses] == Math.Floor(x[Input.SpringPasses]), "springPasses", x[Input.SpringPasses],
                 "Spring passes are counted: give a whole number from 0 to 10.");
         Milling.Bend.Refuse(setup, x, check);
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => WallMilling.Engage(setup, x, Math.Max(x[MillingInput.StockWidth], 1e-6), ref r, ref trace);
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => WallMilling.Engage(setup, x, Math.Max(x[Input.StockWidth], 1e-6), ref r, ref trace);
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => WallMilling.Plan(setup, x, x[MillingInput.SpringPasses], ref r, ref trace);
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, WallMilling.PassesOf(x, r), r.Down.Count, ref sink);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
 }

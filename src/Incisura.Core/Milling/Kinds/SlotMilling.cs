@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -17,70 +16,75 @@ public readonly struct SlotMilling : IMillingKind
         "one as wide as the cutter, then equal passes along the walls of at most half its diameter");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "slot",
         "Slot milling",
         "slot",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.TaperedEndMill],
         [
-            new(MillingInput.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth,
-            CuttingSpeed, ToolLife, Length("Length of the slot"), Deflection(60),
+            new(Input.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth,
+            Length("Length of the slot"), Deflection(60),
         ],
-        [ChipKept("largest"), PassWays, EdgeWear, CoolantBy, WorkHeld],
+        [ChipKept("largest"), PassWays],
         Large,
-        [MillingFigure.Width, MillingFigure.Depth, .. LoadRows])
-    { ChartedAs = ["side-rough", "pocket"], DepthFactor = 0.4 };
+        [Output.Width, Output.Depth, .. LoadRows])
+    { ChartedAs = [SideRough.Description, PocketMilling.Description], DepthFactor = 0.4 };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.SlotWidth, setup.Diameter);
-        x.Propose(MillingInput.StockHeight, x[MillingInput.DepthOfCut]);
+        x.Propose(Input.SlotWidth, setup.Diameter);
+        x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
     }
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double width = x[MillingInput.SlotWidth];
+        double width = x[Input.SlotWidth];
         if (width < setup.Diameter - 1e-9)
             check.Within("slotWidth", "The width of the slot", width, setup.Diameter, 1000, Quantity.Length)
                 .Holds(false, "slotWidth", width, $"A cutter of {setup.Diameter:0.###} mm cuts a wider slot; take one of at most {width:0.###} mm.");
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double rest = x[MillingInput.SlotWidth] - setup.Diameter;
+        double rest = x[Input.SlotWidth] - setup.Diameter;
         r.Across = new(1 + (rest > 1e-9 ? Passes.Even(rest, WallShare * setup.Diameter).Count : 0), setup.Diameter);
-        if (TTrace.Listens) trace.Take(PassesFormula, r.Across.Count, new("b", x[MillingInput.SlotWidth]), new("DC", setup.Diameter));
-        PassDivision.Down(x[MillingInput.StockHeight], x[MillingInput.DepthOfCut], ref r, ref trace);
+        if (TTrace.Listens) trace.Take(PassesFormula, r.Across.Count, new("b", x[Input.SlotWidth]), new("DC", setup.Diameter));
+        PassDivision.Down(x[Input.StockHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         r.Engagement = Engagement.Of(contact, contact.Diameter, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve(
+        PassTime.Solve<SlotMilling, TTrace>(
             setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
-        return new(r.Down.Each, setup.Diameter, x[MillingInput.StockHeight]);
+        return new(r.Down.Each, setup.Diameter, x[Input.StockHeight]);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
+
+    /// <inheritdoc/>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        if (x[MillingInput.SlotWidth] < setup.Diameter * 1.005 && setup.Tip.AtTip > 0)
+        if (x[Input.SlotWidth] < setup.Diameter * 1.005 && setup.Tip.AtTip > 0)
             findings.Add(new(
                 "one-pass-slot", Severity.Info,
                 new(
                     "The slot is as wide as the cutter: its bend of {0} stands on both walls.",
-                    new Measure(r[MillingFigure.Deflection], Quantity.Deviation)),
+                    new Measure(r[Output.Deflection], Quantity.Deviation)),
                 "Take a smaller cutter and finish the walls, where the width matters."));
     }
 }

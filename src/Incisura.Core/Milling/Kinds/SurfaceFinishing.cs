@@ -1,7 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
-using static Incisura.Core.Calculation.ShopOptions;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -11,6 +10,10 @@ namespace Incisura.Core.Milling.Kinds;
 /// </summary>
 public readonly struct SurfaceFinishing : IMillingKind
 {
+    /// <summary>Ridge height wanted, mm.</summary>
+    public static readonly LimitDefinition RidgeLimit = new(
+        "ridge", "Ridge height", Quantity.Chip, Severity.Caution, "Take smaller steps, or a larger radius.");
+
     private static readonly Formula PassesFormula = new(
         "i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
     private static readonly Formula StepFormula = new("s_r", "Step between passes", Quantity.Length, "B/i_e", "equal steps");
@@ -27,134 +30,139 @@ public readonly struct SurfaceFinishing : IMillingKind
         "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
 
     /// <inheritdoc/>
-    public static MillingDescription Description { get; } = new(
+    public static OperationDescription Description { get; } = new(
         "surface-finish",
         "Surface finishing",
         "surface",
         [CutterFamily.BallEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BarrelMill, CutterFamily.TaperedEndMill],
         [
-            new(MillingInput.RidgeHeight, "h_w", "Ridge height, at most", "Across", Quantity.Chip, 0.00001, 10, 0.005),
-            new(MillingInput.SurfaceWidth, "B", "Width of the surface", "Across", Quantity.Length, 0.01, 10_000, 40),
-            new(MillingInput.SurfaceRadius, "ρ", "Radius, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
-            new(MillingInput.StockWidth, "t_s", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50, 0.2),
-            new(MillingInput.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
-            new(MillingInput.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1, 0.5),
+            new(Input.RidgeHeight, "h_w", "Ridge height, at most", "Across", Quantity.Chip, 0.00001, 10, 0.005),
+            new(Input.SurfaceWidth, "B", "Width of the surface", "Across", Quantity.Length, 0.01, 10_000, 40),
+            new(Input.SurfaceRadius, "ρ", "Radius, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
+            new(Input.StockWidth, "t_s", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50, 0.2),
+            new(Input.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
+            new(Input.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1, 0.5),
             FeedPerTooth,
-            CuttingSpeed,
-            ToolLife,
             Length("Length of a line", 100),
             Deflection(15),
         ],
         [
-            new(Surface, "Surface across", [new("flat", "flat"), new("concave", "hollow"), new("convex", "domed")], "flat") { Group = "Across" },
-            ChipKept("none"), PassWays with { Default = "both-ways" }, EdgeWear, CoolantBy, WorkHeld,
-        ],
+            new(
+                Choice.Surface, "Surface across", [
+                    new("flat", "flat"), new("concave", "hollow"), new("convex", "domed"),
+                ], "flat") { Group = "Across" },
+            ChipKept("none"), PassWays with { Default = "both-ways" }],
         Large,
         [
-            MillingFigure.Step, MillingFigure.PassesAcross, MillingFigure.Ridge, MillingFigure.Diameter, MillingFigure.Tilt,
-            MillingFigure.ContactFrom, MillingFigure.ContactTo, MillingFigure.MeanChip, MillingFigure.LargestChip, MillingFigure.Power,
-            MillingFigure.PeakForce, MillingFigure.PeakToValley,
+            Output.Step, Output.PassesAcross, Output.Ridge, Output.Diameter, Output.Tilt,
+            Output.ContactFrom, Output.ContactTo, Output.MeanChip, Output.LargestChip, Output.Power,
+            Output.PeakForce, Output.PeakToValley,
         ])
-    { ChartedAs = ["side-finish"] };
+    { ChartedAs = [SideFinish.Description] };
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref MillingInputs x)
+    public static void Follow(MillingSetup setup, ref Inputs x)
     {
-        x.Propose(MillingInput.Tilt, setup.TipIsBall ? 15 : 0);
+        x.Propose(Input.Tilt, setup.TipIsBall ? 15 : 0);
     }
 
     /// <inheritdoc/>
-    public static bool Uses(MillingSetup setup, in MillingInputs x, MillingInput input) => input switch
+    public static bool Uses(MillingSetup setup, in Inputs x, Input input) => input switch
     {
-        MillingInput.Tilt => setup.Barrel is null,
-        MillingInput.ContactPlace => setup.Barrel is not null,
-        MillingInput.SurfaceRadius => x.Surface != SurfaceForm.Flat,
+        Input.Tilt => setup.Barrel is null,
+        Input.ContactPlace => setup.Barrel is not null,
+        Input.SurfaceRadius => x.Surface != SurfaceForm.Flat,
         _ => true,
     };
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in MillingInputs x, InputCheck check)
+    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
-        double radius = RadiusOf(setup), ridge = x[MillingInput.RidgeHeight], depth = x[MillingInput.StockWidth];
+        double radius = RadiusOf(setup), ridge = x[Input.RidgeHeight], depth = x[Input.StockWidth];
         check.Holds(
             radius > 0, "assembly", double.NaN,
             $"Cutter {setup.Cutter.Number} has no rounding that could form a surface; choose one with a ball, a corner radius or a barrel.");
         if (!(radius > 0)) return;
         check.Within("ridgeHeight", "The ridge height", ridge, 0.00001, radius, Quantity.Length);
         if (setup.Barrel is null) check.Within("stockWidth", "The stock on the surface", depth, 0.001, radius, Quantity.Length);
-        if (x.Surface == SurfaceForm.Concave && x[MillingInput.SurfaceRadius] <= radius * 1.001)
-            check.Within("surfaceRadius", "The radius of a hollow surface", x[MillingInput.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length)
+        if (x.Surface == SurfaceForm.Concave && x[Input.SurfaceRadius] <= radius * 1.001)
+            check.Within("surfaceRadius", "The radius of a hollow surface", x[Input.SurfaceRadius], radius * 1.001, 100_000, Quantity.Length)
                 .Holds(
-                    false, "surfaceRadius", x[MillingInput.SurfaceRadius],
+                    false, "surfaceRadius", x[Input.SurfaceRadius],
                     $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
     }
 
     /// <inheritdoc/>
-    public static void Engage<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double radius = RadiusOf(setup), surface = x[MillingInput.SurfaceRadius];
-        double wanted = Ridge.StepFor(radius, Math.Min(x[MillingInput.RidgeHeight], radius), x.Surface, surface);
-        r.Across = Passes.Even(x[MillingInput.SurfaceWidth], wanted);
-        r.Down = new(1, x[MillingInput.StockWidth]);
-        double step = r.Across.Each, stock = x[MillingInput.StockWidth];
+        double radius = RadiusOf(setup), surface = x[Input.SurfaceRadius];
+        double wanted = Ridge.StepFor(radius, Math.Min(x[Input.RidgeHeight], radius), x.Surface, surface);
+        r.Across = Passes.Even(x[Input.SurfaceWidth], wanted);
+        r.Down = new(1, x[Input.StockWidth]);
+        double step = r.Across.Each, stock = x[Input.StockWidth];
         if (TTrace.Listens)
         {
             double sign = x.Surface == SurfaceForm.Convex ? 1 : -1;
-            if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_w", x[MillingInput.RidgeHeight]), new("R", radius));
-            else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_w", x[MillingInput.RidgeHeight]));
-            trace.Take(PassesFormula, r.Across.Count, new("B", x[MillingInput.SurfaceWidth]), new("s_w", wanted));
-            trace.Take(StepFormula, step, new("B", x[MillingInput.SurfaceWidth]), new("i_e", r.Across.Count));
+            if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_w", x[Input.RidgeHeight]), new("R", radius));
+            else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_w", x[Input.RidgeHeight]));
+            trace.Take(PassesFormula, r.Across.Count, new("B", x[Input.SurfaceWidth]), new("s_w", wanted));
+            trace.Take(StepFormula, step, new("B", x[Input.SurfaceWidth]), new("i_e", r.Across.Count));
         }
 
-        if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[MillingInput.ContactPlace], step, stock, ref r, ref trace);
+        if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[Input.ContactPlace], step, stock, ref r, ref trace);
         else if (setup.Barrel is { } lens)
-            EngageRounding(lens.CentreR, radius, lens.LeanAt(x[MillingInput.ContactPlace]) + 90, step, stock, ref r, ref trace);
-        else EngageRounding(setup.Flat, radius, x[MillingInput.Tilt], step, stock, ref r, ref trace);
-        r[MillingFigure.Step] = step;
+            EngageRounding(lens.CentreR, radius, lens.LeanAt(x[Input.ContactPlace]) + 90, step, stock, ref r, ref trace);
+        else EngageRounding(setup.Flat, radius, x[Input.Tilt], step, stock, ref r, ref trace);
+        r[Output.Step] = step;
     }
 
     /// <inheritdoc/>
-    public static Extent Plan<TTrace>(MillingSetup setup, in MillingInputs x, ref MillingResult r, ref TTrace trace)
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double radius = RadiusOf(setup), step = r.Across.Each, ridge = Ridge.HeightFor(radius, step, x.Surface, x[MillingInput.SurfaceRadius]);
-        r[MillingFigure.Ridge] = ridge;
+        double radius = RadiusOf(setup), step = r.Across.Each, ridge = Ridge.HeightFor(radius, step, x.Surface, x[Input.SurfaceRadius]);
+        r[Output.Ridge] = ridge;
         if (TTrace.Listens)
         {
             if (x.Surface == SurfaceForm.Flat) trace.Take(RidgeFormula, ridge, new("R", radius), new("s_r", step));
             else
                 trace.Take(
-                    CurvedRidge, ridge, new("ρ", x[MillingInput.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius),
+                    CurvedRidge, ridge, new("ρ", x[Input.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius),
                     new("s_r", step));
         }
 
         if (setup.Barrel is { } barrel)
         {
-            double place = x[MillingInput.ContactPlace],
+            double place = x[Input.ContactPlace],
                 half = Math.Max(
-                    step / 2, Math.Sqrt(x[MillingInput.StockWidth] * Math.Max(0, (2 * radius) - x[MillingInput.StockWidth]))) / barrel.ArcLength;
-            r[MillingFigure.ContactFrom] = place - half;
-            r[MillingFigure.ContactTo] = place + half;
-            r[MillingFigure.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
+                    step / 2, Math.Sqrt(x[Input.StockWidth] * Math.Max(0, (2 * radius) - x[Input.StockWidth]))) / barrel.ArcLength;
+            r[Output.ContactFrom] = place - half;
+            r[Output.ContactTo] = place + half;
+            r[Output.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
         }
-        else r[MillingFigure.Tilt] = x[MillingInput.Tilt];
+        else r[Output.Tilt] = x[Input.Tilt];
 
-        PassTime.Solve(
+        PassTime.Solve<SurfaceFinishing, TTrace>(
             setup, x, r.Across.Count, 1,
             PassTime.OverrunOfSide(r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
-        FeedMarks.Solve(r.Engagement.Diameter / 2, x[MillingInput.FeedPerTooth], ref r, ref trace);
+        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
         return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
     }
 
     /// <inheritdoc/>
-    public static void Judge(MillingSetup setup, in MillingInputs x, in MillingResult r, ref LimitSet limits) =>
-        limits.Add(LimitKind.Ridge, r[MillingFigure.Ridge], x[MillingInput.RidgeHeight]);
+    public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
+        where TSink : struct, IWaySink =>
+        PassTime.Walk(setup, x, r, r.Across.Count, 1, ref sink);
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in MillingInputs x, in MillingResult r, List<Finding> findings)
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
+        limits.Add(SurfaceFinishing.RidgeLimit, r[Output.Ridge], x[Input.RidgeHeight]);
+
+    /// <inheritdoc/>
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        if (setup.TipIsBall && x[MillingInput.Tilt] < 3)
+        if (setup.TipIsBall && x[Input.Tilt] < 3)
             findings.Add(new(
                 "tip-rubs", Severity.Caution,
                 new(
@@ -162,12 +170,12 @@ public readonly struct SurfaceFinishing : IMillingKind
                     new Measure(r.Engagement.Diameter, Quantity.Length)),
                 "Tilt the axis by 10° to 20°."));
         if (setup.Barrel is not { } barrel) return;
-        double from = r[MillingFigure.ContactFrom], to = r[MillingFigure.ContactTo], half = (to - from) / 2;
-        if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[MillingInput.ContactPlace], x[MillingInput.SurfaceWidth]) is var overlap && overlap > 0)
+        double from = r[Output.ContactFrom], to = r[Output.ContactTo], half = (to - from) / 2;
+        if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[Input.ContactPlace], x[Input.SurfaceWidth]) is var overlap && overlap > 0)
             findings.Add(new(
                 "holder-touches", Severity.Stop,
                 new(
-                    "Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[MillingFigure.Tilt], Quantity.Angle),
+                    "Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[Output.Tilt], Quantity.Angle),
                     new Measure(overlap, Quantity.Length)),
                 "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
         if ((barrel.IsFlank && from < 0) || to > 1)
@@ -186,7 +194,7 @@ public readonly struct SurfaceFinishing : IMillingKind
                 "barrel-contact", Severity.Info,
                 new(
                     "The contact runs from {0} to {1} of the arc, with the axis leaning {2} against the surface.", new(from, Quantity.Ratio),
-                    new(to, Quantity.Ratio), new Measure(r[MillingFigure.Tilt], Quantity.Angle)),
+                    new(to, Quantity.Ratio), new Measure(r[Output.Tilt], Quantity.Angle)),
                 ""));
     }
 

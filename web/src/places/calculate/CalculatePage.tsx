@@ -1,3 +1,4 @@
+import { wayOf } from '../../api/beside';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useEffect, useState } from 'react';
@@ -263,7 +264,7 @@ export function CalculatePage() {
                 )}
                 {tab === 'load' && complete && <Load situation={complete} body={body} />}
                 {tab === 'bend' && <Bend result={result} cutter={cutter} picture={picture} />}
-                {tab === 'stages' && <Stages stages={result.stages ?? []} edits={hole.edits} refused={refused} onEdits={hole.onEdits} />}
+                {tab === 'stages' && <Stages stages={wayOf(result)} edits={hole.edits} refused={refused} onEdits={hole.onEdits} />}
                 {tab === 'drills' && <TapDrills body={body} onTake={(d) => typeBase({ holeBefore: d })} />}
                 {tab === 'tray' && <Tray tray={tray} goOn={restore} />}
                 {tab === 'passes' && <Passes result={result} />}

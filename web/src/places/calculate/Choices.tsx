@@ -36,8 +36,11 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
       state.mostBy && state.most === null
         ? `no value keeps the ${names.get(state.mostBy)}`
         : state.most !== null
-          ? `${state.least !== null ? units.number(state.least, quantity) : ''} to ` +
-            `${units.number(state.most, quantity)}${state.mostBy ? ` by ${names.get(state.mostBy)}` : ''}`.trim()
+          ? [
+              ...(state.least !== null ? [units.number(state.least, quantity)] : []),
+              `to ${units.number(state.most, quantity)}`,
+              ...(state.mostBy ? [`by ${names.get(state.mostBy)}`] : []),
+            ].join(' ')
           : '';
     const origin =
       state.origin === 'typed' && state.proposed !== null

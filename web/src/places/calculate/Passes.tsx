@@ -1,6 +1,8 @@
+import { wayOf } from '../../api/beside';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { clock } from '../../parts/units';
+import { Stages } from './holes/Stages';
 import { fieldValue, figure } from './pictures/parts';
 
 const [W, H] = [300, 190];
@@ -77,9 +79,8 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
           <span>Time of all{result.options.ways && (result.options.ways === 'both-ways' ? ', to and fro' : ', one way')}</span>
           <b>{clock(figure(result, 'time'))}</b>
         </div>
-        <p className="muted small">
-          Passes are equal and none is above the most allowed. Returns in rapid and the lift between levels are in the time.
-        </p>
+        <p className="muted small">Passes are equal and none is above the most allowed.</p>
+        <Stages stages={wayOf(result)} />
       </div>
     </div>
   );

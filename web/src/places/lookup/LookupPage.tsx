@@ -152,10 +152,10 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
               </div>
             )}
           </div>
-          {entry.stages.length > 0 && (
+          {entry.way.length > 0 && (
             <details>
               <summary>Stage by stage</summary>
-              <Stages stages={entry.stages} />
+              <Stages stages={entry.way} />
             </details>
           )}
           {entry.note && <p>{entry.note}</p>}

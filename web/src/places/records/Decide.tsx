@@ -1,3 +1,4 @@
+import { extra } from '../../api/beside';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
@@ -126,7 +127,9 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
     ...Object.fromEntries(Object.entries(revision.options).map(([k, v]) => [`o.${k}`, v])),
   });
   // A hole is an existing one: a change of its depth is measured against what stands here.
-  const [cross, edits, was] = [writeHoles(revision.crossHoles), writeEdits(revision.edits), revision.depthBefore ?? revision.numbers.depth];
+  const cross = writeHoles(extra(revision.extras, 'crossHoles')?.holes ?? []);
+  const edits = writeEdits(extra(revision.extras, 'stageEdits')?.edits ?? []);
+  const was = extra(revision.extras, 'drilledBefore')?.depth ?? revision.numbers.depth;
   if (cross) query.set('cross', cross);
   if (edits) query.set('edits', edits);
   if (was !== undefined) query.set('was', String(was));

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { attached, wayOf } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../app/session';
 import { NumberField, type Typed } from '../../../parts/NumberField';
@@ -100,8 +101,8 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
   const block = TALL / 2;
   // A through hole ends where the work does; below a blind one it goes on.
   const face = section.through ? x(section.end) : width - 10;
-  const callouts = rowsOf(result.stages ?? []);
-  const bands = callouts.filter((r) => r.colour && r.stage.to > r.stage.from);
+  const callouts = rowsOf(wayOf(result));
+  const bands = callouts.map((r) => ({ ...r, from: r.stage.from ?? 0, to: r.stage.to ?? 0 })).filter((r) => r.colour && r.to > r.from);
   const pecks = bands.filter((r) => r.stage.code.startsWith('peck-'));
 
   const box = (code: string) => {
@@ -173,8 +174,8 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
               .map((r) => (
                 <line
                   key={r.number}
-                  x1={x(r.stage.to)}
-                  x2={x(r.stage.to)}
+                  x1={x(r.to)}
+                  x2={x(r.to)}
                   y1={y(section.radius) - 3}
                   y2={y(section.radius, 1) + 3}
                   stroke="#B9722E"
@@ -185,14 +186,14 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
             bands.map((r) => (
               <g key={r.number}>
                 <rect
-                  x={Math.max(x(r.stage.from), planes.approach!)}
+                  x={Math.max(x(r.from), planes.approach!)}
                   y={axis + block - 13}
-                  width={x(r.stage.to) - Math.max(x(r.stage.from), planes.approach!)}
+                  width={x(r.to) - Math.max(x(r.from), planes.approach!)}
                   height={12}
                   fill={r.colour}
                 />
                 <text
-                  x={(Math.max(x(r.stage.from), planes.approach!) + x(r.stage.to)) / 2}
+                  x={(Math.max(x(r.from), planes.approach!) + x(r.to)) / 2}
                   y={axis + block - 3.5}
                   textAnchor="middle"
                   className="dim"
@@ -203,7 +204,7 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
               </g>
             ))}
           {operation.picture === 'deep' &&
-            result.openings?.map(({ from, to }, i) => (
+            attached(result.attachments, 'openWalls')?.walls.map(({ from, to }, i) => (
               <g key={i} stroke="#6B3F7A" strokeWidth="1">
                 {[from, to].map((end) => (
                   <line key={end} x1={x(end)} x2={x(end)} y1={y(section.radius) - 5} y2={y(section.radius, 1) + 5} strokeDasharray="3 2" />

@@ -1,6 +1,6 @@
 import type { Schemas } from '../../../api/client';
 
-export type Stage = Schemas['HoleStage'];
+export type Stage = Schemas['WayPart'];
 
 export interface Row {
   stage: Stage;

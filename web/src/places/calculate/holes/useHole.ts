@@ -19,7 +19,7 @@ export function useHole(
   const about = [chosen.material, chosen.assembly, chosen.machine, chosen['o.coolant']].join();
   const [drilled, setDrilled] = useState<{ about: string; cycle: (typeof CYCLES)[number] } | null>(null);
   const isHole = isHolePicture(operation?.picture ?? '');
-  const staged = operation?.inStages ?? false;
+  const staged = operation?.extras.includes('crossHoles') ?? false;
   const crossHoles = staged ? readHoles(chosen.cross) : [];
   const edits = staged ? readEdits(chosen.edits) : [];
   const before = Number(opened);
@@ -27,12 +27,13 @@ export function useHole(
   // A depth that no hole could have had is no depth to measure a change against.
   const was = depth !== undefined && before >= depth.least && before <= depth.most;
   const changed = isHole && was && chosen['n.depth'] !== undefined && Number(chosen['n.depth']) !== before;
-  const body: Partial<Schemas['CalculationRequest']> = {
-    ...(crossHoles.length > 0 && { crossHoles }),
-    ...(edits.length > 0 && { edits }),
-    ...(changed && { depthBefore: before }),
-    ...(isHole && drilled && drilled.about !== about && { cycleBefore: drilled.cycle }),
-  };
+  const otherwise = drilled !== null && drilled.about !== about;
+  const extras: Schemas['Extra'][] = [];
+  if (crossHoles.length > 0) extras.push({ kind: 'crossHoles', holes: crossHoles });
+  if (edits.length > 0) extras.push({ kind: 'stageEdits', edits });
+  if (operation?.extras.includes('drilledBefore') && (changed || otherwise))
+    extras.push({ kind: 'drilledBefore', depth: changed ? before : null, cycle: otherwise ? drilled.cycle : null });
+  const body: Partial<Schemas['CalculationRequest']> = extras.length > 0 ? { extras } : {};
   return {
     isHole,
     staged,

@@ -133,7 +133,7 @@ function InHole({ result, cutter, picture }: Drawn) {
         <SymbolText text="φ_e" /> {units.text(figure(result, 'arc'), 'angle')}
       </Label>
       <Label x={8} y={80}>
-        {loops ? 'step' : 'a turn'} {units.text(loops ? figure(result, 'loopStep') : figure(result, 'pitch'), 'length')}
+        {loops ? 'step' : 'a turn'} {units.text(loops ? figure(result, 'loopStep') : figure(result, 'depthInTurn'), 'length')}
       </Label>
       <Label x={8} y={98}>
         rim {units.text(figure(result, 'rimFeed'), 'feedRate')}

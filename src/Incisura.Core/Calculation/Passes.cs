@@ -1,7 +1,6 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Milling;
+namespace Incisura.Core.Calculation;
 
 /// <summary>Equal passes, none above the most allowed.</summary>
 /// <param name="Count">Number of passes, at least 1.</param>

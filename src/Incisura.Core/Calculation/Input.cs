@@ -1,0 +1,221 @@
+namespace Incisura.Core.Calculation;
+
+/// <summary>
+/// A number an operation can ask for: one list for all operations, so that one name has one meaning. The code of its field is the name
+/// with a small first letter. The last places belong to the operation itself, which names them in its own file.
+/// </summary>
+public enum Input
+{
+    /// <summary>Cutting speed v_c at the diameter in contact, or at the largest that cuts, m/min.</summary>
+    CuttingSpeed,
+
+    /// <summary>Tool life wanted T_L, min.</summary>
+    ToolLife,
+
+    /// <summary>Deflection allowed at the tip, µm.</summary>
+    DeflectionAllowed,
+
+    /// <summary>Feed per tooth f_z, mm; on a circular path at the rim.</summary>
+    FeedPerTooth,
+
+    /// <summary>Most width of one pass a_e, mm.</summary>
+    WidthOfCut,
+
+    /// <summary>Most depth of one pass a_p, mm.</summary>
+    DepthOfCut,
+
+    /// <summary>Stock W across, mm.</summary>
+    StockWidth,
+
+    /// <summary>Height H of a wall, mm.</summary>
+    WallHeight,
+
+    /// <summary>Height H of the stock to remove downwards, mm.</summary>
+    StockHeight,
+
+    /// <summary>Length L of one pass, mm.</summary>
+    Length,
+
+    /// <summary>Stock s left for the step after, mm.</summary>
+    StockLeft,
+
+    /// <summary>Passes repeated without stock, which take the spring out.</summary>
+    SpringPasses,
+
+    /// <summary>Distance e of the axis from the middle of the width, mm; positive towards the side where the teeth leave.</summary>
+    Offset,
+
+    /// <summary>Radius R_c of a bend or corner of the wall, mm; 0 for a straight wall.</summary>
+    CornerRadius,
+
+    /// <summary>Angle θ between the walls of a corner, degrees.</summary>
+    CornerAngle,
+
+    /// <summary>Width b of a slot, mm.</summary>
+    SlotWidth,
+
+    /// <summary>Length of a pocket, mm.</summary>
+    PocketLength,
+
+    /// <summary>Width of a pocket, mm.</summary>
+    PocketWidth,
+
+    /// <summary>Largest arc of engagement wanted, degrees.</summary>
+    ArcWanted,
+
+    /// <summary>Ramp angle α of the path against the plane of the work, degrees.</summary>
+    RampAngle,
+
+    /// <summary>Diameter D_h of the hole to make, mm.</summary>
+    HoleDiameter,
+
+    /// <summary>Diameter d_0 of the hole that is there, mm.</summary>
+    HoleBefore,
+
+    /// <summary>Way b past the far face, mm.</summary>
+    Breakthrough,
+
+    /// <summary>Step sideways between plunges, mm.</summary>
+    SideStep,
+
+    /// <summary>Ridge height h_r left between passes, mm.</summary>
+    RidgeHeight,
+
+    /// <summary>Radius ρ of the surface across the passes, mm; only where it is curved.</summary>
+    SurfaceRadius,
+
+    /// <summary>Width of the surface across the passes, mm.</summary>
+    SurfaceWidth,
+
+    /// <summary>Tilt β of the axis against the surface, degrees.</summary>
+    Tilt,
+
+    /// <summary>Place of the contact along the barrel's arc, 0 at the tip's end to 1.</summary>
+    ContactPlace,
+
+    /// <summary>Leg c of the chamfer across the top face, mm.</summary>
+    Leg,
+
+    /// <summary>How far the tip stands below the chamfer, mm.</summary>
+    TipBelow,
+
+    /// <summary>Depth t of an engraving, mm.</summary>
+    EngravingDepth,
+
+    /// <summary>Width w of an engraving at the top, mm.</summary>
+    EngravingWidth,
+
+    /// <summary>Diameter of the cutter that roughed before, mm.</summary>
+    DiameterBefore,
+
+    /// <summary>Time to change a cutter, min.</summary>
+    ChangeTime,
+
+    /// <summary>Feed f of one turn, mm.</summary>
+    FeedPerRevolution,
+
+    /// <summary>Depth t of the hole or the thread; of a through hole the thickness of the work, mm.</summary>
+    Depth,
+
+    /// <summary>Height z_0 of the surface above the datum, mm.</summary>
+    Surface,
+
+    /// <summary>Height a of the plane the feed begins at, above the surface, mm.</summary>
+    Approach,
+
+    /// <summary>Height r of the plane the tool is lifted to between holes, above the surface, mm.</summary>
+    Retract,
+
+    /// <summary>Depth t_0 to which that hole has its full diameter, mm.</summary>
+    DepthOfHoleBefore,
+
+    /// <summary>Diameter D_b to bore to, mm.</summary>
+    BoreDiameter,
+
+    /// <summary>Diameter d_c of the chamfer at the surface, mm.</summary>
+    ChamferDiameter,
+
+    /// <summary>Diameter w of the flat that the web leaves at the point, mm.</summary>
+    WebFlat,
+
+    /// <summary>First peck q_1, mm.</summary>
+    FirstPeck,
+
+    /// <summary>Ratio k_q of each peck to the one before, up to 1.</summary>
+    PeckRatio,
+
+    /// <summary>Least peck q_min, mm.</summary>
+    LeastPeck,
+
+    /// <summary>Clear way s left above the bottom when the drill comes back in rapid, mm.</summary>
+    PeckClearance,
+
+    /// <summary>Lift s_b that breaks the chip, mm.</summary>
+    ChipBreakLift,
+
+    /// <summary>Turns at the bottom, e.</summary>
+    DwellTurns,
+
+    /// <summary>Length k of flute that must stay open above the surface, mm.</summary>
+    ChipRoom,
+
+    /// <summary>Clear way c_b between the tip and the bottom of the hole, mm.</summary>
+    BottomClearance,
+
+    /// <summary>Thread height wanted over the full one, %.</summary>
+    ThreadHeight,
+
+    /// <summary>Starts of the thread.</summary>
+    Starts,
+
+    /// <summary>Speed out over speed in.</summary>
+    ReturnRatio,
+
+    /// <summary>Diameter d_p of the pilot, mm.</summary>
+    PilotDiameter,
+
+    /// <summary>Depth t_p of the pilot to its full diameter, mm.</summary>
+    PilotDepth,
+
+    /// <summary>Clear way s_p left above the bottom of the pilot before the drill spins up, mm.</summary>
+    PilotClearance,
+
+    /// <summary>Speed n_e while entering the pilot, reversed, rev/min.</summary>
+    EntrySpeed,
+
+    /// <summary>Feed rate v_e while entering the pilot, mm/min.</summary>
+    EntryFeed,
+
+    /// <summary>Time for the coolant to reach its pressure, s.</summary>
+    CoolantDelay,
+
+    /// <summary>Share of the feed at the start of drilling.</summary>
+    StartShare,
+
+    /// <summary>Length drilled with that share, mm.</summary>
+    StartLength,
+
+    /// <summary>Share of the feed across a hole that crosses.</summary>
+    SlowShare,
+
+    /// <summary>Way before and after a crossing hole with that share, mm.</summary>
+    SlowMargin,
+
+    /// <summary>Share of the feed while breaking through.</summary>
+    BreakShare,
+
+    /// <summary>Feed rate v_w of the withdrawal with the spindle stopped, mm/min.</summary>
+    WithdrawFeed,
+
+    /// <summary>A number only one operation asks for, by its own description.</summary>
+    Own0,
+
+    /// <summary>A number only one operation asks for, by its own description.</summary>
+    Own1,
+
+    /// <summary>A number only one operation asks for, by its own description.</summary>
+    Own2,
+
+    /// <summary>A number only one operation asks for, by its own description.</summary>
+    Own3,
+}

@@ -1,0 +1,403 @@
+using Incisura.Core.Quantities;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>
+/// A number an operation can yield: one list for all operations, so that one name has one meaning; <see cref="Outputs"/> has its words.
+/// The last places belong to the operation itself, which names them in its own file.
+/// </summary>
+public enum Output
+{
+    /// <summary>n, rev/min.</summary>
+    SpindleSpeed,
+
+    /// <summary>v_f of the cutter's centre, mm/min: what is programmed.</summary>
+    FeedRate,
+
+    /// <summary>Q, cm³/min.</summary>
+    RemovalRate,
+
+    /// <summary>T, min; of a hole that of one.</summary>
+    Time,
+
+    /// <summary>D_e, mm.</summary>
+    Diameter,
+
+    /// <summary>a_e of each pass, mm.</summary>
+    Width,
+
+    /// <summary>a_p of each pass, mm.</summary>
+    Depth,
+
+    /// <summary>i_e.</summary>
+    PassesAcross,
+
+    /// <summary>i_p.</summary>
+    PassesDown,
+
+    /// <summary>φ_e, degrees.</summary>
+    Arc,
+
+    /// <summary>φ₁, degrees.</summary>
+    EntryAngle,
+
+    /// <summary>φ₂, degrees.</summary>
+    ExitAngle,
+
+    /// <summary>z_c.</summary>
+    TeethInCut,
+
+    /// <summary>h_m, mm.</summary>
+    MeanChip,
+
+    /// <summary>h_max, mm.</summary>
+    LargestChip,
+
+    /// <summary>k_c, MPa.</summary>
+    SpecificForce,
+
+    /// <summary>P_c, kW.</summary>
+    Power,
+
+    /// <summary>P_mot, kW.</summary>
+    MotorPower,
+
+    /// <summary>M, N·m.</summary>
+    Torque,
+
+    /// <summary>F, N.</summary>
+    PeakForce,
+
+    /// <summary>δ, µm.</summary>
+    Deflection,
+
+    /// <summary>Way before and after the work, mm.</summary>
+    Overrun,
+
+    /// <summary>Way at feed rate, mm.</summary>
+    Way,
+
+    /// <summary>Theoretical peak to valley along the feed, µm.</summary>
+    PeakToValley,
+
+    /// <summary>Ridge height between passes, mm.</summary>
+    Ridge,
+
+    /// <summary>Arc in the bend, degrees.</summary>
+    BendArc,
+
+    /// <summary>Largest chip in the bend at the feed of the centre unchanged, mm.</summary>
+    BendChip,
+
+    /// <summary>Side force in the bend over that on the straight.</summary>
+    BendForce,
+
+    /// <summary>Feed of the centre that keeps the feed at the rim, mm/min.</summary>
+    BendRimFeed,
+
+    /// <summary>Feed of the centre that keeps the chip, mm/min.</summary>
+    BendChipFeed,
+
+    /// <summary>Largest cutter whose arc stays within a quarter turn in the bend, mm.</summary>
+    BendLargestCutter,
+
+    /// <summary>Feed at the rim, mm/min.</summary>
+    RimFeed,
+
+    /// <summary>Diameter of the centre's path, mm.</summary>
+    PathDiameter,
+
+    /// <summary>Pitch P of a thread, mm.</summary>
+    Pitch,
+
+    /// <summary>Depth gained in a turn of a helix, mm.</summary>
+    DepthInTurn,
+
+    /// <summary>Feed downwards, mm/min.</summary>
+    FeedDown,
+
+    /// <summary>Depth of the tip at the end, mm: what is programmed.</summary>
+    ProgrammedDepth,
+
+    /// <summary>Step between loops, mm.</summary>
+    LoopStep,
+
+    /// <summary>Radius of a loop of the centre's path, mm.</summary>
+    LoopRadius,
+
+    /// <summary>Loops or plunges.</summary>
+    Rounds,
+
+    /// <summary>Thickness of the leftover on the bisector of a corner, mm.</summary>
+    Leftover,
+
+    /// <summary>Cutter between that evens the leftover, mm.</summary>
+    CutterBetween,
+
+    /// <summary>Time with a cutter between, min.</summary>
+    TimeWithBetween,
+
+    /// <summary>Where the contact begins along the arc of the profile.</summary>
+    ContactFrom,
+
+    /// <summary>Where the contact ends along the arc of the profile.</summary>
+    ContactTo,
+
+    /// <summary>Tilt in use, degrees.</summary>
+    Tilt,
+
+    /// <summary>Step between passes, mm.</summary>
+    Step,
+
+    /// <summary>Depth of the tip below the top face, mm.</summary>
+    TipDepth,
+
+    /// <summary>Diameter in contact at the lower end, mm.</summary>
+    LowerDiameter,
+
+    /// <summary>Cutting speed at the lower end, m/min.</summary>
+    LowerSpeed,
+
+    /// <summary>Width at the top face, mm.</summary>
+    TopWidth,
+
+    /// <summary>Stock left for the step after, mm.</summary>
+    StockLeft,
+
+    /// <summary>Tool life at this speed T_e, min.</summary>
+    ToolLife,
+
+    /// <summary>Gain of a ramp g, mm.</summary>
+    Gain,
+
+    /// <summary>Feed of one turn in use, mm.</summary>
+    FeedInUse,
+
+    /// <summary>Cutting speed in use, m/min.</summary>
+    SpeedInUse,
+
+    /// <summary>Depth over diameter.</summary>
+    DepthRatio,
+
+    /// <summary>Length of the point, mm.</summary>
+    PointLength,
+
+    /// <summary>Depth at which the hole has its full diameter, mm.</summary>
+    FullDepth,
+
+    /// <summary>Height of the tip above the datum at the deepest, mm.</summary>
+    ProgrammedHeight,
+
+    /// <summary>Number of pecks.</summary>
+    Pecks,
+
+    /// <summary>The cycle, by its place among the cycles.</summary>
+    Cycle,
+
+    /// <summary>Depth over diameter from which the cycle applies.</summary>
+    CycleFrom,
+
+    /// <summary>Undeformed chip thickness, mm.</summary>
+    Chip,
+
+    /// <summary>F_f, N.</summary>
+    Thrust,
+
+    /// <summary>Largest diameter that cuts, mm.</summary>
+    OuterDiameter,
+
+    /// <summary>Least diameter that cuts, mm.</summary>
+    InnerDiameter,
+
+    /// <summary>Stock on a side, mm.</summary>
+    Stock,
+
+    /// <summary>Length of the lead of a tap or a reamer, mm.</summary>
+    LeadLength,
+
+    /// <summary>Hole for the wanted thread height, mm.</summary>
+    HoleForHeight,
+
+    /// <summary>Thread height that the hole gives over the full one, %.</summary>
+    HeightGot,
+
+    /// <summary>Minor diameter of the thread, mm.</summary>
+    MinorDiameter,
+
+    /// <summary>Room that chips need below the tap, mm.</summary>
+    RoomForChips,
+
+    /// <summary>Depth the hole below must have, mm.</summary>
+    DepthNeeded,
+
+    /// <summary>Speed out, rev/min.</summary>
+    ReturnSpeed,
+
+    /// <summary>Feed rate out, mm/min.</summary>
+    ReturnFeed,
+
+    /// <summary>Torque that breaks the tool, N·m.</summary>
+    BreakingTorque,
+
+    /// <summary>Way the spindle takes to run up and to stop again, mm.</summary>
+    RunUpWay,
+
+    /// <summary>Drift of the feed against the thread over the depth where the control rounds, mm.</summary>
+    Drift,
+
+    /// <summary>Highest speed at which the supported drill does not whirl, rev/min.</summary>
+    WhirlSpeed,
+
+    /// <summary>Highest speed outside the bore, rev/min.</summary>
+    FreeSpeed,
+
+    /// <summary>Thrust that buckles the drill, N.</summary>
+    BucklingForce,
+
+    /// <summary>Length of the drill without support, mm.</summary>
+    FreeLength,
+
+    /// <summary>Length of the edge in the work, mm.</summary>
+    EdgeLength,
+
+    /// <summary>Time the plain cycle would take, min.</summary>
+    PlainTime,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own0,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own1,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own2,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own3,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own4,
+
+    /// <summary>A number only one operation yields, by its own description.</summary>
+    Own5,
+}
+
+/// <summary>A number an operation yields, with its words.</summary>
+/// <param name="Output">Which.</param>
+/// <param name="Symbol">Its symbol.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+public sealed record OutputWords(Output Output, string Symbol, string Name, Quantity Quantity)
+{
+    /// <summary>Stable code: the name with a small first letter, unless the operation gives another.</summary>
+    public string Code { get; init; } = Codes.Of(Output);
+}
+
+/// <summary>The words of all outputs that operations share.</summary>
+public static class Outputs
+{
+    private static readonly (Output Output, string Symbol, string Name, Quantity Quantity)[] Table =
+    [
+        (Output.SpindleSpeed, "n", "Spindle speed", Quantity.SpindleSpeed),
+        (Output.FeedRate, "v_f", "Feed rate", Quantity.FeedRate),
+        (Output.RemovalRate, "Q", "Removal rate", Quantity.RemovalRate),
+        (Output.Time, "T", "Time", Quantity.Time),
+        (Output.Diameter, "D_e", "Diameter in contact", Quantity.Length),
+        (Output.Width, "a_e", "Width of each pass", Quantity.Length),
+        (Output.Depth, "a_p", "Depth of each pass", Quantity.Length),
+        (Output.PassesAcross, "i_e", "Passes across", Quantity.Count),
+        (Output.PassesDown, "i_p", "Passes down", Quantity.Count),
+        (Output.Arc, "φ_e", "Arc of engagement", Quantity.Angle),
+        (Output.EntryAngle, "φ_1", "Arc begins at", Quantity.Angle),
+        (Output.ExitAngle, "φ_2", "Arc ends at", Quantity.Angle),
+        (Output.TeethInCut, "z_c", "Teeth in cut", Quantity.Ratio),
+        (Output.MeanChip, "h_m", "Mean chip", Quantity.Chip),
+        (Output.LargestChip, "h_max", "Largest chip", Quantity.Chip),
+        (Output.SpecificForce, "k_c", "Specific force", Quantity.Stress),
+        (Output.Power, "P_c", "Cutting power", Quantity.Power),
+        (Output.MotorPower, "P_mot", "Motor power", Quantity.Power),
+        (Output.Torque, "M", "Torque", Quantity.Torque),
+        (Output.PeakForce, "F", "Largest side force", Quantity.Force),
+        (Output.Deflection, "δ", "Deflection at the tip", Quantity.Deviation),
+        (Output.Overrun, "e", "Way before and after", Quantity.Length),
+        (Output.Way, "l", "Way at feed rate", Quantity.Length),
+        (Output.PeakToValley, "R_th", "Peak to valley, theory", Quantity.Deviation),
+        (Output.Ridge, "h_r", "Ridge height", Quantity.Chip),
+        (Output.BendArc, "φ_b", "Arc in the bend", Quantity.Angle),
+        (Output.BendChip, "h_b", "Largest chip in the bend", Quantity.Chip),
+        (Output.BendForce, "F_b/F", "Force in the bend over straight", Quantity.Ratio),
+        (Output.BendRimFeed, "v_frim", "Feed that holds the rim", Quantity.FeedRate),
+        (Output.BendChipFeed, "v_fchip", "Feed that keeps the chip", Quantity.FeedRate),
+        (Output.BendLargestCutter, "D_b", "Largest cutter within 90°", Quantity.Length),
+        (Output.RimFeed, "v_fr", "Feed at the rim", Quantity.FeedRate),
+        (Output.PathDiameter, "D_p", "Diameter of the path", Quantity.Length),
+        (Output.Pitch, "P", "Pitch", Quantity.Length),
+        (Output.DepthInTurn, "P", "Depth in a turn", Quantity.Length),
+        (Output.FeedDown, "v_fz", "Feed downwards", Quantity.FeedRate),
+        (Output.ProgrammedDepth, "t_p", "Programmed depth", Quantity.Length),
+        (Output.LoopStep, "s_l", "Step between loops", Quantity.Length),
+        (Output.LoopRadius, "R_l", "Radius of a loop", Quantity.Length),
+        (Output.Rounds, "i_r", "Rounds", Quantity.Count),
+        (Output.Leftover, "t_c", "Leftover on the bisector", Quantity.Length),
+        (Output.CutterBetween, "D_m", "Cutter between", Quantity.Length),
+        (Output.TimeWithBetween, "T_m", "Time with a cutter between", Quantity.Time),
+        (Output.ContactFrom, "u_1", "Contact begins at", Quantity.Ratio),
+        (Output.ContactTo, "u_2", "Contact ends at", Quantity.Ratio),
+        (Output.Tilt, "β", "Tilt of the axis", Quantity.Angle),
+        (Output.Step, "s_r", "Step between passes", Quantity.Length),
+        (Output.TipDepth, "t_t", "Depth of the tip", Quantity.Length),
+        (Output.LowerDiameter, "D_l", "Diameter at the lower end", Quantity.Length),
+        (Output.LowerSpeed, "v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed),
+        (Output.TopWidth, "w", "Width at the top", Quantity.Length),
+        (Output.StockLeft, "s", "Stock left", Quantity.Length),
+        (Output.ToolLife, "T_e", "Tool life at this speed", Quantity.Time),
+        (Output.Gain, "g", "Gain of a ramp", Quantity.Length),
+        (Output.FeedInUse, "f", "Feed per revolution", Quantity.Chip),
+        (Output.SpeedInUse, "v_u", "Cutting speed in use", Quantity.CuttingSpeed),
+        (Output.DepthRatio, "t/D", "Depth over diameter", Quantity.Ratio),
+        (Output.PointLength, "l_t", "Length of the point", Quantity.Length),
+        (Output.FullDepth, "t_D", "Depth at full diameter", Quantity.Length),
+        (Output.ProgrammedHeight, "z_p", "Programmed height", Quantity.Length),
+        (Output.Pecks, "i_q", "Pecks", Quantity.Count),
+        (Output.Cycle, "C", "Cycle", Quantity.Count),
+        (Output.CycleFrom, "q_C", "Cycle applies above", Quantity.Ratio),
+        (Output.Chip, "h", "Chip thickness", Quantity.Chip),
+        (Output.Thrust, "F_f", "Thrust", Quantity.Force),
+        (Output.OuterDiameter, "D_o", "Largest diameter cut", Quantity.Length),
+        (Output.InnerDiameter, "D_i", "Least diameter cut", Quantity.Length),
+        (Output.Stock, "s", "Stock on a side", Quantity.Length),
+        (Output.LeadLength, "l_a", "Length of the lead", Quantity.Length),
+        (Output.HoleForHeight, "d_h", "Hole for the height wanted", Quantity.Length),
+        (Output.HeightGot, "H_p", "Thread height got, %", Quantity.Ratio),
+        (Output.MinorDiameter, "D_1", "Minor diameter of the thread", Quantity.Length),
+        (Output.RoomForChips, "l_c", "Room for chips below", Quantity.Length),
+        (Output.DepthNeeded, "t_n", "Depth the hole must have", Quantity.Length),
+        (Output.ReturnSpeed, "n_r", "Spindle speed out", Quantity.SpindleSpeed),
+        (Output.ReturnFeed, "v_r", "Feed rate out", Quantity.FeedRate),
+        (Output.BreakingTorque, "M_B", "Torque that breaks the tool", Quantity.Torque),
+        (Output.RunUpWay, "l_u", "Way to run up and to stop", Quantity.Length),
+        (Output.Drift, "Δ", "Drift by rounding of the feed", Quantity.Chip),
+        (Output.WhirlSpeed, "n_w", "Speed before it whirls", Quantity.SpindleSpeed),
+        (Output.FreeSpeed, "n_0", "Speed outside the bore", Quantity.SpindleSpeed),
+        (Output.BucklingForce, "F_b", "Thrust that buckles the drill", Quantity.Force),
+        (Output.FreeLength, "l_0", "Length without support", Quantity.Length),
+        (Output.EdgeLength, "b", "Edge in the work", Quantity.Length),
+        (Output.PlainTime, "T_0", "Time without pecks", Quantity.Time),
+    ];
+
+    /// <summary>The words of every shared output, in the order of the enumeration.</summary>
+    public static IReadOnlyList<OutputWords> Shared { get; } = [.. Table.Select(t => new OutputWords(t.Output, t.Symbol, t.Name, t.Quantity))];
+}
+
+/// <summary>What an operation yields, in one value so that nothing is allocated.</summary>
+public interface IOutputs
+{
+    /// <summary>An output, base unit; 0 where the operation does not yield it.</summary>
+    double this[Output output] { get; set; }
+
+    /// <summary>Every limit, judged.</summary>
+    LimitSet Limits { get; set; }
+
+    /// <summary>Whether the operation yields an output.</summary>
+    bool Has(Output output);
+}
