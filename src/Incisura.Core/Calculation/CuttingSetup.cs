@@ -52,6 +52,9 @@ public abstract class CuttingSetup
     /// </summary>
     public const double ReferenceRake = 6, RakePerDegree = 0.015;
 
+    /// <summary>What the choice has beyond numbers and picks; it stays while those change.</summary>
+    public IReadOnlyList<Extra> Extras { get; private set; } = [];
+
     /// <summary>The cutter.</summary>
     public Cutter Cutter { get; }
 
@@ -120,6 +123,14 @@ public abstract class CuttingSetup
 
     /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
     public double Reach { get; }
+
+    /// <summary>An extra of a type; null where there is none.</summary>
+    public TExtra? Extra<TExtra>()
+        where TExtra : Extra => Extras.OfType<TExtra>().FirstOrDefault();
+
+    /// <summary>Takes what the choice has beyond numbers and picks.</summary>
+    /// <param name="extras">The extras, checked.</param>
+    public virtual void Take(IReadOnlyList<Extra> extras) => Extras = [.. extras.Select(e => e.Prepared(this))];
 
     /// <summary>Refuses to go on where the assembly's stiffness or the life wanted cannot be worked out.</summary>
     /// <param name="lifeTyped">Whether a tool life was typed.</param>

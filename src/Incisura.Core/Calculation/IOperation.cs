@@ -48,5 +48,4 @@ public sealed record Proposal(Inputs Inputs, IReadOnlyList<Hold> Holds);
 /// <param name="Wish">What was typed and picked.</param>
 /// <param name="Options">What is picked of every option, by code.</param>
 /// <param name="Leftover">What a step before left; null where nothing was taken over.</param>
-/// <typeparam name="TSetup">The setup of the world.</typeparam>
-public sealed record Taken<TSetup>(TSetup Setup, Inputs Wish, IReadOnlyDictionary<string, string> Options, Leftover? Leftover);
+public sealed record Taken(CuttingSetup Setup, Inputs Wish, IReadOnlyDictionary<string, string> Options, Leftover? Leftover);

@@ -5,32 +5,28 @@ using Incisura.Core.Holders;
 namespace Incisura.Core.Calculation;
 
 /// <summary>A number read from a setup and the inputs.</summary>
-/// <typeparam name="TSetup">The setup of the world.</typeparam>
 /// <param name="setup">The setup.</param>
 /// <param name="x">The inputs, complete.</param>
-public delegate double Reading<TSetup>(TSetup setup, in Inputs x)
-    where TSetup : CuttingSetup;
+public delegate double Reading(CuttingSetup setup, in Inputs x);
 
 /// <summary>
 /// What can be turned to keep limits and is proposed from the speed chart: one ordered list for each world. Proposal, ranges, window
 /// and the search for the best point all read it.
 /// </summary>
-/// <typeparam name="TSetup">The setup of the world.</typeparam>
 /// <param name="Input">Which input.</param>
 /// <param name="Floor">Value below which it is no longer turned down or looked for.</param>
 /// <param name="Top">Largest value the best point takes.</param>
 /// <param name="End">Where the axis of a window ends.</param>
-public sealed record Lever<TSetup>(Input Input, Reading<TSetup> Floor, Reading<TSetup> Top, Reading<TSetup> End)
-    where TSetup : CuttingSetup
+public sealed record Lever(Input Input, Reading Floor, Reading Top, Reading End)
 {
     /// <summary>Place in the order in which levers give way to limits; the speed stands first, at 1.</summary>
     public int GivesWay { get; init; }
 
     /// <summary>Least value shown as its range; null where none is.</summary>
-    public Reading<TSetup>? Least { get; init; }
+    public Reading? Least { get; init; }
 
     /// <summary>Where its range ends whatever the limits say; null for the field's own end.</summary>
-    public Reading<TSetup>? Most { get; init; }
+    public Reading? Most { get; init; }
 
     /// <summary>Whether it is the feed, found last for the best point because loads follow a power of it.</summary>
     public bool IsFeed { get; init; }
@@ -56,55 +52,54 @@ public readonly record struct LeftPart(Input Input, double Value, string Words, 
 /// One operation as the engine works with it: a kind within its world, such as slotting within milling. A struct as type parameter
 /// lets the compiler make one straight piece of code for each operation.
 /// </summary>
-/// <typeparam name="TSetup">The setup of the world.</typeparam>
 /// <typeparam name="TResult">What the world yields.</typeparam>
-public interface IWork<TSetup, TResult>
-    where TSetup : CuttingSetup
+public interface IWork<TResult>
     where TResult : struct, IOutputs
 {
     /// <summary>Words, fields and options, complete.</summary>
     static abstract OperationDescription Description { get; }
 
     /// <summary>What can be turned beside the speed, which the engine turns in every operation.</summary>
-    static abstract IReadOnlyList<Lever<TSetup>> Levers { get; }
+    static abstract IReadOnlyList<Lever> Levers { get; }
 
     /// <summary>Draws the setup together from a checked situation.</summary>
-    static abstract TSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options);
+    static abstract CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options);
 
     /// <summary>Largest value of a field with a cutter.</summary>
     static virtual double MostOf(FieldDescription field, Cutter cutter) => field.Most;
 
     /// <summary>Sets what was not typed and follows other inputs.</summary>
-    static abstract void Follow(TSetup setup, ref Inputs x);
+    static abstract void Follow(CuttingSetup setup, ref Inputs x);
 
     /// <summary>Whether an input matters with the cutter and the other inputs as they are.</summary>
-    static abstract bool Uses(TSetup setup, in Inputs x, Input input);
+    static abstract bool Uses(CuttingSetup setup, in Inputs x, Input input);
 
     /// <summary>Refuses values that cannot be computed with because of the cutter or of each other.</summary>
-    static abstract void Refuse(TSetup setup, in Inputs x, InputCheck check);
+    static abstract void Refuse(CuttingSetup setup, in Inputs x, InputCheck check);
 
     /// <summary>Diameter at which the cutting speed counts, mm.</summary>
-    static abstract double SpeedDiameter(TSetup setup, in Inputs x);
+    static abstract double SpeedDiameter(CuttingSetup setup, in Inputs x);
 
     /// <summary>What the speed chart says of a lever other than the speed, at the engagement of the inputs.</summary>
-    static abstract double Charted<TTrace>(TSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
+    static abstract double Charted<TTrace>(CuttingSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
         where TTrace : struct, ITrace;
 
-    /// <summary>Holds the feed to what the edge itself asks of a chip; says by which limit, null where it stays.</summary>
-    static virtual LimitDefinition? HoldChip(TSetup setup, ref Inputs x) => null;
+    /// <summary>Sets the feed to what is charted for the engagement, held to what the edge asks of a chip.</summary>
+    /// <returns>The limit that held it; null where it stays as charted.</returns>
+    static abstract LimitDefinition? Refeed(CuttingSetup setup, SpeedRow row, ref Inputs x);
 
     /// <summary>Works complete inputs out, taken as checked.</summary>
-    static abstract void Solve<TTrace>(TSetup setup, in Inputs x, out TResult result, ref TTrace trace)
+    static abstract void Solve<TTrace>(CuttingSetup setup, in Inputs x, out TResult result, ref TTrace trace)
         where TTrace : struct, ITrace;
 
     /// <summary>A line about the value of an input; null for none.</summary>
-    static abstract Sentence? Note(TSetup setup, in Inputs x, Input input);
+    static abstract Sentence? Note(CuttingSetup setup, in Inputs x, Input input);
 
     /// <summary>Says what the world and the operation have to say.</summary>
-    static abstract void Notice(TSetup setup, in Inputs x, in TResult result, List<Finding> findings);
+    static abstract void Notice(CuttingSetup setup, in Inputs x, in TResult result, List<Finding> findings);
 
     /// <summary>What goes into the derivation beside the fields, with where it came from.</summary>
-    static abstract IEnumerable<Given> Givens(TSetup setup, in Inputs x, in TResult result, Origins origins);
+    static abstract IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in TResult result, Origins origins);
 
     /// <summary>Symbol of a field in the derivation.</summary>
     static virtual string SymbolOf(FieldDescription field) => field.Symbol;
@@ -113,5 +108,5 @@ public interface IWork<TSetup, TResult>
     static abstract IReadOnlyList<LeftPart> Left(Leftover leftover, in Inputs x);
 
     /// <summary>What the result has beyond figures.</summary>
-    static virtual IReadOnlyList<Attachment> Attach(TSetup setup, in Inputs x, in TResult result) => [];
+    static virtual IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in TResult result) => [];
 }

@@ -45,19 +45,21 @@ public enum Choice
     Own1,
 }
 
-/// <summary>The numbers and picks of one calculation, typed or proposed, in one value so that nothing is allocated.</summary>
+/// <summary>
+/// The numbers and picks of one calculation, typed or proposed, in one value so that nothing is allocated, and without a reference so that
+/// it is copied at once.
+/// </summary>
 public struct Inputs
 {
     private Numbers<Input> numbers;
     private Room picked;
 
-    /// <summary>What the choice has beyond numbers and picks.</summary>
-    public IReadOnlyList<Extra>? Extras { readonly get; set; }
-
     /// <summary>The value of an input, base unit.</summary>
     public double this[Input input]
     {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         readonly get => numbers[input];
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         set => numbers[input] = value;
     }
 
@@ -71,20 +73,10 @@ public struct Inputs
     public void Propose(Input input, double value) => numbers.SetUnmarked(input, value);
 
     /// <summary>Place of what is picked among the picks of a choice, from 0; −1 where the operation does not offer it.</summary>
-    public readonly int Picked(Choice choice) => picked[(int)choice] - 1;
+    public readonly int Picked(Choice choice) => Unsafe.Add(ref Unsafe.As<Room, byte>(ref Unsafe.AsRef(in picked)), (int)choice) - 1;
 
     /// <summary>Picks by the place among the picks of a choice, from 0.</summary>
     public void Pick(Choice choice, int place) => picked[(int)choice] = (byte)(place + 1);
-
-    /// <summary>An extra of a type; null where there is none.</summary>
-    public readonly TExtra? Extra<TExtra>()
-        where TExtra : Extra
-    {
-        if (Extras is not { } extras) return null;
-        for (int i = 0; i < extras.Count; i++)
-            if (extras[i] is TExtra extra) return extra;
-        return null;
-    }
 
     /// <summary>The same inputs with one value given back to be proposed.</summary>
     public readonly Inputs Without(Input input)

@@ -30,13 +30,51 @@ public enum FeedShare
 }
 
 /// <summary>A limit, defined once beside the code that judges it.</summary>
-/// <param name="Code">Stable code.</param>
-/// <param name="Name">Plain words.</param>
-/// <param name="Quantity">What it measures.</param>
-/// <param name="Severity">What exceeding it means.</param>
-/// <param name="Cure">What would cure an excess.</param>
-public sealed record LimitDefinition(string Code, string Name, Quantity Quantity, Severity Severity, string Cure)
+public sealed class LimitDefinition
 {
+    private static readonly Lock Registering = new();
+    private static LimitDefinition[] known = [];
+
+    private readonly bool[] holds = new bool[Numbers<Input>.Most], ranges = new bool[Numbers<Input>.Most];
+
+    // A limit is judged in a hundredth of a microsecond: what it is stands in the result as a number, since a reference would have to be
+    // tracked wherever a result is copied.
+    internal int Place { get; }
+
+    // Its place, and below 0 that of a least value.
+    internal int Mark { get; private set; }
+
+    /// <summary>Defines a limit.</summary>
+    /// <param name="code">Stable code.</param>
+    /// <param name="name">Plain words.</param>
+    /// <param name="quantity">What it measures.</param>
+    /// <param name="severity">What exceeding it means.</param>
+    /// <param name="cure">What would cure an excess.</param>
+    public LimitDefinition(string code, string name, Quantity quantity, Severity severity, string cure)
+    {
+        (Code, Name, Quantity, Severity, Cure) = (code, name, quantity, severity, cure);
+        lock (Registering)
+        {
+            Mark = Place = known.Length;
+            known = [.. known, this];
+        }
+    }
+
+    /// <summary>Stable code.</summary>
+    public string Code { get; }
+
+    /// <summary>Plain words.</summary>
+    public string Name { get; }
+
+    /// <summary>What it measures.</summary>
+    public Quantity Quantity { get; }
+
+    /// <summary>What exceeding it means.</summary>
+    public Severity Severity { get; }
+
+    /// <summary>What would cure an excess.</summary>
+    public string Cure { get; }
+
     /// <summary>Relative excess that counts as rounding, so that a figure held exactly to a limit is inside it.</summary>
     public const double Tolerance = 1e-9;
 
@@ -47,56 +85,95 @@ public sealed record LimitDefinition(string Code, string Name, Quantity Quantity
     public const double BindingUse = 0.998;
 
     /// <summary>Whether the allowed value is a least one rather than a largest one.</summary>
-    public bool IsLeast { get; init; }
+    public bool IsLeast
+    {
+        get => Mark < 0;
+        init => Mark = value ? ~Place : Place;
+    }
 
     /// <summary>How what is used follows the feed.</summary>
     public FeedShare WithFeed { get; init; }
 
     /// <summary>Inputs that give way to it when they are proposed.</summary>
-    public IReadOnlyList<Input> Holds { get; init; } = [];
+    public IReadOnlyList<Input> Holds
+    {
+        get;
+        init
+        {
+            field = value;
+            foreach (Input input in value) holds[(int)input] = ranges[(int)input] = true;
+        }
+    } = [];
 
     /// <summary>Further inputs whose range it bounds.</summary>
-    public IReadOnlyList<Input> Bounds { get; init; } = [];
+    public IReadOnlyList<Input> Bounds
+    {
+        get;
+        init
+        {
+            field = value;
+            foreach (Input input in value) ranges[(int)input] = true;
+        }
+    } = [];
 
     /// <summary>The name within a sentence.</summary>
     public string Words => Name.ToLowerInvariant();
 
+    /// <summary>The limit at a place.</summary>
+    internal static LimitDefinition At(int place) => known[place];
+
     /// <summary>Whether an input gives way to it.</summary>
-    internal bool HoldsBack(Input input) => Among(Holds, input);
+    internal bool HoldsBack(Input input) => holds[(int)input];
 
     /// <summary>Whether it bounds the range of an input.</summary>
-    internal bool Ranges(Input input) => Among(Holds, input) || Among(Bounds, input);
-
-    private static bool Among(IReadOnlyList<Input> inputs, Input input)
-    {
-        for (int i = 0; i < inputs.Count; i++)
-            if (inputs[i] == input) return true;
-        return false;
-    }
+    internal bool Ranges(Input input) => ranges[(int)input];
 }
 
 /// <summary>One limit, judged.</summary>
-/// <param name="Definition">Which limit.</param>
-/// <param name="Used">The value used, in the limit's base unit.</param>
-/// <param name="Allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
-/// <param name="At">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
-public readonly record struct Limit(LimitDefinition Definition, double Used, double Allowed, double At = double.NaN)
+public readonly struct Limit
 {
+    // The place of the definition, below 0 for a least value: a limit stays three words long.
+    private readonly int place;
+    private readonly float at;
+
+    /// <summary>Judges a limit.</summary>
+    /// <param name="definition">Which limit.</param>
+    /// <param name="used">The value used, in the limit's base unit.</param>
+    /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
+    /// <param name="at">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
+    public Limit(LimitDefinition definition, double used, double allowed, double at = double.NaN) =>
+        (place, Used, Allowed, this.at) = (definition.Mark, used, allowed, (float)at);
+
+    /// <summary>Which limit.</summary>
+    public LimitDefinition Definition => LimitDefinition.At(place < 0 ? ~place : place);
+
+    /// <summary>The value used, in the limit's base unit.</summary>
+    public double Used { get; }
+
+    /// <summary>The value allowed; NaN when it cannot be judged for lack of data.</summary>
+    public double Allowed { get; }
+
+    /// <summary>Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</summary>
+    public double At => at;
+
     /// <summary>Whether data were there to judge it. A limit without data is never silently passed.</summary>
     public bool Judged => !double.IsNaN(Allowed) && !double.IsNaN(Used);
 
     /// <summary>Use of the limit: 1 is at the limit, above 1 is over it. NaN when it could not be judged.</summary>
-    public double Use => Definition.IsLeast ? Allowed / Used : Used / Allowed;
+    public double Use => place < 0 ? Allowed / Used : Used / Allowed;
 
     /// <summary>Whether the limit is judged and exceeded; rounding in the last digits does not count.</summary>
     public bool Exceeded => Use > 1 + LimitDefinition.Tolerance;
+
+    /// <summary>Whether it is the limit of a definition.</summary>
+    internal bool Is(LimitDefinition definition) => (place < 0 ? ~place : place) == definition.Place;
 }
 
 /// <summary>Room for every limit of one calculation, inside the result, so that nothing is allocated.</summary>
 public struct LimitSet
 {
     /// <summary>Most limits of one calculation.</summary>
-    public const int Most = 24;
+    public const int Most = 22;
 
     private Room room;
 
@@ -107,23 +184,27 @@ public struct LimitSet
     public readonly Limit this[int index] => index < Count ? room[index] : throw new ArgumentOutOfRangeException(nameof(index));
 
     /// <summary>The largest use of any judged limit; 0 when none could be judged.</summary>
-    public double LargestUse { get; private set; }
+    public readonly double LargestUse
+    {
+        get
+        {
+            double largest = 0;
+            for (int i = 0; i < Count; i++)
+                if (room[i].Use is var use && use > largest) largest = use;
+            return largest;
+        }
+    }
 
-    /// <summary>The limit with the largest use; null when <see cref="LargestUse"/> is 0.</summary>
-    public LimitDefinition? Tightest { get; private set; }
+    /// <summary>The limit with the largest use; null when none could be judged.</summary>
+    public readonly LimitDefinition? Tightest => All().Where(l => l.Judged).OrderByDescending(l => l.Use).Select(l => l.Definition).FirstOrDefault();
 
     /// <summary>Adds one limit.</summary>
     /// <param name="definition">Which.</param>
     /// <param name="used">The value used, in the limit's base unit.</param>
     /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
     /// <param name="at">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
-    public void Add(LimitDefinition definition, double used, double allowed, double at = double.NaN)
-    {
-        Limit limit = new(definition, used, allowed, at);
-        room[Count++] = limit;
-        double use = limit.Use;
-        if (use > LargestUse) (LargestUse, Tightest) = (use, definition);
-    }
+    public void Add(LimitDefinition definition, double used, double allowed, double at = double.NaN) =>
+        room[Count++] = new(definition, used, allowed, at);
 
     /// <summary>Every limit with its words, tightest first, those that could not be judged last.</summary>
     public readonly IReadOnlyList<JudgedLimit> Judged() =>
@@ -153,7 +234,7 @@ public struct LimitSet
     public readonly Limit Of(LimitDefinition definition)
     {
         for (int i = 0; i < Count; i++)
-            if (ReferenceEquals(room[i].Definition, definition)) return room[i];
+            if (room[i].Is(definition)) return room[i];
         return new(definition, double.NaN, double.NaN);
     }
 

@@ -1,7 +1,7 @@
 namespace Incisura.Core.Calculation;
 
 /// <content>The best point inside all limits.</content>
-public partial class Operation<TWork, TSetup, TResult>
+public partial class Operation<TWork, TResult>
 {
     // A free value that is searched along, with the least and most it takes, or the only values that divide a whole into equal passes.
     private readonly record struct Axis(Input Input, double Least, double Most, int Points, bool Squared, double[]? Picks)
@@ -24,13 +24,13 @@ public partial class Operation<TWork, TSetup, TResult>
         private const int Starts = 10, FeedSteps = 8, MostPasses = 16, ProbePoints = 6;
         private const double FirstStep = 1.0 / 15, SmallestStep = 2e-4, FinestFeed = 1.0 / 200;
 
-        private readonly TSetup setup;
+        private readonly CuttingSetup setup;
         private readonly Inputs start;
         private readonly BestAim aim;
         private readonly CancellationToken cancel;
         private readonly Axis[] axes;
 
-        public Search(TSetup setup, in Inputs inputs, BestAim aim, CancellationToken cancel)
+        public Search(CuttingSetup setup, in Inputs inputs, BestAim aim, CancellationToken cancel)
         {
             (this.setup, this.aim, this.cancel) = (setup, aim, cancel);
             start = aim == BestAim.Time ? WholeJob(inputs) : inputs;
@@ -153,7 +153,7 @@ public partial class Operation<TWork, TSetup, TResult>
             total == Input.StockWidth && TWork.Description.Has(Input.StockLeft) ? start[Input.StockLeft] : 0;
 
         // What was said to be removed stays what it is, so only whole numbers of equal passes count.
-        private Axis AxisOf(Lever<TSetup> lever)
+        private Axis AxisOf(Lever lever)
         {
             double top = lever.Top(setup, start), least = lever.Floor(setup, start);
             if (lever == Speed)

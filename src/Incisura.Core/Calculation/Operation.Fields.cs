@@ -3,13 +3,13 @@ using Incisura.Core.Quantities;
 namespace Incisura.Core.Calculation;
 
 /// <content>The fields after it was worked out: value, origin, proposal, and the range that keeps the limits.</content>
-public partial class Operation<TWork, TSetup, TResult>
+public partial class Operation<TWork, TResult>
 {
     private const double LeastLookedAt = 1e-4, BeyondReach = 1.2;
 
-    private static IReadOnlyList<FieldState> StatesOf(Taken<TSetup> given, Proposal proposal)
+    private static IReadOnlyList<FieldState> StatesOf(Taken given, Proposal proposal)
     {
-        TSetup setup = given.Setup;
+        CuttingSetup setup = given.Setup;
         Inputs x = proposal.Inputs;
         Inputs atFeed = Feed is null ? x : x.With(Feed.Input, x[Feed.Input]);
         LimitSet limits = Solve(setup, x).Limits;
@@ -18,7 +18,7 @@ public partial class Operation<TWork, TSetup, TResult>
         FieldState StateOf(FieldDescription f)
         {
             bool typed = given.Wish.IsTyped(f.Input);
-            Lever<TSetup>? lever = Levers.FirstOrDefault(l => l.Input == f.Input);
+            Lever? lever = Levers.FirstOrDefault(l => l.Input == f.Input);
             double? least = lever?.Least?.Invoke(setup, x);
             (double? most, LimitDefinition? by) = RangeOf(f, lever, least ?? 0);
             bool charted = lever is not null || f.Input == Input.ToolLife;
@@ -29,16 +29,26 @@ public partial class Operation<TWork, TSetup, TResult>
         }
 
         // The largest value that keeps what bounds it, with the others as they are and the feed kept.
-        (double? Most, LimitDefinition? By) RangeOf(FieldDescription f, Lever<TSetup>? lever, double least)
+        (double? Most, LimitDefinition? By) RangeOf(FieldDescription f, Lever? lever, double least)
         {
             if (lever is null && !Bounded(f.Input)) return (null, null);
             double low = Math.Max(least, LeastLookedAt);
             double end = Math.Max(
                 low, lever is null ? BeyondReach * Math.Max(x[f.Input], setup.Reach) : lever.Most?.Invoke(setup, x) ?? f.Most);
+            if (lever is null && Straight(f.Input) is { } straight) return straight;
             double most = Calculation.Search.LargestWithin(low, end, v => OverAt(f.Input, v) is null);
             if (double.IsNaN(most)) return (null, OverAt(f.Input, low));
             LimitDefinition? by = OverAt(f.Input, most + (2 * Calculation.Search.Resolution * end));
             return by is null && lever?.Most is null ? (null, null) : (most, by);
+        }
+
+        // Most depths are used up one for one: where that is so, what is left of the limit says the end exactly.
+        (double? Most, LimitDefinition? By)? Straight(Input input)
+        {
+            Limit tightest = limits.All().Where(l => l.Definition.Ranges(input)).MinBy(l => l.Allowed - l.Used);
+            double most = x[input] + (tightest.Allowed - tightest.Used);
+            bool ends = most > 0 && OverAt(input, most) is null && OverAt(input, most * (1 + 1e-6)) == tightest.Definition;
+            return ends ? (most, tightest.Definition) : null;
         }
 
         LimitDefinition? OverAt(Input input, double value)

@@ -4,7 +4,7 @@ using Incisura.Core.Quantities;
 namespace Incisura.Core.Calculation;
 
 /// <content>What is proposed where nothing was typed.</content>
-public partial class Operation<TWork, TSetup, TResult>
+public partial class Operation<TWork, TResult>
 {
     /// <summary>
     /// Proposes every value that was not typed. Speed is held to the spindle, the chip to what the edge asks, speed again to the axes so
@@ -14,7 +14,7 @@ public partial class Operation<TWork, TSetup, TResult>
     /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>
     /// <param name="wish">What was typed.</param>
     /// <param name="trace">Listens to the steps.</param>
-    public static Proposal Propose<TTrace>(TSetup setup, in Inputs wish, ref TTrace trace)
+    public static Proposal Propose<TTrace>(CuttingSetup setup, in Inputs wish, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         List<Hold> holds = [];
@@ -25,7 +25,7 @@ public partial class Operation<TWork, TSetup, TResult>
             double charted = x[Feed.Input];
             if (Refeed(setup, ref x) is { } by) holds.Add(new(by, Feed.Input, charted, x[Feed.Input]));
             HoldToAxes(setup, ref x, holds);
-            foreach (Lever<TSetup> lever in GivingWay) GiveWay(setup, lever, ref x, holds);
+            foreach (Lever lever in GivingWay) GiveWay(setup, lever, ref x, holds);
 
             // Less depth or width may have drawn in the diameter in contact: the speed is held once more where it is worked out now.
             HoldToSpindle(setup, ref x, holds);
@@ -37,7 +37,7 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // The inputs with one set, and all that follows it: totals, and the feed where it is proposed.
-    private static Inputs At(TSetup setup, in Inputs inputs, Input input, double value)
+    private static Inputs At(CuttingSetup setup, in Inputs inputs, Input input, double value)
     {
         Inputs x = inputs;
         x[input] = value;
@@ -47,15 +47,10 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // The feed that follows the engagement: as charted for it, held to the chip's own limits, of which the one that held is returned.
-    private static LimitDefinition? Refeed(TSetup setup, ref Inputs x)
-    {
-        if (Feed is null || setup.Row is not { } row || x.IsTyped(Feed.Input)) return null;
-        NoTrace none = default;
-        x[Feed.Input] = TWork.Charted(setup, row, x, Feed.Input, ref none);
-        return TWork.HoldChip(setup, ref x);
-    }
+    private static LimitDefinition? Refeed(CuttingSetup setup, ref Inputs x) =>
+        Feed is null || setup.Row is not { } row || x.IsTyped(Feed.Input) ? null : TWork.Refeed(setup, row, ref x);
 
-    private static Inputs Start(TSetup setup, in Inputs wish)
+    private static Inputs Start(CuttingSetup setup, in Inputs wish)
     {
         NoTrace none = default;
         Inputs x = wish;
@@ -63,7 +58,7 @@ public partial class Operation<TWork, TSetup, TResult>
         {
             x.Propose(Input.CuttingSpeed, setup.ChartedSpeed(x, ref none));
             x.Propose(Input.ToolLife, setup.Taylor.LifeOrNone(x[Input.CuttingSpeed]));
-            foreach (Lever<TSetup> lever in TWork.Levers)
+            foreach (Lever lever in TWork.Levers)
                 if (!lever.IsFeed) x.Propose(lever.Input, TWork.Charted(setup, row, x, lever.Input, ref none));
         }
 
@@ -75,10 +70,10 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // What the chart gave, and what the limits left of it, in the order in which one follows from the other.
-    private static void Explain<TTrace>(TSetup setup, SpeedRow row, in Inputs x, List<Hold> holds, ref TTrace trace)
+    private static void Explain<TTrace>(CuttingSetup setup, SpeedRow row, in Inputs x, List<Hold> holds, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        foreach (Lever<TSetup> lever in Levers)
+        foreach (Lever lever in Levers)
         {
             if (x.IsTyped(lever.Input)) continue;
             double from = lever.Input == Input.CuttingSpeed
@@ -95,7 +90,7 @@ public partial class Operation<TWork, TSetup, TResult>
         }
     }
 
-    private static void HoldToSpindle(TSetup setup, ref Inputs x, List<Hold> holds)
+    private static void HoldToSpindle(CuttingSetup setup, ref Inputs x, List<Hold> holds)
     {
         if (x.IsTyped(Input.CuttingSpeed)) return;
         double speed = x[Input.CuttingSpeed], diameter = TWork.SpeedDiameter(setup, x), n = CuttingSetup.SpindleSpeedFor(speed, diameter),
@@ -106,10 +101,11 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // To the axes the speed is lowered rather than the chip, so that the chip stays.
-    private static void HoldToAxes(TSetup setup, ref Inputs x, List<Hold> holds)
+    private static void HoldToAxes(CuttingSetup setup, ref Inputs x, List<Hold> holds)
     {
         if (x.IsTyped(Input.CuttingSpeed)) return;
-        TResult r = Solve(setup, x);
+        NoTrace none = default;
+        TWork.Solve(setup, x, out TResult r, ref none);
         if (r[Output.FeedRate] <= setup.LargestFeed * (1 + LimitDefinition.Tolerance)) return;
         double from = x[Input.CuttingSpeed], slowest = from * setup.LeastSpeed / r[Output.SpindleSpeed];
         x.Propose(Input.CuttingSpeed, Math.Max(from * setup.LargestFeed / r[Output.FeedRate], slowest));
@@ -117,7 +113,7 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // A lever is turned down until what it gives way to is inside, or to its floor.
-    private static void GiveWay(TSetup setup, Lever<TSetup> lever, ref Inputs x, List<Hold> holds)
+    private static void GiveWay(CuttingSetup setup, Lever lever, ref Inputs x, List<Hold> holds)
     {
         double from = x[lever.Input], least = lever.Floor(setup, x);
         if (x.IsTyped(lever.Input) || least >= from || Over(setup, x, lever.Input, ranges: false) is not { } binding) return;
@@ -130,9 +126,11 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // The limit exceeded most among those an input gives way to, or all that bound its range; null while all are inside.
-    private static LimitDefinition? Over(TSetup setup, in Inputs x, Input input, bool ranges)
+    private static LimitDefinition? Over(CuttingSetup setup, in Inputs x, Input input, bool ranges)
     {
-        LimitSet limits = Solve(setup, x).Limits;
+        NoTrace none = default;
+        TWork.Solve(setup, x, out TResult result, ref none);
+        LimitSet limits = result.Limits;
         LimitDefinition? over = null;
         double most = 1 + LimitDefinition.Tolerance;
         for (int i = 0; i < limits.Count; i++)

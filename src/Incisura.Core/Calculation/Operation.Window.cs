@@ -1,7 +1,7 @@
 namespace Incisura.Core.Calculation;
 
 /// <content>Where the situation may be run, over any two of its free values.</content>
-public partial class Operation<TWork, TSetup, TResult>
+public partial class Operation<TWork, TResult>
 {
     /// <summary>Works out every limit at every point of a grid. Point (i, j) has the values (i + 1)/size and (j + 1)/size of the two ends.</summary>
     /// <param name="setup">The setup.</param>
@@ -14,7 +14,7 @@ public partial class Operation<TWork, TSetup, TResult>
     /// <param name="cancel">Stops the work.</param>
     /// <returns>The limits in their order.</returns>
     public static IReadOnlyList<LimitDefinition> Evaluate(
-        TSetup setup, in Inputs inputs, (Input Input, double End) across, (Input Input, double End) up, int size, Span<float> uses,
+        CuttingSetup setup, in Inputs inputs, (Input Input, double End) across, (Input Input, double End) up, int size, Span<float> uses,
         Span<float> rates, CancellationToken cancel)
     {
         Inputs x = OnePass(setup, inputs);
@@ -48,9 +48,9 @@ public partial class Operation<TWork, TSetup, TResult>
         return [.. first.All().Select(l => l.Definition)];
     }
 
-    private static OperatingWindow Window(TSetup setup, in Inputs inputs, WindowRequest request, CancellationToken cancel)
+    private static OperatingWindow Window(CuttingSetup setup, in Inputs inputs, WindowRequest request, CancellationToken cancel)
     {
-        Lever<TSetup> across = FreeOf(request.Across, "across"), up = FreeOf(request.Up, "up");
+        Lever across = FreeOf(request.Across, "across"), up = FreeOf(request.Up, "up");
         OperatingWindow.Check(request.Size, across != up);
         int points = request.Size * request.Size, limits = Solve(setup, inputs).Limits.Count;
         double endAcross = across.End(setup, inputs), endUp = up.End(setup, inputs);
@@ -60,9 +60,9 @@ public partial class Operation<TWork, TSetup, TResult>
         return OperatingWindow.Draw((request.Across, endAcross), (request.Up, endUp), request.Size, drawn, uses, rates);
     }
 
-    private static Lever<TSetup> FreeOf(string code, string field)
+    private static Lever FreeOf(string code, string field)
     {
-        Lever<TSetup>? lever = Free.FirstOrDefault(l => TWork.Description.Field(l.Input).Code == code);
+        Lever? lever = Free.FirstOrDefault(l => TWork.Description.Field(l.Input).Code == code);
         new InputCheck()
             .Holds(
                 lever is not null, field, double.NaN,
@@ -72,7 +72,7 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // Beyond what the chart says nothing is proposed, though every limit may be kept there.
-    private static double ChartEnd(TSetup setup, in Inputs x, Input input) =>
+    private static double ChartEnd(CuttingSetup setup, in Inputs x, Input input) =>
         Levers.First(l => l.Input == input) is { TopIsChart: true } lever ? lever.Top(setup, x) : double.PositiveInfinity;
 
     // The inputs with everything that is to be removed kept as it is, typed or not: what is looked for must not shrink the job.
@@ -84,7 +84,7 @@ public partial class Operation<TWork, TSetup, TResult>
     }
 
     // The inputs with one pass of the width and depth in use: totals follow them.
-    private static Inputs OnePass(TSetup setup, in Inputs inputs)
+    private static Inputs OnePass(CuttingSetup setup, in Inputs inputs)
     {
         Inputs x = inputs;
         foreach (Input total in Totals) x = x.Without(total);

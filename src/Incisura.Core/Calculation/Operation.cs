@@ -9,17 +9,15 @@ namespace Incisura.Core.Calculation;
 /// other are refused, and the same code works it out whether somebody listens or not.
 /// </summary>
 /// <typeparam name="TWork">Which operation, within its world.</typeparam>
-/// <typeparam name="TSetup">The setup of the world.</typeparam>
 /// <typeparam name="TResult">What the world yields.</typeparam>
-public partial class Operation<TWork, TSetup, TResult> : IOperation
-    where TWork : struct, IWork<TSetup, TResult>
-    where TSetup : CuttingSetup
+public partial class Operation<TWork, TResult> : IOperation
+    where TWork : struct, IWork<TResult>
     where TResult : struct, IOutputs
 {
     private const double Headroom = 1.15, SlowestShare = 0.001;
 
     // The speed can be turned in every operation. It goes from the spindle's least to what the chart says for the life wanted.
-    private static readonly Lever<TSetup> Speed = new(
+    private static readonly Lever Speed = new(
         Input.CuttingSpeed, (_, in x) => SlowestShare * x[Input.CuttingSpeed], FastestOf,
         (setup, in x) => Math.Max(
             Headroom * x[Input.CuttingSpeed],
@@ -31,11 +29,11 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
         Points = (5, false),
     };
 
-    private static readonly Lever<TSetup>[] Levers = [Speed, .. TWork.Levers.Where(l => TWork.Description.Has(l.Input))],
+    private static readonly Lever[] Levers = [Speed, .. TWork.Levers.Where(l => TWork.Description.Has(l.Input))],
         GivingWay = [.. Levers.OrderBy(l => l.GivesWay)],
         Free = [.. Levers.Where(l => TWork.Description.Free.Contains(TWork.Description.Field(l.Input).Code))];
 
-    private static readonly Lever<TSetup>? Feed = Levers.FirstOrDefault(l => l.IsFeed), FreeFeed = Free.FirstOrDefault(l => l.IsFeed);
+    private static readonly Lever? Feed = Levers.FirstOrDefault(l => l.IsFeed), FreeFeed = Free.FirstOrDefault(l => l.IsFeed);
 
     private static readonly Output[] AllOutputs = Enum.GetValues<Output>();
 
@@ -48,7 +46,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
     /// <summary>Works complete inputs out, taken as checked.</summary>
     /// <param name="setup">Cutter, holder, material and machine.</param>
     /// <param name="x">The inputs, complete.</param>
-    public static TResult Solve(TSetup setup, in Inputs x)
+    public static TResult Solve(CuttingSetup setup, in Inputs x)
     {
         NoTrace none = default;
         TWork.Solve(setup, x, out TResult result, ref none);
@@ -59,7 +57,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
     public CalculationResult Calculate(Situation situation, Choices choices, bool explain, CancellationToken cancel = default)
     {
         cancel.ThrowIfCancellationRequested();
-        Taken<TSetup> given = Take(situation, choices);
+        Taken given = Take(situation, choices);
         if (!explain)
         {
             NoTrace none = default;
@@ -75,35 +73,35 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
     /// <inheritdoc/>
     public OperatingWindow Window(Situation situation, Choices choices, WindowRequest request, CancellationToken cancel)
     {
-        (Taken<TSetup> given, Proposal proposal) = TakeProposed(situation, choices);
+        (Taken given, Proposal proposal) = TakeProposed(situation, choices);
         return Window(given.Setup, proposal.Inputs, request, cancel);
     }
 
     /// <inheritdoc/>
     public BestPoint Best(Situation situation, Choices choices, BestAim aim, CancellationToken cancel)
     {
-        (Taken<TSetup> given, Proposal proposal) = TakeProposed(situation, choices);
+        (Taken given, Proposal proposal) = TakeProposed(situation, choices);
         return new Search(given.Setup, proposal.Inputs, aim, cancel).Run();
     }
 
     /// <summary>Takes a situation and proposes what was not typed in it.</summary>
     /// <exception cref="InputException">A value cannot be computed with; each fault names its field.</exception>
-    protected static (Taken<TSetup> Given, Proposal Proposal) TakeProposed(Situation situation, Choices choices)
+    protected static (Taken Given, Proposal Proposal) TakeProposed(Situation situation, Choices choices)
     {
-        Taken<TSetup> given = Take(situation, choices);
+        Taken given = Take(situation, choices);
         NoTrace none = default;
         return (given, ProposeChecked(given, ref none));
     }
 
     // Checks everything once, at the door; what a step before left stands in for what was not typed.
-    private static Taken<TSetup> Take(Situation situation, Choices choices)
+    private static Taken Take(Situation situation, Choices choices)
     {
         OperationDescription d = TWork.Description;
         BuiltAssembly built = situation.Built();
         (Inputs wish, IReadOnlyDictionary<string, string> options) = Door.Take(d, built, choices, TWork.MostOf);
         SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs.Select(o => o.Code)]);
-        TSetup setup = TWork.Draw(situation, built, row, options);
-        if (choices.Extras.Count > 0) wish.Extras = [.. choices.Extras.Select(e => e.Prepared(setup))];
+        CuttingSetup setup = TWork.Draw(situation, built, row, options);
+        setup.Take(choices.Extras);
         if (choices.Leftover is { } leftover)
             foreach (LeftPart part in TWork.Left(leftover, wish))
                 if (d.Has(part.Input) && !wish.IsTyped(part.Input) && (part.Value > 0 || part.TakesNothing)) wish.Type(part.Input, part.Value);
@@ -111,7 +109,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
         return new(setup, wish, options, choices.Leftover);
     }
 
-    private static Proposal ProposeChecked<TTrace>(Taken<TSetup> given, ref TTrace trace)
+    private static Proposal ProposeChecked<TTrace>(Taken given, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         Proposal proposal = Propose(given.Setup, given.Wish, ref trace);
@@ -124,7 +122,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
 
     // Fields, figures, limits and findings.
     private static CalculationResult Told<TTrace>(
-        Situation situation, Taken<TSetup> given, Proposal proposal, ref TTrace trace, CancellationToken cancel)
+        Situation situation, Taken given, Proposal proposal, ref TTrace trace, CancellationToken cancel)
         where TTrace : struct, ITrace
     {
         cancel.ThrowIfCancellationRequested();
@@ -155,7 +153,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
         }
     }
 
-    private static IReadOnlyList<Finding> FindingsOf(Situation situation, Taken<TSetup> given, Proposal proposal, in TResult result)
+    private static IReadOnlyList<Finding> FindingsOf(Situation situation, Taken given, Proposal proposal, in TResult result)
     {
         OperationDescription d = TWork.Description;
         List<Finding> findings = [];
@@ -179,9 +177,9 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
         return [.. findings.OrderByDescending(f => f.Severity)];
     }
 
-    private static List<Given> GivensOf(Situation situation, Taken<TSetup> given, Proposal proposal, in TResult result)
+    private static List<Given> GivensOf(Situation situation, Taken given, Proposal proposal, in TResult result)
     {
-        TSetup setup = given.Setup;
+        CuttingSetup setup = given.Setup;
         Origins origins = Origins.Of(situation, setup);
         Inputs x = proposal.Inputs;
         List<Given> givens = [.. setup.Givens(origins, Common.Wear(x)), .. TWork.Givens(setup, x, result, origins)];
@@ -203,11 +201,11 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
         return givens;
     }
 
-    private static double SpeedAt(TSetup setup, in Inputs x, double spindleSpeed) =>
+    private static double SpeedAt(CuttingSetup setup, in Inputs x, double spindleSpeed) =>
         CuttingSetup.CuttingSpeedFor(spindleSpeed, TWork.SpeedDiameter(setup, x));
 
     // What the chart says for the life wanted; what was typed, where that is more or the chart says nothing.
-    private static double FastestOf(TSetup setup, in Inputs x)
+    private static double FastestOf(CuttingSetup setup, in Inputs x)
     {
         NoTrace none = default;
         double charted = setup.Row is null ? 0 : setup.ChartedSpeed(x, ref none);
@@ -215,7 +213,7 @@ public partial class Operation<TWork, TSetup, TResult> : IOperation
     }
 
     // A life matters only where one is known or asked for, anything else as the operation says.
-    private static bool UsesField(TSetup setup, in Inputs x, Input input) =>
+    private static bool UsesField(CuttingSetup setup, in Inputs x, Input input) =>
         input == Input.ToolLife ? x.IsTyped(input) || setup.Taylor.Known : TWork.Uses(setup, x, input);
 }
 

@@ -396,7 +396,7 @@ public interface IOutputs
     double this[Output output] { get; set; }
 
     /// <summary>Every limit, judged.</summary>
-    LimitSet Limits { get; set; }
+    LimitSet Limits { get; }
 
     /// <summary>Whether the operation yields an output.</summary>
     bool Has(Output output);

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Incisura.Core.Calculation;
 
 /// <summary>A kind of stretch of the tool's way, with its words.</summary>
@@ -67,6 +69,7 @@ public readonly record struct Stretch(WayKind Kind, double Length, double FeedRa
     /// <param name="to">Depth of the tip at its end, mm.</param>
     /// <param name="speed">Spindle speed, rev/min; negative to the left.</param>
     /// <param name="feedRate">Feed rate, mm/min.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static Stretch Along(WayKind kind, double from, double to, double speed, double feedRate) =>
         new(kind, Math.Abs(to - from), feedRate) { From = from, To = to, Speed = speed };
 }
@@ -87,14 +90,19 @@ public struct WaySum : IWaySink
     /// <summary>Way in rapid, mm.</summary>
     public double Moved { get; private set; }
 
+    /// <summary>Highest number of any stretch, such as that of the last peck.</summary>
+    public int Highest { get; private set; }
+
     /// <summary>Time, min.</summary>
     public double Time { get; private set; }
 
     /// <inheritdoc/>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public void Take(in Stretch stretch)
     {
         if (stretch.Rapid) Moved += stretch.Count * stretch.Length;
         else Fed += stretch.Count * stretch.Length;
+        if (stretch.Number > Highest) Highest = stretch.Number;
         Time += stretch.Time;
     }
 }

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
 using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Holes;
@@ -22,6 +24,11 @@ public enum DrillingCycle
 public struct HoleResult : IOutputs
 {
     private Numbers<Output> outputs;
+    private LimitSet judged;
+
+    /// <summary>Room for the limits, to be judged into.</summary>
+    [UnscopedRef]
+    internal ref LimitSet Judging => ref judged;
 
     /// <summary>How the tool gets to its depth.</summary>
     public DrillingCycle Cycle { get; internal set; }
@@ -33,12 +40,14 @@ public struct HoleResult : IOutputs
     public LimitDefinition? HeldBy { get; internal set; }
 
     /// <inheritdoc/>
-    public LimitSet Limits { get; set; }
+    public readonly LimitSet Limits => judged;
 
     /// <inheritdoc/>
     public double this[Output output]
     {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         readonly get => outputs[output];
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         set => outputs.Mark(output, value);
     }
 

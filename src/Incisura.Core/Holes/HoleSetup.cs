@@ -33,6 +33,19 @@ public sealed class HoleSetup : CuttingSetup
         Tap = Cutter[Dimension.Pitch] > 0 ? new(Cutter) : null;
     }
 
+    /// <summary>Holes that cross the bore; null for none.</summary>
+    public CrossHoles? Crossing { get; private set; }
+
+    /// <summary>Stages that were changed; null for none.</summary>
+    public StageEdits? Edited { get; private set; }
+
+    /// <inheritdoc/>
+    public override void Take(IReadOnlyList<Extra> extras)
+    {
+        base.Take(extras);
+        (Crossing, Edited) = (Extra<CrossHoles>(), Extra<StageEdits>());
+    }
+
     /// <summary>From which depth over diameter which cycle applies, and the pecks.</summary>
     public DrillingCycleRow Cycles { get; }
 

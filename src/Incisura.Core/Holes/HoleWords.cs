@@ -77,11 +77,5 @@ public static class HolePicks
 
         /// <summary>Which way the spindle turns: 1 right, −1 left, 0 with the cutter's hand.</summary>
         public int Turning => x.Picked(Choice.Turning) switch { 1 => 1, 2 => -1, _ => 0 };
-
-        /// <summary>Holes that cross the bore; null for none.</summary>
-        public CrossHoles? Crossing => x.Extra<CrossHoles>();
-
-        /// <summary>Stages that were changed; null for none.</summary>
-        public StageEdits? Edited => x.Extra<StageEdits>();
     }
 }

@@ -103,8 +103,7 @@ internal static class HoleWork
         HoleWay.Walk(setup, x, r, returnsAtFeed, ref way);
         r[Output.Time] = way.Time;
         double tip = r[Output.ProgrammedDepth], a = x[Input.Approach], up = x[Input.Retract];
-        if (r.Cycle is DrillingCycle.ChipBreaking or DrillingCycle.FullRetract && HoleWay.ScheduleOf(x, tip).Count is var pecks && pecks > 1)
-            r[Output.Pecks] = pecks;
+        if (way.Highest > 1) r[Output.Pecks] = way.Highest;
         if (!TTrace.Listens) return;
 
         trace.Take(FeedWayFormula, way.Fed, new("a", a), new("t_p", tip), new("s_f", way.Fed - a - tip));

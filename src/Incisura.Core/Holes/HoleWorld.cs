@@ -7,7 +7,7 @@ namespace Incisura.Core.Holes;
 
 /// <summary>A hole operation as the interface, the API and the exports use it.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public sealed class HoleOperation<TKind> : Operation<HoleMaking<TKind>, HoleSetup, HoleResult>
+public sealed class HoleOperation<TKind> : Operation<HoleMaking<TKind>, HoleResult>
     where TKind : struct, IHoleKind;
 
 /// <summary>How the hole was drilled before the drawing, the cutter, the material, the machine or the coolant changed.</summary>
@@ -29,7 +29,7 @@ public sealed record DrilledBefore(double? Depth = null, DrillingCycle? Cycle = 
 
 /// <summary>The world of holes: what the engine has to know of a hole operation.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public readonly struct HoleMaking<TKind> : IWork<HoleSetup, HoleResult>
+public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     where TKind : struct, IHoleKind
 {
     // Feed below this share of the charted one is no longer proposed.
@@ -51,7 +51,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleSetup, HoleResult>
     };
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Lever<HoleSetup>> Levers { get; } =
+    public static IReadOnlyList<Lever> Levers { get; } =
     [
         new(
             Input.FeedPerRevolution, (_, in x) => LeastFeedShare * x[Input.FeedPerRevolution], MostFeed,
@@ -60,75 +60,87 @@ public readonly struct HoleMaking<TKind> : IWork<HoleSetup, HoleResult>
     ];
 
     /// <inheritdoc/>
-    public static HoleSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
-        new(
+    public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
+        new HoleSetup(
             built, situation.Material.Value, situation.Machine.Value, row,
             situation.Chart.Value.FindCycle(
                 situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(Common.Coolant, "")));
 
     /// <inheritdoc/>
-    public static void Follow(HoleSetup setup, ref Inputs x)
+    public static void Follow(CuttingSetup setup, ref Inputs x)
     {
-        TKind.Follow(setup, ref x);
+        HoleSetup own = Of(setup);
+        TKind.Follow(own, ref x);
         x.Propose(Input.Retract, Math.Max(HoleWords.UsualRetract, x[Input.Approach]));
     }
 
     /// <inheritdoc/>
-    public static bool Uses(HoleSetup setup, in Inputs x, Input input) => TKind.Uses(setup, x, input);
+    public static bool Uses(CuttingSetup setup, in Inputs x, Input input) => TKind.Uses(Of(setup), x, input);
 
     /// <inheritdoc/>
-    public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
+    public static void Refuse(CuttingSetup setup, in Inputs x, InputCheck check)
     {
+        HoleSetup own = Of(setup);
         check.Holds(
             x[Input.Retract] >= x[Input.Approach], "retract", x[Input.Retract],
             $"The retract plane lies below the approach plane at {x[Input.Approach]:0.##} mm; raise it.");
-        TKind.Refuse(setup, x, check);
+        TKind.Refuse(own, x, check);
     }
 
     /// <inheritdoc/>
-    public static double SpeedDiameter(HoleSetup setup, in Inputs x)
+    public static double SpeedDiameter(CuttingSetup setup, in Inputs x)
     {
+        HoleSetup own = Of(setup);
         NoTrace none = default;
-        Solve(setup, x, out HoleResult result, ref none);
+        Solve(own, x, out HoleResult result, ref none);
         return result[Output.OuterDiameter];
     }
 
     /// <inheritdoc/>
-    public static double Charted<TTrace>(HoleSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
+    public static double Charted<TTrace>(CuttingSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double tooth = row.FeedPerToothAt(setup.Diameter), feed = setup.Teeth * tooth;
-        if (TTrace.Listens) trace.Take(ChartFeed, feed, new("z", setup.Teeth), new("f_zchart", tooth));
+        HoleSetup own = Of(setup);
+        double tooth = row.FeedPerToothAt(own.Diameter), feed = own.Teeth * tooth;
+        if (TTrace.Listens) trace.Take(ChartFeed, feed, new("z", own.Teeth), new("f_zchart", tooth));
         return feed;
     }
 
     /// <inheritdoc/>
-    public static void Solve<TTrace>(HoleSetup setup, in Inputs x, out HoleResult result, ref TTrace trace)
-        where TTrace : struct, ITrace
+    public static LimitDefinition? Refeed(CuttingSetup setup, SpeedRow row, ref Inputs x)
     {
-        result = default;
-        TKind.Work(setup, x, ref result, ref trace);
-        if (setup.Taylor.Known) result[Output.ToolLife] = setup.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
-        LimitSet limits = default;
-        HoleWork.Judge(setup, x, result, TKind.Enters(setup, x), ref limits);
-        TKind.Judge(setup, x, result, ref limits);
-        result.Limits = limits;
+        NoTrace none = default;
+        x[Input.FeedPerRevolution] = Charted(setup, row, x, Input.FeedPerRevolution, ref none);
+        return null;
     }
 
     /// <inheritdoc/>
-    public static Sentence? Note(HoleSetup setup, in Inputs x, Input input) => input switch
+    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out HoleResult result, ref TTrace trace)
+        where TTrace : struct, ITrace
     {
-        Input.Depth => new("{0} × D", new Measure(x[Input.Depth] / setup.Diameter, Quantity.Ratio)),
-        Input.FeedPerRevolution when setup.Row is { Feeds.Count: > 0 } row => new(
-            "chart {0} × {1}", new(row.FeedPerToothAt(setup.Diameter), Quantity.Chip), new Measure(setup.Teeth, Quantity.Count)),
+        HoleSetup own = Of(setup);
+        result = default;
+        TKind.Work(own, x, ref result, ref trace);
+        if (own.Taylor.Known) result[Output.ToolLife] = own.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
+        HoleWork.Judge(own, x, result, TKind.Enters(own, x), ref result.Judging);
+        TKind.Judge(own, x, result, ref result.Judging);
+    }
+
+    /// <inheritdoc/>
+    public static Sentence? Note(CuttingSetup setup, in Inputs x, Input input) => input switch
+    {
+        Input.Depth => new("{0} × D", new Measure(x[Input.Depth] / Of(setup).Diameter, Quantity.Ratio)),
+        Input.FeedPerRevolution when Of(setup).Row is { Feeds.Count: > 0 } row => new(
+            "chart {0} × {1}", new(row.FeedPerToothAt(Of(setup).Diameter), Quantity.Chip), new Measure(Of(setup).Teeth, Quantity.Count)),
         _ => null,
     };
 
     /// <inheritdoc/>
-    public static void Notice(HoleSetup setup, in Inputs x, in HoleResult result, List<Finding> findings)
+    public static void Notice(CuttingSetup setup, in Inputs x, in HoleResult result, List<Finding> findings)
     {
-        if (x.Extra<DrilledBefore>() is { } before) CycleChoice.Crossed<TKind>(setup, x, result, before, findings);
-        TKind.Notice(setup, x, result, findings);
+        HoleSetup own = Of(setup);
+        if (own.Extra<DrilledBefore>() is { } before) CycleChoice.Crossed<TKind>(own, x, result, before, findings);
+        TKind.Notice(own, x, result, findings);
     }
 
     /// <inheritdoc/>
@@ -141,47 +153,53 @@ public readonly struct HoleMaking<TKind> : IWork<HoleSetup, HoleResult>
     ];
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Attachment> Attach(HoleSetup setup, in Inputs x, in HoleResult result)
+    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in HoleResult result)
     {
+        HoleSetup own = Of(setup);
         WayList list = new();
-        TKind.Walk(setup, x, result, TKind.ReturnsAtFeed(setup), ref list);
-        return x.Crossing is { } crossing ? [list.Way, new OpenWalls(crossing.Openings)] : [list.Way];
+        TKind.Walk(own, x, result, TKind.ReturnsAtFeed(own), ref list);
+        return own.Crossing is { } crossing ? [list.Way, new OpenWalls(crossing.Openings)] : [list.Way];
     }
 
     /// <inheritdoc/>
-    public static IEnumerable<Given> Givens(HoleSetup setup, in Inputs x, in HoleResult r, Origins origins)
+    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in HoleResult r, Origins origins)
     {
+        HoleSetup own = Of(setup);
         const string hole = "geometry of the hole";
         List<Given> givens =
         [
-            new("D", "Cutting diameter", Quantity.Length, setup.Diameter, origins.Cutter),
-            new("σ", "Point angle", Quantity.Angle, setup.PointAngle, origins.Cutter),
-            new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, setup.LargestFeed, origins.Machine),
+            new("D", "Cutting diameter", Quantity.Length, own.Diameter, origins.Cutter),
+            new("σ", "Point angle", Quantity.Angle, own.PointAngle, origins.Cutter),
+            new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, own.LargestFeed, origins.Machine),
             new(
-                "n_max", "Highest speed of machine, holder and cutter", Quantity.SpindleSpeed, setup.LargestSpeed,
+                "n_max", "Highest speed of machine, holder and cutter", Quantity.SpindleSpeed, own.LargestSpeed,
                 $"{origins.Machine}; {origins.Assembly}"),
-            new("l_p", "Length outside the holder", Quantity.Length, setup.Projection, origins.Assembly),
+            new("l_p", "Length outside the holder", Quantity.Length, own.Projection, origins.Assembly),
         ];
         if (r.Has(Output.OuterDiameter)) givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[Output.OuterDiameter], hole));
         if (r.Has(Output.InnerDiameter)) givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[Output.InnerDiameter], hole));
         if (r.EdgeAngle > 0) givens.Add(new("κ", "Cutting edge angle of the edge", Quantity.Angle, r.EdgeAngle, origins.Cutter));
-        if (double.IsFinite(setup.RunUp))
-            givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, setup.RunUp, origins.Machine));
-        if (setup.SynchronousLimit > 0)
-            givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, setup.SynchronousLimit, origins.Machine));
-        if (setup.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, origins.Cutter));
-        if (setup.Row is { Feeds.Count: > 0 } row)
-            givens.Add(new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(setup.Diameter), origins.Chart));
+        if (double.IsFinite(own.RunUp))
+            givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, own.RunUp, origins.Machine));
+        if (own.SynchronousLimit > 0)
+            givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, own.SynchronousLimit, origins.Machine));
+        if (own.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, origins.Cutter));
+        if (own.Row is { Feeds.Count: > 0 } row)
+            givens.Add(new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(own.Diameter), origins.Chart));
         return givens;
     }
 
     // Nothing but the chart says what the lips stand; what was typed stands where it is more, or where the chart says nothing.
-    private static double MostFeed(HoleSetup setup, in Inputs x)
+    private static double MostFeed(CuttingSetup setup, in Inputs x)
     {
+        HoleSetup own = Of(setup);
         NoTrace none = default;
         double typed = x[Input.FeedPerRevolution];
-        if (setup.Row is not { } row) return typed;
-        double charted = Charted(setup, row, x, Input.FeedPerRevolution, ref none);
+        if (own.Row is not { } row) return typed;
+        double charted = Charted(own, row, x, Input.FeedPerRevolution, ref none);
         return x.IsTyped(Input.FeedPerRevolution) ? Math.Max(charted, typed) : charted;
     }
+
+    // The engine knows no more of a setup than that it cuts; the one it was given is the one this world drew.
+    private static HoleSetup Of(CuttingSetup setup) => (HoleSetup)setup;
 }

@@ -54,16 +54,16 @@ internal static class StagedPlan
             tip = r[Output.ProgrammedDepth];
         double pilot = x[Input.PilotDepth], at = Math.Max(0, pilot - x[Input.PilotClearance]),
             ramp = double.IsNaN(setup.RunUp) ? 0 : n / (60 * setup.RunUp);
-        Put(x, Stretch.Along(WayKind.Approach, -up, -a, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
-        Put(x, Stretch.Along(Entry, -a, at, -x[Input.EntrySpeed], x[Input.EntryFeed]) with { Coolant = false }, ref sink);
-        Put(x, Stretch.Along(SpinUp, at, at, n, 0) with { Coolant = false, Stand = ramp }, ref sink);
-        Put(x, Stretch.Along(CoolantOn, at, at, n, 0) with { Stand = x[Input.CoolantDelay] / 60 }, ref sink);
+        Put(setup, Stretch.Along(WayKind.Approach, -up, -a, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
+        Put(setup, Stretch.Along(Entry, -a, at, -x[Input.EntrySpeed], x[Input.EntryFeed]) with { Coolant = false }, ref sink);
+        Put(setup, Stretch.Along(SpinUp, at, at, n, 0) with { Coolant = false, Stand = ramp }, ref sink);
+        Put(setup, Stretch.Along(CoolantOn, at, at, n, 0) with { Stand = x[Input.CoolantDelay] / 60 }, ref sink);
 
         double started = Math.Min(tip, pilot + x[Input.StartLength]);
         double breaks = x.Through ? Math.Max(started, Math.Min(tip, x[Input.Depth] - x[Input.SlowMargin])) : tip;
-        Put(x, Stretch.Along(Start, at, started, n, feed * x[Input.StartShare]), ref sink);
+        Put(setup, Stretch.Along(Start, at, started, n, feed * x[Input.StartShare]), ref sink);
         at = started;
-        OpenWall[] openings = x.Crossing?.Openings ?? [];
+        OpenWall[] openings = setup.Crossing?.Openings ?? [];
         uint passed = 0;
         int full = 0;
         for (int met = 0; met < openings.Length && at < breaks; met++)
@@ -72,18 +72,18 @@ internal static class StagedPlan
             (double from, double to) = Window(x, r, openings[i]);
             if (to <= at) continue;
             if (Math.Min(from, breaks) > at)
-                Put(x, Stretch.Along(Full, at, Math.Min(from, breaks), n, feed) with { Number = NumberOf(full++) }, ref sink);
+                Put(setup, Stretch.Along(Full, at, Math.Min(from, breaks), n, feed) with { Number = NumberOf(full++) }, ref sink);
             at = Math.Max(at, Math.Min(from, breaks));
             double end = Math.Min(to, breaks);
-            if (end > at) Put(x, Stretch.Along(Cross, at, end, n, feed * x[Input.SlowShare]) with { Number = i + 1 }, ref sink);
+            if (end > at) Put(setup, Stretch.Along(Cross, at, end, n, feed * x[Input.SlowShare]) with { Number = i + 1 }, ref sink);
             at = Math.Max(at, end);
         }
 
-        if (breaks > at) Put(x, Stretch.Along(Full, at, breaks, n, feed) with { Number = NumberOf(full) }, ref sink);
-        if (tip > breaks) Put(x, Stretch.Along(Break, breaks, tip, n, feed * x[Input.BreakShare]), ref sink);
-        Put(x, Stretch.Along(Stop, tip, tip, 0, 0) with { Coolant = false, Stand = ramp }, ref sink);
-        Put(x, Stretch.Along(Withdraw, tip, -a, 0, x[Input.WithdrawFeed]) with { Coolant = false }, ref sink);
-        Put(x, Stretch.Along(WayKind.Retract, -a, -up, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
+        if (breaks > at) Put(setup, Stretch.Along(Full, at, breaks, n, feed) with { Number = NumberOf(full) }, ref sink);
+        if (tip > breaks) Put(setup, Stretch.Along(Break, breaks, tip, n, feed * x[Input.BreakShare]), ref sink);
+        Put(setup, Stretch.Along(Stop, tip, tip, 0, 0) with { Coolant = false, Stand = ramp }, ref sink);
+        Put(setup, Stretch.Along(Withdraw, tip, -a, 0, x[Input.WithdrawFeed]) with { Coolant = false }, ref sink);
+        Put(setup, Stretch.Along(WayKind.Retract, -a, -up, 0, setup.RapidFeed) with { Rapid = true, Coolant = false }, ref sink);
     }
 
     /// <summary>Where the tip is while any part of the point meets the open wall, mm, with the margin before and after.</summary>
@@ -104,10 +104,10 @@ internal static class StagedPlan
     // The first stretch at full feed has no number.
     private static int NumberOf(int before) => before > 0 ? before + 1 : 0;
 
-    private static void Put<TSink>(in Inputs x, Stretch stage, ref TSink sink)
+    private static void Put<TSink>(HoleSetup setup, Stretch stage, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        if (stage.Kind.Editable && x.Edited is { } edited)
+        if (stage.Kind.Editable && setup.Edited is { } edited)
         {
             string code = stage.Kind.CodeOf(stage.Number);
             foreach (StageEdit edit in edited.Edits)

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
 using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Milling;
@@ -19,6 +21,11 @@ public enum SurfaceForm
 public struct MillingResult : IOutputs
 {
     private Numbers<Output> outputs;
+    private LimitSet judged;
+
+    /// <summary>Room for the limits, to be judged into.</summary>
+    [UnscopedRef]
+    internal ref LimitSet Judging => ref judged;
 
     /// <summary>Passes across with the width of each, mm.</summary>
     public Passes Across { get; internal set; }
@@ -33,12 +40,14 @@ public struct MillingResult : IOutputs
     public MillingLoad Load { get; internal set; }
 
     /// <inheritdoc/>
-    public LimitSet Limits { get; set; }
+    public readonly LimitSet Limits => judged;
 
     /// <inheritdoc/>
     public double this[Output output]
     {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         readonly get => outputs[output];
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         set => outputs.Mark(output, value);
     }
 

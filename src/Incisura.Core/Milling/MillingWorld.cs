@@ -8,15 +8,15 @@ namespace Incisura.Core.Milling;
 
 /// <summary>A milling operation as the interface, the API and the exports use it; its load changes within a turn.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public sealed class MillingOperation<TKind> : Operation<Milling<TKind>, MillingSetup, MillingResult>, ILoadOverTurn
+public sealed class MillingOperation<TKind> : Operation<Milling<TKind>, MillingResult>, ILoadOverTurn
     where TKind : struct, IMillingKind
 {
     /// <inheritdoc/>
     public RevolutionLoad Revolution(Situation situation, Choices choices, CancellationToken cancel = default)
     {
-        (Taken<MillingSetup> given, Proposal proposal) = TakeProposed(situation, choices);
+        (Taken given, Proposal proposal) = TakeProposed(situation, choices);
         cancel.ThrowIfCancellationRequested();
-        return RevolutionLoad.Of(given.Setup, Solve(given.Setup, proposal.Inputs), proposal.Inputs);
+        return RevolutionLoad.Of((MillingSetup)given.Setup, Solve(given.Setup, proposal.Inputs), proposal.Inputs);
     }
 }
 
@@ -33,10 +33,10 @@ public interface ILoadOverTurn
 
 /// <summary>The world of milling: what the engine has to know of a milling operation.</summary>
 /// <typeparam name="TKind">Which operation.</typeparam>
-public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
+public readonly struct Milling<TKind> : IWork<MillingResult>
     where TKind : struct, IMillingKind
 {
-    private const double FullWidth = 0.98, LeastShare = 0.02, LeastFeed = 1e-6, Headroom = 1.15;
+    private const double FullWidth = 0.98, LeastShare = 0.02, FinestFeed = 1e-6, Headroom = 1.15;
 
     private static readonly Formula ChartWidth = new(
         "a_emost", "Width proposed", Quantity.Length, "min(q_e*DC, a_elargest)", "speed chart of the shop, within the cutter's largest width");
@@ -59,111 +59,115 @@ public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
     };
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Lever<MillingSetup>> Levers { get; } =
+    public static IReadOnlyList<Lever> Levers { get; } =
     [
         new(
-            Input.WidthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Math.Min(s.LargestWidth, s.Diameter), (s, in _) => s.Diameter)
+            Input.WidthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Math.Min(Of(s).LargestWidth, s.Diameter), (s, in _) => s.Diameter)
         { GivesWay = 3, Most = (s, in _) => s.Diameter, Totals = [Input.StockWidth] },
         new(
-            Input.DepthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Math.Min(s.FluteLength, s.LargestDepth),
-            (s, in x) => Math.Max(x[Input.DepthOfCut], Math.Min(s.FluteLength, s.LargestDepth) * Headroom))
-        { GivesWay = 2, Most = (s, in _) => s.FluteLength, Totals = [Input.WallHeight, Input.StockHeight], Points = (32, true) },
+            Input.DepthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Deepest(Of(s)),
+            (s, in x) => Math.Max(x[Input.DepthOfCut], Deepest(Of(s)) * Headroom))
+        {
+            GivesWay = 2, Most = (s, in _) => Of(s).FluteLength, Totals = [Input.WallHeight, Input.StockHeight], Points = (32, true),
+        },
         new(
-            Input.FeedPerTooth, (s, in x) => Math.Max(s.LeastChip / Engage(s, x).MeanChipRatio, LeastFeed),
-            (s, in x) => s.LargestChip / Engage(s, x).LargestChipRatio,
-            (s, in x) => Math.Max(x[Input.FeedPerTooth], s.LargestChip / Engage(s, x).LargestChipRatio) * Headroom)
-        { GivesWay = 4, Least = (s, in x) => s.LeastChip / Engage(s, x).MeanChipRatio, IsFeed = true },
+            Input.FeedPerTooth, (s, in x) => Math.Max(LeastFeed(s, x), FinestFeed), LargestFeed,
+            (s, in x) => Math.Max(x[Input.FeedPerTooth], LargestFeed(s, x)) * Headroom)
+        { GivesWay = 4, Least = LeastFeed, IsFeed = true },
     ];
 
     /// <inheritdoc/>
-    public static MillingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
-        new(built, situation.Material.Value, situation.Machine.Value, row);
+    public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
+        new MillingSetup(built, situation.Material.Value, situation.Machine.Value, row);
 
     /// <inheritdoc/>
     public static double MostOf(FieldDescription field, Cutter cutter) =>
         field.Input == Input.WidthOfCut ? Math.Min(field.Most, cutter.CuttingDiameter) : field.Most;
 
     /// <inheritdoc/>
-    public static void Follow(MillingSetup setup, ref Inputs x) => TKind.Follow(setup, ref x);
+    public static void Follow(CuttingSetup setup, ref Inputs x) => TKind.Follow(Of(setup), ref x);
 
     /// <inheritdoc/>
-    public static bool Uses(MillingSetup setup, in Inputs x, Input input) => TKind.Uses(setup, x, input);
+    public static bool Uses(CuttingSetup setup, in Inputs x, Input input) => TKind.Uses(Of(setup), x, input);
 
     /// <inheritdoc/>
-    public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check) => TKind.Refuse(setup, x, check);
+    public static void Refuse(CuttingSetup setup, in Inputs x, InputCheck check) => TKind.Refuse(Of(setup), x, check);
 
     /// <inheritdoc/>
-    public static double SpeedDiameter(MillingSetup setup, in Inputs x) => Engage(setup, x).Diameter;
+    public static double SpeedDiameter(CuttingSetup setup, in Inputs x) => Engage(Of(setup), x).Diameter;
 
     /// <inheritdoc/>
-    public static double Charted<TTrace>(MillingSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
+    public static double Charted<TTrace>(CuttingSetup setup, SpeedRow row, in Inputs x, Input lever, ref TTrace trace)
         where TTrace : struct, ITrace
     {
+        MillingSetup own = Of(setup);
         if (lever == Input.WidthOfCut)
         {
-            double width = Math.Min(row.WidthRatio * setup.Diameter, setup.LargestWidth);
+            double width = Math.Min(row.WidthRatio * own.Diameter, own.LargestWidth);
             if (TTrace.Listens)
-                trace.Take(ChartWidth, width, new("q_e", row.WidthRatio), new("DC", setup.Diameter), new("a_elargest", setup.LargestWidth));
+                trace.Take(ChartWidth, width, new("q_e", row.WidthRatio), new("DC", own.Diameter), new("a_elargest", own.LargestWidth));
             return width;
         }
 
         if (lever == Input.DepthOfCut)
         {
             double share = row.Operation == TKind.Description.Code ? 1 : TKind.Description.DepthFactor, steadiness = x.Steadiness;
-            double depth = Math.Min(row.DepthRatio * share * setup.Diameter * steadiness, Math.Min(setup.LargestDepth, setup.FluteLength));
+            double depth = Math.Min(row.DepthRatio * share * own.Diameter * steadiness, Math.Min(own.LargestDepth, own.FluteLength));
             if (TTrace.Listens)
                 trace.Take(
-                    ChartDepth, depth, new("q_p", row.DepthRatio), new("k_p", share), new("DC", setup.Diameter), new("k_s", steadiness),
-                    new("APMX", setup.LargestDepth), new("LCF", setup.FluteLength));
+                    ChartDepth, depth, new("q_p", row.DepthRatio), new("k_p", share), new("DC", own.Diameter), new("k_s", steadiness),
+                    new("APMX", own.LargestDepth), new("LCF", own.FluteLength));
             return depth;
         }
 
-        double charted = row.FeedPerToothAt(setup.Diameter), feed = charted * ChipThinning.Factor(x.ChipKept, setup.Charted, Engage(setup, x));
+        double charted = row.FeedPerToothAt(own.Diameter), feed = ChartedFeed(own, row, x, Engage(own, x));
         if (TTrace.Listens) trace.Take(ChartFeed, feed, new("f_zchart", charted), new("k_thin", feed / charted));
         return feed;
     }
 
     /// <inheritdoc/>
-    public static LimitDefinition? HoldChip(MillingSetup setup, ref Inputs x)
+    public static LimitDefinition? Refeed(CuttingSetup setup, SpeedRow row, ref Inputs x)
     {
-        Engagement e = Engage(setup, x);
-        double feed = x[Input.FeedPerTooth],
-            held = Math.Min(Math.Max(feed, setup.LeastChip / e.MeanChipRatio), setup.LargestChip / e.LargestChipRatio);
+        MillingSetup own = Of(setup);
+        Engagement e = Engage(own, x);
+        double feed = ChartedFeed(own, row, x, e),
+            held = Math.Min(Math.Max(feed, own.LeastChip / e.MeanChipRatio), own.LargestChip / e.LargestChipRatio);
         x[Input.FeedPerTooth] = held;
         return held == feed ? null : feed < held ? MillingLimits.LeastChip : MillingLimits.LargestChip;
     }
 
     /// <inheritdoc/>
-    public static void Solve<TTrace>(MillingSetup setup, in Inputs x, out MillingResult result, ref TTrace trace)
+    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out MillingResult result, ref TTrace trace)
         where TTrace : struct, ITrace
     {
+        MillingSetup own = Of(setup);
         result = default;
-        TKind.Engage(setup, x, ref result, ref trace);
-        PassLoad.Solve(setup, x, result.Engagement, ref result, ref trace);
+        TKind.Engage(own, x, ref result, ref trace);
+        PassLoad.Solve(own, x, result.Engagement, ref result, ref trace);
         result[Output.PassesAcross] = result.Across.Count;
         result[Output.PassesDown] = result.Down.Count;
-        Extent extent = TKind.Plan(setup, x, ref result, ref trace);
-        LimitSet limits = default;
-        PassLoad.Judge(setup, x, result, extent.Axial, extent.Radial, extent.Reach, ref limits);
-        TKind.Judge(setup, x, result, ref limits);
-        result.Limits = limits;
+        Extent extent = TKind.Plan(own, x, ref result, ref trace);
+        PassLoad.Judge(own, x, result, extent.Axial, extent.Radial, extent.Reach, ref result.Judging);
+        TKind.Judge(own, x, result, ref result.Judging);
     }
 
     /// <inheritdoc/>
-    public static Sentence? Note(MillingSetup setup, in Inputs x, Input input)
+    public static Sentence? Note(CuttingSetup setup, in Inputs x, Input input)
     {
-        if (input is Input.WidthOfCut or Input.DepthOfCut) return new("{0} × D", new Measure(x[input] / setup.Diameter, Quantity.Ratio));
-        if (input != Input.FeedPerTooth || setup.Row is not { } row) return null;
+        MillingSetup own = Of(setup);
+        if (input is Input.WidthOfCut or Input.DepthOfCut) return new("{0} × D", new Measure(x[input] / own.Diameter, Quantity.Ratio));
+        if (input != Input.FeedPerTooth || own.Row is not { } row) return null;
         NoTrace none = default;
-        double charted = row.FeedPerToothAt(setup.Diameter);
+        double charted = row.FeedPerToothAt(own.Diameter);
         return new(
-            "chart {0} × {1}", new(charted, Quantity.Chip), new Measure(Charted(setup, row, x, input, ref none) / charted, Quantity.Ratio));
+            "chart {0} × {1}", new(charted, Quantity.Chip), new Measure(Charted(own, row, x, input, ref none) / charted, Quantity.Ratio));
     }
 
     /// <inheritdoc/>
-    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult result, List<Finding> findings)
+    public static void Notice(CuttingSetup setup, in Inputs x, in MillingResult result, List<Finding> findings)
     {
-        if (TKind.Description.Has(Input.WidthOfCut) && result.Across.Each / setup.Diameter >= FullWidth)
+        MillingSetup own = Of(setup);
+        if (TKind.Description.Has(Input.WidthOfCut) && result.Across.Each / own.Diameter >= FullWidth)
             findings.Add(new(
                 "full-width", Severity.Caution,
                 new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
@@ -172,7 +176,7 @@ public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
                 "pulsing", Severity.Info,
                 new(
                     "On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
-        TKind.Notice(setup, x, result, findings);
+        TKind.Notice(own, x, result, findings);
     }
 
     /// <inheritdoc/>
@@ -187,17 +191,18 @@ public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
     ];
 
     /// <inheritdoc/>
-    public static IEnumerable<Given> Givens(MillingSetup setup, in Inputs x, in MillingResult result, Origins origins)
+    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in MillingResult result, Origins origins)
     {
+        MillingSetup own = Of(setup);
         Engagement e = result.Engagement;
         string cutter = origins.Cutter, assembly = origins.Assembly, profile = $"profile of {cutter}, at this depth";
         const string cut = "geometry of the cut", same = "the same in every operation";
         List<Given> givens =
         [
-            new("DC", "Cutting diameter", Quantity.Length, setup.Diameter, cutter),
-            new("λ", "Helix angle", Quantity.Angle, setup.HelixAngle, cutter),
-            new("LCF", "Flute length", Quantity.Length, setup.FluteLength, cutter),
-            new("APMX", "Largest depth", Quantity.Length, setup.LargestDepth, cutter),
+            new("DC", "Cutting diameter", Quantity.Length, own.Diameter, cutter),
+            new("λ", "Helix angle", Quantity.Angle, own.HelixAngle, cutter),
+            new("LCF", "Flute length", Quantity.Length, own.FluteLength, cutter),
+            new("APMX", "Largest depth", Quantity.Length, own.LargestDepth, cutter),
             new("a_e", "Width of a pass", Quantity.Length, e.InArc ? result.Across.Each : e.Width, cut),
             new("a_p", "Depth of a pass", Quantity.Length, e.Depth, cut),
             new("D_e", "Diameter in contact", Quantity.Length, e.Diameter, profile),
@@ -206,18 +211,18 @@ public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
             new("φ_1", "Arc begins at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Entry), cut),
             new("φ_2", "Arc ends at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Exit), cut),
             new("s_max", "Largest sine over the arc", Quantity.Ratio, e.EvenChip ? 1 : e.Arc.LargestSine, cut),
-            new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, setup.Tip.Fall, assembly),
-            new("l_1", "Length of the first segment", Quantity.Length, setup.Tip.FirstLength, assembly),
-            new("EI_1", "Its stiffness, N·mm²", Quantity.Ratio, setup.Tip.FirstStiffness, assembly),
-            new("a_elargest", "Largest width", Quantity.Length, setup.LargestWidth, cutter),
+            new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, own.Tip.Fall, assembly),
+            new("l_1", "Length of the first segment", Quantity.Length, own.Tip.FirstLength, assembly),
+            new("EI_1", "Its stiffness, N·mm²", Quantity.Ratio, own.Tip.FirstStiffness, assembly),
+            new("a_elargest", "Largest width", Quantity.Length, own.LargestWidth, cutter),
             new("k_s", "Share of the depth for the steadiness", Quantity.Ratio, x.Steadiness, "picked"),
             new("c_0", "Clear way before and after", Quantity.Length, PassTime.Clearance, same),
             new("h_s", "Lift between levels", Quantity.Length, PassTime.Lift, same),
         ];
-        if (setup.Row is { } row)
+        if (own.Row is { } row)
             givens.AddRange(
             [
-                new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(setup.Diameter), origins.Chart),
+                new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(own.Diameter), origins.Chart),
                 new("q_e", "Charted width over diameter", Quantity.Ratio, row.WidthRatio, origins.Chart),
                 new("q_p", "Charted depth over diameter", Quantity.Ratio, row.DepthRatio, origins.Chart),
             ]);
@@ -225,19 +230,35 @@ public readonly struct Milling<TKind> : IWork<MillingSetup, MillingResult>
     }
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Attachment> Attach(MillingSetup setup, in Inputs x, in MillingResult result)
+    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in MillingResult result)
     {
+        MillingSetup own = Of(setup);
         WayList list = new();
-        TKind.Walk(setup, x, result, ref list);
+        TKind.Walk(own, x, result, ref list);
         return [list.Way];
     }
 
+    // Feed per tooth of the chart, with its chip kept at an engagement.
+    private static double ChartedFeed(MillingSetup setup, SpeedRow row, in Inputs x, in Engagement e) =>
+        row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, e);
+
+    private static double Deepest(MillingSetup setup) => Math.Min(setup.FluteLength, setup.LargestDepth);
+
+    // The feeds at which the chip is as thin, and as thick, as the edge stands.
+    private static double LeastFeed(CuttingSetup setup, in Inputs x) => Of(setup).LeastChip / Engage(setup, x).MeanChipRatio;
+
+    private static double LargestFeed(CuttingSetup setup, in Inputs x) => Of(setup).LargestChip / Engage(setup, x).LargestChipRatio;
+
     // How the teeth meet the work, without the load.
-    private static Engagement Engage(MillingSetup setup, in Inputs x)
+    private static Engagement Engage(CuttingSetup setup, in Inputs x)
     {
+        MillingSetup own = Of(setup);
         NoTrace none = default;
         MillingResult result = default;
-        TKind.Engage(setup, x, ref result, ref none);
+        TKind.Engage(own, x, ref result, ref none);
         return result.Engagement;
     }
+
+    // The engine knows no more of a setup than that it cuts; the one it was given is the one this world drew.
+    private static MillingSetup Of(CuttingSetup setup) => (MillingSetup)setup;
 }

@@ -77,8 +77,8 @@ public readonly struct StagedDrilling : IHoleKind
     public static bool Uses(HoleSetup setup, in Inputs x, Input input) => input switch
     {
         Input.Breakthrough or Input.BreakShare => x.Through,
-        Input.SlowShare => x.Crossing is not null,
-        Input.SlowMargin => x.Crossing is not null || x.Through,
+        Input.SlowShare => setup.Crossing is not null,
+        Input.SlowMargin => setup.Crossing is not null || x.Through,
         _ => true,
     };
 
@@ -101,14 +101,14 @@ public readonly struct StagedDrilling : IHoleKind
                 x[Input.PilotDepth] <= x[Input.Depth], "pilotDepth", x[Input.PilotDepth],
                 $"The pilot of {x[Input.PilotDepth]:0.##} mm is deeper than the hole of {x[Input.Depth]:0.##} mm; make it "
                     + "shallower, or drill the hole in one cycle.");
-        if (x.Crossing is { } crossing)
+        if (setup.Crossing is { } crossing)
             for (int i = 0; i < crossing.Holes.Count; i++) crossing.Holes[i].Check(d, x[Input.Depth], i + 1, check);
         if (check.Faults.Count > 0) return;
 
         HoleResult r = HoleOperation<StagedDrilling>.Solve(setup, x);
         StageRules rules = new(setup, x, r, check);
         StagedPlan.Walk(setup, x, r, ref rules);
-        foreach (StageEdit edit in x.Edited?.Edits ?? [])
+        foreach (StageEdit edit in setup.Edited?.Edits ?? [])
             check.Holds(
                 rules.Known.Contains(edit.Stage), $"edits.{edit.Stage}", double.NaN,
                 $"There is no stage “{edit.Stage}” to be changed any more; take the change back.");
@@ -133,7 +133,7 @@ public readonly struct StagedDrilling : IHoleKind
         StageTime time = default;
         StagedPlan.Walk(setup, x, r, ref time);
         if (TTrace.Listens)
-            foreach (CrossHole hole in x.Crossing?.Holes ?? []) hole.HalfLength(setup.Diameter, ref trace);
+            foreach (CrossHole hole in setup.Crossing?.Holes ?? []) hole.HalfLength(setup.Diameter, ref trace);
         r[Output.Time] = time.Total(ref trace);
     }
 
@@ -167,7 +167,7 @@ public readonly struct StagedDrilling : IHoleKind
             findings.Add(new(
                 "no-channel", Severity.Stop, new("This deep-hole drill has no channel for coolant: chips would stay in the bore."),
                 "Take one with coolant through it, or mark it on the cutter's page."));
-        if (x.Crossing is not { } crossing) return;
+        if (setup.Crossing is not { } crossing) return;
         for (int i = 0; i < crossing.Holes.Count; i++)
             if (StagedPlan.Window(x, r, crossing.Openings[i]).From < x[Input.PilotDepth])
                 findings.Add(new(
@@ -192,7 +192,7 @@ public readonly struct StagedDrilling : IHoleKind
             string code = stage.Kind.CodeOf(stage.Number), name = stage.Kind.NameOf(stage.Number), at = $"edits.{code}";
             if (stage.Kind.Editable) Known.Add(code);
             if (!stage.Kind.Editable) return;
-            bool changed = x.Edited?.Edits.Any(e => e.Stage == code) == true;
+            bool changed = setup.Edited?.Edits.Any(e => e.Stage == code) == true;
             double free = Math.Min(r[Output.FreeSpeed], setup.LargestSpeed), guide = x[Input.PilotDepth] - x[Input.PilotClearance];
             bool outside = Math.Min(stage.From, stage.To) < 0, drills = stage.To > Math.Max(guide, stage.From);
             string Show(double v) => v.ToString("0", CultureInfo.InvariantCulture);
