@@ -2,8 +2,9 @@ using BenchmarkDotNet.Attributes;
 using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
-using Incisura.Core.Holes.Groups;
 using Incisura.Core.Holes.Kinds;
 
 namespace Incisura.Bench;

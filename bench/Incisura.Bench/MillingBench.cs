@@ -2,6 +2,7 @@ using BenchmarkDotNet.Attributes;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;
 

@@ -122,7 +122,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         MapStored<StoredCutter, Core.Cutters.Cutter>(builder, "Cutters");
         MapStored<StoredHolder, Core.Holders.Holder>(builder, "Holders");
         MapStored<StoredMethod, Core.Methods.Method>(builder, "Methods");
-        MapStored<StoredHoleGroup, Core.Holes.Groups.HoleGroup>(builder, "HoleGroups");
+        MapStored<StoredHoleGroup, Core.HoleGroups.HoleGroup>(builder, "HoleGroups");
         MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
         MapStored<StoredMachine, Core.Machines.Machine>(builder, "Machines");
         MapStored<StoredChart, Core.Charts.SpeedChart>(builder, "Charts");

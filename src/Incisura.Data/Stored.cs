@@ -1,7 +1,7 @@
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;

@@ -1,6 +1,8 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
+using Incisura.Core.Derivations;
 using Incisura.Core.Geometry;
+using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.Threads;

@@ -6,6 +6,7 @@ using System.Text;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Holes;

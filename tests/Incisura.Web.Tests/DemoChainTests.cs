@@ -1,5 +1,5 @@
 using Incisura.Core.Calculation;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Tests.Holes;
 
 namespace Incisura.Web.Tests;

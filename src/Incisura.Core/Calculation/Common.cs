@@ -1,4 +1,6 @@
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
+using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
@@ -14,8 +16,7 @@ public static class Common
 
     /// <summary>How coolant comes.</summary>
     public static OptionDescription CoolantBy { get; } = new(
-        Choice.Coolant, "Coolant",
-        [new("flood", "flood"), new("through", "through the cutter"), new("mist", "minimum quantity"), new("air", "air"), new("dry", "dry")], "flood")
+        Choice.Coolant, "Coolant", Coolants.All, "flood")
     { Group = "Held to" };
 
     /// <summary>Whether the edge is fresh.</summary>

@@ -1,3 +1,4 @@
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Quantities;

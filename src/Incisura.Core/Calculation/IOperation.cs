@@ -1,3 +1,5 @@
+using Incisura.Core.Checks;
+
 namespace Incisura.Core.Calculation;
 
 /// <summary>An operation: its description and its calculation stand together.</summary>

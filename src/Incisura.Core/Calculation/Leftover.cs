@@ -1,4 +1,5 @@
 using System.Globalization;
+using Incisura.Core.Checks;
 
 namespace Incisura.Core.Calculation;
 

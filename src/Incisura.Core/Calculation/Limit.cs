@@ -1,20 +1,8 @@
 using System.Runtime.CompilerServices;
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
-
-/// <summary>What a limit's excess means.</summary>
-public enum Severity
-{
-    /// <summary>Good to know.</summary>
-    Info,
-
-    /// <summary>May be run with care.</summary>
-    Caution,
-
-    /// <summary>Must not be run.</summary>
-    Stop,
-}
 
 /// <summary>How what is used of a limit follows the feed while all else stays.</summary>
 public enum FeedShare

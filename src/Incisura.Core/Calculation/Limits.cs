@@ -1,3 +1,4 @@
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using static Incisura.Core.Calculation.Input;
 

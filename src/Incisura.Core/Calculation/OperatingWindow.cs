@@ -1,3 +1,4 @@
+using Incisura.Core.Checks;
 namespace Incisura.Core.Calculation;
 
 /// <summary>Which window is wanted.</summary>

@@ -1,3 +1,4 @@
+using Incisura.Core.Derivations;
 namespace Incisura.Core.Calculation;
 
 /// <content>The best point inside all limits.</content>

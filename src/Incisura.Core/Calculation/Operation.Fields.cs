@@ -1,3 +1,5 @@
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;

@@ -1,4 +1,5 @@
 using Incisura.Core.Charts;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;

@@ -1,6 +1,7 @@
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
-using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;
 
@@ -186,7 +187,7 @@ public partial class Operation<TWork, TResult> : IOperation
         if (setup.Row is { } row)
         {
             givens.Add(new("v_cchart", "Charted cutting speed", Quantities.Quantity.CuttingSpeed, row.CuttingSpeed, origins.Chart));
-            if (setup.Taylor.Known) givens.AddRange(TaylorLife.Givens(row, origins.Chart));
+            if (setup.Taylor.Known) givens.AddRange(setup.Taylor.Givens(origins.Chart));
         }
 
         foreach (FieldDescription f in TWork.Description.Fields)

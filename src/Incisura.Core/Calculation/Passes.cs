@@ -1,3 +1,4 @@
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;

@@ -47,6 +47,10 @@ public static class Operations
     /// <summary>What a result can have beyond figures.</summary>
     public static IReadOnlyList<Type> Attachments { get; } = [typeof(ToolWay), typeof(OpenWalls)];
 
+    /// <summary>Whether the feed of an operation is the lead of a thread; null for one that does not exist.</summary>
+    /// <param name="code">Code of the operation.</param>
+    public static bool? FeedInStep(string code) => Find(code)?.Description.FeedInStep;
+
     /// <summary>The operation of a code, or null.</summary>
     public static IOperation? Find(string code) => All.FirstOrDefault(o => o.Description.Code == code);
 }

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
@@ -58,7 +59,7 @@ public sealed record DrillingCycleRow
             Enum.IsDefined(Family) && Enum.IsDefined(Group), at, number,
             $"Drilling cycle {number} is for an unknown cutter or group; choose both from the lists.")
         .Holds(
-            Common.CoolantBy.Picks.Any(p => p.Code == Coolant), $"{at}.coolant", number,
+            Coolants.All.Any(p => p.Code == Coolant), $"{at}.coolant", number,
             $"Drilling cycle {number} is for an unknown coolant; choose one from the list.")
         .Within($"{at}.chipBreaking", $"The depth from which cycle {number} breaks the chip", ChipBreaking, 0.1, 200, Quantity.Ratio)
         .Within(

@@ -1,5 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Materials;
 using Incisura.Core.Quantities;
@@ -111,7 +110,8 @@ public sealed record SpeedChart
     }
 
     /// <summary>Checks every row, and that no two rows are for the same situation.</summary>
-    public InputCheck Check()
+    /// <param name="inStep">Whether the feed of an operation is the lead of a thread, by its code; null for one that does not exist.</param>
+    public InputCheck Check(Func<string, bool?> inStep)
     {
         InputCheck check = new InputCheck().Named("name", "The name", Name);
         HashSet<(CutterFamily, CuttingMaterial, string, string)> seen = [];
@@ -135,10 +135,10 @@ public sealed record SpeedChart
                 .Within(
                     $"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
                 .Holds(
-                    Operations.Find(row.Operation) is not null, $"{at}.operation", double.NaN,
+                    inStep(row.Operation) is not null, $"{at}.operation", double.NaN,
                     $"Row {i + 1} is for no known operation; choose one from the list.")
                 .Holds(
-                    row.Feeds.Count >= (Operations.Find(row.Operation)?.Description.FeedInStep == true ? 0 : 1) && row.Feeds.Count <= 20,
+                    row.Feeds.Count >= (inStep(row.Operation) == true ? 0 : 1) && row.Feeds.Count <= 20,
                     $"{at}.feeds", row.Feeds.Count, $"Row {i + 1} needs 1 to 20 feeds.")
                 .Holds(
                     seen.Add((row.Family, row.CuttingMaterial, row.SubGroup.ToUpperInvariant(), row.Operation)),

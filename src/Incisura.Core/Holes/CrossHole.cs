@@ -1,4 +1,6 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;

@@ -1,5 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 using Incisura.Core.Quantities;
 

@@ -1,4 +1,6 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 
 namespace Incisura.Core.Holes;
 

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Machines;

@@ -1,6 +1,8 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 using Incisura.Core.Quantities;
 

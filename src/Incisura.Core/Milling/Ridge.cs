@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;

@@ -1,5 +1,5 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Charts;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Wear;
@@ -64,10 +64,10 @@ public readonly record struct TaylorLife(double Speed, double Life, double Expon
     }
 
     /// <summary>What goes into the derivation.</summary>
-    internal static IEnumerable<Given> Givens(SpeedRow row, string chart) =>
+    internal IEnumerable<Given> Givens(string chart) =>
     [
-        new("T_chart", "Tool life at the charted speed", Quantity.Time, row.Life, chart),
-        new("n_T", "Exponent of the life", Quantity.Ratio, row.LifeExponent, chart),
+        new("T_chart", "Tool life at the charted speed", Quantity.Time, Life, chart),
+        new("n_T", "Exponent of the life", Quantity.Ratio, Exponent, chart),
     ];
 
     /// <summary>Refuses a pace where nothing is known of the life.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using PdfSharp.Drawing;
 using PdfSharp.Fonts;

@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Identity;

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Milling;
 using Incisura.Core.Quantities;
 using Incisura.Web.Hosting;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using Incisura.Exchange.Tables;
 using Incisura.Web.Hosting;

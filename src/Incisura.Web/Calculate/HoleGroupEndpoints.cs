@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.Checks;
+using Incisura.Core.HoleGroups;
 using Incisura.Exchange.Positions;
 using Incisura.Web.Hosting;
 using Incisura.Web.Library;

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;

@@ -2,10 +2,11 @@ using System.Security.Cryptography;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
-using Incisura.Core.Holes.Groups;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
@@ -55,7 +56,7 @@ public static class DemoWorkshop
         db.AddRange(Read<Holder>("holders").Select(d => Stamp(new StoredHolder { Definition = d }, d, d.Number, d.Check())));
         db.AddRange(Read<WorkMaterial>("materials").Select(d => Stamp(new StoredMaterial { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<Machine>("machines").Select(d => Stamp(new StoredMachine { Definition = d }, d, d.Name, d.Check())));
-        db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check())));
+        db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check(Operations.FeedInStep))));
         db.AddRange(Read<Method>("methods").Select(d => Stamp(new StoredMethod { Definition = d }, d, d.Name, d.Check())));
         await db.SaveChangesAsync(cancel);
 

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,7 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
+using Incisura.Core.Derivations;
 using Incisura.Core.Records;
 using Incisura.Exchange.Dxf;
 using Incisura.Exchange.Tables;

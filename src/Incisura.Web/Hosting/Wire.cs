@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 
 namespace Incisura.Web.Hosting;
 

@@ -1,3 +1,4 @@
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Exchange.Tables;
 using Incisura.Web.Hosting;
@@ -80,7 +81,7 @@ public static class ImportEndpoints
             ImportJob job = desk.Find(id, context.User.Actor().Name);
             HashSet<string> known = [.. CutterColumns.All.Select(f => f.Code), ""];
             List<string> chosen = [.. wish.Columns.Select(c => c.Field).Where(f => f.Length > 0)];
-            new Core.Calculation.InputCheck()
+            new Core.Checks.InputCheck()
                 .Holds(
                     wish.Columns.Count == job.Table.Headings.Count, "columns", wish.Columns.Count,
                     $"The file has {job.Table.Headings.Count} columns; say of each what it is.")

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Exchange.Tables;
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 

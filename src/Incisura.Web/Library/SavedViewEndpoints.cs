@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Geometry;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;

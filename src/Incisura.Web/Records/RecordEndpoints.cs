@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using Incisura.Core.Records;

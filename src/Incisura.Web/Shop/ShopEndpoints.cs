@@ -1,5 +1,7 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
@@ -36,7 +38,7 @@ public static class ShopEndpoints
     }
 
     // Proposals start from one chart, so that nobody has to ask which.
-    private static InputCheck CheckChart(SpeedChart c, ShelfView view, int id) => c.Check()
+    private static InputCheck CheckChart(SpeedChart c, ShelfView view, int id) => c.Check(Operations.FeedInStep)
         .Holds(
             id != 0 || view.Charts.Count == 0, "name", double.NaN,
             view.Charts.Count == 0 ? "" : $"The shop works from one speed chart, {view.Charts.Values.First().Name}; add rows to it instead.");

@@ -2,6 +2,7 @@ using System.Reflection;
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Quantities;
 

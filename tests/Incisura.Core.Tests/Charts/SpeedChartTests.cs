@@ -2,6 +2,7 @@ using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 
 namespace Incisura.Core.Tests.Charts;
@@ -10,7 +11,8 @@ public sealed class SpeedChartTests
 {
     private static readonly SpeedRow Row = Sample.Chart.Rows[0]; // 0.02 at 4 mm, 0.06 at 12 mm, 0.09 at 20 mm
 
-    private static IEnumerable<string> Refused(params SpeedRow[] rows) => (Sample.Chart with { Rows = rows }).Check().Faults.Select(f => f.Field);
+    private static IEnumerable<string> Refused(params SpeedRow[] rows) =>
+        (Sample.Chart with { Rows = rows }).Check(Operations.FeedInStep).Faults.Select(f => f.Field);
 
     [Theory]
     [InlineData(12, 0.06)]
@@ -38,7 +40,7 @@ public sealed class SpeedChartTests
     [Fact]
     public void What_no_row_can_be_is_refused_by_its_box()
     {
-        Assert.Empty(Sample.Chart.Check().Faults);
+        Assert.Empty(Sample.Chart.Check(Operations.FeedInStep).Faults);
         Assert.Equal(["rows[0].cuttingSpeed"], Refused(Row with { CuttingSpeed = 0 }));
         Assert.Equal(["rows[0].operation"], Refused(Row with { Operation = "whittle" }).Where(f => f != "rows[0].feeds"));
         Assert.Equal(["rows[0].feeds"], Refused(Row with { Feeds = [] }));

@@ -1,7 +1,8 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
 
 namespace Incisura.Core.Tests.Holes;

@@ -1,7 +1,8 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
 using static Incisura.Core.Tests.Holes.HoleSample;
 

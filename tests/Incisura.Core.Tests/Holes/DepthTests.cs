@@ -1,7 +1,9 @@
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;
 

@@ -1,6 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 using static Incisura.Core.Tests.Holes.HoleSample;
 
 namespace Incisura.Core.Tests.Holes;

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;

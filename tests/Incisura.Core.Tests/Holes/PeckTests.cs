@@ -2,6 +2,7 @@ using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;

@@ -1,6 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 
 namespace Incisura.Core.Tests.Holes;
 

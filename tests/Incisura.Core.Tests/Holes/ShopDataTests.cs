@@ -1,3 +1,4 @@
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Machines;
@@ -21,7 +22,7 @@ public sealed class ShopDataTests
     };
 
     private static IEnumerable<string> Faults(params DrillingCycleRow[] rows) =>
-        (Sample.Chart with { Cycles = rows }).Check().Faults.Select(f => f.Field);
+        (Sample.Chart with { Cycles = rows }).Check(Operations.FeedInStep).Faults.Select(f => f.Field);
 
     [Fact]
     public void Thresholds_rise_from_plain_to_staged_and_pecks_stay_in_order()
@@ -49,10 +50,12 @@ public sealed class ShopDataTests
     public void Only_a_row_for_tapping_may_go_without_feeds()
     {
         SpeedRow tap = Sample.Chart.Rows[0] with { Family = CutterFamily.CuttingTap, Operation = "tap", Feeds = [] };
-        Assert.Empty((Sample.Chart with { Rows = [tap] }).Check().Faults);
+        Assert.Empty((Sample.Chart with { Rows = [tap] }).Check(Operations.FeedInStep).Faults);
         Assert.Equal(
             ["rows[0].feeds"],
-            (Sample.Chart with { Rows = [tap with { Family = CutterFamily.TwistDrill, Operation = "drill" }] }).Check().Faults.Select(f => f.Field));
+            (Sample.Chart with { Rows = [tap with { Family = CutterFamily.TwistDrill, Operation = "drill" }] })
+                .Check(Operations.FeedInStep).Faults
+                .Select(f => f.Field));
     }
 
     [Fact]

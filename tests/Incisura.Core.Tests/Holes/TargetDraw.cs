@@ -1,4 +1,4 @@
-using Incisura.Core.Holes.Groups;
+using Incisura.Core.HoleGroups;
 
 namespace Incisura.Core.Tests.Holes;
 

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holes;
 using static Incisura.Core.Tests.Holes.HoleSample;
 

@@ -1,5 +1,7 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
@@ -17,7 +19,7 @@ public class CheckTests
         Assert.Empty(Sample.Holder.Check().Faults);
         Assert.Empty(Sample.Machine.Check().Faults);
         Assert.Empty(Sample.Material.Check().Faults);
-        Assert.Empty(Sample.Chart.Check().Faults);
+        Assert.Empty(Sample.Chart.Check(Operations.FeedInStep).Faults);
         Assert.Empty(Sample.Built.Check().Faults);
     }
 
@@ -68,17 +70,20 @@ public class CheckTests
     public void A_chart_with_two_rows_for_one_situation_is_refused()
     {
         SpeedChart chart = Sample.Chart with { Rows = [.. Sample.Chart.Rows, Sample.Chart.Rows[0]] };
-        Assert.Contains(chart.Check().Faults, f => f.Field == "rows[2]");
+        Assert.Contains(chart.Check(Operations.FeedInStep).Faults, f => f.Field == "rows[2]");
     }
 
     [Fact]
     public void A_chart_row_for_an_unknown_operation_or_without_feeds_is_refused()
     {
         SpeedRow row = Sample.Chart.Rows[0];
-        Assert.Contains((Sample.Chart with { Rows = [row with { Operation = "whittling" }] }).Check().Faults, f => f.Field == "rows[0].operation");
-        Assert.Contains((Sample.Chart with { Rows = [row with { Feeds = [] }] }).Check().Faults, f => f.Field == "rows[0].feeds");
         Assert.Contains(
-            (Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check().Faults,
+            (Sample.Chart with { Rows = [row with { Operation = "whittling" }] }).Check(Operations.FeedInStep).Faults,
+            f => f.Field == "rows[0].operation");
+        Assert.Contains(
+            (Sample.Chart with { Rows = [row with { Feeds = [] }] }).Check(Operations.FeedInStep).Faults, f => f.Field == "rows[0].feeds");
+        Assert.Contains(
+            (Sample.Chart with { Rows = [row with { Feeds = [new(12, 0.05), new(6, 0.03)] }] }).Check(Operations.FeedInStep).Faults,
             f => f.Field == "rows[0].feeds[1].diameter");
     }
 

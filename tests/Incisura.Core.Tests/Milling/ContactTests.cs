@@ -2,6 +2,7 @@ using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Milling;
 
 namespace Incisura.Core.Tests.Milling;

@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Derivations;
 using Incisura.Core.Milling;
 
 namespace Incisura.Core.Tests.Milling;

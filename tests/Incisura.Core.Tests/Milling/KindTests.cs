@@ -1,6 +1,7 @@
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Milling;
 

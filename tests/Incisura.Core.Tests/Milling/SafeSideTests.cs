@@ -3,6 +3,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
 using Incisura.Core.Milling;
 
 namespace Incisura.Core.Tests.Milling;

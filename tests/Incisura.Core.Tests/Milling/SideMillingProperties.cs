@@ -1,6 +1,7 @@
 using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;

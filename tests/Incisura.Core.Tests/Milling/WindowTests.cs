@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 
 namespace Incisura.Core.Tests.Milling;
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Tests.Quantities;

@@ -2,7 +2,9 @@ using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Methods;
 using Incisura.Core.Tests.Holes;
 using Incisura.Core.Wear;
@@ -149,6 +151,7 @@ public sealed class PaceTests
     [InlineData(45, 1.5, "rows[0].lifeExponent")]
     public void A_chart_states_life_and_exponent_together_or_neither(double life, double exponent, string field) =>
         Assert.Contains(
-            (Sample.Chart with { Rows = [Sample.Chart.Rows[0] with { Life = life, LifeExponent = exponent }] }).Check().Faults, f =>
+            (Sample.Chart with { Rows = [Sample.Chart.Rows[0] with { Life = life, LifeExponent = exponent }] })
+                .Check(Operations.FeedInStep).Faults, f =>
                 f.Field == field);
 }

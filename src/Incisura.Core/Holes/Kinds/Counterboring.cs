@@ -1,5 +1,7 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 

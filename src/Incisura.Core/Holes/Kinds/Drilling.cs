@@ -1,6 +1,8 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Cutters.Kinds;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 

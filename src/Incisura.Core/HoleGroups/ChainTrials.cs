@@ -1,8 +1,11 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>Calculations tried for a chain, each done once however often it is asked for.</summary>
 /// <param name="cancel">Stops the work.</param>

@@ -1,12 +1,14 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling.Kinds;
 using Incisura.Core.Quantities;
 using Incisura.Core.Threads;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>Puts chains together for one hole and finds the best of them.</summary>
 internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadOnlyDictionary<string, int> picked, ChainTrials trials)

@@ -1,9 +1,12 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Holders;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>An assembly that cannot be used in a chain, and why.</summary>
 /// <param name="Situation">The assembly with the work material and the machine.</param>

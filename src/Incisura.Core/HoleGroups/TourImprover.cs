@@ -1,4 +1,6 @@
-namespace Incisura.Core.Holes.Groups;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>
 /// Shortens an open way through holes that starts where it starts: pieces are turned round (2-opt; Croes 1958) and moved elsewhere

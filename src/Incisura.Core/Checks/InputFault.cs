@@ -1,7 +1,8 @@
 using System.Globalization;
+using Incisura.Core.Derivations;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Calculation;
+namespace Incisura.Core.Checks;
 
 /// <summary>One value that cannot be taken: which, what was given, what is allowed, and a sentence with the cure.</summary>
 /// <param name="Field">Path of the field, as the caller names it.</param>

@@ -1,8 +1,11 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>Whether a drill is helped by a spot, and how flat the spot must be.</summary>
 /// <param name="Wanted">Whether a spot helps.</param>

@@ -1,7 +1,10 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>What a hole is to become.</summary>
 public enum TargetKind

@@ -1,9 +1,12 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Machines;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>Holes that are alike: what each is to become, where they are, and how they are made. A change is a change of all of them.</summary>
 public sealed record HoleGroup

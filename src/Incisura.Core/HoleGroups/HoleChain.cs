@@ -1,7 +1,10 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>Whether a chain makes the hole.</summary>
 public enum ChainVerdict

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Calculation;
+namespace Incisura.Core.Checks;
 
 /// <summary>A number inside a sentence, kept as a number so that the reader's units can be used.</summary>
 public readonly record struct Measure(double Value, Quantity Quantity);
@@ -27,6 +27,19 @@ public sealed partial record Sentence(string Template, params IReadOnlyList<Meas
 
     [GeneratedRegex(@"\{(\d)\}")]
     private static partial Regex Slot();
+}
+
+/// <summary>How much something matters.</summary>
+public enum Severity
+{
+    /// <summary>Good to know.</summary>
+    Info,
+
+    /// <summary>May be run with care.</summary>
+    Caution,
+
+    /// <summary>Must not be run.</summary>
+    Stop,
 }
 
 /// <summary>Something the calculation noticed.</summary>

@@ -1,9 +1,10 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
 using Incisura.Core.Geometry;
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Calculation;
+namespace Incisura.Core.Holders;
 
 /// <summary>A cylinder of a stepped cantilever.</summary>
 /// <param name="Length">Length, mm, above 0.</param>

@@ -1,6 +1,6 @@
 using Incisura.Core.Quantities;
 
-namespace Incisura.Core.Calculation;
+namespace Incisura.Core.Derivations;
 
 /// <summary>
 /// A formula of the trade, written beside the code that computes it. <see cref="Expression"/> is plain arithmetic over the

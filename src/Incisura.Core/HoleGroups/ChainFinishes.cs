@@ -1,10 +1,13 @@
 using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Derivations;
+using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Threads;
 
-namespace Incisura.Core.Holes.Groups;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>What can finish the hole, in the order it is tried.</summary>
 internal sealed partial class ChainBuilder

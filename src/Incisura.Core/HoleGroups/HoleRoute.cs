@@ -1,4 +1,6 @@
-namespace Incisura.Core.Holes.Groups;
+using Incisura.Core.Holes;
+using Incisura.Core.Holes.Kinds;
+namespace Incisura.Core.HoleGroups;
 
 /// <summary>The holes of a group in the order they are made, and the way between them.</summary>
 /// <param name="Order">Places of the positions as given, in the order they are made.</param>

@@ -1,4 +1,4 @@
-namespace Incisura.Core.Calculation;
+namespace Incisura.Core.Checks;
 
 /// <summary>Codes on the wire of the members of an enumeration: the member's name with a small first letter.</summary>
 /// <typeparam name="TMember">The enumeration.</typeparam>
