@@ -1,7 +1,5 @@
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 

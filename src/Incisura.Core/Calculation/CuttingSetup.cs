@@ -1,11 +1,8 @@
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
-using Incisura.Core.Quantities;
 using Incisura.Core.Wear;
 
 namespace Incisura.Core.Calculation;

@@ -1,4 +1,3 @@
-using Incisura.Core.Checks;
 namespace Incisura.Core.Calculation;
 
 /// <summary>Something a choice has beyond numbers and picks, such as the holes that cross a bore; each kind checks itself.</summary>

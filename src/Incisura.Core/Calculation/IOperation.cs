@@ -1,5 +1,3 @@
-using Incisura.Core.Checks;
-
 namespace Incisura.Core.Calculation;
 
 /// <summary>An operation: its description and its calculation stand together.</summary>

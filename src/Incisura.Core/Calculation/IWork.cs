@@ -1,7 +1,5 @@
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 
 namespace Incisura.Core.Calculation;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Incisura.Core.Checks;
 
 namespace Incisura.Core.Calculation;
 

@@ -1,6 +1,4 @@
 using System.Runtime.CompilerServices;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 

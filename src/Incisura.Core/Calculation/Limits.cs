@@ -1,5 +1,3 @@
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Calculation.Input;
 
 namespace Incisura.Core.Calculation;

@@ -1,4 +1,3 @@
-using Incisura.Core.Checks;
 namespace Incisura.Core.Calculation;
 
 /// <summary>Which window is wanted.</summary>

@@ -1,4 +1,3 @@
-using Incisura.Core.Derivations;
 namespace Incisura.Core.Calculation;
 
 /// <content>The best point inside all limits.</content>

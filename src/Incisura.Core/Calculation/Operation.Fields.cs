@@ -1,7 +1,3 @@
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Calculation;
 
 /// <content>The fields after it was worked out: value, origin, proposal, and the range that keeps the limits.</content>

@@ -1,6 +1,4 @@
 using Incisura.Core.Charts;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 

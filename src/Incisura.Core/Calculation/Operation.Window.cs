@@ -1,5 +1,3 @@
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
 namespace Incisura.Core.Calculation;
 
 /// <content>Where the situation may be run, over any two of its free values.</content>

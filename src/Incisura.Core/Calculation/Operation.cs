@@ -1,6 +1,4 @@
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 
 namespace Incisura.Core.Calculation;

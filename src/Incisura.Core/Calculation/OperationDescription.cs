@@ -1,6 +1,4 @@
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Calculation;
 

@@ -1,6 +1,3 @@
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Calculation;
 
 /// <summary>

@@ -1,6 +1,3 @@
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Calculation;
 
 /// <summary>Equal passes, none above the most allowed.</summary>

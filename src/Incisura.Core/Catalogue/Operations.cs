@@ -1,4 +1,3 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling;

@@ -1,7 +1,5 @@
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Materials;
-using Incisura.Core.Quantities;
 using Incisura.Core.Wear;
 
 namespace Incisura.Core.Charts;

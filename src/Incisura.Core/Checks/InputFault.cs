@@ -1,6 +1,4 @@
 using System.Globalization;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Checks;
 

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Cutters;
 

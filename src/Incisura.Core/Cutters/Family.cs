@@ -1,5 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Geometry;
 
 namespace Incisura.Core.Cutters;

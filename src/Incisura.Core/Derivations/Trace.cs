@@ -1,5 +1,3 @@
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Derivations;
 
 /// <summary>

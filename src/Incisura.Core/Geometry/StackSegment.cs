@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Geometry;
 
 /// <summary>A cylinder, a cone or a rounding of a stacked profile, from its front towards the machine.</summary>

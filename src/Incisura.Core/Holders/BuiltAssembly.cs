@@ -1,9 +1,6 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Machines;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holders;
 

@@ -1,8 +1,5 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holders;
 

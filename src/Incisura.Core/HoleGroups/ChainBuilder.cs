@@ -1,11 +1,8 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling.Kinds;
-using Incisura.Core.Quantities;
 using Incisura.Core.Threads;
 
 namespace Incisura.Core.HoleGroups;

@@ -1,8 +1,5 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Threads;

@@ -1,7 +1,5 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
-using Incisura.Core.Checks;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 

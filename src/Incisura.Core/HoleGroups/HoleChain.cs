@@ -1,6 +1,4 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
-using Incisura.Core.Checks;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 

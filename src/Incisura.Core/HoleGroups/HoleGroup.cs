@@ -1,10 +1,7 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
-using Incisura.Core.Checks;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Machines;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.HoleGroups;
 

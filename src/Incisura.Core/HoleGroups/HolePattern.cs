@@ -1,8 +1,5 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.HoleGroups;
 

@@ -1,5 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;

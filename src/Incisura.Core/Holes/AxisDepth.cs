@@ -1,7 +1,4 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Cutters.Kinds;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 

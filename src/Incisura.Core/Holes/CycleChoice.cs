@@ -1,7 +1,4 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 

@@ -1,6 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Runtime.CompilerServices;
-using Incisura.Core.Calculation;
 
 namespace Incisura.Core.Holes;
 

@@ -1,4 +1,3 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;

@@ -1,5 +1,3 @@
-using Incisura.Core.Calculation;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>The way of a tool in a plain or pecked cycle.</summary>

@@ -1,6 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>Fields and options that many hole operations share, in the words people read.</summary>

@@ -1,8 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>Limits of what hole tools and the feed axis stand.</summary>

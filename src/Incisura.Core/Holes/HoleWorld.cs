@@ -1,9 +1,5 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 

@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>

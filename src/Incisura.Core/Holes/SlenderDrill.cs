@@ -1,8 +1,5 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Holes;
 

@@ -1,8 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>A change of one stage.</summary>

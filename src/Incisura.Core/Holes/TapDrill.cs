@@ -1,6 +1,4 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Threads;
 
 namespace Incisura.Core.Holes;

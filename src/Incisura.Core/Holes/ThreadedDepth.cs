@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Holes;
 
 /// <summary>How deep a tool with a lead goes, and how deep the hole below must be: taps and reamers.</summary>

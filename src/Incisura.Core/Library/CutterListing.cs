@@ -1,5 +1,4 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
 
 namespace Incisura.Core.Library;

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Library;
 

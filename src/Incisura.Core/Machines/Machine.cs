@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Machines;
 
 /// <summary>A machine tool with what limits a cut on it.</summary>

@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Machines;
 
 /// <summary>How a machine keeps its tools.</summary>

@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Materials;
 
 /// <summary>Groups of work material by ISO 513.</summary>

@@ -1,8 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>A bend or corner of the wall: engagement, load and feed there, against the straight.</summary>

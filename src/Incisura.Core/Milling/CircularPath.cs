@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>Circles and helices of the cutter's centre.</summary>

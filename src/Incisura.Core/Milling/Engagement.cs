@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>What the edges of the end face take, beside what the side takes, on a helix.</summary>

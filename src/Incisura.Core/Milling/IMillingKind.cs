@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>How far the tool is in the work.</summary>

@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>What a larger cutter leaves in an inside corner for a smaller one.</summary>

@@ -1,7 +1,5 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;

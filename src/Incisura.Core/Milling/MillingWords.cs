@@ -1,6 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>Fields and options that many milling operations share, in the words people read.</summary>

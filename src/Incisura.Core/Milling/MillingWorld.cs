@@ -1,10 +1,6 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Charts;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 

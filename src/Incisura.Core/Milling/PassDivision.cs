@@ -1,7 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>Division of stock into equal passes across and down.</summary>

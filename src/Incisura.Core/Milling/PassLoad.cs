@@ -1,8 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Milling;
 

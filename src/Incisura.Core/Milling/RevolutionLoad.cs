@@ -1,5 +1,3 @@
-using Incisura.Core.Calculation;
-
 namespace Incisura.Core.Milling;
 
 /// <summary>What a load does over one revolution.</summary>

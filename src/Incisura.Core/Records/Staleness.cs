@@ -1,8 +1,5 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
-using Incisura.Core.Checks;
-using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Records;
 

@@ -1,7 +1,3 @@
-using Incisura.Core.Checks;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
-
 namespace Incisura.Core.Wear;
 
 /// <summary>

@@ -1,4 +1,3 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Geometry;
 using static Incisura.Core.Cutters.Dimension;
 using static Incisura.Core.Cutters.Kinds.Parts;

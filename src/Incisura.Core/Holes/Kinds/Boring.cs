@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>What tells one bar from another.</summary>
-public interface IBar
+internal interface IBar
 {
     /// <summary>Code of the operation.</summary>
     static abstract string Code { get; }
@@ -30,52 +26,40 @@ public interface IBar
 }
 
 /// <summary>A bar with two edges that balance each other, for roughing.</summary>
-public readonly struct RoughBar : IBar
+internal readonly struct RoughBar : IBar
 {
-    /// <inheritdoc/>
     public static string Code => "bore";
 
-    /// <inheritdoc/>
     public static string Name => "Boring";
 
-    /// <inheritdoc/>
     public static CutterFamily Family => CutterFamily.BoringTool;
 
-    /// <inheritdoc/>
     public static double Stock => 3;
 
-    /// <inheritdoc/>
     public static double LeastStock => 0.5;
 
-    /// <inheritdoc/>
     public static double DeflectionAllowed => 100;
 }
 
 /// <summary>A head with one edge that is set to size.</summary>
-public readonly struct FineBar : IBar
+internal readonly struct FineBar : IBar
 {
-    /// <inheritdoc/>
     public static string Code => "fine-bore";
 
-    /// <inheritdoc/>
     public static string Name => "Fine boring";
 
-    /// <inheritdoc/>
     public static CutterFamily Family => CutterFamily.FineBoringHead;
 
-    /// <inheritdoc/>
     public static double Stock => 0.4;
 
-    /// <inheritdoc/>
     public static double LeastStock => 0.1;
 
-    /// <inheritdoc/>
     public static double DeflectionAllowed => 10;
 }
 
 /// <summary>Boring a hole to a diameter: with two edges straight out again, with one edge back out at feed rate.</summary>
 /// <typeparam name="TBar">Which bar.</typeparam>
-public readonly struct Boring<TBar> : IHoleKind
+internal readonly struct Boring<TBar> : IHoleKind
     where TBar : struct, IBar
 {
     private static readonly Formula StockFormula = new(

@@ -1,32 +1,24 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>Centre drilling: a pilot and a cone that bears a centre, by the diameter at the surface.</summary>
-public readonly struct CentreDrilling : IHoleKind
+internal readonly struct CentreDrilling : IHoleKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "centre-drill", "Centre drilling", "hole", [CutterFamily.CentreDrill],
         [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, .. Planes],
         [], Large, [Output.ProgrammedHeight, .. LoadRows])
     { Takes = LeftoverKind.Hole, ChartedAs = [SpotDrilling.Description, Drilling.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x) =>
         x.Propose(Input.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) =>
         check.Within(
             "chamferDiameter", "The diameter at the surface", x[Input.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -37,11 +29,10 @@ public readonly struct CentreDrilling : IHoleKind
 }
 
 /// <summary>Spot drilling: the depth follows from the chamfer wanted, and from the flat the web leaves.</summary>
-public readonly struct SpotDrilling : IHoleKind
+internal readonly struct SpotDrilling : IHoleKind
 {
     private const double Shallow = 0.05;
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "spot",
         "Spot drilling",
@@ -56,17 +47,14 @@ public readonly struct SpotDrilling : IHoleKind
         [Output.ProgrammedHeight, .. LoadRows])
     { ChartedAs = [Drilling.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x) =>
         x.Propose(
             Input.ChamferDiameter, x[Input.HoleBefore] > 0 ? Math.Min(x[Input.HoleBefore] + 1, setup.Diameter) : 0.8 * setup.Diameter);
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) => check
         .Within("chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], 0.05, setup.Diameter, Quantity.Length)
         .Within("webFlat", "The flat left by the web", x[Input.WebFlat], 0, Math.Max(0, x[Input.ChamferDiameter] - 0.01), Quantity.Length);
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -75,11 +63,9 @@ public readonly struct SpotDrilling : IHoleKind
         HoleWork.Time(setup, x, false, ref r, ref trace);
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits) =>
         limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth], setup.FluteLength);
 
-    /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         double after = x[Input.HoleBefore], left = (x[Input.ChamferDiameter] - after) / 2;
@@ -98,9 +84,8 @@ public readonly struct SpotDrilling : IHoleKind
 }
 
 /// <summary>Countersinking a hole that is there to a diameter at the surface.</summary>
-public readonly struct Countersinking : IHoleKind
+internal readonly struct Countersinking : IHoleKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "countersink", "Countersinking", "hole", [CutterFamily.Countersink, CutterFamily.SpotDrill],
         [Chamfer, Before, Dwell with { Default = 3 }, Feed, .. Planes], [], Large,
@@ -110,21 +95,18 @@ public readonly struct Countersinking : IHoleKind
     private static readonly Formula EdgeFormula = new(
         "b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         x.Propose(Input.HoleBefore, Math.Max(0.5 * setup.Diameter, Least(setup)));
         x.Propose(Input.ChamferDiameter, Math.Min(setup.Diameter, x[Input.HoleBefore] + 1));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) => check
         .Within(
             "holeBefore", "The hole that is there", x[Input.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
         .Within(
             "chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], x[Input.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {

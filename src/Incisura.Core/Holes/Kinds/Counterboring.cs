@@ -1,19 +1,14 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>Counterboring a flat seat around a hole that is there, with a piloted counterbore or a flat-bottomed drill.</summary>
-public readonly struct Counterboring : IHoleKind
+internal readonly struct Counterboring : IHoleKind
 {
     /// <summary>Play a pilot may lack in its hole, mm: the rounding of both.</summary>
     public const double PilotPlay = 0.02;
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "counterbore",
         "Counterboring",
@@ -25,7 +20,6 @@ public readonly struct Counterboring : IHoleKind
         [Output.Stock, Output.ProgrammedHeight, .. LoadRows])
     { Takes = LeftoverKind.Hole, ChartedAs = [Drilling.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         double pilot = Pilot(setup);
@@ -34,7 +28,6 @@ public readonly struct Counterboring : IHoleKind
         x.Propose(Input.DepthOfHoleBefore, x[Input.Depth] + PilotLength(setup));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         double pilot = Pilot(setup), hole = x[Input.HoleBefore];
@@ -48,7 +41,6 @@ public readonly struct Counterboring : IHoleKind
                     + "take a counterbore with a smaller pilot.");
     }
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -59,7 +51,6 @@ public readonly struct Counterboring : IHoleKind
         r[Output.Stock] = (setup.Diameter - x[Input.HoleBefore]) / 2;
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
         limits.Add(Limits.FluteLength, x[Input.Depth], setup.FluteLength);

@@ -1,9 +1,5 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Cutters.Kinds;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
@@ -11,9 +7,8 @@ namespace Incisura.Core.Holes.Kinds;
 /// <summary>
 /// Drilling into the solid or behind a smaller hole: plain, breaking the chip, or clearing the hole; with a step drill also the chamfer above.
 /// </summary>
-public readonly struct Drilling : IHoleKind
+internal readonly struct Drilling : IHoleKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "drill",
         "Drilling",
@@ -39,7 +34,6 @@ public readonly struct Drilling : IHoleKind
         [Output.DepthRatio, Output.ProgrammedHeight, Output.Pecks, .. LoadRows, Output.RemovalRate])
     { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         x.Propose(Input.ChipRoom, setup.Diameter);
@@ -66,7 +60,6 @@ public readonly struct Drilling : IHoleKind
         CycleChoice.FollowPecks(setup, ref x);
     }
 
-    /// <inheritdoc/>
     public static bool Uses(HoleSetup setup, in Inputs x, Input input)
     {
         DrillingCycle cycle = CycleOf(setup, x).Cycle;
@@ -81,7 +74,6 @@ public readonly struct Drilling : IHoleKind
         };
     }
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         check.Holds(
@@ -105,7 +97,6 @@ public readonly struct Drilling : IHoleKind
                 $"These pecks would be more than {PeckSchedule.Most}; raise the least peck or the ratio.");
     }
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -126,14 +117,12 @@ public readonly struct Drilling : IHoleKind
         r[Output.CycleFrom] = from;
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
         limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
         limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
     }
 
-    /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         CycleChoice.Notice(setup, x, r, findings);

@@ -1,20 +1,15 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Cutters.Kinds;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>Reaming a hole to size: a little stock on a side, in and out at feed rate.</summary>
-public readonly struct Reaming : IHoleKind
+internal readonly struct Reaming : IHoleKind
 {
     // Stock on a side that a reamer cuts rather than rubs or is crowded by: shop practice, rising with the diameter.
     private const double LeastStock = 0.04, StockPerDiameter = 0.006, MostOverLeast = 3;
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "ream",
         "Reaming",
@@ -26,7 +21,6 @@ public readonly struct Reaming : IHoleKind
         [Output.Stock, Output.DepthRatio, Output.LeadLength, Output.DepthNeeded, Output.ProgrammedHeight, .. LoadRows])
     { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         x.Propose(Input.Depth, 2 * setup.Diameter);
@@ -34,15 +28,12 @@ public readonly struct Reaming : IHoleKind
         x.Propose(Input.DepthOfHoleBefore, x[Input.Depth] + HoleTools.Bevel(setup.Cutter) + 1);
     }
 
-    /// <inheritdoc/>
     public static bool Uses(HoleSetup setup, in Inputs x, Input input) =>
         input switch { Input.Breakthrough => x.Through, Input.DepthOfHoleBefore => !x.Through, _ => true };
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) =>
         check.Within("holeBefore", "The hole that is there", x[Input.HoleBefore], setup.Diameter * 0.7, setup.Diameter - 0.005, Quantity.Length);
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -54,13 +45,11 @@ public readonly struct Reaming : IHoleKind
         r[Output.Stock] = (setup.Diameter - x[Input.HoleBefore]) / 2;
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
         if (!x.Through) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.DepthNeeded]);
     }
 
-    /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         double least = Least(setup), most = MostOverLeast * least, stock = r[Output.Stock];
@@ -74,7 +63,6 @@ public readonly struct Reaming : IHoleKind
                 "Take another drill before it."));
     }
 
-    /// <inheritdoc/>
     public static bool ReturnsAtFeed(HoleSetup setup) => true;
 
     private static double Least(HoleSetup setup) => LeastStock + (StockPerDiameter * setup.Diameter);

@@ -1,15 +1,11 @@
 using System.Globalization;
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>A deep hole in stages behind a pilot, slowed where other holes cross it.</summary>
-public readonly struct StagedDrilling : IHoleKind
+internal readonly struct StagedDrilling : IHoleKind
 {
     /// <summary>A pilot wider than this over the drill no longer guides it.</summary>
     public const double WidestPilot = 1.05;
@@ -32,7 +28,6 @@ public readonly struct StagedDrilling : IHoleKind
     private static readonly Formula FreeLengthFormula = new(
         "l_0", "Length without support", Quantity.Length, "l_p - t_s", "length outside the holder, less what the pilot guides");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "deep-hole",
         "Deep hole in stages",
@@ -62,7 +57,6 @@ public readonly struct StagedDrilling : IHoleKind
         [Output.DepthRatio, Output.ProgrammedHeight, Output.FreeLength, Output.WhirlSpeed, Output.FreeSpeed, .. LoadRows])
     { ChartedAs = [Drilling.Description], Leaves = LeftoverKind.Hole, Extras = [Extra.CodeOf(typeof(CrossHoles)), Extra.CodeOf(typeof(StageEdits))] };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         double d = setup.Diameter;
@@ -75,7 +69,6 @@ public readonly struct StagedDrilling : IHoleKind
         x.Propose(Input.EntrySpeed, Math.Max(1, Math.Min(UsualEntry, Math.Floor(setup.Slender.FreeSpeed(setup.Projection, ref none)))));
     }
 
-    /// <inheritdoc/>
     public static bool Uses(HoleSetup setup, in Inputs x, Input input) => input switch
     {
         Input.Breakthrough or Input.BreakShare => x.Through,
@@ -84,7 +77,6 @@ public readonly struct StagedDrilling : IHoleKind
         _ => true,
     };
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         double d = setup.Diameter, pilot = x[Input.PilotDiameter];
@@ -116,7 +108,6 @@ public readonly struct StagedDrilling : IHoleKind
                 $"There is no stage “{edit.Stage}” to be changed any more; take the change back.");
     }
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -139,7 +130,6 @@ public readonly struct StagedDrilling : IHoleKind
         r[Output.Time] = time.Total(ref trace);
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
         limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
@@ -148,7 +138,6 @@ public readonly struct StagedDrilling : IHoleKind
         limits.Add(Buckling, r[Output.Thrust], SlenderDrill.ForceShare * r[Output.BucklingForce]);
     }
 
-    /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         if (r[Output.SpindleSpeed] > r[Output.FreeSpeed])
@@ -180,7 +169,6 @@ public readonly struct StagedDrilling : IHoleKind
                     "Drill the crossing hole after this one, or deepen the pilot beyond it."));
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(HoleSetup setup, in Inputs x, in HoleResult r, bool returnsAtFeed, ref TSink sink)
         where TSink : struct, IWaySink => StagedPlan.Walk(setup, x, r, ref sink);
 

@@ -1,15 +1,11 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using Incisura.Core.Threads;
 using static Incisura.Core.Holes.HoleWords;
 
 namespace Incisura.Core.Holes.Kinds;
 
 /// <summary>Tapping in step: the feed is pitch times starts, and the speed is held by whatever binds first.</summary>
-public readonly struct Tapping : IHoleKind
+internal readonly struct Tapping : IHoleKind
 {
     // Half-width of the thread groove at a height: the flat of the crest, and the flanks at 30°.
     private static readonly double FlankRun = Math.Tan(Math.PI / 6);
@@ -71,7 +67,6 @@ public readonly struct Tapping : IHoleKind
         "Δ", "Drift by rounding of the feed", Quantity.Chip, "abs(v_round/n_round/f - 1)*(a + t_p)",
         "feed and speed as the control rounds them, over the whole way");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "tap",
         "Tapping in step",
@@ -98,7 +93,6 @@ public readonly struct Tapping : IHoleKind
         ])
     { Takes = LeftoverKind.Hole, FeedInStep = true };
 
-    /// <inheritdoc/>
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         TapGeometry tap = setup.Tap!;
@@ -113,10 +107,8 @@ public readonly struct Tapping : IHoleKind
         x.Propose(Input.DepthOfHoleBefore, Math.Ceiling((2 * needed) - 1e-9) / 2);
     }
 
-    /// <inheritdoc/>
     public static double Enters(HoleSetup setup, in Inputs x) => x[Input.HoleBefore];
 
-    /// <inheritdoc/>
     public static bool Uses(HoleSetup setup, in Inputs x, Input input) => input switch
     {
         Input.Breakthrough => x.Through,
@@ -125,7 +117,6 @@ public readonly struct Tapping : IHoleKind
         _ => true,
     };
 
-    /// <inheritdoc/>
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check)
     {
         TapGeometry tap = setup.Tap!;
@@ -150,7 +141,6 @@ public readonly struct Tapping : IHoleKind
                 $"A thread has a whole number of starts, not {x[Input.Starts]:0.###}; give 1, 2, 3 …");
     }
 
-    /// <inheritdoc/>
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -180,7 +170,6 @@ public readonly struct Tapping : IHoleKind
         Time(setup, x, lead, ref r, ref trace);
     }
 
-    /// <inheritdoc/>
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
         double n = r[Output.SpindleSpeed];
@@ -192,7 +181,6 @@ public readonly struct Tapping : IHoleKind
         if (!x.Through) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.DepthNeeded]);
     }
 
-    /// <inheritdoc/>
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
         TapGeometry tap = setup.Tap!;
@@ -230,7 +218,6 @@ public readonly struct Tapping : IHoleKind
                 "Choose a speed at which pitch times speed is a whole feed, or hold the tap in a chuck with length compensation."));
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(HoleSetup setup, in Inputs x, in HoleResult r, bool returnsAtFeed, ref TSink sink)
         where TSink : struct, IWaySink
     {

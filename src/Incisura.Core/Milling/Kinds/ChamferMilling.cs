@@ -1,19 +1,14 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Chamfering an edge with the cone of the cutter, its tip below the chamfer. Speed and feed stand at the widest point in contact.</summary>
-public readonly struct ChamferMilling : IMillingKind
+internal readonly struct ChamferMilling : IMillingKind
 {
     private static readonly Formula LowerSpeed = new(
         "v_l", "Cutting speed at the lower end", Quantity.CuttingSpeed, "v_c*D_l/D_e", "speed grows with the diameter");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "chamfer",
         "Chamfering",
@@ -31,12 +26,10 @@ public readonly struct ChamferMilling : IMillingKind
         [Output.TipDepth, Output.Diameter, Output.LowerDiameter, Output.LowerSpeed, .. LoadRows])
     { ChartedAs = [SideFinish.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Cone cone = Cone.Of(setup.Cutter);
@@ -50,7 +43,6 @@ public readonly struct ChamferMilling : IMillingKind
             "At the very tip the cone has no speed; set the tip at least a little below the chamfer, say 0.2 mm.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -71,7 +63,6 @@ public readonly struct ChamferMilling : IMillingKind
         r[Output.TipDepth] = depth;
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -92,7 +83,6 @@ public readonly struct ChamferMilling : IMillingKind
         return new(r[Output.TipDepth], x[Input.Leg], r[Output.TipDepth]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink => PassTime.Walk(setup, x, r, 1, 1, ref sink);
 }

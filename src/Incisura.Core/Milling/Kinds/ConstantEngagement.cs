@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Roughing a slot in loops whose arc of engagement never exceeds what is wanted, over the length of the flutes.</summary>
-public readonly struct ConstantEngagement : IMillingKind
+internal readonly struct ConstantEngagement : IMillingKind
 {
     private static readonly WayKind Loop = new("loop", "Loops at feed rate");
 
@@ -25,7 +21,6 @@ public readonly struct ConstantEngagement : IMillingKind
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "constant-engagement",
         "Constant-engagement roughing",
@@ -45,7 +40,6 @@ public readonly struct ConstantEngagement : IMillingKind
         [Output.LoopStep, Output.LoopRadius, Output.Rounds, Output.RimFeed, .. LoadRows])
     { ChartedAs = [SideRough.Description], DepthFactor = 10 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(
@@ -59,7 +53,6 @@ public readonly struct ConstantEngagement : IMillingKind
                 setup.Diameter, double.DegreesToRadians(x[Input.ArcWanted]), Math.Max(x[Input.SlotWidth] / 2, setup.Diameter * 0.501)));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double least = setup.Diameter * 1.1, width = x[Input.SlotWidth];
@@ -70,7 +63,6 @@ public readonly struct ConstantEngagement : IMillingKind
                     $"Loops need room beside a cutter of {setup.Diameter:0.###} mm; take a smaller cutter, or mill it as a slot.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -81,7 +73,6 @@ public readonly struct ConstantEngagement : IMillingKind
         r.Engagement = Engagement.InBend(setup.ContactAt(r.Down.Each), step, r.Down.Each, radius, ref trace);
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -109,7 +100,6 @@ public readonly struct ConstantEngagement : IMillingKind
         return new(r.Down.Each, r.Engagement.Width, x[Input.StockHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
@@ -121,11 +111,9 @@ public readonly struct ConstantEngagement : IMillingKind
         sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2.0 * r.Down.Count, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => findings.Add(new(
         "loop-mean",
         Severity.Info,

@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Cleaning an inside corner of what a larger cutter left: leftover, load, and whether a cutter between is worth its time.</summary>
-public readonly struct CornerCleaning : IMillingKind
+internal readonly struct CornerCleaning : IMillingKind
 {
     private static readonly Formula WayFormula = new(
         "L", "Length of a pass, on average", Quantity.Length, "A_c/t_c", "section of the leftover over its thickness");
@@ -19,7 +15,6 @@ public readonly struct CornerCleaning : IMillingKind
         "T_w + (ceil(t_c/2/(a_e*q) - 1e-9)*ceil(H/(a_p*q) - 1e-9) + ceil(t_c/2/a_e - 1e-9)*ceil(H/a_p - 1e-9))*((L + 2*e)/v_f + (L + 2*e)/v_rapid)",
         "each takes half the leftover; widths, depths and feeds grow with the diameter by q = D_m/DC, so that feed rates stay");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "corner-cleaning",
         "Corner cleaning",
@@ -44,7 +39,6 @@ public readonly struct CornerCleaning : IMillingKind
         ])
     { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, SideFinish.Description], DepthFactor = 0.5 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.CornerRadius, 0.6 * setup.Diameter);
@@ -55,7 +49,6 @@ public readonly struct CornerCleaning : IMillingKind
         x.Propose(Input.Length, InsideCorner.Section(before, wanted, angle) / InsideCorner.Leftover(before, wanted, angle));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double wanted = x[Input.CornerRadius], before = x[Input.DiameterBefore] / 2;
@@ -70,7 +63,6 @@ public readonly struct CornerCleaning : IMillingKind
                 + $"before, of more than {2 * wanted:0.###} mm.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -88,7 +80,6 @@ public readonly struct CornerCleaning : IMillingKind
         r[Output.Leftover] = leftover;
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -123,12 +114,10 @@ public readonly struct CornerCleaning : IMillingKind
         return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         double saved = r[Output.Time] - r[Output.TimeWithBetween];

@@ -1,8 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -10,7 +6,7 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>
 /// Engraving a line with a pointed cutter: its width follows from its depth, or the depth from the width. The spindle's top speed usually binds.
 /// </summary>
-public readonly struct Engraving : IMillingKind
+internal readonly struct Engraving : IMillingKind
 {
     private static readonly Formula WidthFormula = new(
         "w", "Width at the top", Quantity.Length, "d_t + 2*t*tan(σ*pi/360)",
@@ -18,7 +14,6 @@ public readonly struct Engraving : IMillingKind
     private static readonly Formula DepthFormula = new(
         "a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "engrave",
         "Engraving",
@@ -36,7 +31,6 @@ public readonly struct Engraving : IMillingKind
         [Output.TopWidth, Output.TipDepth, Output.Diameter, .. LoadRows])
     { ChartedAs = [ChamferMilling.Description, SideFinish.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         Cone cone = Cone.Of(setup.Cutter);
@@ -46,7 +40,6 @@ public readonly struct Engraving : IMillingKind
         x.Propose(Input.EngravingWidth, cone.DiameterAt(x[Input.EngravingDepth]));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Cone cone = Cone.Of(setup.Cutter);
@@ -65,7 +58,6 @@ public readonly struct Engraving : IMillingKind
                     + "Give one of the two back to be proposed.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -84,7 +76,6 @@ public readonly struct Engraving : IMillingKind
         r[Output.TipDepth] = depth;
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -92,11 +83,9 @@ public readonly struct Engraving : IMillingKind
         return new(x[Input.EngravingDepth], 0, x[Input.EngravingDepth]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink => PassTime.Walk(setup, x, r, 1, 1, ref sink);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         if (r.Limits.Of(Limits.HighestSpeed).Use > 0.98)

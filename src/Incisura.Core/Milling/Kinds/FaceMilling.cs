@@ -1,16 +1,11 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Face milling: passes beside each other over a face, each with the axis beside or in the middle of its width.</summary>
-public readonly struct FaceMilling : IMillingKind
+internal readonly struct FaceMilling : IMillingKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "face",
         "Face milling",
@@ -35,14 +30,12 @@ public readonly struct FaceMilling : IMillingKind
         ])
     { ChartedAs = [SideRough.Description], DepthFactor = 0.25 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
         x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double each = Passes.Even(x[Input.StockWidth], Math.Min(x[Input.WidthOfCut], setup.Diameter)).Each,
@@ -53,7 +46,6 @@ public readonly struct FaceMilling : IMillingKind
                 + $"below {room:0.###} mm to either side.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -65,7 +57,6 @@ public readonly struct FaceMilling : IMillingKind
             ArcOfEngagement.Offset(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), x[Input.Offset], ref trace));
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -75,12 +66,10 @@ public readonly struct FaceMilling : IMillingKind
         return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         double share = r.Across.Each / setup.Diameter;

@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>What going down a helix has in common, into the full or in a hole that is there.</summary>
-public static class Helix
+internal static class Helix
 {
     /// <summary>Least hole the cutter can enter on a helix without riding on its dead centre, mm.</summary>
     public static readonly LimitDefinition LeastHole = new(
@@ -159,34 +155,27 @@ public static class Helix
 }
 
 /// <summary>Entering the full on a helix.</summary>
-public readonly struct HelicalEntry : IMillingKind
+internal readonly struct HelicalEntry : IMillingKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "helical-entry", "Helical entry", "helix", Helix.Families,
         [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, Deflection(60)],
         [ChipKept("largest")], Large, Helix.Rows)
     { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SlotMilling.Description, SideRough.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x) => Helix.Follow(setup, 1.6, ref x);
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check) => Helix.Refuse(setup, x, check);
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => Helix.Engage(setup, x, 0, ref r, ref trace);
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => Helix.Plan<HelicalEntry, TTrace>(setup, x, ref r, ref trace);
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink => Helix.Walk(setup, x, r, ref sink);
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
         limits.Add(MillingLimits.RampAngle, x[Input.RampAngle], setup.LargestRamp);
@@ -196,9 +185,8 @@ public readonly struct HelicalEntry : IMillingKind
 }
 
 /// <summary>Opening a hole that is there on a helix.</summary>
-public readonly struct HelicalBoring : IMillingKind
+internal readonly struct HelicalBoring : IMillingKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "helical-bore",
         "Helical boring",
@@ -213,14 +201,12 @@ public readonly struct HelicalBoring : IMillingKind
         Helix.Rows)
     { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SideRough.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         Helix.Follow(setup, 2.5, ref x);
         x.Propose(Input.HoleBefore, Math.Max(0.05, x[Input.HoleDiameter] - (0.5 * setup.Diameter)));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         Helix.Refuse(setup, x, check);
@@ -231,20 +217,16 @@ public readonly struct HelicalBoring : IMillingKind
                 + $"is there of less than {hole:0.###} mm.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace =>
             Helix.Engage(setup, x, Math.Min(x[Input.HoleBefore], x[Input.HoleDiameter] * (1 - 1e-6)), ref r, ref trace);
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => Helix.Plan<HelicalBoring, TTrace>(setup, x, ref r, ref trace);
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink => Helix.Walk(setup, x, r, ref sink);
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         limits.Add(Helix.LargestHole, x[Input.HoleDiameter], x[Input.HoleBefore] + (2 * (setup.Diameter - setup.CornerRadius)));
 }

@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Plunging beside a wall: the feed runs along the axis, step by step along the wall, row by row across.</summary>
-public readonly struct PlungeMilling : IMillingKind
+internal readonly struct PlungeMilling : IMillingKind
 {
     private static readonly WayKind Down = new("plunge", "Plunges at feed rate"), Up = new("up", "Up in rapid");
 
@@ -35,7 +31,6 @@ public readonly struct PlungeMilling : IMillingKind
         "T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid",
         "down at feed rate, up in rapid, from a clear way c_0 above");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "plunge",
         "Plunge milling",
@@ -55,7 +50,6 @@ public readonly struct PlungeMilling : IMillingKind
         [Output.Width, Output.Rounds, Output.Ridge, .. LoadRows])
     { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, FaceMilling.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
@@ -63,11 +57,9 @@ public readonly struct PlungeMilling : IMillingKind
         x.Propose(Input.WallHeight, Math.Min(2 * setup.Diameter, setup.Reach));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check) =>
         check.Within("sideStep", "The step along the wall", x[Input.SideStep], 0.01, setup.Diameter * 0.95, Quantity.Length);
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -100,7 +92,6 @@ public readonly struct PlungeMilling : IMillingKind
         trace.Take(SectionFormula, step, new Term("s", step));
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -122,7 +113,6 @@ public readonly struct PlungeMilling : IMillingKind
         return new(0, r.Across.Each, height);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
@@ -132,7 +122,6 @@ public readonly struct PlungeMilling : IMillingKind
         sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         if (setup.DeadCentre > 0 && r.Across.Each > (setup.Diameter - setup.DeadCentre) / 2 + 1e-9)

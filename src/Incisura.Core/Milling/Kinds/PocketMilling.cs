@@ -1,8 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -10,7 +6,7 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>
 /// Pocket milling: in on a helix, along the middle, then outwards in loops of equal width, whose corners grow tightest at the last.
 /// </summary>
-public readonly struct PocketMilling : IMillingKind
+internal readonly struct PocketMilling : IMillingKind
 {
     private static readonly WayKind Entry = new("entry", "In on a helix"), Loops = new("loops", "Along the middle and outwards in loops");
 
@@ -24,7 +20,6 @@ public readonly struct PocketMilling : IMillingKind
         "T", "Time", Quantity.Time, "i_p*(l/v_f + a_p/sin(α_h*pi/180)/v_f + 2*h_s/v_rapid)",
         "levels, each entered on a helix of α_h, with a lift h_s");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "pocket",
         "Pocket milling",
@@ -47,7 +42,6 @@ public readonly struct PocketMilling : IMillingKind
         [Output.Width, Output.Depth, .. LoadRows])
     { Leaves = LeftoverKind.Wall, ChartedAs = [SideRough.Description], DepthFactor = 0.6 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.PocketWidth, 4 * setup.Diameter);
@@ -57,7 +51,6 @@ public readonly struct PocketMilling : IMillingKind
         if (setup.LargestRamp > 0) x.Propose(Input.RampAngle, Math.Min(3, setup.LargestRamp));
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double least = setup.Diameter + (2 * x[Input.StockLeft]);
@@ -66,7 +59,6 @@ public readonly struct PocketMilling : IMillingKind
         Milling.Bend.Refuse(setup, x, check);
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -88,7 +80,6 @@ public readonly struct PocketMilling : IMillingKind
             contact, r.Across.Each, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, Math.Min(r.Across.Each, contact.Diameter), ref trace));
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -111,7 +102,6 @@ public readonly struct PocketMilling : IMillingKind
         return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
@@ -122,14 +112,12 @@ public readonly struct PocketMilling : IMillingKind
         sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
         limits.Add(MillingLimits.RampAngle, x[Input.RampAngle], setup.LargestRamp);
     }
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         double slot = ChipSection.Largest(1, 1, setup.Teeth, setup.LagPerDepth * r.Down.Each, FullArc()),

@@ -1,7 +1,4 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -10,7 +7,7 @@ namespace Incisura.Core.Milling.Kinds;
 /// Ramping to and fro into the full, and a level pass at the end. The load is the largest: from the second ramp on the floor of the
 /// ramp before lies high at the far end, so that the cutter stands there twice the gain of a ramp deep.
 /// </summary>
-public readonly struct RampMilling : IMillingKind
+internal readonly struct RampMilling : IMillingKind
 {
     private static readonly WayKind Ramp = new("ramp", "Ramps to and fro"), Level = new("level", "Level at the end");
 
@@ -38,7 +35,6 @@ public readonly struct RampMilling : IMillingKind
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "l/v_f + 2*h_s/v_rapid", "ramps to and fro, with approach and lift h_s");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "ramp",
         "Ramping",
@@ -53,14 +49,12 @@ public readonly struct RampMilling : IMillingKind
         [Output.Gain, Output.Depth, Output.PassesDown, Output.Tilt, Output.FeedDown, .. LoadRows])
     { ChartedAs = [SlotMilling.Description, SideRough.Description], DepthFactor = 0.25 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         if (setup.LargestRamp > 0) x.Propose(Input.RampAngle, Math.Min(3, setup.LargestRamp));
         x.Propose(Input.StockHeight, Math.Min(x[Input.DepthOfCut], RampPath.Gain(x[Input.Length], x[Input.RampAngle])));
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -84,7 +78,6 @@ public readonly struct RampMilling : IMillingKind
         r.Engagement = Engagement.Of(contact, contact.Diameter, deepest, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -109,7 +102,6 @@ public readonly struct RampMilling : IMillingKind
         return new(r.Engagement.Depth, setup.Diameter, x[Input.StockHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
@@ -119,7 +111,6 @@ public readonly struct RampMilling : IMillingKind
         sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
         limits.Add(MillingLimits.RampAngle, r[Output.Tilt], setup.LargestRamp);

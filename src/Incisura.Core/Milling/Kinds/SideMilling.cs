@@ -1,8 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -58,12 +54,11 @@ internal static class WallMilling
 }
 
 /// <summary>Rough side milling: the chip of the chart is kept when the width changes, and stock can be left for the step after.</summary>
-public readonly struct SideRough : IMillingKind
+internal readonly struct SideRough : IMillingKind
 {
     private static readonly Formula Removed = new(
         "W", "Stock to remove", Quantity.Length, "W_0 - s", "stock on the wall less what stays for the step after");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "side-rough",
         "Rough side milling",
@@ -86,18 +81,15 @@ public readonly struct SideRough : IMillingKind
         LoadRows)
     { Takes = LeftoverKind.Wall, Leaves = LeftoverKind.Wall };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.StockWidth, x[Input.WidthOfCut] + x[Input.StockLeft]);
         x.Propose(Input.WallHeight, x[Input.DepthOfCut]);
     }
 
-    /// <inheritdoc/>
     public static bool Uses(MillingSetup setup, in Inputs x, Input input) =>
         input != Input.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double stock = x[Input.StockWidth], left = x[Input.StockLeft];
@@ -108,7 +100,6 @@ public readonly struct SideRough : IMillingKind
         Milling.Bend.Refuse(setup, x, check);
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -117,7 +108,6 @@ public readonly struct SideRough : IMillingKind
         WallMilling.Engage(setup, x, stock, ref r, ref trace);
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -125,21 +115,18 @@ public readonly struct SideRough : IMillingKind
         return WallMilling.Plan<SideRough, TTrace>(setup, x, ref r, ref trace);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, WallMilling.PassesOf(x, r), r.Down.Count, ref sink);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
 }
 
 /// <summary>
 /// Finish side milling: the feed per tooth of the chart is kept, since its marks make the finish; spring passes repeat the last way.
 /// </summary>
-public readonly struct SideFinish : IMillingKind
+internal readonly struct SideFinish : IMillingKind
 {
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "side-finish",
         "Finish side milling",
@@ -162,18 +149,15 @@ public readonly struct SideFinish : IMillingKind
         [Output.PeakToValley, .. LoadRows])
     { Takes = LeftoverKind.Wall };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
         x.Propose(Input.WallHeight, x[Input.DepthOfCut]);
     }
 
-    /// <inheritdoc/>
     public static bool Uses(MillingSetup setup, in Inputs x, Input input) =>
         input != Input.CornerAngle || WallMilling.TurnsOnTheSpot(setup, x);
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         check.Holds(
@@ -185,19 +169,15 @@ public readonly struct SideFinish : IMillingKind
         Milling.Bend.Refuse(setup, x, check);
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => WallMilling.Engage(setup, x, Math.Max(x[Input.StockWidth], 1e-6), ref r, ref trace);
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace => WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, WallMilling.PassesOf(x, r), r.Down.Count, ref sink);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => Bend.Notice(x, r, findings);
 }

@@ -1,14 +1,10 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
 
 /// <summary>Slot milling: first as wide as the cutter, then, in a wider slot, along its walls. The load is that of the first pass.</summary>
-public readonly struct SlotMilling : IMillingKind
+internal readonly struct SlotMilling : IMillingKind
 {
     // Passes along the walls of a wider slot take at most this share of the diameter.
     private const double WallShare = 0.5;
@@ -17,7 +13,6 @@ public readonly struct SlotMilling : IMillingKind
         "i_e", "Passes across", Quantity.Count, "1 + ceil((b - DC)/(0.5*DC) - 1e-9)",
         "one as wide as the cutter, then equal passes along the walls of at most half its diameter");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "slot",
         "Slot milling",
@@ -32,14 +27,12 @@ public readonly struct SlotMilling : IMillingKind
         [Output.Width, Output.Depth, .. LoadRows])
     { ChartedAs = [SideRough.Description, PocketMilling.Description], DepthFactor = 0.4 };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.SlotWidth, setup.Diameter);
         x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
     }
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double width = x[Input.SlotWidth];
@@ -48,7 +41,6 @@ public readonly struct SlotMilling : IMillingKind
                 .Holds(false, "slotWidth", width, $"A cutter of {setup.Diameter:0.###} mm cuts a wider slot; take one of at most {width:0.###} mm.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -60,7 +52,6 @@ public readonly struct SlotMilling : IMillingKind
         r.Engagement = Engagement.Of(contact, contact.Diameter, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -69,16 +60,13 @@ public readonly struct SlotMilling : IMillingKind
         return new(r.Down.Each, setup.Diameter, x[Input.StockHeight]);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, (double)r.Across.Count * r.Down.Count, r.Down.Count, ref sink);
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         if (x[Input.SlotWidth] < setup.Diameter * 1.005 && setup.Tip.AtTip > 0)

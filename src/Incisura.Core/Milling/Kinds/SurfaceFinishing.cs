@@ -1,8 +1,4 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Derivations;
-using Incisura.Core.Quantities;
 using static Incisura.Core.Milling.MillingWords;
 
 namespace Incisura.Core.Milling.Kinds;
@@ -10,7 +6,7 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>
 /// Finishing a free-form surface in lines so close that the ridge between them stays as low as wanted, with a ball, a corner radius or a barrel.
 /// </summary>
-public readonly struct SurfaceFinishing : IMillingKind
+internal readonly struct SurfaceFinishing : IMillingKind
 {
     /// <summary>Ridge height wanted, mm.</summary>
     public static readonly LimitDefinition RidgeLimit = new(
@@ -31,7 +27,6 @@ public readonly struct SurfaceFinishing : IMillingKind
         "D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))",
         "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
 
-    /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
         "surface-finish",
         "Surface finishing",
@@ -62,13 +57,11 @@ public readonly struct SurfaceFinishing : IMillingKind
         ])
     { ChartedAs = [SideFinish.Description] };
 
-    /// <inheritdoc/>
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.Tilt, setup.TipIsBall ? 15 : 0);
     }
 
-    /// <inheritdoc/>
     public static bool Uses(MillingSetup setup, in Inputs x, Input input) => input switch
     {
         Input.Tilt => setup.Barrel is null,
@@ -77,7 +70,6 @@ public readonly struct SurfaceFinishing : IMillingKind
         _ => true,
     };
 
-    /// <inheritdoc/>
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double radius = RadiusOf(setup), ridge = x[Input.RidgeHeight], depth = x[Input.StockWidth];
@@ -94,7 +86,6 @@ public readonly struct SurfaceFinishing : IMillingKind
                     $"A rounding of {radius:0.###} mm does not fit into it; take a smaller one.");
     }
 
-    /// <inheritdoc/>
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -119,7 +110,6 @@ public readonly struct SurfaceFinishing : IMillingKind
         r[Output.Step] = step;
     }
 
-    /// <inheritdoc/>
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -152,16 +142,13 @@ public readonly struct SurfaceFinishing : IMillingKind
         return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
     }
 
-    /// <inheritdoc/>
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>
         PassTime.Walk(setup, x, r, r.Across.Count, 1, ref sink);
 
-    /// <inheritdoc/>
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         limits.Add(SurfaceFinishing.RidgeLimit, r[Output.Ridge], x[Input.RidgeHeight]);
 
-    /// <inheritdoc/>
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
         if (setup.TipIsBall && x[Input.Tilt] < 3)
