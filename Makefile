@@ -54,9 +54,9 @@ e2e: $(STAMPS)/npm $(STAMPS)/chromium ## browser journeys only
 test: build $(STAMPS)/chromium ## every test, ending with the totals
 	tests/run.sh unit web e2e
 
-golden: ## write the golden files of the engine anew, after its version was raised
+golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
-	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -method '*No_figure_moves*'
+	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests'
 
 soak: build ## long random work on the library and on chains of holes
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'

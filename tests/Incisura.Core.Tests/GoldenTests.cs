@@ -32,7 +32,7 @@ public sealed class GoldenTests
         $"{RuntimeInformation.FrameworkDescription} {(X86Base.IsSupported ? "x86" : ArmBase.IsSupported ? "arm" : "other")} "
             + $"fma={Fma.IsSupported} avx512={Avx512F.IsSupported}";
 
-    private static string Folder { get; } = Path.Combine(RootOf(AppContext.BaseDirectory), "tests", "golden");
+    internal static string Folder { get; } = Path.Combine(RootOf(AppContext.BaseDirectory), "tests", "golden");
 
     private static string RootOf(string folder) =>
         File.Exists(Path.Combine(folder, "Incisura.slnx"))

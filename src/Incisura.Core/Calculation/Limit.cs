@@ -163,6 +163,9 @@ public struct LimitSet
 
     private Room room;
 
+    /// <summary>Where along the cut loads are worst, mm from its beginning; 0 where they are the same all the way.</summary>
+    public double LoadsAt { get; set; }
+
     /// <summary>How many limits were judged or could not be.</summary>
     public int Count { get; private set; }
 
@@ -188,9 +191,8 @@ public struct LimitSet
     /// <param name="definition">Which.</param>
     /// <param name="used">The value used, in the limit's base unit.</param>
     /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
-    /// <param name="at">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
-    public void Add(LimitDefinition definition, double used, double allowed, double at = double.NaN) =>
-        room[Count++] = new(definition, used, allowed, at);
+    public void Add(LimitDefinition definition, double used, double allowed) =>
+        room[Count++] = new(definition, used, allowed, definition.WithFeed == FeedShare.Load && LoadsAt > 0 ? LoadsAt : double.NaN);
 
     /// <summary>Every limit with its words, tightest first, those that could not be judged last.</summary>
     public readonly IReadOnlyList<JudgedLimit> Judged() =>

@@ -120,6 +120,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         result = default;
         TKind.Work(own, x, ref result, ref trace);
         if (own.Taylor.Known) result[Output.ToolLife] = own.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
+        result.Judging.LoadsAt = TKind.WorstAt(result);
         HoleWork.Judge(own, x, result, TKind.Enters(own, x), ref result.Judging);
         TKind.Judge(own, x, result, ref result.Judging);
     }

@@ -27,6 +27,9 @@ public interface IHoleKind
     static abstract void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace;
 
+    /// <summary>Where along its way its loads are worst, mm below the surface; 0 where they are the same all the way.</summary>
+    static virtual double WorstAt(in HoleResult r) => 0;
+
     /// <summary>Judges limits that only it has.</summary>
     static virtual void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {

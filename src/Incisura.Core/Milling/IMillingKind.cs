@@ -39,6 +39,9 @@ public interface IMillingKind
     static abstract void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink;
 
+    /// <summary>Where along the cut its loads are worst, mm from the beginning; 0 where they are the same all the way.</summary>
+    static virtual double WorstAt(in Inputs x, in MillingResult r) => 0;
+
     /// <summary>Judges limits that only it has.</summary>
     static virtual void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {

@@ -145,6 +145,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         result[Output.PassesAcross] = result.Across.Count;
         result[Output.PassesDown] = result.Down.Count;
         Extent extent = TKind.Plan(own, x, ref result, ref trace);
+        result.Judging.LoadsAt = TKind.WorstAt(x, result);
         PassLoad.Judge(own, x, result, extent.Axial, extent.Radial, extent.Reach, ref result.Judging);
         TKind.Judge(own, x, result, ref result.Judging);
     }

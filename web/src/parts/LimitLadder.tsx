@@ -17,7 +17,11 @@ export function LimitLadder({ limits, most = 8 }: { limits: readonly Schemas['Ju
       {judged.slice(0, most).map((l) => (
         <div key={l.kind} className={`rung ${l.use! > 1 + 1e-9 ? 'over' : ''}`} data-limit={l.kind}>
           <span className="what">
-            <span>{l.name}</span> <b>{values(l)}</b>
+            <span title={l.at ? `Worst ${units.text(l.at, 'length')} along the cut` : undefined}>
+              {l.name}
+              {l.at ? <small className="muted"> at {units.size(l.at)}</small> : null}
+            </span>{' '}
+            <b>{values(l)}</b>
           </span>
           <span className="track">
             <i style={{ width: `${Math.min(100, l.use! * 100)}%`, backgroundColor: loadColour(l.use!) }} />

@@ -19,6 +19,9 @@ internal readonly struct CentreDrilling : IHoleKind
         check.Within(
             "chamferDiameter", "The diameter at the surface", x[Input.ChamferDiameter], setup.Diameter, setup.Cutter.ShankSize, Quantity.Length);
 
+    // The cone is widest where it is deepest.
+    public static double WorstAt(in HoleResult r) => r[Output.ProgrammedDepth];
+
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -54,6 +57,9 @@ internal readonly struct SpotDrilling : IHoleKind
     public static void Refuse(HoleSetup setup, in Inputs x, InputCheck check) => check
         .Within("chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], 0.05, setup.Diameter, Quantity.Length)
         .Within("webFlat", "The flat left by the web", x[Input.WebFlat], 0, Math.Max(0, x[Input.ChamferDiameter] - 0.01), Quantity.Length);
+
+    // The cone is widest where it is deepest.
+    public static double WorstAt(in HoleResult r) => r[Output.ProgrammedDepth];
 
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
@@ -106,6 +112,9 @@ internal readonly struct Countersinking : IHoleKind
             "holeBefore", "The hole that is there", x[Input.HoleBefore], Math.Max(0.05, Least(setup)), setup.Diameter * 0.999, Quantity.Length)
         .Within(
             "chamferDiameter", "The chamfer diameter", x[Input.ChamferDiameter], x[Input.HoleBefore] + 0.01, setup.Diameter, Quantity.Length);
+
+    // The cone is widest where it is deepest.
+    public static double WorstAt(in HoleResult r) => r[Output.ProgrammedDepth];
 
     public static void Work<TTrace>(HoleSetup setup, in Inputs x, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace

@@ -111,6 +111,9 @@ internal readonly struct RampMilling : IMillingKind
         sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
+    // From the second ramp on the floor of the ramp before lies highest at the far end.
+    public static double WorstAt(in Inputs x, in MillingResult r) => x[Input.Length];
+
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
     {
         limits.Add(MillingLimits.RampAngle, r[Output.Tilt], setup.LargestRamp);

@@ -2,7 +2,6 @@ import { wayOf } from '../../api/beside';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { clock } from '../../parts/units';
-import { Stages } from './holes/Stages';
 import { fieldValue, figure } from './pictures/parts';
 
 const [W, H] = [300, 190];
@@ -80,7 +79,28 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
           <b>{clock(figure(result, 'time'))}</b>
         </div>
         <p className="muted small">Passes are equal and none is above the most allowed.</p>
-        <Stages stages={wayOf(result)} />
+        <table className="courses" aria-label="Way of the tool">
+          <thead>
+            <tr>
+              <th>way</th>
+              <th>times</th>
+              <th>{units.unit('length')}</th>
+              <th>{units.unit('feedRate')}</th>
+              <th>time</th>
+            </tr>
+          </thead>
+          <tbody>
+            {wayOf(result).map((part) => (
+              <tr key={part.code}>
+                <th>{part.name}</th>
+                <td>{units.number(part.count, 'ratio')}</td>
+                <td>{units.number(part.length, 'length')}</td>
+                <td>{units.number(part.feedRate, 'feedRate')}</td>
+                <td>{clock(part.time)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       </div>
     </div>
   );

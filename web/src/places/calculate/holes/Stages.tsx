@@ -7,7 +7,7 @@ import { rowsOf, type Stage } from './stages';
 
 type Edit = Schemas['StageEdit'];
 
-/** What the tool does, stage by stage, along its axis or pass by pass; where it may be, speed, feed and coolant of a stage can be changed. */
+/** What the tool does along its axis, stage by stage; where it may be, speed, feed and coolant of a stage can be changed. */
 export function Stages(props: {
   stages: readonly Stage[];
   edits?: Edit[];
@@ -18,7 +18,6 @@ export function Stages(props: {
   const { stages, edits = [], refused = {}, onEdits } = props;
   const units = useUnits();
   const rows = rowsOf(stages);
-  const along = rows.some((r) => r.stage.from !== null);
   const whole = rows.reduce((sum, r) => sum + r.time, 0);
   const editable = onEdits !== undefined && rows.some((r) => r.stage.editable);
   const change = (stage: string, values: Partial<Edit>) => {
@@ -38,8 +37,8 @@ export function Stages(props: {
         <thead>
           <tr>
             <th>stage</th>
-            <th>{along ? 'from' : 'how often'}</th>
-            <th>{along ? 'to' : 'way of one'}</th>
+            <th>from</th>
+            <th>to</th>
             <th>{units.unit('spindleSpeed')}</th>
             <th>{units.unit('feedRate')}</th>
             <th>coolant</th>
@@ -56,8 +55,8 @@ export function Stages(props: {
                 <th>
                   <i className="swatch" style={{ background: colour || 'transparent' }} /> {number} {stage.name}
                 </th>
-                <td>{along ? units.number(stage.from ?? 0, 'length') : units.number(stage.count, 'ratio')}</td>
-                <td>{units.number(along ? (stage.to ?? 0) : stage.length, 'length')}</td>
+                <td>{units.number(stage.from ?? 0, 'length')}</td>
+                <td>{units.number(stage.to ?? 0, 'length')}</td>
                 <td>
                   {editable && stage.editable ? (
                     <NumberField
