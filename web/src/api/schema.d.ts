@@ -6336,7 +6336,7 @@ export interface components {
             role: components["schemas"]["Role"];
         };
         /**
-         * @description What a limit's excess means.
+         * @description How much something matters.
          * @enum {unknown}
          */
         Severity: "info" | "caution" | "stop";
