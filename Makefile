@@ -56,7 +56,7 @@ test: build $(STAMPS)/chromium ## every test, ending with the totals
 
 golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
-	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests'
+	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests' -class '*SymbolTests'
 
 soak: build ## long random work on the library and on chains of holes
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'

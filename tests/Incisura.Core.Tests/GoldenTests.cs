@@ -144,7 +144,7 @@ public sealed class GoldenTests
     private static string Text(double value) => value.ToString("R", CultureInfo.InvariantCulture);
 
     // What a cutter, a machine, a material or a person can make of one operation.
-    private static IEnumerable<(string Name, Situation Situation, Choices Choices)> Situations(IOperation operation, CutterFamily family)
+    internal static IEnumerable<(string Name, Situation Situation, Choices Choices)> Situations(IOperation operation, CutterFamily family)
     {
         string code = operation.Description.Code;
         Situation usual = Usual(code, family);

@@ -8,7 +8,7 @@ public static class AxisDepth
     private static readonly Formula PointFormula = new("l_t", "Length of the point", Quantity.Length, "D/2/tan(σ/2*pi/180)", "geometry of the point");
     private static readonly Formula FlatFormula = new("l_t", "Length of the point", Quantity.Length, "0*D", "a flat end has no point");
     private static readonly Formula ThroughFormula = new(
-        "t_p", "Programmed depth", Quantity.Length, "t + l_t + b", "thickness, point and breakthrough");
+        "t_p", "Programmed depth", Quantity.Length, "t + l_t + t_b", "thickness, point and breakthrough");
     private static readonly Formula FullFormula = new(
         "t_p", "Programmed depth", Quantity.Length, "t + l_t", "depth to the full diameter, and the point below it");
     private static readonly Formula ToPointFormula = new("t_p", "Programmed depth", Quantity.Length, "1*t", "depth stated to the point");
@@ -17,8 +17,8 @@ public static class AxisDepth
     private static readonly Formula HeightFormula = new(
         "z_p", "Programmed height", Quantity.Length, "z_0 - t_p", "height of the surface above the datum, less the depth");
     private static readonly Formula ConeFormula = new(
-        "t_p", "Programmed depth", Quantity.Length, "t_c + (d_c - w)/2/tan(σ/2*pi/180)",
-        "cone from its least diameter w to the chamfer wanted, below what lies before the cone");
+        "t_p", "Programmed depth", Quantity.Length, "t_c + (d_c - w_f)/2/tan(σ/2*pi/180)",
+        "cone from its least diameter w_f to the chamfer wanted, below what lies before the cone");
 
     /// <summary>Length of a point, mm; 0 for a flat end.</summary>
     /// <param name="diameter">Diameter at its base, mm.</param>
@@ -42,7 +42,7 @@ public static class AxisDepth
         {
             if (pointAngle >= 180) trace.Take(FlatFormula, point, new Term("D", diameter));
             else trace.Take(PointFormula, point, new("D", diameter), new("σ", pointAngle));
-            if (x.Through) trace.Take(ThroughFormula, tip, new("t", depth), new("l_t", point), new("b", past));
+            if (x.Through) trace.Take(ThroughFormula, tip, new("t", depth), new("l_t", point), new("t_b", past));
             else if (x.ToPoint) trace.Take(ToPointFormula, tip, new Term("t", depth));
             else trace.Take(FullFormula, tip, new("t", depth), new("l_t", point));
             if (!x.Through) trace.Take(FullDepthFormula, tip - point, new("t_p", tip), new("l_t", point));
@@ -64,7 +64,7 @@ public static class AxisDepth
         where TTrace : struct, ITrace
     {
         double chamfer = x[Input.ChamferDiameter], tip = ForChamfer(chamfer, leastDiameter, pointAngle, before);
-        if (TTrace.Listens) trace.Take(ConeFormula, tip, new("t_c", before), new("d_c", chamfer), new("w", leastDiameter), new("σ", pointAngle));
+        if (TTrace.Listens) trace.Take(ConeFormula, tip, new("t_c", before), new("d_c", chamfer), new("w_f", leastDiameter), new("σ", pointAngle));
         Programme(tip, x, ref r, ref trace);
     }
 

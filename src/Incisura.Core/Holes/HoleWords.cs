@@ -9,9 +9,9 @@ internal static class HoleWords
 
     public static readonly FieldDescription Feed = new(Input.FeedPerRevolution, "f", "Feed per revolution", "Per turn", Quantity.Chip, 0.0005, 10);
     public static readonly FieldDescription Depth = new(Input.Depth, "t", "Depth", "Deep", Quantity.Length, 0.01, 2000);
-    public static readonly FieldDescription Breakthrough = new(Input.Breakthrough, "b", "Breakthrough", "Deep", Quantity.Length, 0, 100, 1);
+    public static readonly FieldDescription Breakthrough = new(Input.Breakthrough, "t_b", "Breakthrough", "Deep", Quantity.Length, 0, 100, 1);
     public static readonly FieldDescription Chamfer = new(Input.ChamferDiameter, "d_c", "Chamfer diameter", "Deep", Quantity.Length, 0.05, 200);
-    public static readonly FieldDescription Dwell = new(Input.DwellTurns, "e", "Turns at the bottom", "Deep", Quantity.Ratio, 0, 100, 0);
+    public static readonly FieldDescription Dwell = new(Input.DwellTurns, "n_d", "Turns at the bottom", "Deep", Quantity.Ratio, 0, 100, 0);
     public static readonly FieldDescription Before = new(Input.HoleBefore, "d_0", "Hole that is there", "Before", Quantity.Length, 0, 500);
     public static readonly FieldDescription DepthBefore = new(
         Input.DepthOfHoleBefore, "t_0", "Its depth at full diameter", "Before", Quantity.Length, 0, 2000);

@@ -34,7 +34,7 @@ internal static class HoleWork
     private static readonly Formula RapidWayFormula = new(
         "l_r", "Way in rapid", Quantity.Length, "r - a + s_r", "from the retract plane to the approach plane, and every way back");
     private static readonly Formula TimeFormula = new(
-        "T", "Time of a hole", Quantity.Time, "l_f/v_f + e/n + l_r/v_rapid", "ways over their speeds, and the turns at the bottom");
+        "T", "Time of a hole", Quantity.Time, "l_f/v_f + n_d/n + l_r/v_rapid", "ways over their speeds, and the turns at the bottom");
 
     /// <summary>k_c1.1 with the corrections for rake and wear, MPa.</summary>
     public static double SpecificForce11<TTrace>(HoleSetup setup, in Inputs x, ref TTrace trace)
@@ -106,7 +106,7 @@ internal static class HoleWork
         trace.Take(FeedWayFormula, way.Fed, new("a", a), new("t_p", tip), new("s_f", way.Fed - a - tip));
         trace.Take(RapidWayFormula, way.Moved, new("r", up), new("a", a), new("s_r", way.Moved - (up - a)));
         trace.Take(
-            TimeFormula, way.Time, new("l_f", way.Fed), new("v_f", r[Output.FeedRate]), new("e", x[Input.DwellTurns]),
+            TimeFormula, way.Time, new("l_f", way.Fed), new("v_f", r[Output.FeedRate]), new("n_d", x[Input.DwellTurns]),
             new("n", r[Output.SpindleSpeed]), new("l_r", way.Moved), new("v_rapid", setup.RapidFeed));
     }
 

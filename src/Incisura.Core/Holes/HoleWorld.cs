@@ -175,11 +175,11 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
                 $"{origins.Machine}; {origins.Assembly}"),
             new("l_p", "Length outside the holder", Quantity.Length, own.Projection, origins.Assembly),
         ];
-        if (r.Has(Output.OuterDiameter)) givens.Add(new("D_o", "Largest diameter cut", Quantity.Length, r[Output.OuterDiameter], hole));
+        if (r.Has(Output.OuterDiameter)) givens.Add(new("D_a", "Largest diameter cut", Quantity.Length, r[Output.OuterDiameter], hole));
         if (r.Has(Output.InnerDiameter)) givens.Add(new("D_i", "Least diameter cut", Quantity.Length, r[Output.InnerDiameter], hole));
         if (r.EdgeAngle > 0) givens.Add(new("κ", "Cutting edge angle of the edge", Quantity.Angle, r.EdgeAngle, origins.Cutter));
         if (double.IsFinite(own.RunUp))
-            givens.Add(new("α", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, own.RunUp, origins.Machine));
+            givens.Add(new("α_n", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, own.RunUp, origins.Machine));
         if (own.SynchronousLimit > 0)
             givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, own.SynchronousLimit, origins.Machine));
         if (own.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, origins.Cutter));

@@ -31,7 +31,7 @@ public readonly record struct SlenderDrill(double Bending, double Modulus, doubl
     };
 
     private static readonly Formula BucklingFormula = new(
-        "F_b", "Thrust that buckles the drill", Quantity.Force, "pi^3*E*d_b^4/64/(0.7*l_0)^2", "Euler, held at one end and guided at the other");
+        "F_k", "Thrust that buckles the drill", Quantity.Force, "pi^3*E*d_b^4/64/(0.7*l_0)^2", "Euler, held at one end and guided at the other");
 
     /// <summary>The column of a cutter.</summary>
     public static SlenderDrill Of(Cutter cutter)

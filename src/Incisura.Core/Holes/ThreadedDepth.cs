@@ -5,7 +5,7 @@ internal static class ThreadedDepth
 {
     private static readonly Formula BlindFormula = new("t_p", "Programmed depth", Quantity.Length, "t + l_a", "full depth, and the lead below it");
     private static readonly Formula ThroughFormula = new(
-        "t_p", "Programmed depth", Quantity.Length, "t + l_a + b", "thickness, and the lead past the far face");
+        "t_p", "Programmed depth", Quantity.Length, "t + l_a + t_b", "thickness, and the lead past the far face");
     private static readonly Formula NeededFormula = new(
         "t_n", "Depth the hole must have", Quantity.Length, "t_p + c_b + l_c", "tip, clear way and room for chips");
 
@@ -24,7 +24,7 @@ internal static class ThreadedDepth
         r[Output.FullDepth] = depth;
         if (TTrace.Listens)
         {
-            if (x.Through) trace.Take(ThroughFormula, tip, new("t", depth), new("l_a", lead), new("b", past));
+            if (x.Through) trace.Take(ThroughFormula, tip, new("t", depth), new("l_a", lead), new("t_b", past));
             else trace.Take(BlindFormula, tip, new("t", depth), new("l_a", lead));
         }
 

@@ -48,7 +48,7 @@ public readonly record struct ArcOfEngagement
         "φ_e",
         "Arc of engagement",
         Quantity.Angle,
-        "(acos(1 - 2*a_e/D_e) + min(acos(1 - 2*a_e/D_e), asin(s/D_e)))*180/pi",
+        "(acos(1 - 2*a_e/D_e) + min(acos(1 - 2*a_e/D_e), asin(s_t/D_e)))*180/pi",
         "rim between the plunge before and the open side of the row, on both sides of the point nearest the wall");
 
     private ArcOfEngagement(double entry, double exit, double cosEntry, double cosExit)
@@ -126,17 +126,17 @@ public readonly record struct ArcOfEngagement
         return arc;
     }
 
-    /// <summary>Plunge beside a wall: θ = acos(1 − 2·a_e/D) towards the open side, min(θ, asin(s/D)) towards the plunge before.</summary>
+    /// <summary>Plunge beside a wall: θ = acos(1 − 2·a_e/D) towards the open side, min(θ, asin(s_t/D)) towards the plunge before.</summary>
     /// <param name="diameter">Diameter D_e, mm, above 0.</param>
     /// <param name="width">Width of the row a_e, mm, above 0 up to the diameter.</param>
-    /// <param name="step">Step s along the wall, mm, above 0 up to the diameter.</param>
+    /// <param name="step">Step s_t along the wall, mm, above 0 up to the diameter.</param>
     /// <param name="trace">Listens to the step.</param>
     public static ArcOfEngagement Plunge<TTrace>(double diameter, double width, double step, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double open = Math.Acos(1 - (2 * width / diameter)), before = Math.Min(open, Math.Asin(step / diameter));
         ArcOfEngagement arc = new(-before, open, Math.Cos(before), Math.Cos(open));
-        if (TTrace.Listens) trace.Take(PlungeArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter), new("s", step));
+        if (TTrace.Listens) trace.Take(PlungeArc, double.RadiansToDegrees(arc.Length), new("a_e", width), new("D_e", diameter), new("s_t", step));
         return arc;
     }
 

@@ -8,7 +8,7 @@ public static class CircularPath
         "k_f", "Feed of the centre over feed at the rim", Quantity.Ratio, "(R - r)/R", "both turn about one centre; the rim keeps its feed");
 
     /// <summary>Pitch of a helix.</summary>
-    public static readonly Formula PitchFormula = new("P", "Depth in a turn", Quantity.Length, "pi*D_p*tan(α*pi/180)", "helix unrolled");
+    public static readonly Formula PitchFormula = new("P_u", "Depth in a turn", Quantity.Length, "pi*D_p*tan(α*pi/180)", "helix unrolled");
 
     /// <summary>Feed of the centre over feed at the rim.</summary>
     /// <param name="radius">Radius R of the wall, mm, above 0.</param>

@@ -9,7 +9,7 @@ public readonly record struct Cone(double TipDiameter, double IncludedAngle)
 {
     /// <summary>Depth of the tip below the top face.</summary>
     public static readonly Formula TipDepthFormula = new(
-        "t_t", "Depth of the tip", Quantity.Length, "t_b + c/tan(σ*pi/360)", "leg along the cone, with the tip below the chamfer");
+        "t_t", "Depth of the tip", Quantity.Length, "t_k + c/tan(σ*pi/360)", "leg along the cone, with the tip below the chamfer");
 
     /// <summary>Diameter of the cone at a height.</summary>
     public static readonly Formula DiameterFormula = new(
@@ -17,7 +17,7 @@ public readonly record struct Cone(double TipDiameter, double IncludedAngle)
 
     /// <summary>Diameter at the lower end.</summary>
     public static readonly Formula LowerFormula = new(
-        "D_l", "Diameter in contact at the lower end", Quantity.Length, "d_t + 2*t_b*tan(σ*pi/360)", "cone from its tip");
+        "D_l", "Diameter in contact at the lower end", Quantity.Length, "d_t + 2*t_k*tan(σ*pi/360)", "cone from its tip");
 
     /// <summary>Mean depth of a triangular section.</summary>
     public static readonly Formula TriangleFormula = new(

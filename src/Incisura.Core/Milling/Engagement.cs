@@ -2,7 +2,7 @@ namespace Incisura.Core.Milling;
 
 /// <summary>What the edges of the end face take, beside what the side takes, on a helix.</summary>
 /// <param name="Section">Section A_s that cutter sweeps square to its path, side and face together, mm²; 0 where the face cuts nothing.</param>
-/// <param name="Share">Share q_b of it that the face takes, 0 to 1.</param>
+/// <param name="Share">Share q_u of it that the face takes, 0 to 1.</param>
 /// <param name="ChipRatio">Chip of the face for each mm of feed per tooth of the centre: the sine of the ramp angle.</param>
 public readonly record struct FaceCut(double Section, double Share, double ChipRatio);
 

@@ -78,16 +78,16 @@ public readonly record struct MillingCut(
     };
 
     private static readonly Formula FaceChipFormula = new(
-        "h_b", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
+        "h_u", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
 
     private static readonly Formula FaceSpecificFormula = new(
-        "k_b", "Specific force at the end face", Quantity.Stress, "k_c11*h_b^(-m_c)", "Kienzle and Victor 1952");
+        "k_u", "Specific force at the end face", Quantity.Stress, "k_c11*h_u^(-m_c)", "Kienzle and Victor 1952");
 
     private static readonly Formula WithFacePowerFormula = new(
-        "P_c", "Cutting power", Quantity.Power, "Q*((1 - q_b)*k_c + q_b*k_b)/60000", "work of the specific forces on what side and end face remove");
+        "P_c", "Cutting power", Quantity.Power, "Q*((1 - q_u)*k_c + q_u*k_u)/60000", "work of the specific forces on what side and end face remove");
 
     private static readonly Formula FaceForceFormula = new(
-        "F_b", "Side force of the end face", Quantity.Force, "2*Q*q_b*k_b/v_c",
+        "F_u", "Side force of the end face", Quantity.Force, "2*Q*q_u*k_u/v_c",
         "its work at half the radius, taken in one direction; errs on the safe side");
 
     /// <summary>P_c = Q·k_c/60000.</summary>
@@ -152,11 +152,11 @@ public readonly record struct MillingCut(
         if (Face.Share > 0)
         {
             trace.Take(FaceChipFormula, faceChip, new("f_z", FeedPerTooth), new("α", double.RadiansToDegrees(Math.Asin(Face.ChipRatio))));
-            trace.Take(FaceSpecificFormula, faceSpecific, new("k_c11", SpecificForce11), new("h_b", faceChip), new("m_c", ChipExponent));
+            trace.Take(FaceSpecificFormula, faceSpecific, new("k_c11", SpecificForce11), new("h_u", faceChip), new("m_c", ChipExponent));
             trace.Take(
-                WithFacePowerFormula, power, new("Q", removalRate), new("q_b", Face.Share), new("k_c", specificForce), new("k_b", faceSpecific));
+                WithFacePowerFormula, power, new("Q", removalRate), new("q_u", Face.Share), new("k_c", specificForce), new("k_u", faceSpecific));
             trace.Take(
-                FaceForceFormula, faceForce, new("Q", removalRate), new("q_b", Face.Share), new("k_b", faceSpecific), new("v_c", CuttingSpeed));
+                FaceForceFormula, faceForce, new("Q", removalRate), new("q_u", Face.Share), new("k_u", faceSpecific), new("v_c", CuttingSpeed));
         }
         else trace.Take(PowerFormula, power, new("Q", removalRate), new("k_c", specificForce));
 

@@ -23,7 +23,7 @@ internal static class MillingWords
         new(Input.Length, "L", name, "Along", Quantity.Length, 0.1, 100_000, start);
 
     public static FieldDescription Deflection(double start) =>
-        new(Input.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, start);
+        new(Input.DeflectionAllowed, "δ_max", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, start);
 
     public static OptionDescription ChipKept(string start) =>
         new(

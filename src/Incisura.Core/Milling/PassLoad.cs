@@ -60,7 +60,7 @@ internal static class PassLoad
     private static readonly Formula ForceFormula = new(
         "F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)",
         "tangential and radial force on the largest section, taken in one direction; errs on the safe side");
-    private static readonly Formula WithFaceForceFormula = ForceFormula with { Expression = "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2) + F_b" };
+    private static readonly Formula WithFaceForceFormula = ForceFormula with { Expression = "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2) + F_u" };
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
     /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
@@ -123,7 +123,7 @@ internal static class PassLoad
         if (load.FaceForce > 0)
             trace.Take(
                 WithFaceForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.EdgeAngle),
-                new("F_b", load.FaceForce));
+                new("F_u", load.FaceForce));
         else trace.Take(ForceFormula, force, new("k_c", load.SpecificForce), new("A", section), new("k_r", setup.RadialRatio), new("κ", e.EdgeAngle));
         trace.Take(
             TipCompliance.DeflectionFormula,

@@ -10,15 +10,15 @@ internal static class PassTime
     public const double Lift = 25;
 
     private static readonly Formula SideOverrun = new(
-        "e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0",
+        "l_e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0",
         "geometry of entry and exit, with a clear way c_0");
     private static readonly Formula FullOverrun = new(
-        "e", "Way before and after the work", Quantity.Length, "D_e/2 + c_0", "the whole cutter clears the work, with a clear way c_0");
+        "l_e", "Way before and after the work", Quantity.Length, "D_e/2 + c_0", "the whole cutter clears the work, with a clear way c_0");
     private static readonly Formula OneWay = new(
-        "T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + (i - 1)*(L + 2*e)/v_rapid + 2*i_p*h_s/v_rapid",
+        "T", "Time", Quantity.Time, "i*(L + 2*l_e)/v_f + (i - 1)*(L + 2*l_e)/v_rapid + 2*i_p*h_s/v_rapid",
         "passes at feed rate, returns in rapid, a lift h_s for each level");
     private static readonly Formula BothWays = new(
-        "T", "Time", Quantity.Time, "i*(L + 2*e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
+        "T", "Time", Quantity.Time, "i*(L + 2*l_e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
 
     /// <summary>Way before and after the work for a cut with the side of the cutter.</summary>
     public static double OverrunOfSide<TTrace>(double diameter, double width, ref TTrace trace)
@@ -82,7 +82,7 @@ internal static class PassTime
         Sum<TKind>(setup, x, ref r);
         if (TTrace.Listens)
             trace.Take(
-                x.BothWays ? BothWays : OneWay, r[Output.Time], new("i", passes), new("i_p", levels), new("L", x[Input.Length]), new("e", overrun),
+                x.BothWays ? BothWays : OneWay, r[Output.Time], new("i", passes), new("i_p", levels), new("L", x[Input.Length]), new("l_e", overrun),
                 new("v_f", r[Output.FeedRate]), new("v_rapid", setup.RapidFeed), new("h_s", Lift));
     }
 }

@@ -78,7 +78,7 @@ internal readonly struct Boring<TBar> : IHoleKind
         [
             new(Input.BoreDiameter, "D_b", "Diameter to bore", "Across", Quantity.Length, 1, 500),
             Depth, Breakthrough, Before, Feed,
-            new(Input.DeflectionAllowed, "δ", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
+            new(Input.DeflectionAllowed, "δ_max", "Deflection allowed", "Held to", Quantity.Deviation, 0.1, 1000, TBar.DeflectionAllowed),
             .. Planes,
         ],
         [EndOption],

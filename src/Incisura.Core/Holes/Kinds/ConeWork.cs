@@ -42,7 +42,7 @@ internal readonly struct SpotDrilling : IHoleKind
         "hole",
         [CutterFamily.SpotDrill],
         [
-            Chamfer, new(Input.WebFlat, "w", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0),
+            Chamfer, new(Input.WebFlat, "w_f", "Flat left by the web", "Deep", Quantity.Length, 0, 20, 0),
             Before with { Name = "Hole to be drilled after", Default = 0 }, Dwell with { Default = 2 }, Feed, .. Planes,
         ],
         [],

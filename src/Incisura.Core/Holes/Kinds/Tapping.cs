@@ -28,13 +28,13 @@ internal readonly struct Tapping : IHoleKind
 
     private static readonly WayKind In = new("in", "In, in step"), Out = new("out", "Reversed and out, in step");
 
-    private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_s", "pitch times starts: in step, always");
+    private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_g", "pitch times starts: in step, always");
     private static readonly Formula WantedFormula = new(
         "n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D)", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula AxisFormula = new(
         "n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
     private static readonly Formula ReachedFormula = new(
-        "n_3", "Speed reached within the depth", Quantity.SpindleSpeed, "sqrt(60*α*(a + t_p)/f)",
+        "n_3", "Speed reached within the depth", Quantity.SpindleSpeed, "sqrt(60*α_n*(a + t_p)/f)",
         "spindle runs up and stops again in step, at an even rise of speed");
     private static readonly Formula MostFormula = new(
         "n_m", "Highest speed in step", Quantity.SpindleSpeed, "",
@@ -48,18 +48,19 @@ internal readonly struct Tapping : IHoleKind
         "h", "Chip thickness", Quantity.Chip, "h_t*f/(z*l_a)", "height of the thread shared by all teeth of the lead");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
     private static readonly Formula SectionFormula = new(
-        "A", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))", "trapezium of the 60° thread from its crest flat; ISO 68-1");
+        "A_g", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))",
+        "trapezium of the 60° thread from its crest flat; ISO 68-1");
     private static readonly Formula TorqueFormula = new(
-        "M", "Torque", Quantity.Torque, "k_M*k_c*A*i_s*(D + D_1)/4/1000",
+        "M", "Torque", Quantity.Torque, "k_M*k_c*A_g*i_g*(D + D_1)/4/1000",
         "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
     private static readonly Formula RoomFormula = new(
-        "l_c", "Room for chips below", Quantity.Length, "k_l*A*i_s*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)",
+        "l_c", "Room for chips below", Quantity.Length, "k_l*A_g*i_g*pi*(D + d_0)/2*(t/f)/(pi*d_0^2/4)",
         "loose chips of the whole thread over the section of the hole");
     private static readonly Formula OutFormula = new(
         "n_r", "Spindle speed out", Quantity.SpindleSpeed, "min(q_r*n, n_m)", "speed in times the ratio wanted, held by the same limits");
     private static readonly Formula WayFormula = new(
-        "l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α)", "even rise and fall of the speed, in step");
+        "l_u", "Way to run up and to stop", Quantity.Length, "n^2*f/(60*α_n)", "even rise and fall of the speed, in step");
     private static readonly Formula TimeFormula = new(
         "T", "Time of a hole", Quantity.Time, "(a + t_p)/v_f + (a + t_p)/v_r + (n + n_r)/(60*α_s) + 2*(r - a)/v_rapid",
         "in and out in step, each with its run-up and stop, and the way to and from the retract plane");
@@ -80,7 +81,7 @@ internal readonly struct Tapping : IHoleKind
             Before,
             DepthBefore,
             new(Input.ReturnRatio, "q_r", "Speed out over speed in", "Fast", Quantity.Ratio, 0.2, 4, 1),
-            new(Input.Starts, "i_s", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
+            new(Input.Starts, "i_g", "Starts", "Per turn", Quantity.Count, 1, 8, 1),
             Planes[0] with { Default = double.NaN },
             .. Planes[1..],
         ],
@@ -156,11 +157,11 @@ internal readonly struct Tapping : IHoleKind
         r[Output.RoomForChips] = room;
         if (TTrace.Listens)
         {
-            trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_s", x[Input.Starts]));
+            trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_g", x[Input.Starts]));
             trace.Take(SectionFormula, section, new("h_t", height), new("P", tap.Pitch));
             if (room > 0)
                 trace.Take(
-                    RoomFormula, room, new("k_l", LooseChip), new("A", section), new("i_s", x[Input.Starts]), new("D", tap.Diameter),
+                    RoomFormula, room, new("k_l", LooseChip), new("A_g", section), new("i_g", x[Input.Starts]), new("D", tap.Diameter),
                     new("d_0", hole), new("t", x[Input.Depth]), new("f", lead));
         }
 
@@ -278,7 +279,7 @@ internal readonly struct Tapping : IHoleKind
         trace.Take(AxisFormula, axis, new("v_fmax", setup.LargestFeed), new("f", lead));
         if (!double.IsNaN(reached))
             trace.Take(
-                ReachedFormula, reached, new("α", setup.RunUp), new("a", x[Input.Approach]), new("t_p", r[Output.ProgrammedDepth]),
+                ReachedFormula, reached, new("α_n", setup.RunUp), new("a", x[Input.Approach]), new("t_p", r[Output.ProgrammedDepth]),
                 new("f", lead));
         List<Term> allow = [new("n_max", setup.LargestSpeed), new("n_2", axis)];
         if (setup.SynchronousLimit > 0) allow.Add(new("n_s", setup.SynchronousLimit));
@@ -314,7 +315,7 @@ internal readonly struct Tapping : IHoleKind
             trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
             trace.Take(
-                TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A", section), new("i_s", x[Input.Starts]),
+                TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A_g", section), new("i_g", x[Input.Starts]),
                 new("D", tap.Diameter), new("D_1", hole));
             trace.Take(PowerFormula, power, new("M", torque), new("n", n));
         }
@@ -333,7 +334,7 @@ internal readonly struct Tapping : IHoleKind
         if (!double.IsNaN(setup.RunUp)) r[Output.RunUpWay] = n * n * lead / (60 * setup.RunUp);
         if (!TTrace.Listens) return;
 
-        if (!double.IsNaN(setup.RunUp)) trace.Take(WayFormula, r[Output.RunUpWay], new("n", n), new("f", lead), new("α", setup.RunUp));
+        if (!double.IsNaN(setup.RunUp)) trace.Take(WayFormula, r[Output.RunUpWay], new("n", n), new("f", lead), new("α_n", setup.RunUp));
         trace.Take(
             TimeFormula, r[Output.Time], new("a", a), new("t_p", r[Output.ProgrammedDepth]), new("v_f", r[Output.FeedRate]),
             new("v_r", r[Output.ReturnFeed]), new("n", n), new("n_r", back), new("α_s", double.IsNaN(setup.RunUp) ? 1e12 : setup.RunUp),

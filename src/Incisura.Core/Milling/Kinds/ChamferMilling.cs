@@ -16,7 +16,7 @@ internal readonly struct ChamferMilling : IMillingKind
         [CutterFamily.ChamferMill],
         [
             new(Input.Leg, "c", "Leg on the top face", "Across", Quantity.Length, 0.005, 100, 1),
-            new(Input.TipBelow, "t_b", "Tip below the chamfer", "Deep", Quantity.Length, 0, 100, 0.3),
+            new(Input.TipBelow, "t_k", "Tip below the chamfer", "Deep", Quantity.Length, 0, 100, 0.3),
             FeedPerTooth,
             Length("Length of the edge"),
             Deflection(30),
@@ -51,7 +51,7 @@ internal readonly struct ChamferMilling : IMillingKind
             diameter = cone.DiameterAt(depth), mean = (depth - below) / 2;
         if (TTrace.Listens)
         {
-            trace.Take(Cone.TipDepthFormula, depth, new("t_b", below), new("c", leg), new("σ", cone.IncludedAngle));
+            trace.Take(Cone.TipDepthFormula, depth, new("t_k", below), new("c", leg), new("σ", cone.IncludedAngle));
             trace.Take(Cone.DiameterFormula, diameter, new("d_t", cone.TipDiameter), new("t_t", depth), new("σ", cone.IncludedAngle));
             trace.Take(Cone.TriangleFormula, mean, new("c", leg), new("σ", cone.IncludedAngle));
         }
@@ -72,7 +72,7 @@ internal readonly struct ChamferMilling : IMillingKind
         r[Output.LowerSpeed] = x[Input.CuttingSpeed] * lower / r.Engagement.Diameter;
         if (TTrace.Listens)
         {
-            trace.Take(Cone.LowerFormula, lower, new("d_t", cone.TipDiameter), new("t_b", x[Input.TipBelow]), new("σ", cone.IncludedAngle));
+            trace.Take(Cone.LowerFormula, lower, new("d_t", cone.TipDiameter), new("t_k", x[Input.TipBelow]), new("σ", cone.IncludedAngle));
             trace.Take(
                 LowerSpeed, r[Output.LowerSpeed], new("v_c", x[Input.CuttingSpeed]), new("D_l", lower),
                 new("D_e", r.Engagement.Diameter));

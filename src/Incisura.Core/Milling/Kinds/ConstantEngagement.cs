@@ -15,9 +15,9 @@ internal readonly struct ConstantEngagement : IMillingKind
         "s_l", "Step between loops", Quantity.Length, "R - sqrt((R - r)^2 + r^2 + 2*(R - r)*r*cos(φ_w*pi/180))",
         "the largest arc, at the head of a loop, is the arc wanted; inverse of the arc in a bend");
     private static readonly Formula LoopRadiusFormula = new(
-        "R_l", "Radius of a loop", Quantity.Length, "(b - DC)/2", "the loop of the centre fills the slot");
+        "R_l", "Radius of a loop", Quantity.Length, "(B_s - DC)/2", "the loop of the centre fills the slot");
     private static readonly Formula RateFormula = new(
-        "Q", "Removal rate over whole loops", Quantity.RemovalRate, "a_p*s_l*b/(2*pi*R_l/v_f)/1000", "each loop moves the slot on by one step");
+        "Q", "Removal rate over whole loops", Quantity.RemovalRate, "a_p*s_l*B_s/(2*pi*R_l/v_f)/1000", "each loop moves the slot on by one step");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "i_p*(ceil(L/s_l - 1e-9)*2*pi*R_l/v_f + 2*h_s/v_rapid)", "loops of equal length, with a lift h_s for each level");
 
@@ -27,7 +27,7 @@ internal readonly struct ConstantEngagement : IMillingKind
         "loops",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill],
         [
-            new(Input.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000),
+            new(Input.SlotWidth, "B_s", "Width of the slot", "Across", Quantity.Length, 0.01, 1000),
             new(Input.ArcWanted, "φ_w", "Largest arc wanted", "Across", Quantity.Angle, 5, 180),
             StockHeight,
             Depth,
@@ -87,9 +87,9 @@ internal readonly struct ConstantEngagement : IMillingKind
         r[Output.RemovalRate] = r.Down.Each * step * width * feed / round / 1000;
         if (TTrace.Listens)
         {
-            trace.Take(LoopRadiusFormula, loop, new("b", width), new("DC", setup.Diameter));
+            trace.Take(LoopRadiusFormula, loop, new("B_s", width), new("DC", setup.Diameter));
             trace.Take(
-                RateFormula, r[Output.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("b", width), new("R_l", loop),
+                RateFormula, r[Output.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("B_s", width), new("R_l", loop),
                 new("v_f", feed));
             trace.Take(
                 TimeFormula, r[Output.Time], new("i_p", r.Down.Count), new("L", x[Input.Length]), new("s_l", step), new("R_l", loop),

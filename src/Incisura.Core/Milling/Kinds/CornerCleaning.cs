@@ -12,7 +12,8 @@ internal readonly struct CornerCleaning : IMillingKind
         "T_m",
         "Time with a cutter between",
         Quantity.Time,
-        "T_w + (ceil(t_c/2/(a_e*q) - 1e-9)*ceil(H/(a_p*q) - 1e-9) + ceil(t_c/2/a_e - 1e-9)*ceil(H/a_p - 1e-9))*((L + 2*e)/v_f + (L + 2*e)/v_rapid)",
+        "T_w + (ceil(t_c/2/(a_e*q) - 1e-9)*ceil(H/(a_p*q) - 1e-9) + ceil(t_c/2/a_e - 1e-9)*ceil(H/a_p - "
+            + "1e-9))*((L + 2*l_e)/v_f + (L + 2*l_e)/v_rapid)",
         "each takes half the leftover; widths, depths and feeds grow with the diameter by q = D_m/DC, so that feed rates stay");
 
     public static OperationDescription Description { get; } = new(
@@ -23,7 +24,7 @@ internal readonly struct CornerCleaning : IMillingKind
         [
             new(Input.CornerRadius, "R_c", "Radius wanted", "Bend", Quantity.Length, 0.01, 1000),
             WallMilling.CornerAngle,
-            new(Input.DiameterBefore, "D_1", "Cutter before", "Bend", Quantity.Length, 0.05, 2000),
+            new(Input.DiameterBefore, "D_v", "Cutter before", "Bend", Quantity.Length, 0.05, 2000),
             Width,
             new(Input.WallHeight, "H", "Height of the corner", "Deep", Quantity.Length, 0.001, 1000),
             Depth,
@@ -108,7 +109,7 @@ internal readonly struct CornerCleaning : IMillingKind
             trace.Take(
                 BetweenTime, r[Output.TimeWithBetween], new("T_w", x[Input.ChangeTime]), new("t_c", leftover),
                 new("a_e", r.Across.Each), new("q", grown), new("H", x[Input.WallHeight]), new("a_p", r.Down.Each), new("L", length),
-                new("e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed));
+                new("l_e", overrun), new("v_f", feed), new("v_rapid", setup.RapidFeed));
         }
 
         return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);

@@ -9,10 +9,10 @@ namespace Incisura.Core.Milling.Kinds;
 internal readonly struct Engraving : IMillingKind
 {
     private static readonly Formula WidthFormula = new(
-        "w", "Width at the top", Quantity.Length, "d_t + 2*t*tan(σ*pi/360)",
+        "w", "Width at the top", Quantity.Length, "d_t + 2*t_e*tan(σ*pi/360)",
         "cone from its tip; the widest point in contact is the diameter in contact");
     private static readonly Formula DepthFormula = new(
-        "a_p", "Mean depth of the section", Quantity.Length, "t*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
+        "a_p", "Mean depth of the section", Quantity.Length, "t_e*(w + d_t)/(2*w)", "trapezium of the line over its width at the top");
 
     public static OperationDescription Description { get; } = new(
         "engrave",
@@ -21,7 +21,7 @@ internal readonly struct Engraving : IMillingKind
         [CutterFamily.EngravingPoint, CutterFamily.ChamferMill],
         [
             new(Input.EngravingWidth, "w", "Width at the top", "Across", Quantity.Length, 0.005, 50),
-            new(Input.EngravingDepth, "t", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
+            new(Input.EngravingDepth, "t_e", "Depth of the line", "Deep", Quantity.Length, 0.001, 50),
             FeedPerTooth,
             Length("Length of all lines"),
             Deflection(30),
@@ -65,8 +65,8 @@ internal readonly struct Engraving : IMillingKind
         double depth = x[Input.EngravingDepth], width = cone.DiameterAt(depth), mean = depth * (width + cone.TipDiameter) / (2 * width);
         if (TTrace.Listens)
         {
-            trace.Take(WidthFormula, width, new("d_t", cone.TipDiameter), new("t", depth), new("σ", cone.IncludedAngle));
-            trace.Take(DepthFormula, mean, new("t", depth), new("w", width), new("d_t", cone.TipDiameter));
+            trace.Take(WidthFormula, width, new("d_t", cone.TipDiameter), new("t_e", depth), new("σ", cone.IncludedAngle));
+            trace.Take(DepthFormula, mean, new("t_e", depth), new("w", width), new("d_t", cone.TipDiameter));
         }
 
         r.Across = new(1, width);

@@ -34,10 +34,10 @@ internal static class Helix
         "A_s", "Section swept square to the path, mm²", Quantity.Ratio, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)",
         "volume of the hole over the way of the centre");
     private static readonly Formula ShareFormula = new(
-        "q_b", "Share of the end face", Quantity.Ratio, "max(0, 1 - P*a_b*cos(α*pi/180)/A_s)",
+        "q_u", "Share of the end face", Quantity.Ratio, "max(0, 1 - P_u*a_b*cos(α*pi/180)/A_s)",
         "what the side does not take of the hole, the end face takes under the middle");
-    private static readonly Formula RoundsFormula = new("i_r", "Turns", Quantity.Count, "t_p/P + 1", "down the helix, and a level turn at the end");
-    private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_r*sqrt((pi*D_p)^2 + P^2)", "helix unrolled");
+    private static readonly Formula RoundsFormula = new("i_r", "Turns", Quantity.Count, "t_p/P_u + 1", "down the helix, and a level turn at the end");
+    private static readonly Formula WayFormula = new("l", "Way at feed rate", Quantity.Length, "i_r*sqrt((pi*D_p)^2 + P_u^2)", "helix unrolled");
     private static readonly Formula DownFormula = new("v_fz", "Feed downwards", Quantity.FeedRate, "v_f*sin(α*pi/180)", "along the helix");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "l/v_f + 2*(t_p + h_s)/v_rapid", "helix at feed rate, down and up in rapid from h_s above");
@@ -105,7 +105,7 @@ internal static class Helix
             if (before > 0) trace.Take(OpenFormula, open, new("d_0", before), new("D_h", hole), new("DC", setup.Diameter));
             else trace.Take(StandingFormula, open, new("D_h", hole), new("DC", setup.Diameter));
             trace.Take(SweptFormula, swept, new("D_h", hole), new("D_o", open), new("α", angle));
-            trace.Take(ShareFormula, share, new("P", side.Depth), new("a_b", side.Width), new("α", angle), new("A_s", swept));
+            trace.Take(ShareFormula, share, new("P_u", side.Depth), new("a_b", side.Width), new("α", angle), new("A_s", swept));
         }
 
         return new(swept, share, sine);
@@ -143,8 +143,8 @@ internal static class Helix
         {
             trace.Take(DownFormula, r[Output.FeedDown], new("v_f", feed), new("α", x[Input.RampAngle]));
             trace.Take(DepthFormula, depth, new("H", x[Input.StockHeight]), new("t_b", past), new("r_ε", corner));
-            trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P", pitch));
-            trace.Take(WayFormula, r[Output.Way], new("i_r", rounds), new("D_p", path), new("P", pitch));
+            trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P_u", pitch));
+            trace.Take(WayFormula, r[Output.Way], new("i_r", rounds), new("D_p", path), new("P_u", pitch));
             trace.Take(
                 TimeFormula, r[Output.Time], new("l", r[Output.Way]), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift),
                 new("v_rapid", setup.RapidFeed));

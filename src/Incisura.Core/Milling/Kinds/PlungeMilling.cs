@@ -9,10 +9,10 @@ internal readonly struct PlungeMilling : IMillingKind
     private static readonly WayKind Down = new("plunge", "Plunges at feed rate"), Up = new("up", "Up in rapid");
 
     private static readonly Formula BiteFormula = new(
-        "b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s)^2 + max(0, DC/2 - a_e)^2)",
+        "b_l", "Largest bite of a tooth", Quantity.Length, "DC/2 - sqrt(max(0, sqrt(DC^2/4 - max(0, DC/2 - a_e)^2) - s_t)^2 + max(0, DC/2 - a_e)^2)",
         "from the rim to where the plunge before and the open side meet, or as deep as the row");
     private static readonly Formula AllBitesFormula = new(
-        "b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s/(pi*(DC - b_l)))",
+        "b_s", "Bite of all teeth", Quantity.Length, "min(b_l*min(z_m, sin(min(z_m*pi/z, pi/2))/sin(pi/z)), b_l + z*a_e*s_t/(pi*(DC - b_l)))",
         "the least of two bounds: z_m teeth at their angles with the largest bite each, or one with it and the rest as the section has it");
     private static readonly Formula AllBeyondFormula = AllBitesFormula with
     {
@@ -22,11 +22,11 @@ internal readonly struct PlungeMilling : IMillingKind
     private static readonly Formula AtOnceFormula = new(
         "z_m", "Teeth in cut at once, at most", Quantity.Count, "ceil(z*φ_e/360 - 1e-9)", "teeth within the arc");
     private static readonly Formula SectionFormula = new(
-        "a_p", "Height of the section removed", Quantity.Length, "1*s", "a row wide and a step high, swept along the axis");
+        "a_p", "Height of the section removed", Quantity.Length, "1*s_t", "a row wide and a step high, swept along the axis");
     private static readonly Formula RoundsFormula = new(
-        "i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s - 1e-9)", "steps along the wall in every row");
+        "i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s_t - 1e-9)", "steps along the wall in every row");
     private static readonly Formula CuspFormula = new(
-        "h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s^2/4)", "circular segment");
+        "h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s_t^2/4)", "circular segment");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid",
         "down at feed rate, up in rapid, from a clear way c_0 above");
@@ -39,7 +39,7 @@ internal readonly struct PlungeMilling : IMillingKind
         [
             new(Input.StockWidth, "W", "Stock on the wall", "Across", Quantity.Length, 0.001, 2000),
             Width with { Name = "Width of a row, at most" },
-            new(Input.SideStep, "s", "Step along the wall", "Across", Quantity.Length, 0.01, 500),
+            new(Input.SideStep, "s_t", "Step along the wall", "Across", Quantity.Length, 0.01, 500),
             new(Input.WallHeight, "H", "Depth of a plunge", "Deep", Quantity.Length, 0.01, 1000),
             FeedPerTooth,
             Length("Length of the wall"),
@@ -79,17 +79,17 @@ internal readonly struct PlungeMilling : IMillingKind
             : Math.Min(bite * together, bite + (setup.Teeth * width * step / (Math.PI * (setup.Diameter - bite))));
         r.Engagement = new(setup.Diameter, width, step, 90, 90, 1, arc) { EvenBite = bites };
         if (!TTrace.Listens) return;
-        trace.Take(BiteFormula, bite, new("DC", setup.Diameter), new("a_e", width), new("s", step));
+        trace.Take(BiteFormula, bite, new("DC", setup.Diameter), new("a_e", width), new("s_t", step));
         if (beyond) trace.Take(AllBeyondFormula, bites, new("b_l", bite), new("z", setup.Teeth));
         else
         {
             trace.Take(AtOnceFormula, atOnce, new("z", setup.Teeth), new("φ_e", double.RadiansToDegrees(arc.Length)));
             trace.Take(
-                AllBitesFormula, bites, new("b_l", bite), new("z_m", atOnce), new("z", setup.Teeth), new("a_e", width), new("s", step),
+                AllBitesFormula, bites, new("b_l", bite), new("z_m", atOnce), new("z", setup.Teeth), new("a_e", width), new("s_t", step),
                 new("DC", setup.Diameter));
         }
 
-        trace.Take(SectionFormula, step, new Term("s", step));
+        trace.Take(SectionFormula, step, new Term("s_t", step));
     }
 
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
@@ -103,8 +103,8 @@ internal readonly struct PlungeMilling : IMillingKind
         PassTime.Sum<PlungeMilling>(setup, x, ref r);
         if (TTrace.Listens)
         {
-            trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[Input.Length]), new("s", step));
-            trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s", step));
+            trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[Input.Length]), new("s_t", step));
+            trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s_t", step));
             trace.Take(
                 TimeFormula, r[Output.Time], new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", r[Output.FeedRate]),
                 new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));

@@ -11,8 +11,8 @@ internal readonly struct PocketMilling : IMillingKind
     private static readonly WayKind Entry = new("entry", "In on a helix"), Loops = new("loops", "Along the middle and outwards in loops");
 
     private static readonly Formula LoopsFormula = new(
-        "i_e", "Loops", Quantity.Count, "ceil((B - 2*s - DC)/(2*a_emost) - 1e-9)", "equal loops outwards from a slot along the middle");
-    private static readonly Formula WidthFormula = new("a_e", "Width of each loop", Quantity.Length, "(B - 2*s - DC)/(2*i_e)", "equal loops");
+        "i_e", "Loops", Quantity.Count, "ceil((B_p - 2*s - DC)/(2*a_emost) - 1e-9)", "equal loops outwards from a slot along the middle");
+    private static readonly Formula WidthFormula = new("a_e", "Width of each loop", Quantity.Length, "(B_p - 2*s - DC)/(2*i_e)", "equal loops");
     private static readonly Formula WayFormula = new(
         "l", "Way of a level", Quantity.Length, "m*(1 + 2*i_e) + 4*a_e*i_e*(i_e + 1) - i_e*(8 - 2*pi)*(R_c - r)",
         "a slot of length m along the middle and loops around it, their corners rounded");
@@ -27,7 +27,7 @@ internal readonly struct PocketMilling : IMillingKind
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.HighFeedMill],
         [
             new(Input.PocketLength, "L_p", "Length of the pocket", "Across", Quantity.Length, 0.1, 10_000),
-            new(Input.PocketWidth, "B", "Width of the pocket", "Across", Quantity.Length, 0.1, 10_000),
+            new(Input.PocketWidth, "B_p", "Width of the pocket", "Across", Quantity.Length, 0.1, 10_000),
             Width,
             new(Input.StockLeft, "s", "Left on the walls", "Across", Quantity.Length, 0, 100, 0),
             StockHeight,
@@ -67,10 +67,10 @@ internal readonly struct PocketMilling : IMillingKind
         if (TTrace.Listens && r.Across.Count > 0)
         {
             trace.Take(
-                LoopsFormula, r.Across.Count, new("B", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
+                LoopsFormula, r.Across.Count, new("B_p", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
                 new("a_emost", Math.Min(x[Input.WidthOfCut], setup.Diameter)));
             trace.Take(
-                WidthFormula, r.Across.Each, new("B", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
+                WidthFormula, r.Across.Each, new("B_p", x[Input.PocketWidth]), new("s", x[Input.StockLeft]), new("DC", setup.Diameter),
                 new("i_e", r.Across.Count));
         }
 

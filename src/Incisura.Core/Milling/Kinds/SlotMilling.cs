@@ -10,7 +10,7 @@ internal readonly struct SlotMilling : IMillingKind
     private const double WallShare = 0.5;
 
     private static readonly Formula PassesFormula = new(
-        "i_e", "Passes across", Quantity.Count, "1 + ceil((b - DC)/(0.5*DC) - 1e-9)",
+        "i_e", "Passes across", Quantity.Count, "1 + ceil((B_s - DC)/(0.5*DC) - 1e-9)",
         "one as wide as the cutter, then equal passes along the walls of at most half its diameter");
 
     public static OperationDescription Description { get; } = new(
@@ -19,7 +19,7 @@ internal readonly struct SlotMilling : IMillingKind
         "slot",
         [CutterFamily.SquareEndMill, CutterFamily.CornerRadiusEndMill, CutterFamily.BallEndMill, CutterFamily.TaperedEndMill],
         [
-            new(Input.SlotWidth, "b", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth,
+            new(Input.SlotWidth, "B_s", "Width of the slot", "Across", Quantity.Length, 0.01, 1000), StockHeight, Depth, FeedPerTooth,
             Length("Length of the slot"), Deflection(60),
         ],
         [ChipKept("largest"), PassWays],
@@ -46,7 +46,7 @@ internal readonly struct SlotMilling : IMillingKind
     {
         double rest = x[Input.SlotWidth] - setup.Diameter;
         r.Across = new(1 + (rest > 1e-9 ? Passes.Even(rest, WallShare * setup.Diameter).Count : 0), setup.Diameter);
-        if (TTrace.Listens) trace.Take(PassesFormula, r.Across.Count, new("b", x[Input.SlotWidth]), new("DC", setup.Diameter));
+        if (TTrace.Listens) trace.Take(PassesFormula, r.Across.Count, new("B_s", x[Input.SlotWidth]), new("DC", setup.Diameter));
         PassDivision.Down(x[Input.StockHeight], x[Input.DepthOfCut], ref r, ref trace);
         Contact contact = setup.ContactAt(r.Down.Each);
         r.Engagement = Engagement.Of(contact, contact.Diameter, r.Down.Each, ArcOfEngagement.Side(contact.Diameter, contact.Diameter, ref trace));
