@@ -22,8 +22,6 @@ public abstract class CuttingSetup
         Row = row;
         Cutter = built.Cutter;
         Whole = built.Profile();
-        Diameter = Cutter.CuttingDiameter;
-        Teeth = Cutter.Teeth;
         MaterialForce11 = material.SpecificCuttingForce;
         RakeFactor = Cutter[Dimension.Rake] is var rake && double.IsFinite(rake) && rake != 0 ? 1 - (RakePerDegree * (rake - ReferenceRake)) : 1;
         SpecificForce11 = MaterialForce11 * RakeFactor;
@@ -31,7 +29,7 @@ public abstract class CuttingSetup
         RadialRatio = material.RadialRatio;
         Curve = new(machine.Curve);
         LeastSpeed = machine.LeastSpeed;
-        LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
+        LargestSpeed = machine.LargestSpeed;
         LargestFeed = machine.LargestFeed;
         RapidFeed = machine.RapidFeed;
         Efficiency = machine.Efficiency;
@@ -39,11 +37,7 @@ public abstract class CuttingSetup
         Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
         LeastGrip = built.Joints[0].In.LeastGrip;
         Projection = built.Definition.Projection;
-        double usable = Cutter.UsableLength > 0
-            ? Cutter.UsableLength
-            : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();
-        BeforeShank = Math.Min(usable, Projection);
-        Reach = Cutter.ShankSize > Diameter ? BeforeShank : Projection;
+        Reach = Projection;
     }
 
     /// <summary>
@@ -66,12 +60,6 @@ public abstract class CuttingSetup
     /// <summary>Profile of the whole assembly, from the tip to the gauge line.</summary>
     public Geometry.Profile Whole { get; }
 
-    /// <summary>Cutting diameter the cutter is called by, mm.</summary>
-    public double Diameter { get; }
-
-    /// <summary>Number of teeth z.</summary>
-    public int Teeth { get; }
-
     /// <summary>k_c1.1 of the material, MPa.</summary>
     public double MaterialForce11 { get; }
 
@@ -93,8 +81,8 @@ public abstract class CuttingSetup
     /// <summary>Lowest spindle speed, rev/min.</summary>
     public double LeastSpeed { get; }
 
-    /// <summary>Highest spindle speed of machine, holder and cutter, rev/min.</summary>
-    public double LargestSpeed { get; }
+    /// <summary>Highest spindle speed of the machine and of what turns with its spindle, rev/min.</summary>
+    public double LargestSpeed { get; protected init; }
 
     /// <summary>Largest axis feed, mm/min.</summary>
     public double LargestFeed { get; }
@@ -117,11 +105,8 @@ public abstract class CuttingSetup
     /// <summary>Length outside the holder, mm.</summary>
     public double Projection { get; }
 
-    /// <summary>Length from the tip to where the shank begins, mm, at most <see cref="Projection"/>.</summary>
-    protected double BeforeShank { get; }
-
     /// <summary>Depth the assembly reaches beside a wall before shank or holder touch, mm.</summary>
-    public double Reach { get; }
+    public double Reach { get; protected init; }
 
     /// <summary>An extra of a type; null where there is none.</summary>
     public TExtra? Extra<TExtra>()
@@ -164,9 +149,8 @@ public abstract class CuttingSetup
     /// <summary>What goes into every derivation.</summary>
     /// <param name="origins">What it stands on, in words.</param>
     /// <param name="wear">Factor for wear, as picked.</param>
-    internal IEnumerable<Given> Givens(Origins origins, double wear) =>
+    internal virtual IEnumerable<Given> Givens(Origins origins, double wear) =>
     [
-        new("z", "Teeth", Quantity.Count, Teeth, origins.Cutter),
         new("k_m", "Specific force at 1 mm", Quantity.Stress, MaterialForce11, origins.Material),
         new("m_c", "Chip exponent", Quantity.Ratio, ChipExponent, origins.Material),
         new("k_r", "Radial force ratio", Quantity.Ratio, RadialRatio, origins.Material),

@@ -55,8 +55,11 @@ public sealed record Cutter
     /// <param name="dimension">The dimension.</param>
     public double this[Dimension dimension] => Dimensions.TryGetValue(dimension.Symbol, out double value) ? value : double.NaN;
 
-    /// <summary>Cutting diameter DC, mm; where the family has none, the diameter or width it is called by.</summary>
-    public double CuttingDiameter => Dimensions.TryGetValue(Described.CalledBy, out double value) ? value : double.NaN;
+    /// <summary>Size people call it by, mm: its cutting diameter, a thread's or a step's diameter, or the shank of a turning tool.</summary>
+    public double CalledSize => Dimensions.TryGetValue(Described.CalledBy, out double value) ? value : double.NaN;
+
+    /// <summary>Diameter its edges run on when it turns, mm, DC or what stands for it; not a number for a cutter that stands still.</summary>
+    public double CuttingDiameter => Described.Use == CutterUse.Turning ? double.NaN : CalledSize;
 
     /// <summary>Number of teeth ZEFF; 1 where the family has no such dimension.</summary>
     public int Teeth => this[Dimension.Teeth] is var z && z >= 1 ? (int)z : 1;

@@ -77,7 +77,7 @@ public sealed class Family
     /// <summary>Words to pick, such as the form of the flutes.</summary>
     public IReadOnlyList<PickDescription> Picks { get; internal init; } = [];
 
-    /// <summary>Symbol of the dimension the cutter is called by.</summary>
+    /// <summary>Symbol of the dimension the cutter is called by, <see cref="Cutter.CalledSize"/>.</summary>
     public string CalledBy { get; internal init; } = Dimension.CuttingDiameter.Symbol;
 
     /// <summary>Whether its edges are inserts on a steel body.</summary>

@@ -23,7 +23,7 @@ public sealed record CrossHoles(IReadOnlyList<CrossHole> Holes) : Extra
     protected internal override string Words => "holes that cross a bore";
 
     /// <inheritdoc/>
-    public override Extra Prepared(CuttingSetup setup) => this with { Openings = [.. Holes.Select(h => h.Opening(setup.Diameter))] };
+    public override Extra Prepared(CuttingSetup setup) => this with { Openings = [.. Holes.Select(h => h.Opening(((HoleSetup)setup).Diameter))] };
 
     /// <inheritdoc/>
     protected internal override void Check(OperationDescription operation, InputCheck check)

@@ -7,7 +7,7 @@ using Incisura.Core.Materials;
 namespace Incisura.Core.Holes;
 
 /// <summary>All that stays the same while the choices of a hole operation change, drawn together once.</summary>
-public sealed class HoleSetup : CuttingSetup
+public sealed class HoleSetup : RotatingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>

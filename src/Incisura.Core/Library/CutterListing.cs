@@ -34,7 +34,7 @@ public static class CutterListing
             new("family", c => [Code(c.Cutter.Family)]),
             new("group", c => c.Cutter.Groups.Select(g => g.ToString())),
             new("material", c => [Code(c.Cutter.Material)]),
-            new("size", c => [Band(c.Cutter.CuttingDiameter)]),
+            new("size", c => [Band(c.Cutter.CalledSize)]),
             new(
                 "reach",
                 c =>
@@ -51,7 +51,7 @@ public static class CutterListing
     /// <summary>A cutter in words: Ø12 z4 square end mill.</summary>
     public static string WordsOf(Cutter c)
     {
-        string size = c.CuttingDiameter.ToString("0.###", CultureInfo.InvariantCulture);
+        string size = c.CalledSize.ToString("0.###", CultureInfo.InvariantCulture);
         return c.Described switch
         {
             { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f => $"M{size}×{c[Dimension.Pitch]:0.###} {f.Name}",
@@ -78,15 +78,15 @@ public static class CutterListing
                         : []).Distinct()],
             Numbers = [c.Number, .. listed.Assemblies],
             Text = SearchWords.Plain($"{c.Remarks} {c.Coating} {c.Grade}"),
-            Sizes = double.IsNaN(c.CuttingDiameter) ? [] : [c.CuttingDiameter],
-            Radius = c.Family == CutterFamily.BallEndMill ? c.CuttingDiameter / 2 : c[Dimension.CornerRadius],
+            Sizes = double.IsNaN(c.CalledSize) ? [] : [c.CalledSize],
+            Radius = c.Family == CutterFamily.BallEndMill ? c.CalledSize / 2 : c[Dimension.CornerRadius],
             Teeth = c.Described.Has(Dimension.Teeth) ? c.Teeth : 0,
             Slenderness = Reach(c),
             Pitch = c[Dimension.Pitch],
         };
     }
 
-    private static double Reach(Cutter c) => c.Described.Use == CutterUse.Turning ? double.NaN : c.UsableLength / c.CuttingDiameter;
+    private static double Reach(Cutter c) => c.UsableLength / c.CuttingDiameter;
 
     private static string Band(double size) =>
         size switch { <= 3 => "0-3", <= 6 => "3-6", <= 10 => "6-10", <= 16 => "10-16", <= 25 => "16-25", <= 50 => "25-50", _ => "50-" };
@@ -96,7 +96,7 @@ public static class CutterListing
         "family" => c.Cutter.Described.Name,
         "material" => WordsOf(c.Cutter.Material),
         "coating" => c.Cutter.Coating,
-        "size" => c.Cutter.CuttingDiameter,
+        "size" => c.Cutter.CalledSize,
         "approved" => c.Approved,
         _ => Dimension.Find(column) is { } d ? c.Cutter[d] : null,
     };

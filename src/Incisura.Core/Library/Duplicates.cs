@@ -20,7 +20,7 @@ public static class Duplicates
         .. from c in cutters
            where !c.Cutter.Retired
            group c by (c.Cutter.Family, c.Cutter.Material, c.Cutter.Teeth, c.Cutter.Hand) into bucket
-           from likely in Within([.. bucket.OrderBy(c => c.Cutter.CuttingDiameter).ThenBy(c => c.Id)])
+           from likely in Within([.. bucket.OrderBy(c => c.Cutter.CalledSize).ThenBy(c => c.Id)])
            orderby likely.Ids[0]
            select likely,
     ];
@@ -34,7 +34,7 @@ public static class Duplicates
             (int id, Cutter first) = bucket[i];
             if (!taken.Add(id)) continue;
             List<(int Id, Cutter Cutter)> same = [];
-            for (int j = i + 1; j < bucket.Length && bucket[j].Cutter.CuttingDiameter * (1 - Nearly) <= first.CuttingDiameter; j++)
+            for (int j = i + 1; j < bucket.Length && bucket[j].Cutter.CalledSize * (1 - Nearly) <= first.CalledSize; j++)
                 if (!taken.Contains(bucket[j].Id) && Alike(first, bucket[j].Cutter)) same.Add(bucket[j]);
             taken.UnionWith(same.Select(s => s.Id));
             if (same.Count > 0)

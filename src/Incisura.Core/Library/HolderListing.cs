@@ -79,7 +79,7 @@ public static class HolderListing
         ],
         (a, column) => column switch
         {
-            "size" => a.Built.Cutter.CuttingDiameter,
+            "size" => a.Built.Cutter.CalledSize,
             "teeth" => a.Built.Cutter.Teeth,
             "projection" => a.Built.Definition.Projection,
             "gaugeLength" => a.Built.GaugeLength,

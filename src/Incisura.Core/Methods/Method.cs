@@ -106,7 +106,10 @@ public sealed record Method
         {
             double of = c.Basis switch { MethodBasis.OfDiameter => cutter.CuttingDiameter, MethodBasis.OfFlutes => cutter.FluteLength, _ => 1 };
             if (operation.Description.Fields.All(f => f.Code != c.Field)) left.Add(new(c.Field, $"{operation.Description.Name} has no such field."));
-            else if (!double.IsFinite(of)) left.Add(new(c.Field, $"Cutter {cutter.Number} has no flute length to measure it by."));
+            else if (!double.IsFinite(of))
+                left.Add(new(
+                    c.Field,
+                    $"Cutter {cutter.Number} has no {(c.Basis == MethodBasis.OfDiameter ? "cutting diameter" : "flute length")} to measure it by."));
             else numbers[c.Field] = c.Amount * of;
         }
 

@@ -7,7 +7,7 @@ using Incisura.Core.Materials;
 namespace Incisura.Core.Milling;
 
 /// <summary>All that stays the same while the choices of a milling operation change, drawn together once.</summary>
-public sealed class MillingSetup : CuttingSetup
+public sealed class MillingSetup : RotatingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>

@@ -60,10 +60,11 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
     public static IReadOnlyList<Lever> Levers { get; } =
     [
         new(
-            Input.WidthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Math.Min(Of(s).LargestWidth, s.Diameter), (s, in _) => s.Diameter)
-        { GivesWay = 3, Most = (s, in _) => s.Diameter, Totals = [Input.StockWidth] },
+            Input.WidthOfCut, (s, in _) =>
+                LeastShare * Of(s).Diameter, (s, in _) => Math.Min(Of(s).LargestWidth, Of(s).Diameter), (s, in _) => Of(s).Diameter)
+        { GivesWay = 3, Most = (s, in _) => Of(s).Diameter, Totals = [Input.StockWidth] },
         new(
-            Input.DepthOfCut, (s, in _) => LeastShare * s.Diameter, (s, in _) => Deepest(Of(s)),
+            Input.DepthOfCut, (s, in _) => LeastShare * Of(s).Diameter, (s, in _) => Deepest(Of(s)),
             (s, in x) => Math.Max(x[Input.DepthOfCut], Deepest(Of(s)) * Headroom))
         {
             GivesWay = 2, Most = (s, in _) => Of(s).FluteLength, Totals = [Input.WallHeight, Input.StockHeight], Points = (32, true),

@@ -45,7 +45,7 @@ public static class RecordViews
         s.Material.Value.Group,
         s.Assembly.Id,
         s.Assembly.Value.Number,
-        s.Cutter.Value.CuttingDiameter,
+        s.Cutter.Value.CalledSize,
         s.Cutter.Value.Teeth,
         s.Assembly.Value.Projection,
         s.Holder.Value.Kind,

@@ -88,7 +88,7 @@ public class SearchProperties
     public void Every_cutter_is_found_by_its_number_and_by_its_size() => AnyCutter.Sample(c =>
     {
         Listing<ListedCutter> list = new([c], CutterListing.Rules);
-        string size = c.Cutter.CuttingDiameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
+        string size = c.Cutter.CalledSize.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
         return list.Ask(new() { Text = c.Cutter.Number.ToLowerInvariant() }).Total == 1 && list.Ask(new() { Text = "Ø" + size }).Total == 1
             && list.Ask(new() { Text = size + "mm" }).Total == 1;
     });

@@ -68,7 +68,7 @@ internal static class Parts
     ];
 
     private static double Across(Cutter c) =>
-        Math.Max(double.IsNaN(c.CuttingDiameter) || c.Described.Use == CutterUse.Turning ? 0 : c.CuttingDiameter, Widest(c));
+        Math.Max(double.IsNaN(c.CuttingDiameter) ? 0 : c.CuttingDiameter, Widest(c));
 
     private static bool HasShank(Cutter c) =>
         c.Described.Shank != ShankForm.Cylindrical || c.Described.Use == CutterUse.Turning

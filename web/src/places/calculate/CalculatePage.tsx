@@ -91,7 +91,7 @@ export function CalculatePage() {
     } else if (a) localStorage.setItem('situation', JSON.stringify({ material: String(m), machine: String(x), assembly: String(a) }));
   }, [m, a, x, materials.data, machines.data, chosen.assembly, wanted.isError, fitting.data, choose]);
 
-  const { query, result, body, refused } = useCalculation(
+  const { query, result, body, choices, refused } = useCalculation(
     complete,
     asked(typed, operation),
     offered(options, operation),
@@ -115,7 +115,7 @@ export function CalculatePage() {
             client.PUT('/api/v1/records/{number}', {
               params: { path: { number: record } },
               headers: { 'If-Match': `"${from}"` },
-              body: { ...body, note },
+              body: { ...choices, note },
             }),
           )
         : (data(client.POST('/api/v1/records', { body: { ...body, operation: operation!.code, note } })) as Promise<Schemas['RecordView']>),

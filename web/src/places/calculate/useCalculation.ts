@@ -65,6 +65,9 @@ function fromAddress(search: URLSearchParams): Inputs {
   return all;
 }
 
+/** What is chosen in a situation: what an open draft keeps. */
+type Choices = Omit<Schemas['CalculationRequest'], 'materialId' | 'assemblyId' | 'machineId'>;
+
 /** The calculation of what is chosen; while a value is refused the last good figures stay. */
 export function useCalculation(
   situation: Situation | null,
@@ -73,18 +76,15 @@ export function useCalculation(
   explain: boolean,
   leftover: Schemas['TakenLeftover'] | null,
   method: string | undefined,
-  hole: Partial<Schemas['CalculationRequest']>,
+  hole: Partial<Choices>,
 ) {
   const numbers = Object.fromEntries(Object.entries(typed).map(([code, t]) => [code, t.base]));
+  const choices: Choices = { numbers, options, ...(leftover && { leftover }), ...(method && { method }), ...hole };
   const body: Schemas['CalculationRequest'] = {
     materialId: situation?.materialId ?? 0,
     assemblyId: situation?.assemblyId ?? 0,
     machineId: situation?.machineId ?? 0,
-    numbers,
-    options,
-    ...(leftover && { leftover }),
-    ...(method && { method }),
-    ...hole,
+    ...choices,
   };
   const query = useQuery({
     queryKey: ['calculation', situation?.operation, body, explain],
@@ -108,5 +108,5 @@ export function useCalculation(
   if (query.data && !query.isPlaceholderData && query.data !== good?.result) setGood({ about, result: query.data });
   const result = query.data ?? (good?.about === about ? good?.result : undefined);
   const refused = query.error instanceof ApiError ? query.error.byField : {};
-  return { query, result, body, refused };
+  return { query, result, body, choices, refused };
 }
