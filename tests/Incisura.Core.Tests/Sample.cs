@@ -1,4 +1,5 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
@@ -10,6 +11,10 @@ namespace Incisura.Core.Tests;
 /// <summary>One plausible situation that tests vary.</summary>
 internal static class Sample
 {
+    /// <summary>What the operations of one world are, such as all that mill.</summary>
+    public static IEnumerable<OperationDescription> Of(Type world) =>
+        Operations.All.Where(o => o.GetType().GetGenericTypeDefinition() == world).Select(o => o.Description);
+
     public static Cutter Cutter { get; } = new()
     {
         Number = "C-1",

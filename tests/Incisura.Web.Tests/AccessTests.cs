@@ -1,22 +1,42 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.AspNetCore.Routing;
 using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Incisura.Web.Tests;
 
 public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    [Theory]
-    [InlineData("/library/cutters")]
-    [InlineData("/records")]
-    [InlineData("/lookup")]
-    [InlineData("/operations")]
-    [InlineData("/people")]
-    public async Task A_stranger_is_asked_to_sign_in(string path)
+    // What anybody may ask: who they are, how to sign in, and what the units are called.
+    private static readonly string[] Open = ["/api/v1/quantities", "/api/v1/session"];
+
+    [Fact]
+    public async Task A_stranger_is_asked_to_sign_in_wherever_the_application_answers()
     {
-        Answer answer = (await workshop.Stranger().GetAsync(path)).Expect(HttpStatusCode.Unauthorized);
-        Assert.Contains("Sign in", answer.Detail, StringComparison.Ordinal);
+        (string Method, string Path, string? Takes)[] all =
+        [
+            .. workshop.Services.GetRequiredService<EndpointDataSource>()
+                .Endpoints.OfType<RouteEndpoint>()
+                .Where(e => e.RoutePattern.RawText!.StartsWith("/api/v1/", StringComparison.Ordinal))
+                .SelectMany(e => (e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? [])
+                    .Select(m => (m, e.RoutePattern.RawText!, e.Metadata.GetMetadata<IAcceptsMetadata>()?.ContentTypes[0]))),
+        ];
+        Assert.True(all.Length > 60, $"only {all.Length} endpoints were found");
+        Caller stranger = workshop.Stranger();
+        List<string> open = [];
+        foreach ((string method, string path, string? takes) in all.Where(a => !Open.Any(o => a.Path.StartsWith(o, StringComparison.Ordinal))))
+        {
+            string real = Regex.Replace(path["/api/v1".Length..], @"\{[^}]*\}", "1");
+            Answer answer = await stranger.SendAsync(new(method), real, takes is null ? null : new StringContent("{}", Encoding.UTF8, takes));
+            if (answer.Status != HttpStatusCode.Unauthorized || !answer.Detail.Contains("Sign in", StringComparison.Ordinal))
+                open.Add($"{method} {path} answers {answer.Status}");
+        }
+
+        Assert.True(open.Count == 0, string.Join("\n", open));
     }
 
     [Fact]

@@ -3,6 +3,7 @@ using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 
@@ -12,16 +13,9 @@ namespace Incisura.Core.Tests.Holes;
 internal static class HoleSample
 {
     /// <summary>Every hole operation with a family that can do it.</summary>
+    /// <summary>Every operation on holes with every family it takes.</summary>
     public static readonly (string Code, CutterFamily Family)[] All =
-    [
-        ("centre-drill", CutterFamily.CentreDrill), ("spot", CutterFamily.SpotDrill), ("drill", CutterFamily.TwistDrill),
-        ("drill", CutterFamily.FlatDrill), ("drill", CutterFamily.StepDrill),
-        ("drill", CutterFamily.IndexableDrill), ("deep-hole", CutterFamily.GunDrill), ("deep-hole", CutterFamily.TwistDrill),
-        ("countersink", CutterFamily.Countersink), ("countersink", CutterFamily.SpotDrill),
-        ("counterbore", CutterFamily.Counterbore), ("counterbore", CutterFamily.FlatDrill), ("ream", CutterFamily.Reamer),
-        ("bore", CutterFamily.BoringTool), ("fine-bore", CutterFamily.FineBoringHead),
-        ("tap", CutterFamily.CuttingTap), ("tap", CutterFamily.FormingTap),
-    ];
+        [.. Sample.Of(typeof(HoleOperation<>)).SelectMany(d => d.Families, (d, f) => (d.Code, f))];
 
     public static Machine Mill { get; } = Sample.Machine with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 };
 
