@@ -67,7 +67,8 @@ public class HoleBench
         Situation at = Workbench.With(family);
         SpeedRow row = at.Chart.Value.Rows[0] with { Family = family };
         HoleSetup setup = new(
-            at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row);
+            at.Built(), at.Material.Value, at.Machine.Value with { SynchronousLimit = 2000, RunUpTime = 2.4, AxisThrust = 8000 }, row,
+            at.Chart.Value.Practice);
         setup.Take([new CrossHoles(crossing)]);
         NoTrace none = default;
         prepared[typeof(TKind)] = (setup, HoleOperation<TKind>.Propose(setup, typed, ref none).Inputs);

@@ -106,7 +106,8 @@ public class MillingBench
         where TKind : struct, IMillingKind
     {
         Situation at = Workbench.With(family);
-        MillingSetup setup = new(at.Built(), at.Material.Value, at.Machine.Value, at.Chart.Value.Rows[0] with { Family = family });
+        MillingSetup setup = new(
+            at.Built(), at.Material.Value, at.Machine.Value, at.Chart.Value.Rows[0] with { Family = family }, at.Chart.Value.Practice);
         NoTrace none = default;
         Inputs inputs = MillingOperation<TKind>.Propose(setup, default, ref none).Inputs;
         prepared[typeof(TKind)] = (setup, inputs);

@@ -112,7 +112,7 @@ public sealed class GoldenTests
             }
     }
 
-    private static IEnumerable<string> Lines(IOperation operation, Situation situation, Choices choices)
+    internal static IEnumerable<string> Lines(IOperation operation, Situation situation, Choices choices)
     {
         CalculationResult r;
         try

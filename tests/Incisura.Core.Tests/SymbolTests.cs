@@ -16,9 +16,14 @@ public sealed class SymbolTests
     // What is asked for and what comes of it is one thing under one symbol.
     private static readonly Dictionary<string, string> Asked = new()
     {
-        ["widthOfCut"] = "width", ["depthOfCut"] = "depth", ["feedPerRevolution"] = "feedInUse",
-        ["engravingWidth"] = "topWidth", ["stock"] = "stockLeft",
-        ["wallHeight"] = "stockHeight", ["speedInUse"] = "cuttingSpeed", ["feedPerToothInUse"] = "feedPerTooth",
+        ["widthOfCut"] = "width",
+        ["depthOfCut"] = "depth",
+        ["feedPerRevolution"] = "feedInUse",
+        ["engravingWidth"] = "topWidth",
+        ["stock"] = "stockLeft",
+        ["wallHeight"] = "stockHeight",
+        ["speedInUse"] = "cuttingSpeed",
+        ["feedPerToothInUse"] = "feedPerTooth",
     };
 
     private sealed record Meaning(string Symbol, string Code, string Name, Quantity Quantity, string Kind);

@@ -17,8 +17,10 @@ public abstract class CuttingSetup
     /// <param name="material">The work material.</param>
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
-    protected CuttingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row)
+    /// <param name="practice">What the shop goes by where no standard says.</param>
+    protected CuttingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
     {
+        Practice = practice;
         Row = row;
         Cutter = built.Cutter;
         Whole = built.Profile();
@@ -53,6 +55,9 @@ public abstract class CuttingSetup
 
     /// <summary>Row of the speed chart proposals start from; null where there is none.</summary>
     public SpeedRow? Row { get; }
+
+    /// <summary>What the shop goes by where no standard says.</summary>
+    public ShopPractice Practice { get; }
 
     /// <summary>How the life of an edge follows the cutting speed, through the row's own point; not known without a row.</summary>
     public TaylorLife Taylor => Row?.Taylor ?? default;

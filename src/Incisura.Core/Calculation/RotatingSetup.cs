@@ -14,8 +14,9 @@ public abstract class RotatingSetup : CuttingSetup
     /// <param name="material">The work material.</param>
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
-    protected RotatingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row)
-        : base(built, material, machine, row)
+    /// <param name="practice">What the shop goes by where no standard says.</param>
+    protected RotatingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
+        : base(built, material, machine, row, practice)
     {
         Diameter = Cutter.CuttingDiameter;
         Teeth = Cutter.Teeth;

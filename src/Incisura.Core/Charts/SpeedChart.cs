@@ -87,6 +87,9 @@ public sealed record SpeedChart
     /// <summary>From which depth over diameter a drill breaks its chip, clears the hole, or drills in stages.</summary>
     public IReadOnlyList<DrillingCycleRow> Cycles { get; init; } = [];
 
+    /// <summary>What this shop goes by where no standard says.</summary>
+    public ShopPractice Practice { get; init; } = ShopPractice.Usual;
+
     /// <summary>The row of drilling cycles for a cutter family, a work-material group and a coolant; null where the chart has none.</summary>
     public DrillingCycleRow? FindCycle(CutterFamily family, MaterialGroup group, string coolant) =>
         Cycles.FirstOrDefault(c => c.Family == family && c.Group == group && c.Coolant == coolant);
@@ -112,6 +115,7 @@ public sealed record SpeedChart
     public InputCheck Check(Func<string, bool?> inStep)
     {
         InputCheck check = new InputCheck().Named("name", "The name", Name);
+        Practice.Check(check);
         HashSet<(CutterFamily, CuttingMaterial, string, string)> seen = [];
         for (int i = 0; i < Cycles.Count; i++)
         {

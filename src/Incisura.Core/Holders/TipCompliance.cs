@@ -15,7 +15,11 @@ public readonly record struct BeamSegment(double Length, double Diameter, double
 /// </summary>
 public readonly record struct TipCompliance
 {
-    /// <summary>Share of the cutting diameter that stands for the fluted part in bending (core of the usual end mill).</summary>
+    /// <summary>
+    /// Share of the cutting diameter that stands for the fluted part in bending: the equivalent diameter of an end mill by its compliance, Kops and
+    /// Vo, CIRP Annals 39/1 (1990), 0.8 for the usual four flutes. Drills and bodies of face mills, for which nothing better is known here, take it
+    /// too.
+    /// </summary>
     public const double FluteShare = 0.8;
 
     /// <summary>Modulus of cemented carbide, MPa.</summary>

@@ -14,9 +14,11 @@ public sealed class HoleSetup : RotatingSetup
     /// <param name="material">The work material.</param>
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
+    /// <param name="practice">What the shop goes by where no standard says.</param>
     /// <param name="cycle">How the shop drills with this family in this group; null where nobody has said.</param>
-    public HoleSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row = null, DrillingCycleRow? cycle = null)
-        : base(built, material, machine, row)
+    public HoleSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, DrillingCycleRow? cycle = null)
+        : base(built, material, machine, row, practice)
     {
         CycleCharted = cycle is not null;
         Cycles = cycle ?? DrillingCycleRow.Cautious;

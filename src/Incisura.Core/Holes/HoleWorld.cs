@@ -60,7 +60,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     /// <inheritdoc/>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
         new HoleSetup(
-            built, situation.Material.Value, situation.Machine.Value, row,
+            built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice,
             situation.Chart.Value.FindCycle(
                 situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(Common.Coolant, "")));
 

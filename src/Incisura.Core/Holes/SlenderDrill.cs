@@ -12,7 +12,10 @@ namespace Incisura.Core.Holes;
 /// <param name="Density">ρ, kg/dm³.</param>
 public readonly record struct SlenderDrill(double Bending, double Modulus, double Density)
 {
-    /// <summary>Share of the least whirling speed, and of the buckling force, that may be used.</summary>
+    /// <summary>
+    /// Share of the least whirling speed that may be used, a quarter below the first critical speed as shafts are run, and of Euler's buckling
+    /// force, a safety of 2 (both by the practice of machine elements, such as Roloff and Matek).
+    /// </summary>
     public const double SpeedShare = 0.75, ForceShare = 0.5;
 
     // First roots of the bending of a bar held at one end: free at the other, and guided at the other.

@@ -13,7 +13,9 @@ public readonly record struct ToolTorsion(double Core, double Shear)
     /// <summary>The same for a forming tap, which has oil grooves only.</summary>
     public const double GroovedCore = 0.85;
 
-    /// <summary>Share of the breaking torque that may be used, so that a worn edge or a packed flute does not break the tool.</summary>
+    /// <summary>
+    /// Share of the breaking torque that may be used, so that a worn edge or a packed flute does not break the tool: a safety of 2.
+    /// </summary>
     public const double Share = 0.5;
 
     private static readonly Formula BreakingFormula = new(

@@ -16,11 +16,6 @@ public enum ChipKept
 /// <summary>Feed per tooth from a wanted chip thickness: the inverse of the geometry of the undeformed chip.</summary>
 public static class ChipThinning
 {
-    /// <summary>
-    /// Most by which a charted feed per tooth is raised for a thin cut; beyond it the feed marks and the start of the chip set the pace.
-    /// </summary>
-    public const double LargestFactor = 3;
-
     /// <summary>Feed per tooth f_z, mm, that gives a mean chip thickness: f_z = h_m/(sin κ · mean sine over the arc).</summary>
     /// <param name="meanChip">Wanted h_m, mm, above 0.</param>
     /// <param name="edgeAngle">Cutting edge angle κ, degrees, above 0 up to 90.</param>
@@ -36,14 +31,15 @@ public static class ChipThinning
     public static double FeedForLargestChip(double largestChip, double edgeAngle, in ArcOfEngagement arc) =>
         largestChip / (MillingCut.SineOfEdge(edgeAngle) * arc.LargestSine);
 
-    /// <summary>Factor on a feed per tooth stated for one engagement that keeps its chip at another, up to <see cref="LargestFactor"/>.</summary>
+    /// <summary>Factor on a feed per tooth stated for one engagement that keeps its chip at another.</summary>
     /// <param name="kept">What is kept.</param>
     /// <param name="stated">Engagement the feed is stated for.</param>
     /// <param name="used">Engagement it is used at.</param>
-    public static double Factor(ChipKept kept, in Engagement stated, in Engagement used) => kept switch
+    /// <param name="most">Largest factor, 1 or more; the shop's practice.</param>
+    public static double Factor(ChipKept kept, in Engagement stated, in Engagement used, double most) => kept switch
     {
-        ChipKept.Largest => Math.Min(stated.LargestChipRatio / used.LargestChipRatio, LargestFactor),
-        ChipKept.Mean => Math.Min(stated.MeanChipRatio / used.MeanChipRatio, LargestFactor),
+        ChipKept.Largest => Math.Min(stated.LargestChipRatio / used.LargestChipRatio, most),
+        ChipKept.Mean => Math.Min(stated.MeanChipRatio / used.MeanChipRatio, most),
         _ => 1,
     };
 }

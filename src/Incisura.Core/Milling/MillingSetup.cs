@@ -14,8 +14,9 @@ public sealed class MillingSetup : RotatingSetup
     /// <param name="material">The work material.</param>
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
-    public MillingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row = null)
-        : base(built, material, machine, row)
+    /// <param name="practice">What the shop goes by where no standard says.</param>
+    public MillingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
+        : base(built, material, machine, row, practice)
     {
         Cutter cutter = Cutter;
         Geometry.Profile profile = cutter.Profile();
@@ -45,7 +46,10 @@ public sealed class MillingSetup : RotatingSetup
         }
     }
 
-    /// <summary>Share of a solid end mill's section that its flutes leave free, over all flutes.</summary>
+    /// <summary>
+    /// Share of a solid end mill's section that its flutes leave free, over all flutes: what the equivalent diameter of 0.8 leaves, 1 − 0.8² = 0.36
+    /// (<see cref="TipCompliance.FluteShare"/>), rounded. Shop practice for any other number of teeth.
+    /// </summary>
     public const double FluteShareOfSection = 0.4;
 
     /// <summary>The cutting part of the profile.</summary>
@@ -103,4 +107,8 @@ public sealed class MillingSetup : RotatingSetup
         Contact contact = Contact.At(depth);
         return Cutter.Family == CutterFamily.FaceMill ? contact with { Diameter = Diameter } : contact;
     }
+
+    /// <summary>Factor k_s on the charted depth for how steadily the work is held, above 0 up to 1.</summary>
+    internal double SteadinessFor(in Inputs x) =>
+        x.Picked(Choice.Steadiness) switch { 1 => Practice.FairShare, 2 => Practice.WeakShare, _ => 1 };
 }

@@ -56,8 +56,5 @@ public static class MillingPicks
 
         /// <summary>What the feed per tooth keeps when the engagement differs from the chart's.</summary>
         public ChipKept ChipKept => x.Picked(Choice.Chip) switch { 0 => ChipKept.Largest, 1 => ChipKept.Mean, _ => ChipKept.None };
-
-        /// <summary>Factor k_s on the charted depth for how steadily the work is held, above 0 up to 1.</summary>
-        public double Steadiness => x.Picked(Choice.Steadiness) switch { 1 => 0.75, 2 => 0.5, _ => 1 };
     }
 }

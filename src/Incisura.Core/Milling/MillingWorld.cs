@@ -77,7 +77,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
 
     /// <inheritdoc/>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
-        new MillingSetup(built, situation.Material.Value, situation.Machine.Value, row);
+        new MillingSetup(built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice);
 
     /// <inheritdoc/>
     public static double MostOf(FieldDescription field, Cutter cutter) =>
@@ -110,7 +110,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
 
         if (lever == Input.DepthOfCut)
         {
-            double share = row.Operation == TKind.Description.Code ? 1 : TKind.Description.DepthFactor, steadiness = x.Steadiness;
+            double share = row.Operation == TKind.Description.Code ? 1 : TKind.Description.DepthFactor, steadiness = own.SteadinessFor(x);
             double depth = Math.Min(row.DepthRatio * share * own.Diameter * steadiness, Math.Min(own.LargestDepth, own.FluteLength));
             if (TTrace.Listens)
                 trace.Take(
@@ -196,7 +196,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         MillingSetup own = Of(setup);
         Engagement e = result.Engagement;
         string cutter = origins.Cutter, assembly = origins.Assembly, profile = $"profile of {cutter}, at this depth";
-        const string cut = "geometry of the cut", same = "the same in every operation";
+        const string cut = "geometry of the cut";
         List<Given> givens =
         [
             new("DC", "Cutting diameter", Quantity.Length, own.Diameter, cutter),
@@ -215,9 +215,9 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
             new("l_1", "Length of the first segment", Quantity.Length, own.Tip.FirstLength, assembly),
             new("EI_1", "Its stiffness, N·mm²", Quantity.Ratio, own.Tip.FirstStiffness, assembly),
             new("a_elargest", "Largest width", Quantity.Length, own.LargestWidth, cutter),
-            new("k_s", "Share of the depth for the steadiness", Quantity.Ratio, x.Steadiness, "picked"),
-            new("c_0", "Clear way before and after", Quantity.Length, PassTime.Clearance, same),
-            new("h_s", "Lift between levels", Quantity.Length, PassTime.Lift, same),
+            new("k_s", "Share of the depth for the steadiness", Quantity.Ratio, own.SteadinessFor(x), "picked"),
+            new("c_0", "Clear way before and after", Quantity.Length, own.Practice.ClearWay, origins.Chart),
+            new("h_s", "Lift between levels", Quantity.Length, own.Practice.Lift, origins.Chart),
         ];
         if (own.Row is { } row)
             givens.AddRange(
@@ -240,7 +240,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
 
     // Feed per tooth of the chart, with its chip kept at an engagement.
     private static double ChartedFeed(MillingSetup setup, SpeedRow row, in Inputs x, in Engagement e) =>
-        row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, e);
+        row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, e, setup.Practice.LargestThinning);
 
     private static double Deepest(MillingSetup setup) => Math.Min(setup.FluteLength, setup.LargestDepth);
 

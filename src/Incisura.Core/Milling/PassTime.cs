@@ -3,12 +3,6 @@ namespace Incisura.Core.Milling;
 /// <summary>Time of passes that lie beside and below each other, with run-in, run-out, returns and the lift between levels.</summary>
 internal static class PassTime
 {
-    /// <summary>Clear way left before and after each pass, mm.</summary>
-    public const double Clearance = 2;
-
-    /// <summary>Height the tool is lifted to between levels, mm.</summary>
-    public const double Lift = 25;
-
     private static readonly Formula SideOverrun = new(
         "l_e", "Way before and after the work", Quantity.Length, "sqrt(min(a_e, D_e/2)*(D_e - min(a_e, D_e/2))) + c_0",
         "geometry of entry and exit, with a clear way c_0");
@@ -21,20 +15,20 @@ internal static class PassTime
         "T", "Time", Quantity.Time, "i*(L + 2*l_e)/v_f + 2*i_p*h_s/v_rapid", "passes at feed rate, to and fro, a lift h_s for each level");
 
     /// <summary>Way before and after the work for a cut with the side of the cutter.</summary>
-    public static double OverrunOfSide<TTrace>(double diameter, double width, ref TTrace trace)
+    public static double OverrunOfSide<TTrace>(MillingSetup setup, double diameter, double width, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double side = Math.Min(width, diameter / 2), overrun = Math.Sqrt(side * (diameter - side)) + Clearance;
-        if (TTrace.Listens) trace.Take(SideOverrun, overrun, new("a_e", width), new("D_e", diameter), new("c_0", Clearance));
+        double side = Math.Min(width, diameter / 2), overrun = Math.Sqrt(side * (diameter - side)) + setup.Practice.ClearWay;
+        if (TTrace.Listens) trace.Take(SideOverrun, overrun, new("a_e", width), new("D_e", diameter), new("c_0", setup.Practice.ClearWay));
         return overrun;
     }
 
     /// <summary>Way before and after the work so that the whole cutter clears it.</summary>
-    public static double OverrunOfAll<TTrace>(double diameter, ref TTrace trace)
+    public static double OverrunOfAll<TTrace>(MillingSetup setup, double diameter, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double overrun = (diameter / 2) + Clearance;
-        if (TTrace.Listens) trace.Take(FullOverrun, overrun, new("D_e", diameter), new("c_0", Clearance));
+        double overrun = (diameter / 2) + setup.Practice.ClearWay;
+        if (TTrace.Listens) trace.Take(FullOverrun, overrun, new("D_e", diameter), new("c_0", setup.Practice.ClearWay));
         return overrun;
     }
 
@@ -50,7 +44,7 @@ internal static class PassTime
     {
         double way = x[Input.Length] + (2 * r[Output.Overrun]);
         sink.Take(new(WayKind.Pass, way, r[Output.FeedRate]) { Count = passes, Speed = r[Output.SpindleSpeed] });
-        sink.Take(new(WayKind.Lift, Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        sink.Take(new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
         if (!x.BothWays && passes > 1)
             sink.Take(new(WayKind.Return, way, setup.RapidFeed) { Count = passes - 1, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
@@ -83,6 +77,6 @@ internal static class PassTime
         if (TTrace.Listens)
             trace.Take(
                 x.BothWays ? BothWays : OneWay, r[Output.Time], new("i", passes), new("i_p", levels), new("L", x[Input.Length]), new("l_e", overrun),
-                new("v_f", r[Output.FeedRate]), new("v_rapid", setup.RapidFeed), new("h_s", Lift));
+                new("v_f", r[Output.FeedRate]), new("v_rapid", setup.RapidFeed), new("h_s", setup.Practice.Lift));
     }
 }

@@ -5,6 +5,7 @@ using Incisura.Core.Checks;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
+using Incisura.Core.Quantities;
 using Incisura.Web.Library;
 
 namespace Incisura.Web.Shop;
@@ -35,6 +36,9 @@ public static class ShopEndpoints
         shop.MapStored("/methods", Methods);
         shop.MapAll("/methods", Methods, view => view.Methods);
         shop.MapAll("/charts", Charts, view => view.Charts);
+        shop.MapGet(
+            "/practices", () => ShopPractice.All.Select(d => new PracticeView(d.Code, d.Name, d.Quantity, d.Least, d.Most, d.Of(ShopPractice.Usual))))
+            .WithTags("shop");
     }
 
     // Proposals start from one chart, so that nobody has to ask which.
@@ -70,3 +74,12 @@ public static class ShopEndpoints
                     + $"{string.Join(", ", homeless.Select(h => h.Tool))}. {homeless[0].Why}");
     }
 }
+
+/// <summary>One number of the shop's practice, as the page of the chart asks for it.</summary>
+/// <param name="Code">Its name in the chart.</param>
+/// <param name="Name">Plain words.</param>
+/// <param name="Quantity">What it measures.</param>
+/// <param name="Least">Least value.</param>
+/// <param name="Most">Largest value.</param>
+/// <param name="Usual">What it is where the chart says nothing.</param>
+public sealed record PracticeView(string Code, string Name, Quantity Quantity, double Least, double Most, double Usual);

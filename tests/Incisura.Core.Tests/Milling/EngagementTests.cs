@@ -96,11 +96,11 @@ public class EngagementTests
     {
         Engagement stated = Of(3), thin = Of(1), hair = Of(0.01);
         Engagement Of(double width) => new(12, width, 5, 90, 90, 1, Side(12, width));
-        Assert.Equal(stated.LargestChipRatio, ChipThinning.Factor(ChipKept.Largest, stated, thin) * thin.LargestChipRatio, 12);
-        Assert.Equal(stated.MeanChipRatio, ChipThinning.Factor(ChipKept.Mean, stated, thin) * thin.MeanChipRatio, 12);
-        Assert.Equal(1, ChipThinning.Factor(ChipKept.None, stated, thin));
-        Assert.Equal(ChipThinning.LargestFactor, ChipThinning.Factor(ChipKept.Largest, stated, hair));
-        Assert.True(ChipThinning.Factor(ChipKept.Largest, thin, stated) < 1);
+        Assert.Equal(stated.LargestChipRatio, ChipThinning.Factor(ChipKept.Largest, stated, thin, 3) * thin.LargestChipRatio, 12);
+        Assert.Equal(stated.MeanChipRatio, ChipThinning.Factor(ChipKept.Mean, stated, thin, 3) * thin.MeanChipRatio, 12);
+        Assert.Equal(1, ChipThinning.Factor(ChipKept.None, stated, thin, 3));
+        Assert.Equal(3, ChipThinning.Factor(ChipKept.Largest, stated, hair, 3));
+        Assert.True(ChipThinning.Factor(ChipKept.Largest, thin, stated, 3) < 1);
     }
 
     [Fact]

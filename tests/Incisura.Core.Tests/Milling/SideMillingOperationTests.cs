@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Charts;
 using Incisura.Core.Checks;
 using Incisura.Core.Machines;
 using Incisura.Core.Milling;
@@ -37,7 +38,8 @@ public class SideMillingOperationTests
         Choices mean = Sample.Typed(("widthOfCut", 1)) with { Options = new Dictionary<string, string> { ["chip"] = "mean" } };
         Assert.Equal(Calculate(Sample.Situation, Choices.None).Figure("meanChip"), Calculate(Sample.Situation, mean).Figure("meanChip"), 12);
         Assert.Equal(
-            0.06 * ChipThinning.LargestFactor, Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 0.01))).Field("feedPerTooth").Value, 12);
+            0.06 * ShopPractice.Usual.LargestThinning, Calculate(Sample.Situation, Sample.Typed(("widthOfCut", 0.01))).Field("feedPerTooth").Value,
+            12);
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Derivations;
 using Incisura.Core.Holders;
@@ -10,7 +11,7 @@ namespace Incisura.Core.Tests.Milling;
 
 public class SideMillingProperties
 {
-    private static readonly MillingSetup Setup = new(Sample.Built, Sample.Material, Sample.Machine);
+    private static readonly MillingSetup Setup = new(Sample.Built, Sample.Material, Sample.Machine, null, ShopPractice.Usual);
 
     private static readonly Gen<(double Width, double Depth, double Feed, double Speed)> Cuts =
         Gen.Select(Gen.Double[0.05, 12], Gen.Double[0.2, 25], Gen.Double[0.005, 0.15], Gen.Double[20, 400]);

@@ -2944,6 +2944,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop/practices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/shop/methods/{id}": {
         parameters: {
             query?: never;
@@ -4855,7 +4890,7 @@ export interface components {
             dimensions: components["schemas"]["FamilyDimension"][];
             /** @description Words to pick, such as the form of the flutes. */
             picks: components["schemas"]["PickDescription"][];
-            /** @description Symbol of the dimension the cutter is called by. */
+            /** @description Symbol of the dimension the cutter is called by, double Cutter.CalledSize. */
             calledBy: string;
             /** @description Whether its edges are inserts on a steel body. */
             inserts: boolean;
@@ -5967,6 +6002,17 @@ export interface components {
              */
             y: number;
         };
+        PracticeView: {
+            code: string;
+            name: string;
+            quantity: components["schemas"]["Quantity"];
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            /** Format: double */
+            usual: number;
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -6515,6 +6561,57 @@ export interface components {
             class: string;
             assemblies: string[];
         };
+        /**
+         * @description Numbers no standard and no book gives, on which shops differ: what this one goes by. They belong to the speed chart and are revised with it;
+         *     a chart that says nothing has the values here.
+         */
+        ShopPractice: {
+            /**
+             * Format: double
+             * @description Most by which a charted feed per tooth is raised for a thin cut: beyond it feed marks and the start of the chip set the pace.
+             */
+            largestThinning?: number;
+            /**
+             * Format: double
+             * @description Share of the charted depth for work that is held fairly, above 0 up to 1.
+             */
+            fairShare?: number;
+            /**
+             * Format: double
+             * @description Share of the charted depth for work that is held weakly, above 0 up to double ShopPractice.FairShare.
+             */
+            weakShare?: number;
+            /**
+             * Format: double
+             * @description Clear way c_0 before and after each pass, mm.
+             */
+            clearWay?: number;
+            /**
+             * Format: double
+             * @description Height h_s the tool is lifted by between levels, mm.
+             */
+            lift?: number;
+            /**
+             * Format: double
+             * @description Torque of forming a thread over that of cutting it to the full height: flow of the material and friction on the lobes.
+             */
+            formingTorque?: number;
+            /**
+             * Format: double
+             * @description Least stock on a side a reamer cuts, of the smallest diameter, mm.
+             */
+            reamerStock?: number;
+            /**
+             * Format: double
+             * @description What a reamer wants more on a side for each mm of its diameter, mm.
+             */
+            reamerStockPerDiameter?: number;
+            /**
+             * Format: double
+             * @description Most stock of a reamer over its least.
+             */
+            reamerMostStock?: number;
+        };
         /** @description How one unit system shows a quantity. */
         ShownUnit: {
             /** @description The unit's sign. */
@@ -6593,6 +6690,8 @@ export interface components {
             rows: components["schemas"]["SpeedRow"][];
             /** @description From which depth over diameter a drill breaks its chip, clears the hole, or drills in stages. */
             cycles?: components["schemas"]["DrillingCycleRow"][];
+            /** @description What this shop goes by where no standard says. */
+            practice?: components["schemas"]["ShopPractice"];
         };
         /**
          * @description The shop's starting figures for one cutter family, cutting material, material sub-group and operation. The feed per tooth is

@@ -7,9 +7,6 @@ namespace Incisura.Core.Holes.Kinds;
 /// <summary>Reaming a hole to size: a little stock on a side, in and out at feed rate.</summary>
 internal readonly struct Reaming : IHoleKind
 {
-    // Stock on a side that a reamer cuts rather than rubs or is crowded by: shop practice, rising with the diameter.
-    private const double LeastStock = 0.04, StockPerDiameter = 0.006, MostOverLeast = 3;
-
     public static OperationDescription Description { get; } = new(
         "ream",
         "Reaming",
@@ -52,7 +49,7 @@ internal readonly struct Reaming : IHoleKind
 
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)
     {
-        double least = Least(setup), most = MostOverLeast * least, stock = r[Output.Stock];
+        double least = Least(setup), most = setup.Practice.ReamerMostStock * least, stock = r[Output.Stock];
         if (stock < least * (1 - LimitDefinition.Tolerance) || stock > most * (1 + LimitDefinition.Tolerance))
             findings.Add(new(
                 "ream-stock", Severity.Caution,
@@ -65,5 +62,5 @@ internal readonly struct Reaming : IHoleKind
 
     public static bool ReturnsAtFeed(HoleSetup setup) => true;
 
-    private static double Least(HoleSetup setup) => LeastStock + (StockPerDiameter * setup.Diameter);
+    private static double Least(HoleSetup setup) => setup.Practice.ReamerStock + (setup.Practice.ReamerStockPerDiameter * setup.Diameter);
 }

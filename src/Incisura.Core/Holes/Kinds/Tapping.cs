@@ -10,13 +10,11 @@ internal readonly struct Tapping : IHoleKind
     // Half-width of the thread groove at a height: the flat of the crest, and the flanks at 30°.
     private static readonly double FlankRun = Math.Tan(Math.PI / 6);
 
-    /// <summary>Room of loose chips of a tap over that of the solid: short curls, looser than those of a drill.</summary>
-    private const double LooseChip = 3;
-
     /// <summary>
-    /// Torque of forming a thread over that of cutting it to the full height: the flow of the material and its friction on the lobes.
+    /// Room of loose chips of a tap over that of the solid: short curls at the lower end of what broken chips take, 3 to 10 (Klocke, Manufacturing
+    /// Processes 1), since the groove of a thread gives thin ones.
     /// </summary>
-    private const double FormingOverCutting = 1.8;
+    private const double LooseChip = 3;
 
     /// <summary>Highest speed at which the machine taps in step with the feed, rev/min.</summary>
     public static readonly LimitDefinition SpeedInStep = new(
@@ -304,7 +302,7 @@ internal readonly struct Tapping : IHoleKind
     {
         double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength),
             force = k11 * Math.Pow(chip, -setup.ChipExponent);
-        double ratio = tap.Forming ? FormingOverCutting : 1, hole = r[Output.MinorDiameter], n = r[Output.SpindleSpeed];
+        double ratio = tap.Forming ? setup.Practice.FormingTorque : 1, hole = r[Output.MinorDiameter], n = r[Output.SpindleSpeed];
         double torque = ratio * force * section * x[Input.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
         r[Output.Chip] = chip;
         r[Output.SpecificForce] = force;

@@ -79,7 +79,7 @@ internal readonly struct ChamferMilling : IMillingKind
         }
 
         PassTime.Solve<ChamferMilling, TTrace>(
-            setup, x, 1, 1, PassTime.OverrunOfSide(r.Engagement.Diameter, x[Input.Leg], ref trace), ref r, ref trace);
+            setup, x, 1, 1, PassTime.OverrunOfSide(setup, r.Engagement.Diameter, x[Input.Leg], ref trace), ref r, ref trace);
         return new(r[Output.TipDepth], x[Input.Leg], r[Output.TipDepth]);
     }
 

@@ -94,7 +94,7 @@ internal readonly struct ConstantEngagement : IMillingKind
             trace.Take(
                 TimeFormula, r[Output.Time], new("i_p", r.Down.Count), new("L", x[Input.Length]), new("s_l", step), new("R_l", loop),
                 new("v_f", feed),
-                new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+                new("h_s", setup.Practice.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         return new(r.Down.Each, r.Engagement.Width, x[Input.StockHeight]);
@@ -108,7 +108,8 @@ internal readonly struct ConstantEngagement : IMillingKind
             Count = r.Down.Count * r[Output.Rounds],
             Speed = r[Output.SpindleSpeed],
         });
-        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2.0 * r.Down.Count, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        sink.Take(
+            new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2.0 * r.Down.Count, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>

@@ -87,7 +87,7 @@ internal readonly struct CornerCleaning : IMillingKind
         double wanted = x[Input.CornerRadius], before = Math.Max(x[Input.DiameterBefore] / 2, wanted * 1.0001),
             angle = x[Input.CornerAngle], leftover = r[Output.Leftover];
         double section = InsideCorner.Section(before, wanted, angle), length = x[Input.Length];
-        double overrun = PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace);
+        double overrun = PassTime.OverrunOfSide(setup, r.Engagement.Diameter, r.Across.Each, ref trace);
         if (TTrace.Listens)
         {
             trace.Take(InsideCorner.SectionFormula, section, new("R_1", before), new("R_c", wanted), new("θ", angle));

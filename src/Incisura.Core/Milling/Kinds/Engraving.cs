@@ -79,7 +79,7 @@ internal readonly struct Engraving : IMillingKind
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassTime.Solve<Engraving, TTrace>(setup, x, 1, 1, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+        PassTime.Solve<Engraving, TTrace>(setup, x, 1, 1, PassTime.OverrunOfAll(setup, r.Engagement.Diameter, ref trace), ref r, ref trace);
         return new(x[Input.EngravingDepth], 0, x[Input.EngravingDepth]);
     }
 

@@ -61,7 +61,8 @@ internal readonly struct FaceMilling : IMillingKind
         where TTrace : struct, ITrace
     {
         PassTime.Solve<FaceMilling, TTrace>(
-            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(setup, r.Engagement.Diameter, ref trace), ref r,
+            ref trace);
         FeedMarks.Solve(setup.CornerRadius, x[Input.FeedPerTooth], ref r, ref trace);
         return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }

@@ -119,7 +119,7 @@ internal static class Helix
             Count = r[Output.Rounds],
             Speed = r[Output.SpindleSpeed],
         });
-        sink.Take(new(WayKind.Lift, r[Output.ProgrammedDepth] + PassTime.Lift, setup.RapidFeed)
+        sink.Take(new(WayKind.Lift, r[Output.ProgrammedDepth] + setup.Practice.Lift, setup.RapidFeed)
         {
             Count = 2,
             Rapid = true,
@@ -146,7 +146,7 @@ internal static class Helix
             trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P_u", pitch));
             trace.Take(WayFormula, r[Output.Way], new("i_r", rounds), new("D_p", path), new("P_u", pitch));
             trace.Take(
-                TimeFormula, r[Output.Time], new("l", r[Output.Way]), new("v_f", feed), new("t_p", depth), new("h_s", PassTime.Lift),
+                TimeFormula, r[Output.Time], new("l", r[Output.Way]), new("v_f", feed), new("t_p", depth), new("h_s", setup.Practice.Lift),
                 new("v_rapid", setup.RapidFeed));
         }
 

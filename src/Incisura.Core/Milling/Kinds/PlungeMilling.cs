@@ -106,8 +106,9 @@ internal readonly struct PlungeMilling : IMillingKind
             trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[Input.Length]), new("s_t", step));
             trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s_t", step));
             trace.Take(
-                TimeFormula, r[Output.Time], new("i_r", plunges), new("H", height), new("c_0", PassTime.Clearance), new("v_f", r[Output.FeedRate]),
-                new("v_rapid", setup.RapidFeed), new("h_s", PassTime.Lift));
+                TimeFormula, r[Output.Time], new("i_r", plunges), new("H", height), new("c_0", setup.Practice.ClearWay),
+                new("v_f", r[Output.FeedRate]),
+                new("v_rapid", setup.RapidFeed), new("h_s", setup.Practice.Lift));
         }
 
         return new(0, r.Across.Each, height);
@@ -116,10 +117,10 @@ internal readonly struct PlungeMilling : IMillingKind
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        double way = x[Input.WallHeight] + PassTime.Clearance, n = r[Output.SpindleSpeed];
+        double way = x[Input.WallHeight] + setup.Practice.ClearWay, n = r[Output.SpindleSpeed];
         sink.Take(new(Down, way, r[Output.FeedRate]) { Count = r[Output.Rounds], Speed = n });
         sink.Take(new(Up, way, setup.RapidFeed) { Count = r[Output.Rounds], Rapid = true, Speed = n });
-        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        sink.Take(new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)

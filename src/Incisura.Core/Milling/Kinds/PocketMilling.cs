@@ -95,7 +95,7 @@ internal readonly struct PocketMilling : IMillingKind
                 new("r", setup.Diameter / 2));
             trace.Take(
                 TimeFormula, r[Output.Time], new("i_p", r.Down.Count), new("l", way), new("v_f", r.Load.FeedRate), new("a_p", r.Down.Each),
-                new("α_h", x[Input.RampAngle]), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+                new("α_h", x[Input.RampAngle]), new("h_s", setup.Practice.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         Milling.Bend.Solve(setup, x, ref r, ref trace);
@@ -109,7 +109,7 @@ internal readonly struct PocketMilling : IMillingKind
             entry = r.Down.Each / Math.Sin(double.DegreesToRadians(x[Input.RampAngle]));
         sink.Take(new(Entry, entry, feed) { Count = levels, Speed = n });
         sink.Take(new(Loops, LevelWay(setup, x, r), feed) { Count = levels, Speed = n });
-        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        sink.Take(new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2 * levels, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)

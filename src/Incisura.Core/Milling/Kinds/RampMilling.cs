@@ -96,7 +96,8 @@ internal readonly struct RampMilling : IMillingKind
             trace.Take(
                 RateFormula, r[Output.RemovalRate], new("DC", setup.Diameter), new("L", length), new("H", x[Input.StockHeight]),
                 new("l", way), new("v_f", feed));
-            trace.Take(TimeFormula, r[Output.Time], new("l", way), new("v_f", feed), new("h_s", PassTime.Lift), new("v_rapid", setup.RapidFeed));
+            trace.Take(
+                TimeFormula, r[Output.Time], new("l", way), new("v_f", feed), new("h_s", setup.Practice.Lift), new("v_rapid", setup.RapidFeed));
         }
 
         return new(r.Engagement.Depth, setup.Diameter, x[Input.StockHeight]);
@@ -108,7 +109,7 @@ internal readonly struct RampMilling : IMillingKind
         double length = x[Input.Length], feed = r[Output.FeedRate], n = r[Output.SpindleSpeed];
         sink.Take(new(Ramp, length / Math.Cos(Math.Atan(r.Down.Each / length)), feed) { Count = r.Down.Count, Speed = n });
         sink.Take(new(Level, length, feed) { Speed = n });
-        sink.Take(new(WayKind.Lift, PassTime.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
+        sink.Take(new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
 
     // From the second ramp on the floor of the ramp before lies highest at the far end.

@@ -46,7 +46,7 @@ internal static class WallMilling
         where TTrace : struct, ITrace
     {
         PassTime.Solve<TKind, TTrace>(
-            setup, x, PassesOf(x, r), r.Down.Count, PassTime.OverrunOfSide(r.Engagement.Diameter, r.Across.Each, ref trace), ref r, ref trace);
+            setup, x, PassesOf(x, r), r.Down.Count, PassTime.OverrunOfSide(setup, r.Engagement.Diameter, r.Across.Each, ref trace), ref r, ref trace);
         FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
         Milling.Bend.Solve(setup, x, ref r, ref trace);
         return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);

@@ -56,7 +56,8 @@ internal readonly struct SlotMilling : IMillingKind
         where TTrace : struct, ITrace
     {
         PassTime.Solve<SlotMilling, TTrace>(
-            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(r.Engagement.Diameter, ref trace), ref r, ref trace);
+            setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(setup, r.Engagement.Diameter, ref trace), ref r,
+            ref trace);
         return new(r.Down.Each, setup.Diameter, x[Input.StockHeight]);
     }
 

@@ -137,7 +137,7 @@ internal readonly struct SurfaceFinishing : IMillingKind
 
         PassTime.Solve<SurfaceFinishing, TTrace>(
             setup, x, r.Across.Count, 1,
-            PassTime.OverrunOfSide(r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
+            PassTime.OverrunOfSide(setup, r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
         FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
         return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
     }

@@ -8,6 +8,7 @@ import { cuttingMaterialWords, useFamilies } from '../../parts/shelf';
 import { storedCalls } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { DrillingCycles } from './DrillingCycles';
+import { ShopPractice } from './ShopPractice';
 import type { Quantity } from '../../parts/units';
 
 type Chart = Schemas['SpeedChart'];
@@ -85,7 +86,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       sheet={chart}
       form={form}
       fields={[]}
-      names={{ rows: 'Row', cycles: 'Drilling cycle', feeds: 'feed' }}
+      names={{ rows: 'Row', cycles: 'Drilling cycle', feeds: 'feed', practice: 'Practice' }}
     >
       <p className="muted">
         {mills
@@ -261,6 +262,12 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
           </Button>
         </p>
       )}
+      <ShopPractice
+        practice={form.definition.practice}
+        disabled={!mayWork}
+        refused={form.refused}
+        onPractice={(practice, step) => form.set('practice', practice, undefined, step)}
+      />
     </SheetFrame>
   );
 }
