@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 
 namespace Incisura.Web.Tests;
@@ -59,6 +60,31 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
             """));
         (await maren.PutAsync("/shop/charts/1", definition, chart["revision"].GetInt32())).Expect(HttpStatusCode.OK);
         (await maren.PostAsync("/calculations/side-rough", about)).Expect(HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task What_the_shop_goes_by_is_told_refused_out_of_range_and_used_at_once()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object about = new { materialId = 1, assemblyId = 1, machineId = 1 };
+        JsonElement[] told = [.. (await maren.GetAsync("/shop/practices")).Json.EnumerateArray()];
+        JsonElement shared = told.Single(t => t.GetProperty("code").GetString() == "clearWay");
+        Answer chart = await maren.GetAsync("/shop/charts/1");
+        JsonNode definition = JsonNode.Parse(chart["definition"].GetRawText())!;
+        int revision = chart["revision"].GetInt32();
+        JsonObject practice = definition["practice"]?.AsObject() ?? [];
+        definition["practice"] = practice;
+        practice["clearWay"] = shared.GetProperty("most").GetDouble() + 1;
+        Answer refused = (await maren.PutAsync("/shop/charts/1", definition, revision)).Expect(HttpStatusCode.UnprocessableEntity);
+        Assert.Contains("practice.clearWay", refused.FaultFields);
+        practice["clearWay"] = 10;
+        double before = await WayAsync();
+        (await maren.PutAsync("/shop/charts/1", definition, revision)).Expect(HttpStatusCode.OK);
+        double after = await WayAsync();
+        Assert.True(after > before, $"the way stayed {after} mm though 10 mm stand clear before and after each pass");
+
+        async Task<double> WayAsync() => (await maren.PostAsync("/calculations/side-rough", about)).Expect(HttpStatusCode.OK)["figures"]
+            .EnumerateArray().Single(f => f.GetProperty("code").GetString() == "way").GetProperty("value").GetDouble();
     }
 
     [Fact]

@@ -48,7 +48,7 @@ public sealed record ShopPractice
         new("lift", "Lift between levels", Quantity.Length, 0, 500, p => p.Lift),
         new("formingTorque", "Torque of forming a thread over cutting it", Quantity.Ratio, 1, 5, p => p.FormingTorque),
         new("reamerStock", "Least stock of a reamer, on a side", Quantity.Length, 0, 0.5, p => p.ReamerStock),
-        new("reamerStockPerDiameter", "and for each mm of its diameter", Quantity.Ratio, 0, 0.05, p => p.ReamerStockPerDiameter),
+        new("reamerStockPerDiameter", "Stock of a reamer that grows with its diameter ×", Quantity.Ratio, 0, 0.05, p => p.ReamerStockPerDiameter),
         new("reamerMostStock", "Most stock of a reamer over its least", Quantity.Ratio, 1, 20, p => p.ReamerMostStock),
     ];
 
