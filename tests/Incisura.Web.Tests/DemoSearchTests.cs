@@ -31,9 +31,9 @@ public sealed class DemoSearchTests(Workshop workshop) : IClassFixture<Workshop>
         // Ranges of them.
         ("10-12", c => Between(c, 10, 12)), ("10 - 12", c => Between(c, 10, 12)), ("10..12", c => Between(c, 10, 12)),
         ("10 to 12", c => Between(c, 10, 12)), ("10 bis 12", c => Between(c, 10, 12)), ("10-12 mm", c => Between(c, 10, 12)),
-        (">= 20", c => c.CuttingDiameter >= 20), (">=20", c => c.CuttingDiameter >= 20), ("> 20", c => c.CuttingDiameter > 20),
-        ("<3", c => c.CuttingDiameter < 3), ("<= 3 mm", c => c.CuttingDiameter <= 3), ("≤ 3", c => c.CuttingDiameter <= 3),
-        ("ball 6-10", c => Is(c, CutterFamily.BallEndMill) && Between(c, 6, 10)), ("drill <= 5", c => Is(c, Drills) && c.CuttingDiameter <= 5),
+        (">= 20", c => c.CalledSize >= 20), (">=20", c => c.CalledSize >= 20), ("> 20", c => c.CalledSize > 20),
+        ("<3", c => c.CalledSize < 3), ("<= 3 mm", c => c.CalledSize <= 3), ("≤ 3", c => c.CalledSize <= 3),
+        ("ball 6-10", c => Is(c, CutterFamily.BallEndMill) && Between(c, 6, 10)), ("drill <= 5", c => Is(c, Drills) && c.CalledSize <= 5),
 
         // Words close by.
         ("endmil", c => Is(c, EndMills)), ("endmill", c => Is(c, EndMills)), ("end mill 12", c => Is(c, EndMills) && Size(c, 12)),
@@ -76,16 +76,16 @@ public sealed class DemoSearchTests(Workshop workshop) : IClassFixture<Workshop>
 
     private static bool Is(Cutter c, params CutterFamily[] families) => families.Contains(c.Family);
 
-    private static bool Size(Cutter c, double mm) => Math.Abs(c.CuttingDiameter - mm) < 0.006;
+    private static bool Size(Cutter c, double mm) => Math.Abs(c.CalledSize - mm) < 0.006;
 
-    private static bool Between(Cutter c, double least, double most) => c.CuttingDiameter >= least && c.CuttingDiameter <= most;
+    private static bool Between(Cutter c, double least, double most) => c.CalledSize >= least && c.CalledSize <= most;
 
     private static bool Teeth(Cutter c, int teeth) => c.Dimensions.TryGetValue("ZEFF", out double z) && z == teeth;
 
     private static bool Corner(Cutter c, double radius) =>
-        Math.Abs((c.Family == CutterFamily.BallEndMill ? c.CuttingDiameter / 2 : c.Dimensions.GetValueOrDefault("RE")) - radius) < 1e-6;
+        Math.Abs((c.Family == CutterFamily.BallEndMill ? c.CalledSize / 2 : c.Dimensions.GetValueOrDefault("RE")) - radius) < 1e-6;
 
-    private static double Slender(Cutter c) => c.Described.Use == CutterUse.Turning ? 0 : c.UsableLength / c.CuttingDiameter;
+    private static double Slender(Cutter c) => c.Described.Use == CutterUse.Turning ? 0 : c.UsableLength / c.CalledSize;
 
     private static bool Thread(Cutter c, double diameter, double pitch) =>
         c.Dimensions.TryGetValue("TP", out double p) && Size(c, diameter) && (pitch == 0 || p == pitch);
