@@ -91,6 +91,8 @@ builder.Services.ConfigureHttpJsonOptions(o =>
 });
 builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer((schema, context, _) =>
 {
+    KnownCodes.Tell(schema, context.JsonTypeInfo.Type);
+
     // Every member of a value type, and every one that is worked out, is always written; the generator does not see that by itself.
     if (schema.Properties is not { Count: > 0 } members) return Task.CompletedTask;
     if (context.JsonTypeInfo.Type.IsValueType) schema.Required = members.Keys.ToHashSet();

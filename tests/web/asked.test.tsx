@@ -1,12 +1,12 @@
 // @vitest-environment jsdom
-import { act, renderHook, screen, waitFor } from '@testing-library/react';
+import { renderHook, screen, waitFor } from '@testing-library/react';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { MemoryRouter, useLocation } from 'react-router';
 import { describe, expect, test, vi } from 'vitest';
 import { ReadPositions } from '../../web/src/places/calculate/groups/ReadPositions';
 import { TapDrills } from '../../web/src/places/calculate/holes/TapDrills';
-import { useCalculation, useChoices, type Inputs } from '../../web/src/places/calculate/useCalculation';
+import { requestOf } from '../../web/src/places/calculate/request';
+import { useCalculation } from '../../web/src/places/calculate/useCalculation';
 import { show } from './shown';
 
 // The client takes fetch and Request when it is made, so they stand ready before it is.
@@ -44,7 +44,7 @@ const fault = (field: string, sentence: string) => ({ field, sentence, given: nu
 
 describe('what is calculated', () => {
   const SITUATION = { operation: 'side-rough', materialId: 2, assemblyId: 6, machineId: 1 };
-  const typedAs = (base: number): Inputs => ({ widthOfCut: { text: String(base), system: 'mm', base } });
+  const wide = (widthOfCut: number) => ({ numbers: { widthOfCut }, options: {} });
   const inside = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
   );
@@ -56,7 +56,10 @@ describe('what is calculated', () => {
       json({ faults: [fault('widthOfCut', 'too wide')] }, 422),
     );
     const { result, rerender } = renderHook(
-      ({ width, machine }) => useCalculation({ ...SITUATION, machineId: machine }, typedAs(width), {}, false, null, undefined, {}),
+      ({ width, machine }) => {
+        const situation = { ...SITUATION, machineId: machine };
+        return useCalculation(situation, requestOf(situation, wide(width)), false);
+      },
       {
         wrapper: inside,
         initialProps: { width: 2, machine: 1 },
@@ -74,50 +77,8 @@ describe('what is calculated', () => {
 
   test('a server that cannot be reached is said in words, with what was typed kept', async () => {
     answering(new TypeError('fetch failed'));
-    const { result } = renderHook(() => useCalculation(SITUATION, typedAs(2), {}, false, null, undefined, {}), { wrapper: inside });
+    const { result } = renderHook(() => useCalculation(SITUATION, requestOf(SITUATION, wide(2)), false), { wrapper: inside });
     await waitFor(() => expect(result.current.query.error?.message).toMatch(/cannot be reached; what you typed is still here/));
-    expect(result.current.body.numbers).toEqual({ widthOfCut: 2 });
-  });
-});
-
-describe('what is chosen', () => {
-  function choices(at: string) {
-    const place = { search: '' };
-    const inside = ({ children }: { children: ReactNode }) => {
-      const Watch = () => {
-        place.search = useLocation().search;
-        return null;
-      };
-      return (
-        <MemoryRouter initialEntries={[at]}>
-          {children}
-          <Watch />
-        </MemoryRouter>
-      );
-    };
-    return { ...renderHook(() => useChoices(), { wrapper: inside }), place };
-  }
-
-  test('is read from the address and written back to it, typed numbers by their value', () => {
-    const { result, place } = choices('/calculate?op=slot&n.length=80&n.bad=x&o.ways=both-ways');
-    expect(result.current.typed).toEqual({ length: { text: '80', system: 'mm', base: 80 } });
-    expect(result.current.options).toEqual({ ways: 'both-ways' });
-    act(() => result.current.type({ widthOfCut: { text: '5/16', system: 'mm', base: 0.3125 } }));
-    act(() => result.current.pick('coolant', 'air'));
-    act(() => result.current.choose('op', undefined));
-    expect(new URLSearchParams(place.search).get('n.widthOfCut')).toBe('0.3125');
-    expect(new URLSearchParams(place.search).get('o.coolant')).toBe('air');
-    expect(new URLSearchParams(place.search).has('op')).toBe(false);
-    expect(result.current.typed.widthOfCut!.text).toBe('5/16');
-    act(() => result.current.type({ widthOfCut: undefined }));
-    expect(new URLSearchParams(place.search).has('n.widthOfCut')).toBe(false);
-  });
-
-  test('a whole state can be taken over, and forgets what stood there', () => {
-    const { result, place } = choices('/calculate?op=slot&n.length=80');
-    act(() => result.current.restore('op=face&n.offset=2'));
-    expect(result.current.typed).toEqual({ offset: { text: '2', system: 'mm', base: 2 } });
-    expect(place.search).toBe('?op=face&n.offset=2');
   });
 });
 

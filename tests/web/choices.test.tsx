@@ -1,21 +1,30 @@
 // @vitest-environment jsdom
 import { screen } from '@testing-library/react';
-import { useState } from 'react';
 import { describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
-import type { Typed } from '../../web/src/parts/NumberField';
+import { NOTHING as EMPTY, type Chosen } from '../../web/src/places/calculate/address';
 import { Choices } from '../../web/src/places/calculate/Choices';
+import { useAddress, type Address } from '../../web/src/places/calculate/useAddress';
 import { OPERATION, RESULT } from './operation';
 import { show, switchUnits } from './shown';
 
-const NOTHING = { typed: {}, refused: {}, type: () => {}, pick: () => {} };
+const at = (chosen: Partial<Chosen> = {}): Address => ({
+  chosen: { ...EMPTY, ...chosen },
+  change: () => {},
+  adjust: () => {},
+  replace: () => {},
+  arrived: false,
+  back: undefined,
+  forward: undefined,
+});
+const NOTHING = { refused: {}, address: at() };
 const box = (name: RegExp) => screen.getByRole<HTMLInputElement>('textbox', { name });
 const under = (name: RegExp) => document.getElementById(box(name).getAttribute('aria-describedby')!)!.textContent;
 
 describe('the choices of an operation', () => {
   test('stand in the groups of its description, with the range that keeps the limits and where a value comes from', () => {
     show(<Choices operation={OPERATION} result={RESULT} {...NOTHING} />);
-    expect(screen.getAllByRole('heading').map((h) => h.textContent)).toEqual(['Across', 'Deep', 'Fast', 'Per tooth']);
+    expect(screen.getAllByRole('heading', { level: 3 }).map((h) => h.textContent)).toEqual(['Across', 'Deep', 'Fast', 'Per tooth']);
     expect(under(/Width/)).toBe('0.25 × D · to 3.02 by deflection');
     expect(under(/Depth/)).toBe('held by a limit · to 15.05 by deflection');
     expect(under(/Cutting speed/)).toBe('proposed 190.0 · 1.9 to 445.6 by power');
@@ -32,7 +41,14 @@ describe('the choices of an operation', () => {
   test('leave out what does not matter here, unless something was typed there', () => {
     const { again } = show(<Choices operation={OPERATION} result={RESULT} {...NOTHING} />);
     expect(screen.queryByLabelText(/Tool life/)).toBeNull();
-    again(<Choices operation={OPERATION} result={RESULT} {...NOTHING} typed={{ toolLife: { text: '30', system: 'mm', base: 30 } }} />);
+    again(
+      <Choices
+        operation={OPERATION}
+        result={RESULT}
+        {...NOTHING}
+        address={at({ numbers: { toolLife: { text: '30', system: 'mm', base: 30 } } })}
+      />,
+    );
     expect(box(/Tool life/).value).toBe('30');
   });
 
@@ -47,19 +63,16 @@ describe('the choices of an operation', () => {
   test('a field of the drawing stands here only while there is no drawing, and never moves away from under the cursor', async () => {
     const type = vi.fn();
     function Page({ result }: { result?: Schemas['CalculationResult'] }) {
-      const [typed, setTyped] = useState<Record<string, Typed>>({});
-      const keep = (code: string, t: Typed | undefined) => {
-        type(code, t?.base);
-        setTyped((all) => ({ ...all, ...(t && { [code]: t }) }));
-      };
-      return <Choices operation={OPERATION} result={result} {...NOTHING} typed={typed} type={keep} elsewhere={new Set(['depthOfCut'])} />;
+      const address = useAddress();
+      type(address.chosen.numbers.depthOfCut?.base);
+      return <Choices operation={OPERATION} result={result} {...NOTHING} address={address} elsewhere={new Set(['depthOfCut'])} />;
     }
     const { hands, again } = show(<Page />);
     await hands.click(box(/Depth/));
     await hands.keyboard('2');
     again(<Page result={RESULT} />);
     await hands.keyboard('1');
-    expect(type).toHaveBeenLastCalledWith('depthOfCut', 21);
+    expect(type).toHaveBeenLastCalledWith(21);
     await hands.tab();
     expect(screen.queryByRole('textbox', { name: /Depth/ })).toBeNull();
   });

@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
-import { readEdits, readHoles, writeEdits, writeHoles } from '../../web/src/places/calculate/holes/address';
 import { sectionOf } from '../../web/src/places/calculate/holes/section';
 import { colourOf, rowsOf } from '../../web/src/places/calculate/holes/stages';
 import { countOf, targetWords, type Pattern } from '../../web/src/places/calculate/groups/words';
-import { turnsOf } from '../../web/src/places/calculate/turns';
+import { axesOf, TURNS } from '../../web/src/places/calculate/turns/all';
 import { stage } from './stage';
 
 describe('stages', () => {
@@ -28,42 +27,6 @@ describe('stages', () => {
     expect(colourOf(stage('spin-up', 11, 11, { feedRate: 0 }))).toBe('');
     expect(colourOf(stage('full-2', 20, 50))).toBe(colourOf(stage('full', 20, 50)));
     expect(colourOf(stage('cross-1', 50, 60))).not.toBe(colourOf(stage('full', 20, 50)));
-  });
-});
-
-describe('what the address keeps', () => {
-  test.each([
-    [[], undefined],
-    [[{ distance: 60, diameter: 10, angle: 90, offset: 0 }], '60~10~90~0'],
-    [
-      [
-        { distance: 60.5, diameter: 10, angle: 90, offset: 0 },
-        { distance: 130, diameter: 12, angle: 60, offset: 1.5 },
-      ],
-      '60.5~10~90~0!130~12~60~1.5',
-    ],
-  ])('crossing holes %j', (holes, text) => {
-    expect(writeHoles(holes)).toBe(text);
-    expect(readHoles(text)).toEqual(holes);
-  });
-
-  test.each([
-    [[], undefined],
-    [[{ stage: 'entry', speed: -150, feedRate: null, coolant: null }], 'entry~-150~~'],
-    [
-      [
-        { stage: 'full', speed: null, feedRate: 40.5, coolant: false },
-        { stage: 'break', speed: 0, feedRate: null, coolant: true },
-      ],
-      'full~~40.5~off!break~0~~on',
-    ],
-  ])('changed stages %j', (edits, text) => {
-    expect(writeEdits(edits)).toBe(text);
-    expect(readEdits(text)).toEqual(edits);
-  });
-
-  test.each(['x~1~2~3', '1~2~3', '', '!', 'a!b'])('a broken address %j gives no hole', (text) => {
-    expect(readHoles(text)).toEqual([]);
   });
 });
 
@@ -160,16 +123,19 @@ describe('what can be looked at below the picture', () => {
       loadOverTurn: false,
       ...change,
     }) as unknown as Schemas['OperationDescription'];
-  const names = (turns: [string, string][]) => turns.map(([turn]) => turn);
+  const along = result('x', {}, {});
+  const way = (from: number | null) => ({ ...along, attachments: [{ kind: 'toolWay', parts: [{ from, to: from }] }] }) as typeof along;
+  const names = (o: ReturnType<typeof operation>, r: typeof along) => TURNS.filter((t) => t.belongs(o, r)).map((t) => t.code);
 
   test('a hole has stages and no load over a turn, a tap has drills and no window', () => {
-    expect(names(turnsOf(operation({}), true, 0))).toEqual(['stages', 'window', 'derivation', 'tray']);
-    expect(names(turnsOf(operation({ picture: 'tap', free: [] }), true, 0))).toEqual(['stages', 'drills', 'derivation', 'tray']);
+    expect(names(operation({}), way(3))).toEqual(['stages', 'window', 'derivation', 'tray']);
+    const fields = [{ code: 'holeBefore' }] as never;
+    expect(names(operation({ feedInStep: true, fields, free: [] }), way(3))).toEqual(['stages', 'drills', 'derivation', 'tray']);
   });
 
   test('milling has its window first, and a bend where there is one', () => {
     const fields = [{ code: 'cornerRadius' }] as never;
-    expect(names(turnsOf(operation({ picture: 'side', loadOverTurn: true, fields }), false, 0))).toEqual([
+    expect(names(operation({ picture: 'wall', loadOverTurn: true, fields }), way(null))).toEqual([
       'window',
       'load',
       'bend',
@@ -177,6 +143,13 @@ describe('what can be looked at below the picture', () => {
       'derivation',
       'tray',
     ]);
-    expect(turnsOf(operation({}), true, 3).at(-1)).toEqual(['tray', 'Tray · 3']);
+  });
+
+  test('the window is drawn over what was asked for, as far as the operation has it', () => {
+    const o = operation({ free: ['widthOfCut', 'depthOfCut', 'cuttingSpeed'] });
+    expect(axesOf(o, undefined)).toEqual(['widthOfCut', 'depthOfCut']);
+    expect(axesOf(o, 'cuttingSpeed~widthOfCut')).toEqual(['cuttingSpeed', 'widthOfCut']);
+    expect(axesOf(o, 'depth~cuttingSpeed')).toEqual(['cuttingSpeed', 'widthOfCut']);
+    expect(axesOf(o, 'depthOfCut~depthOfCut')).toEqual(['depthOfCut', 'widthOfCut']);
   });
 });

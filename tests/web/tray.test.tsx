@@ -3,6 +3,7 @@ import { renderHook, act, screen, within } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
 import { Tray } from '../../web/src/places/calculate/Tray';
+import { readAddress } from '../../web/src/places/calculate/address';
 import { MOST_PINNED, useTray, type Pinned } from '../../web/src/places/calculate/useTray';
 import { show } from './shown';
 
@@ -11,6 +12,8 @@ const pinned = (name: string): Pinned => ({
   address: `op=side-rough&n.widthOfCut=${name.length}`,
   alternative: { operation: 'side-rough', request: { materialId: 1, assemblyId: 1, machineId: 1, numbers: {}, options: {} } },
 });
+
+const kept = () => JSON.parse(localStorage.getItem('tray')!) as Pinned[];
 
 describe('what the tray keeps', () => {
   test('up to eight, each under a name of its own, also for the next page', () => {
@@ -24,6 +27,19 @@ describe('what the tray keeps', () => {
     expect(renderHook(() => useTray()).result.current.pinned[0]!.name).toBe('thin');
     act(() => result.current.clear());
     expect(renderHook(() => useTray()).result.current.pinned).toEqual([]);
+  });
+
+  test('what another window pinned meanwhile stands beside what is pinned here, and is seen here', () => {
+    const { result } = renderHook(() => useTray());
+    act(() => result.current.pin(pinned('here')));
+    localStorage.setItem('tray', JSON.stringify([...kept(), pinned('there')]));
+    act(() => result.current.pin(pinned('here again')));
+    expect(kept().map((p) => p.name)).toEqual(['here', 'there', 'here again']);
+    act(() => {
+      localStorage.setItem('tray', JSON.stringify([pinned('only there')]));
+      window.dispatchEvent(new StorageEvent('storage', { key: 'tray' }));
+    });
+    expect(result.current.pinned.map((p) => p.name)).toEqual(['only there']);
   });
 
   test('nothing, where what was kept cannot be read', () => {
@@ -48,19 +64,16 @@ describe('alternatives side by side', () => {
     }) as unknown as Schemas['ComparedAlternative'];
 
   function laidOut(answers: Schemas['ComparedAlternative'][]) {
-    const tray = {
-      pinned: ['one', 'two', 'three'].slice(0, answers.length).map(pinned),
-      full: false,
-      pin: vi.fn(),
-      rename: vi.fn(),
-      unpin: vi.fn(),
-      clear: vi.fn(),
-    };
-    const goOn = vi.fn();
+    const tray = ['one', 'two', 'three'].slice(0, answers.length).map(pinned);
+    localStorage.setItem('tray', JSON.stringify(tray));
+    const goOn = { replace: vi.fn() };
     const shown = show(<p />);
     shown.queries.setQueryData(['operations'], []);
-    shown.queries.setQueryData(['comparison', tray.pinned.map((p) => ({ ...p.alternative, name: p.name }))], answers);
-    shown.again(<Tray tray={tray} goOn={goOn} />);
+    const ask = (names: string[]) => names.map((name, i) => ({ ...tray[i]!.alternative, name }));
+    shown.queries.setQueryData(['comparison', ask(tray.map((p) => p.name))], answers);
+    if (answers.length === 2) shown.queries.setQueryData(['comparison', ask(['one!', 'two'])], answers);
+    if (answers.length === 2) shown.queries.setQueryData(['comparison', ask(['two'])], answers.slice(1));
+    shown.again(<Tray goOn={goOn} />);
     const cells = (words: RegExp) => within(screen.getByRole('row', { name: words })).getAllByRole('cell');
     return { ...shown, tray, goOn, cells };
   }
@@ -109,11 +122,11 @@ describe('alternatives side by side', () => {
   test('one is taken up again, renamed or unpinned', async () => {
     const { hands, tray, goOn } = laidOut([got(2, 30, 'power'), got(1, 60, 'power')]);
     await hands.click(screen.getByRole('button', { name: 'Go on with two' }));
-    expect(goOn).toHaveBeenCalledWith(tray.pinned[1]!.address);
+    expect(goOn.replace).toHaveBeenCalledWith('tray', readAddress(tray[1]!.address));
     await hands.type(screen.getByLabelText('Name of alternative 1'), '!');
-    expect(tray.rename).toHaveBeenCalledWith(0, 'one!');
-    await hands.click(screen.getByRole('button', { name: 'Unpin one' }));
-    expect(tray.unpin).toHaveBeenCalledWith(0);
+    expect(kept().map((p) => p.name)).toEqual(['one!', 'two']);
+    await hands.click(screen.getByRole('button', { name: 'Unpin one!' }));
+    expect(kept().map((p) => p.name)).toEqual(['two']);
   });
 
   test('an empty tray says what to do', () => {

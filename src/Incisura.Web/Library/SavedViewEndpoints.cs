@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Library;
 
-/// <summary>A view of a list that a person keeps under a name.</summary>
+/// <summary>A view of a list, or a situation of a calculation, that a person keeps under a name.</summary>
 public sealed record SavedView(int Id, string List, string Name, string Query);
 
 /// <summary>A view to keep; one of the same name is replaced.</summary>
@@ -15,7 +15,7 @@ public sealed record SavedViewRequest(string List, string Name, string Query);
 /// <summary>The views a person keeps; nobody sees another's.</summary>
 public static class SavedViewEndpoints
 {
-    private const int Most = 50;
+    private const int Most = 50, MostLetters = 4000;
 
     public static void MapSavedViews(this IEndpointRouteBuilder library)
     {
@@ -32,8 +32,9 @@ public static class SavedViewEndpoints
             new InputCheck()
                 .Named("name", "The name of the view", request.Name, 40)
                 .Holds(
-                    request.List is "cutters" or "holders" or "assemblies", "list", double.NaN, "A view belongs to cutters, holders or assemblies.")
-                .Holds(request.Query.Length <= 2000, "query", request.Query.Length, "The view holds too many filters; take some away.")
+                    request.List is "cutters" or "holders" or "assemblies" or "situations", "list", double.NaN,
+                    "A view belongs to cutters, holders, assemblies or situations.")
+                .Holds(request.Query.Length <= MostLetters, "query", request.Query.Length, "What is to be kept is too long; take some of it away.")
                 .Holds(kept < Most, "name", kept, $"You keep {Most} views already; remove one first.")
                 .ThrowIfAny();
             SavedViewRow row = await Own(db, user).FirstOrDefaultAsync(v => v.List == request.List && v.Name == request.Name.Trim())

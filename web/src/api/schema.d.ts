@@ -4977,8 +4977,11 @@ export interface components {
              * @description Largest value that can be computed with, base unit.
              */
             most: number;
-            /** @description Stable code: the name of the input with a small first letter, unless the operation gives another. */
-            code: string;
+            /**
+             * @description Stable code: the name of the input with a small first letter, unless the operation gives another.
+             * @enum {string}
+             */
+            code: "approach" | "arcWanted" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstPeck" | "holeBefore" | "holeDiameter" | "leastPeck" | "leg" | "length" | "offset" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
         };
@@ -4996,8 +4999,11 @@ export interface components {
         FieldRole: "way" | "wayBySize" | "part";
         /** @description A field after the calculation. */
         FieldState: {
-            /** @description Code of the field. */
-            code: string;
+            /**
+             * @description Code of the field.
+             * @enum {string}
+             */
+            code: "approach" | "arcWanted" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstPeck" | "holeBefore" | "holeDiameter" | "leastPeck" | "leg" | "length" | "offset" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
             /**
              * Format: double
              * @description Value used, base unit.
@@ -5031,8 +5037,11 @@ export interface components {
         };
         /** @description A computed figure. */
         Figure: {
-            /** @description Stable code. */
-            code: string;
+            /**
+             * @description Stable code.
+             * @enum {string}
+             */
+            code: "arc" | "bendArc" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "contactFrom" | "contactTo" | "cutterBetween" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "leadLength" | "leftover" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesDown" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "topWidth" | "torque" | "way" | "whirlSpeed" | "width";
             /** @description Its symbol. */
             symbol: string;
             /** @description Plain words. */
@@ -5466,8 +5475,11 @@ export interface components {
         JsonNode: unknown;
         /** @description A limit as judged, with its words. */
         JudgedLimit: {
-            /** @description Code of the limit. */
-            kind: string;
+            /**
+             * @description Code of the limit.
+             * @enum {string}
+             */
+            kind: "axisFeed" | "buckling" | "chipRoom" | "deflection" | "depthOfCutter" | "fluteLength" | "grip" | "highestSpeed" | "holeDepth" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "rampAngle" | "reach" | "ridge" | "speedInStep" | "speedReached" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -5901,8 +5913,11 @@ export interface components {
             code: string;
             /** @description Plain words. */
             name: string;
-            /** @description Which picture shows it. */
-            picture: string;
+            /**
+             * @description Which picture shows it.
+             * @enum {string}
+             */
+            picture: "chamfer" | "corner" | "deep" | "engraving" | "face" | "helix" | "hole" | "loops" | "plunge" | "pocket" | "ramp" | "slot" | "surface" | "tap" | "wall";
             /** @description Families of cutter that may do it. */
             families: components["schemas"]["CutterFamily"][];
             /** @description What it asks for. */
@@ -5928,8 +5943,11 @@ export interface components {
             picks: components["schemas"]["OptionPick"][];
             /** @description Code of the pick taken when none is given. */
             default: string;
-            /** @description Stable code: the name of the choice with a small first letter, unless the operation gives another. */
-            code: string;
+            /**
+             * @description Stable code: the name of the choice with a small first letter, unless the operation gives another.
+             * @enum {string}
+             */
+            code: "bend" | "chip" | "coolant" | "cycle" | "edge" | "end" | "meaning" | "steadiness" | "surface" | "turning" | "ways";
             /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
             group?: string;
         };

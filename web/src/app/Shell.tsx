@@ -2,6 +2,7 @@ import { lazy, Suspense, useSyncExternalStore } from 'react';
 import { Outlet } from 'react-router';
 import { SignInPage } from '../places/accounts/SignInPage';
 import { useApp } from './session';
+import { usePlace } from './usePlace';
 
 // Whoever only signs in need not wait for the search box and the menus.
 const Bar = lazy(() => import('./Bar'));
@@ -10,6 +11,7 @@ const Bar = lazy(() => import('./Bar'));
 export function Shell() {
   const { session, expired } = useApp();
   const online = useOnline();
+  usePlace();
   if (session === null) return <SignInPage />;
   return (
     <>

@@ -1,4 +1,6 @@
-import { createBrowserRouter, Navigate } from 'react-router';
+import type { ComponentType } from 'react';
+import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { Broken } from './Broken';
 import { useApp } from './session';
 import { Shell } from './Shell';
 
@@ -29,32 +31,36 @@ function Missing() {
   );
 }
 
+const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  path,
+  lazy: async () => ({ Component: await load() }),
+  // A page that fails takes nothing else with it.
+  errorElement: <Broken />,
+});
+
+export const PAGES: RouteObject[] = [
+  page('library/:kind?', async () => (await import('../places/library/LibraryPage')).LibraryPage),
+  page('library/import', async () => (await import('../places/library/ImportPage')).ImportPage),
+  page('library/duplicates', async () => (await import('../places/library/DuplicatesPage')).DuplicatesPage),
+  page('library/cutters/:id', async () => (await import('../places/library/CutterPage')).CutterPage),
+  page('library/holders/:id', async () => (await import('../places/library/HolderPage')).HolderPage),
+  page('library/assemblies/:id', async () => (await import('../places/library/AssemblyPage')).AssemblyPage),
+  page('shop/:kind?', async () => (await import('../places/shop/ShopPage')).ShopPage),
+  page('shop/materials/:id', async () => (await import('../places/shop/MaterialPage')).MaterialPage),
+  page('shop/methods/:id', async () => (await import('../places/shop/MethodPage')).MethodPage),
+  page('shop/machines/:id', async () => (await import('../places/shop/MachinePage')).MachinePage),
+  page('calculate', async () => (await import('../places/calculate/CalculatePage')).CalculatePage),
+  page('calculate/groups', async () => (await import('../places/calculate/groups/GroupsPage')).GroupsPage),
+  page('calculate/groups/:id', async () => (await import('../places/calculate/groups/GroupPage')).GroupPage),
+  page('records', async () => (await import('../places/records/RecordsPage')).RecordsPage),
+  page('records/:number', async () => (await import('../places/records/RecordPage')).RecordPage),
+  page('editions', async () => (await import('../places/editions/EditionsPage')).EditionsPage),
+  page('editions/:number', async () => (await import('../places/editions/EditionPage')).EditionPage),
+  page('lookup', async () => (await import('../places/lookup/LookupPage')).LookupPage),
+  page('password', async () => (await import('../places/accounts/PasswordPage')).PasswordPage),
+  page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),
+];
+
 export const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    children: [
-      { index: true, element: <Home /> },
-      { path: 'library/:kind?', lazy: async () => ({ Component: (await import('../places/library/LibraryPage')).LibraryPage }) },
-      { path: 'library/import', lazy: async () => ({ Component: (await import('../places/library/ImportPage')).ImportPage }) },
-      { path: 'library/duplicates', lazy: async () => ({ Component: (await import('../places/library/DuplicatesPage')).DuplicatesPage }) },
-      { path: 'library/cutters/:id', lazy: async () => ({ Component: (await import('../places/library/CutterPage')).CutterPage }) },
-      { path: 'library/holders/:id', lazy: async () => ({ Component: (await import('../places/library/HolderPage')).HolderPage }) },
-      { path: 'library/assemblies/:id', lazy: async () => ({ Component: (await import('../places/library/AssemblyPage')).AssemblyPage }) },
-      { path: 'shop/:kind?', lazy: async () => ({ Component: (await import('../places/shop/ShopPage')).ShopPage }) },
-      { path: 'shop/materials/:id', lazy: async () => ({ Component: (await import('../places/shop/MaterialPage')).MaterialPage }) },
-      { path: 'shop/methods/:id', lazy: async () => ({ Component: (await import('../places/shop/MethodPage')).MethodPage }) },
-      { path: 'shop/machines/:id', lazy: async () => ({ Component: (await import('../places/shop/MachinePage')).MachinePage }) },
-      { path: 'calculate', lazy: async () => ({ Component: (await import('../places/calculate/CalculatePage')).CalculatePage }) },
-      { path: 'calculate/groups', lazy: async () => ({ Component: (await import('../places/calculate/groups/GroupsPage')).GroupsPage }) },
-      { path: 'calculate/groups/:id', lazy: async () => ({ Component: (await import('../places/calculate/groups/GroupPage')).GroupPage }) },
-      { path: 'records', lazy: async () => ({ Component: (await import('../places/records/RecordsPage')).RecordsPage }) },
-      { path: 'records/:number', lazy: async () => ({ Component: (await import('../places/records/RecordPage')).RecordPage }) },
-      { path: 'editions', lazy: async () => ({ Component: (await import('../places/editions/EditionsPage')).EditionsPage }) },
-      { path: 'editions/:number', lazy: async () => ({ Component: (await import('../places/editions/EditionPage')).EditionPage }) },
-      { path: 'lookup', lazy: async () => ({ Component: (await import('../places/lookup/LookupPage')).LookupPage }) },
-      { path: 'password', lazy: async () => ({ Component: (await import('../places/accounts/PasswordPage')).PasswordPage }) },
-      { path: 'people', lazy: async () => ({ Component: (await import('../places/accounts/PeoplePage')).PeoplePage }) },
-      { path: '*', element: <Missing /> },
-    ],
-  },
+  { element: <Shell />, children: [{ index: true, element: <Home /> }, ...PAGES, { path: '*', element: <Missing /> }] },
 ]);

@@ -5,8 +5,10 @@ import { Sym } from './NumberField';
 const WORDS: Record<Schemas['Severity'], string> = { info: 'Good to know', caution: 'Caution', stop: 'Stop' };
 
 /** What the calculation noticed, gravest first, each with its cure. */
-export function Findings({ findings }: { findings: readonly Schemas['Finding'][] }) {
+export function Findings({ findings, refused }: { findings: readonly Schemas['Finding'][]; refused?: boolean }) {
   const units = useUnits();
+  // Figures that stand beside a refused value are from before it, and so would be a word that all is well.
+  if (findings.length === 0 && refused) return <p className="muted">A value is refused. The figures shown are from before it.</p>;
   if (findings.length === 0) return <p className="muted">Nothing to remark: every limit is kept.</p>;
   return (
     <ul className="findings" aria-label="Findings">

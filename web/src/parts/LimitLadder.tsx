@@ -13,7 +13,7 @@ export function LimitLadder({ limits, most = 8 }: { limits: readonly Schemas['Ju
       : `${units.number(l.used, l.quantity)} of ${units.text(l.allowed!, l.quantity)}`;
   return (
     <section className="ladder" aria-label="Limits, tightest first">
-      <h4>Limits, tightest first</h4>
+      <h3>Limits, tightest first</h3>
       {judged.slice(0, most).map((l) => (
         <div key={l.kind} className={`rung ${l.use! > 1 + 1e-9 ? 'over' : ''}`} data-limit={l.kind}>
           <span className="what">

@@ -1,12 +1,23 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Input, Popover } from 'antd';
 import { useState } from 'react';
-import { client, data } from '../../api/client';
-import { Problem } from '../../parts/Problem';
-import type { ListName } from '../../parts/shelf';
+import { client, data } from '../api/client';
+import { Problem } from './Problem';
+import type { ListName } from './shelf';
 
-/** The views of this list that the person keeps: what was typed, the filters and the order, under a name. */
-export function SavedViews({ list, address, onOpen }: { list: ListName; address: string; onOpen: (query: string) => void }) {
+interface Props {
+  list: ListName | 'situations';
+  words?: { all: string; one: string; none: string };
+  address: string;
+  onOpen: (query: string) => void;
+  /** Stands among words instead of among buttons. */
+  quiet?: boolean;
+}
+
+const VIEWS = { all: 'Views', one: 'view', none: 'You keep no view of this list yet.' };
+
+/** What the person keeps under a name: views of a list, with what was typed, the filters and the order, or situations. */
+export function SavedViews({ list, words = VIEWS, address, onOpen, quiet }: Props) {
   const queries = useQueryClient();
   const [name, setName] = useState('');
   const [open, setOpen] = useState(false);
@@ -32,7 +43,7 @@ export function SavedViews({ list, address, onOpen }: { list: ListName; address:
       placement="bottomLeft"
       content={
         <div className="views">
-          {own.length === 0 && <p className="muted">You keep no view of this list yet.</p>}
+          {own.length === 0 && <p className="muted">{words.none}</p>}
           {own.map((v) => (
             <div key={v.id}>
               <Button
@@ -45,7 +56,7 @@ export function SavedViews({ list, address, onOpen }: { list: ListName; address:
               >
                 {v.name}
               </Button>
-              <Button type="text" size="small" aria-label={`Remove the view ${v.name}`} onClick={() => remove.mutate(v.id)}>
+              <Button type="text" size="small" aria-label={`Remove the ${words.one} ${v.name}`} onClick={() => remove.mutate(v.id)}>
                 ✕
               </Button>
             </div>
@@ -59,7 +70,7 @@ export function SavedViews({ list, address, onOpen }: { list: ListName; address:
             <Input
               size="small"
               maxLength={40}
-              aria-label="Name of the view"
+              aria-label={`Name of the ${words.one}`}
               placeholder="keep what is shown as …"
               value={name}
               onChange={(e) => setName(e.target.value)}
@@ -72,7 +83,10 @@ export function SavedViews({ list, address, onOpen }: { list: ListName; address:
         </div>
       }
     >
-      <Button>Views{own.length > 0 ? ` (${own.length})` : ''}</Button>
+      <Button {...(quiet && { type: 'link', size: 'small' })}>
+        {quiet ? words.all.toLowerCase() : words.all}
+        {own.length > 0 ? ` (${own.length})` : ''}
+      </Button>
     </Popover>
   );
 }

@@ -58,7 +58,7 @@ export function SignInPage({ again = false }: { again?: boolean }) {
         </div>
         {welcome.data?.demo && (
           <div className="people">
-            <h4>Skerrymoor Tidal Works, the demo workshop: come in as</h4>
+            <h3>Skerrymoor Tidal Works, the demo workshop: come in as</h3>
             {welcome.data.people.map((p) => (
               <button key={p.name} onClick={() => enter.mutate(p.name)}>
                 <b>{p.fullName}</b>

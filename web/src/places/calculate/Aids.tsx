@@ -5,8 +5,12 @@ import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { useMethods } from '../../parts/shelf';
-import { writeLeftover } from './leftover';
-import type { Situation } from './useCalculation';
+import type { Cutter } from '../../parts/shelf';
+import { NOTHING, writeAddress, type Chosen } from './address';
+import { KeptSituations } from './KeptSituations';
+import { asTyped, type Page } from './page';
+import type { Address } from './useAddress';
+import type { Situation } from './useSituation';
 
 const LEAVES_STOCK = ['side-rough', 'pocket'];
 const LEAVES_A_HOLE = ['drill', 'deep-hole', 'bore', 'fine-bore', 'ream', 'helical-entry', 'helical-bore'];
@@ -15,35 +19,32 @@ interface Props {
   situation: Situation;
   operation: Schemas['OperationDescription'];
   body: Schemas['CalculationRequest'];
-  limits: Schemas['JudgedLimit'][];
-  /** Takes values, picks and words over into the page, all at once, and gives back what some fields had typed in them. */
-  take: (
-    numbers: Record<string, number>,
-    options?: Record<string, string>,
-    words?: Record<string, string | undefined>,
-    clear?: string[],
-  ) => void;
-  /** The page as it stands, and how it is brought back. */
-  before: () => string;
-  restore: (address: string) => void;
-  /** Where a new method is made from what stands on the page. */
-  methodAddress: string;
+  result: Page['result'] | undefined;
+  cutter: Cutter | undefined;
+  address: Address;
 }
 
 /** What helps to find values: a method, the best point, and what the step before left. */
-export function Aids({ situation, operation, body, limits, take, before, restore, methodAddress }: Props) {
+export function Aids({ situation, operation, body, result, cutter, address }: Props) {
   const units = useUnits();
-  const [said, setSaid] = useState<{ text: string; grave?: boolean; back?: string } | null>(null);
+  const limits = result?.limits ?? [];
+  const [said, setSaid] = useState<{ text: string; grave?: boolean; back?: Chosen } | null>(null);
   const [asked, setAsked] = useState(false);
   const methods = useMethods();
   const path = { operation: situation.operation };
-  const names = new Map(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
+  const names = new Map<string, string>(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
   const leaves = operation.takes === 'hole' ? LEAVES_A_HOLE : LEAVES_STOCK;
   const records = useQuery({
     queryKey: ['records'],
     queryFn: () => data(client.GET('/api/v1/records')),
     enabled: asked || Boolean(body.leftover),
   });
+
+  const inBase = (numbers: Record<string, number>) => asTyped(numbers, operation, units);
+  const { DC, TDZ, DCX } = cutter?.dimensions ?? {};
+  const { numbers, picks } = address.chosen;
+  const size = DC ?? TDZ ?? DCX;
+  const methodAddress = `${writeAddress({ ...NOTHING, operation: operation.code, numbers, picks })}${size ? `&d=${size}` : ''}`;
 
   const apply = useMutation({
     mutationFn: (id: number) =>
@@ -55,9 +56,16 @@ export function Aids({ situation, operation, body, limits, take, before, restore
       ),
     onSuccess: ({ choices, notApplied }) => {
       // What was typed for the way gives way to the method; what was typed for the part stays.
-      const way = operation.fields.filter((f) => f.role !== 'part' && !(f.code in choices.numbers)).map((f) => f.code);
-      const back = before();
-      take(choices.numbers, choices.options, { method: choices.method ?? undefined }, way);
+      const way = operation.fields.filter((f) => f.role !== 'part' && !(f.code in choices.numbers)).map((f): string => f.code);
+      const back = address.chosen;
+      address.change('method', (c) => {
+        const kept = Object.entries(c.numbers).filter(([code]) => !way.includes(code));
+        return {
+          numbers: { ...Object.fromEntries(kept), ...inBase(choices.numbers) },
+          picks: { ...c.picks, ...choices.options },
+          ...(choices.method ? { method: choices.method } : {}),
+        };
+      });
       setSaid({
         text:
           notApplied.length === 0
@@ -78,7 +86,8 @@ export function Aids({ situation, operation, body, limits, take, before, restore
         setSaid({ text: `There is no point inside all limits. ${point.reason}`, grave: true });
         return;
       }
-      take(Object.fromEntries(point.values.map((v) => [v.code, v.value])));
+      const found = inBase(Object.fromEntries(point.values.map((v) => [v.code, v.value])));
+      address.change('best', (c) => ({ numbers: { ...c.numbers, ...found } }));
       const held = point.binding.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k);
       setSaid({
         text: [
@@ -99,7 +108,7 @@ export function Aids({ situation, operation, body, limits, take, before, restore
   const leftover = useMutation({
     mutationFn: (number: string) => data(client.GET('/api/v1/records/{number}/leftover', { params: { path: { number } } })),
     onSuccess: (l) => {
-      take({}, {}, { leftover: writeLeftover(l) });
+      address.change('leftover', { leftover: { record: l.record, revision: l.revision } });
       setSaid({
         text:
           l.kind === 'hole'
@@ -130,7 +139,8 @@ export function Aids({ situation, operation, body, limits, take, before, restore
           ...(others.length > 0 ? [{ label: 'for other operations', options: others.map(option) }] : []),
         ]}
       />
-      <Link to={methodAddress}>save as method</Link>
+      <Link to={`/shop/methods/new?${methodAddress}`}>save as method</Link>
+      <KeptSituations address={address} />
       <Link to="/calculate/groups">hole groups</Link>
       {operation.takes && (
         <Select
@@ -143,7 +153,9 @@ export function Aids({ situation, operation, body, limits, take, before, restore
           value={body.leftover ? body.leftover.record : null}
           onOpenChange={(open) => open && setAsked(true)}
           popupMatchSelectWidth={340}
-          onChange={(number: string | null | undefined) => (number ? leftover.mutate(number) : take({}, {}, { leftover: undefined }))}
+          onChange={(number: string | null | undefined) =>
+            number ? leftover.mutate(number) : address.change('leftover', { leftover: undefined })
+          }
           options={(records.data ?? [])
             .filter((r) => leaves.includes(r.situation.operation))
             .map((r) => ({
@@ -173,7 +185,7 @@ export function Aids({ situation, operation, body, limits, take, before, restore
           size="small"
           type="link"
           onClick={() => {
-            restore(said.back!);
+            address.replace('take back', said.back!);
             setSaid(null);
           }}
         >

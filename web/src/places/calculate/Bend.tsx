@@ -3,9 +3,8 @@ import { CornerView } from './pictures/CornerView';
 import { figure, type Drawn } from './pictures/parts';
 
 /** What a bend or corner does to the cut: straight against bend, as a picture and as numbers. */
-export function Bend(drawn: Drawn) {
+export function Bend({ result, cutter }: Pick<Drawn, 'result' | 'cutter'>) {
   const units = useUnits();
-  const { result } = drawn;
   if (figure(result, 'bendArc') === 0)
     return (
       <p className="muted">
@@ -24,7 +23,7 @@ export function Bend(drawn: Drawn) {
   const largest = figure(result, 'bendLargestCutter');
   return (
     <div className="bend">
-      <CornerView {...drawn} />
+      <CornerView result={result} cutter={cutter} />
       <div>
         <table className="courses">
           <thead>

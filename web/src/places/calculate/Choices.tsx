@@ -1,25 +1,26 @@
 import { Select } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { Fragment, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { NumberField, type Typed } from '../../parts/NumberField';
-import type { Inputs } from './useCalculation';
+import { NumberField } from '../../parts/NumberField';
+import { EXTRAS } from './extras';
+import { typeInto, type FieldCode } from './page';
+import type { Address } from './useAddress';
 
 interface Props {
   operation: Schemas['OperationDescription'];
   result: Schemas['CalculationResult'] | undefined;
-  typed: Inputs;
   refused: Record<string, string>;
-  type: (code: string, t: Typed | undefined) => void;
-  pick: (code: string, value: string) => void;
+  address: Address;
   /** Fields that stand elsewhere on the page, as long as there is a result to draw. */
-  elsewhere?: ReadonlySet<string> | undefined;
-  children?: ReactNode;
+  elsewhere?: ReadonlySet<FieldCode> | undefined;
 }
 
 /** The choices of the operation, read from its description and grouped by what they are. */
-export function Choices({ operation, result, typed, refused, type, pick, elsewhere, children }: Props) {
+export function Choices({ operation, result, refused, address, elsewhere }: Props) {
   const units = useUnits();
+  const { chosen, change } = address;
+  const typed = chosen.numbers;
   // A field that is being typed in stays where it is, also when the drawing it belongs on can be drawn again.
   const [within, setWithin] = useState<string | null>(null);
   // What does not matter here stays out of the way, unless something was typed there.
@@ -29,7 +30,9 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
       (result?.fields.find((s) => s.code === f.code)?.used !== false || typed[f.code]),
   );
   const groups = [...new Set([...fields.map((f) => f.group), ...operation.options.map((o) => o.group!)])].filter(Boolean);
-  const names = new Map(result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]));
+  const names = new Map<string, string>(
+    result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]),
+  );
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
     const range =
@@ -54,10 +57,11 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
   }
 
   return (
-    <section className="choices" aria-label="Choices">
+    <section className="choices" aria-label="Choices" data-region tabIndex={-1}>
+      <h2 className="sr">Choices</h2>
       {groups.map((group) => (
         <div key={group}>
-          <h4>{group}</h4>
+          <h3>{group}</h3>
           {fields
             .filter((f) => f.group === group)
             .map((f) => {
@@ -70,7 +74,7 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
                     quantity={f.quantity}
                     value={state?.value}
                     typed={typed[f.code]}
-                    onTyped={(t) => type(f.code, t)}
+                    onTyped={(t) => typeInto(address, f.code, t)}
                     refused={refused[f.code]}
                     least={state?.least ?? undefined}
                     most={state?.most ?? undefined}
@@ -88,14 +92,16 @@ export function Choices({ operation, result, typed, refused, type, pick, elsewhe
                   size="small"
                   variant="borderless"
                   value={result?.options[o.code] ?? o.default}
-                  onChange={(v) => pick(o.code, v)}
+                  onChange={(v) => change(`o.${o.code}`, (c) => ({ picks: { ...c.picks, [o.code]: v } }))}
                   options={o.picks.map((p) => ({ value: p.code, label: p.words }))}
                 />
               </label>
             ))}
         </div>
       ))}
-      {children}
+      {operation.extras.map((kind) => (
+        <Fragment key={kind}>{EXTRAS[kind as keyof typeof EXTRAS]?.({ chosen, address, result, refused })}</Fragment>
+      ))}
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/NumberField';
 import { clock } from '../../parts/units';
 
-const LARGE = ['spindleSpeed', 'feedRate', 'removalRate', 'time'];
+const LARGE: readonly string[] = ['spindleSpeed', 'feedRate', 'removalRate', 'time'];
 
 /** The figures, large, and those behind them; every number answers "why?". */
 export function Figures({ result, onWhy }: { result: Schemas['CalculationResult']; onWhy?: (symbol: string) => void }) {

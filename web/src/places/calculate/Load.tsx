@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import type { Situation } from './useCalculation';
+import type { Situation } from './useSituation';
 
 const [W, H, LEFT, BASE, TOP] = [300, 180, 40, 158, 8];
 const COURSES = [

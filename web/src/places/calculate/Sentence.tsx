@@ -1,11 +1,11 @@
 import { Select } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
-import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, useOperations, usePicks, useSheet } from '../../parts/shelf';
-import type { Situation } from './useCalculation';
+import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, usePicks } from '../../parts/shelf';
+import type { Address } from './useAddress';
+import type { useSituation } from './useSituation';
 
 interface Choice {
   value: string;
@@ -62,68 +62,57 @@ function Word({
   );
 }
 
-interface Props {
-  situation: Partial<Situation>;
-  steadiness: Schemas['OptionDescription'] | undefined;
-  steady: string;
-  choose: (key: string, value: string) => void;
-  pick: (code: string, value: string) => void;
-  fixed: boolean;
-}
-
 /** Calculation starts from one readable sentence whose words open pickers. */
-export function Sentence({ situation, steadiness, steady, choose, pick, fixed }: Props) {
+export function Sentence({ where, address }: { where: ReturnType<typeof useSituation>; address: Address }) {
   const units = useUnits();
-  const operations = useOperations().data ?? [];
-  const materials = useMaterials().data ?? [];
   const families = useFamilies().data;
+  const materials = useMaterials().data ?? [];
   const machines = useMachines().data ?? [];
   const [text, setText] = useState('');
-  const { materialId, machineId, operation, assemblyId } = situation;
+  const { operation, material, machine, assembly: chosen } = where;
+  const { chosen: choices, change, back, forward } = address;
+  const fixed = choices.record !== undefined;
   // Assemblies that fit operation, machine and material stand first; the others can still be taken and are found out.
   const [open, setOpen] = useState(false);
   const picks = usePicks(
     'assemblies',
     {
-      ...(materialId && { materialId }),
-      ...(machineId && { machineId }),
-      ...(operation && { operation }),
+      ...(material && { materialId: material.id }),
+      ...(machine && { machineId: machine.id }),
+      ...(operation && { operation: operation.code }),
       ...(text && { q: text }),
     },
     open,
   );
-  const chosen = useSheet('assemblies', assemblyId).data;
   const rows = pickedFrom(picks, text).map((r) => r.sheet);
-  const machine = machines.find((m) => m.id === machineId);
-  const material = materials.find((m) => m.id === materialId);
-  const able = operations.find((o) => o.code === operation)?.families;
+  const steadiness = operation?.options.find((o) => o.code === 'steadiness');
   const size = (mm: number) => units.size(mm);
   const here = `${window.location.pathname}${window.location.search}`;
 
   return (
-    <div className={`sentence ${fixed ? 'fixed' : ''}`} aria-label="Situation">
+    <div className={`sentence ${fixed ? 'fixed' : ''}`} aria-label="Situation" role="region" data-region tabIndex={-1}>
       <Word
         label="Operation"
-        value={situation.operation}
-        choices={operations.map((o) => ({ value: o.code, label: o.name }))}
-        onChoose={(v) => choose('op', v)}
+        value={operation?.code}
+        choices={(where.operations ?? []).map((o) => ({ value: o.code, label: o.name }))}
+        onChoose={(v) => change('operation', { operation: v })}
       />
       <span>of</span>
       <Word
         label="Work material"
-        value={situation.materialId?.toString()}
+        value={material?.id.toString()}
         choices={materials.map((m) => ({
           value: String(m.id),
           label: `${m.definition.name}, ${m.definition.hardness} HB  ${m.definition.group}`,
           shown: <MaterialName name={m.definition.name} group={m.definition.group} hardness={m.definition.hardness} />,
         }))}
-        onChoose={(v) => choose('material', v)}
+        onChoose={(v) => change('material', { material: Number(v) })}
       />
       <span>with a</span>
       <Word
         wide
         label="Assembly"
-        value={situation.assemblyId?.toString()}
+        value={chosen?.id.toString()}
         onSearch={setText}
         onOpenChange={setOpen}
         choices={[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
@@ -131,7 +120,7 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
           const fits =
             (!machine || holder.interface === machine.definition.interface) &&
             (!material || cutter.groups!.includes(material.definition.group)) &&
-            (!able || able.includes(cutter.family!));
+            (!operation || operation.families.includes(cutter.family!));
           const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
           return {
             value: String(a.id),
@@ -156,27 +145,35 @@ export function Sentence({ situation, steadiness, steady, choose, pick, fixed }:
         }
         onChoose={(v) => {
           setText('');
-          choose('assembly', v);
+          change('assembly', { assembly: Number(v) });
         }}
       />
       <span>on</span>
       <Word
         label="Machine"
-        value={situation.machineId?.toString()}
+        value={machine?.id.toString()}
         choices={machines.map((m) => ({ value: String(m.id), label: `${m.definition.name}`, shown: m.definition.name }))}
-        onChoose={(v) => choose('machine', v)}
+        onChoose={(v) => change('machine', { machine: Number(v) })}
       />
       {steadiness && (
         <>
           <span className="joined">, held</span>
           <Word
             label="Steadiness"
-            value={steady}
+            value={choices.picks.steadiness ?? steadiness.default}
             choices={steadiness.picks.map((p) => ({ value: p.code, label: p.words }))}
-            onChoose={(v) => pick('steadiness', v)}
+            onChoose={(v) => change('o.steadiness', (c) => ({ picks: { ...c.picks, steadiness: v } }))}
           />
         </>
       )}
+      <span className="steps" role="group" aria-label="Steps">
+        <button disabled={!back} onClick={back} aria-keyshortcuts="Control+Z" title="Take the last step back (Ctrl+Z)">
+          Back
+        </button>
+        <button disabled={!forward} onClick={forward} aria-keyshortcuts="Control+Y" title="Take it again (Ctrl+Y)">
+          Again
+        </button>
+      </span>
     </div>
   );
 }

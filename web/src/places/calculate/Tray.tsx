@@ -6,10 +6,13 @@ import { Problem } from '../../parts/Problem';
 import { Sym } from '../../parts/NumberField';
 import { useOperations } from '../../parts/shelf';
 import { clock } from '../../parts/units';
-import type { useTray } from './useTray';
+import { readAddress } from './address';
+import type { FigureCode } from './page';
+import type { Address } from './useAddress';
+import { useTray } from './useTray';
 
 // What is compared, and whether more or less of it is better by itself: less force or power is not.
-const ROWS: [code: string, better: 'less' | 'more' | null][] = [
+const ROWS: [code: FigureCode, better: 'less' | 'more' | null][] = [
   ['time', 'less'],
   ['passesAcross', null],
   ['passesDown', null],
@@ -32,7 +35,8 @@ const ROWS: [code: string, better: 'less' | 'more' | null][] = [
 ];
 
 /** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */
-export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (address: string) => void }) {
+export function Tray({ goOn }: { goOn: Pick<Address, 'replace'> }) {
+  const tray = useTray();
   const operations = useOperations();
   const opWords = (code: string) => operations.data?.find((o) => o.code === code)?.name.toLowerCase() ?? code;
   const units = useUnits();
@@ -87,7 +91,7 @@ export function Tray({ tray, goOn }: { tray: ReturnType<typeof useTray>; goOn: (
                 />
                 <small>{c.got?.result ? opWords(c.alternative.operation) : ''}</small>
                 <span className="acts">
-                  <button onClick={() => goOn(c.address)} aria-label={`Go on with ${c.name}`}>
+                  <button onClick={() => goOn.replace('tray', readAddress(c.address))} aria-label={`Go on with ${c.name}`}>
                     go on
                   </button>
                   <button onClick={() => tray.unpin(i)} aria-label={`Unpin ${c.name}`}>

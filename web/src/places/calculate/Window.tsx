@@ -5,8 +5,9 @@ import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { loadColour } from '../../app/theme';
 import { Problem } from '../../parts/Problem';
+import type { FieldCode } from './page';
 import { SymbolText, fieldValue } from './pictures/parts';
-import type { Situation } from './useCalculation';
+import type { Situation } from './useSituation';
 
 const [W, H, LEFT, TOP, BASE, RIGHT] = [640, 226, 52, 10, 196, 632];
 const AT_LIMIT = 200;
@@ -26,7 +27,7 @@ interface Props {
   operation: Schemas['OperationDescription'];
   body: Schemas['CalculationRequest'];
   result: Schemas['CalculationResult'];
-  axes: [across: string, up: string];
+  axes: [across: FieldCode, up: FieldCode];
   onAxes: (across: string, up: string) => void;
   onMove: (values: Record<string, number>) => void;
 }
@@ -42,7 +43,9 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
   const nameOf = (code: string) => describe(code).name.replace(/, at most$/, '');
 
   // The window does not depend on the two values it is drawn over, so it stays while the point is dragged.
-  const rest = Object.fromEntries(Object.entries(body.numbers ?? {}).filter(([code]) => !axes.includes(code) && !TOTALS.includes(code)));
+  const rest = Object.fromEntries(
+    Object.entries(body.numbers ?? {}).filter(([code]) => !(axes as string[]).includes(code) && !TOTALS.includes(code)),
+  );
   const asked = { ...body, numbers: rest };
   const window = useQuery({
     queryKey: ['window', situation.operation, across, up, asked],

@@ -8,6 +8,7 @@ import type { Assembly, AssemblySheet } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { usePreview } from '../../parts/usePreview';
 import { useSheetForm } from '../../parts/useSheetForm';
+import { pathOf } from '../calculate/address';
 import { AssemblyDrawing } from './AssemblyDrawing';
 import { Extensions, PartPicker, Places } from './AssemblyParts';
 import { History } from './History';
@@ -85,7 +86,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
       extra={
         sheet && (
           <>
-            {mayWork && <Button onClick={() => void navigate(`/calculate?assembly=${sheet.id}`)}>Calculate with it</Button>}
+            {mayWork && <Button onClick={() => void navigate(pathOf({ assembly: sheet.id }))}>Calculate with it</Button>}
             <More list="assemblies" id={sheet.id} />
           </>
         )

@@ -9,7 +9,7 @@ import { Filters } from './Filters';
 import { Labels } from './Labels';
 import { Many } from './Many';
 import { Rows } from './Rows';
-import { SavedViews } from './SavedViews';
+import { SavedViews } from '../../parts/SavedViews';
 import { useListing, useListQuery } from './useListing';
 
 const WORDS: Record<ListName, [string, string, string]> = {

@@ -6,8 +6,7 @@ import { Link } from 'react-router';
 import { ApiError, client, data, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { writeEdits, writeHoles } from '../calculate/holes/address';
-import { writeLeftover } from '../calculate/leftover';
+import { given, pathOf } from '../calculate/address';
 
 type View = Schemas['RecordView'];
 type RevisionView = Schemas['RecordRevisionView'];
@@ -116,28 +115,23 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
   const own = revision.events.some((e) => (e.act === 'edit' || e.act === 'submit') && e.by === session?.name);
   const approver = session?.role === 'approver';
   const needsReason = (revision.state === 'inReview' && approver && !own) || (revision.state === 'approved' && approver);
-  const query = new URLSearchParams({
-    op: record.operation,
-    material: String(record.materialId),
-    assembly: String(record.assemblyId),
-    machine: String(record.machineId),
-    ...Object.fromEntries(Object.entries(revision.numbers).map(([k, v]) => [`n.${k}`, String(v)])),
-    ...(revision.leftover && { leftover: writeLeftover(revision.leftover) }),
-    ...(revision.method && { method: revision.method }),
-    ...Object.fromEntries(Object.entries(revision.options).map(([k, v]) => [`o.${k}`, v])),
-  });
   // A hole is an existing one: a change of its depth is measured against what stands here.
-  const cross = writeHoles(extra(revision.extras, 'crossHoles')?.holes ?? []);
-  const edits = writeEdits(extra(revision.extras, 'stageEdits')?.edits ?? []);
   const was = extra(revision.extras, 'drilledBefore')?.depth ?? revision.numbers.depth;
-  if (cross) query.set('cross', cross);
-  if (edits) query.set('edits', edits);
-  if (was !== undefined) query.set('was', String(was));
-  if (revision.state === 'draft') {
-    query.set('record', record.number);
-    query.set('version', String(revision.version));
-  }
-  if (revision.note) query.set('note', revision.note);
+  const path = pathOf({
+    operation: record.operation,
+    material: record.materialId,
+    assembly: record.assemblyId,
+    machine: record.machineId,
+    numbers: given(revision.numbers),
+    picks: revision.options,
+    leftover: revision.leftover ?? undefined,
+    method: revision.method ?? undefined,
+    crossHoles: extra(revision.extras, 'crossHoles')?.holes ?? [],
+    edits: extra(revision.extras, 'stageEdits')?.edits ?? [],
+    before: was === undefined ? undefined : { depth: was },
+    note: revision.note,
+    ...(revision.state === 'draft' && { record: record.number, version: String(revision.version) }),
+  });
 
   return (
     <section className="card decide noprint" aria-label="Decision">
@@ -147,7 +141,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           <Button type="primary" loading={act.isPending} onClick={() => run('submit')}>
             Submit for review
           </Button>{' '}
-          <Link to={`/calculate?${query}`}>Work on the draft</Link>{' '}
+          <Link to={path}>Work on the draft</Link>{' '}
           {sure ? (
             <>
               <Button danger loading={act.isPending} onClick={() => run('discard')}>
@@ -189,7 +183,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
       {revision.state === 'approved' && (
         <>
           <p>
-            Approved; editions publish it until it is withdrawn. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+            Approved; editions publish it until it is withdrawn. <Link to={path}>Propose a new revision</Link>
           </p>
           {approver && (
             <>
@@ -205,12 +199,12 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
       )}
       {revision.state === 'discarded' && (
         <p>
-          Given up. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+          Given up. <Link to={path}>Propose a new revision</Link>
         </p>
       )}
       {revision.state === 'withdrawn' && (
         <p>
-          Withdrawn; no edition publishes it any more. <Link to={`/calculate?${query}`}>Propose a new revision</Link>
+          Withdrawn; no edition publishes it any more. <Link to={path}>Propose a new revision</Link>
         </p>
       )}
       <Refusal act={act} record={record} kept={needsReason && Boolean(reason)} />

@@ -8,6 +8,7 @@ import { WordRows } from '../../parts/SheetRows';
 import { useOperations } from '../../parts/shelf';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
+import { pathOf, readAddress } from '../calculate/address';
 
 type Method = Schemas['Method'];
 type MethodSheet = Schemas['SheetOfMethod'];
@@ -204,7 +205,7 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
                 options={free.map((o) => ({ value: o.code, label: o.name }))}
               />
               {sheet && (
-                <Button size="small" onClick={() => void navigate(`/calculate?op=${method.operation}`)}>
+                <Button size="small" onClick={() => void navigate(pathOf({ operation: method.operation }))}>
                   Try it in Calculate
                 </Button>
               )}
@@ -221,23 +222,16 @@ const sheetAmount = (sheet: MethodSheet | undefined, field: string): number | un
 
 // What stood in Calculate, as far as it belongs to the way: what grows with the cutter as a multiple of its diameter. The part stays behind.
 function fromAddress(address: URLSearchParams, operations: Operation[]): Method {
-  const operation = operations.find((o) => o.code === address.get('operation')) ?? operations[0]!;
+  const { operation: code, numbers, picks } = readAddress(address);
+  const operation = operations.find((o) => o.code === code) ?? operations[0]!;
   const diameter = Number(address.get('d'));
-  const choices: Choice[] = [];
-  const options: Record<string, string> = {};
-  address.forEach((text, key) => {
-    const value = Number(text);
-    const code = key.slice(2);
-    const role = operation.fields.find((f) => f.code === code)?.role;
-    if (key.startsWith('n.') && Number.isFinite(value) && role && role !== 'part') {
-      const ratio = diameter > 0 && role === 'wayBySize';
-      choices.push(
-        ratio
-          ? { field: code, basis: 'ofDiameter', amount: Number((value / diameter).toPrecision(4)) }
-          : { field: code, basis: 'value', amount: value },
-      );
-    }
-    if (key.startsWith('o.') && operation.options.some((o) => o.code === code)) options[code] = text;
+  const choices = Object.entries(numbers).flatMap(([field, { base }]): Choice[] => {
+    const role = operation.fields.find((f) => f.code === field)?.role;
+    if (!role || role === 'part') return [];
+    return diameter > 0 && role === 'wayBySize'
+      ? [{ field, basis: 'ofDiameter', amount: Number((base / diameter).toPrecision(4)) }]
+      : [{ field, basis: 'value', amount: base }];
   });
+  const options = Object.fromEntries(Object.entries(picks).filter(([option]) => operation.options.some((o) => o.code === option)));
   return { name: '', operation: operation.code, choices, options, remarks: '' };
 }

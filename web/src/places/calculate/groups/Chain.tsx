@@ -2,6 +2,7 @@ import { Button, Select } from 'antd';
 import { Link } from 'react-router';
 import { useUnits } from '../../../app/session';
 import { clock } from '../../../parts/units';
+import { given, pathOf } from '../address';
 import type { Group, Solved } from './words';
 
 const VERDICTS: Record<Solved['verdict'], string> = {
@@ -21,14 +22,14 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
     return f ? units.number(f.value, quantity) : '–';
   };
   const address = (s: Step) =>
-    `/calculate?${new URLSearchParams({
-      op: s.operation,
-      material: String(group.materialId),
-      assembly: String(s.tool!.assemblyId),
-      machine: String(group.machineId),
-      ...Object.fromEntries(Object.entries(s.numbers).map(([k, v]) => [`n.${k}`, String(v)])),
-      ...Object.fromEntries(Object.entries(s.options).map(([k, v]) => [`o.${k}`, v])),
-    }).toString()}`;
+    pathOf({
+      operation: s.operation,
+      material: group.materialId,
+      assembly: s.tool!.assemblyId,
+      machine: group.machineId,
+      numbers: given(s.numbers),
+      picks: s.options,
+    });
   return (
     <section>
       <h2>How each is made</h2>

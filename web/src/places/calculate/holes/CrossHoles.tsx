@@ -20,7 +20,7 @@ export function CrossHoles(props: { holes: Hole[]; start: Hole; refused: Record<
   const [typed, setTyped] = useState<Record<string, Typed>>({});
   return (
     <div>
-      <h4>Crossing holes</h4>
+      <h3>Crossing holes</h3>
       {holes.map((hole, i) => (
         <fieldset key={i} className="crossing">
           <legend>

@@ -2,29 +2,19 @@ import { useEffect, useRef, useState } from 'react';
 import { attached, wayOf } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../app/session';
-import { NumberField, type Typed } from '../../../parts/NumberField';
+import { NumberField } from '../../../parts/NumberField';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
-import type { Profile } from '../../../parts/outline';
-import { fieldValue, figure, Hatch, SymbolText, type Result } from '../pictures/parts';
-import type { Inputs } from '../useCalculation';
+import { typeInto, type FieldCode, type Page } from '../page';
+import { fieldValue, figure, Hatch, SymbolText } from '../pictures/parts';
 import { BELOW, ON_TOP, sectionOf } from './section';
 import { rowsOf } from './stages';
 
 const [LEFT, RIGHT, ROW, SLOT, TALL] = [128, 26, 29, 105, 136];
 
-interface Props {
-  operation: Schemas['OperationDescription'];
-  result: Result;
-  cutter: Schemas['Cutter'];
-  profile: Profile;
-  crossHoles: Schemas['CrossHole'][];
-  typed: Inputs;
-  refused: Record<string, string>;
-  type: (code: string, t: Typed | undefined) => void;
-}
-
 /** The hole cut open along its axis, true to scale inside the work; every depth, plane and diameter on it is the field to change it. */
-export function HoleSection({ operation, result, cutter, profile, crossHoles, typed, refused, type }: Props) {
+export function HoleSection({ operation, result, cutter, assembly, address, refused }: Page) {
+  const { numbers: typed, crossHoles } = address.chosen;
+  const { profile } = assembly.looks;
   const units = useUnits();
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(640);
@@ -35,8 +25,8 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
   }, []);
 
   const section = sectionOf(result, cutter);
-  const size = (code: string) => fieldValue(result, code);
-  const shown = (code: string) => {
+  const size = (code: FieldCode) => fieldValue(result, code);
+  const shown = (code: FieldCode) => {
     const state = result.fields.find((f) => f.code === code);
     return operation.fields.some((f) => f.code === code) && (state?.used !== false || Boolean(typed[code]));
   };
@@ -105,7 +95,7 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
   const bands = callouts.map((r) => ({ ...r, from: r.stage.from ?? 0, to: r.stage.to ?? 0 })).filter((r) => r.colour && r.to > r.from);
   const pecks = bands.filter((r) => r.stage.code.startsWith('peck-'));
 
-  const box = (code: string) => {
+  const box = (code: FieldCode) => {
     const field = operation.fields.find((f) => f.code === code)!;
     const state = result.fields.find((f) => f.code === code);
     return (
@@ -116,14 +106,14 @@ export function HoleSection({ operation, result, cutter, profile, crossHoles, ty
         quantity={field.quantity}
         value={state?.value}
         typed={typed[code]}
-        onTyped={(t) => type(code, t)}
+        onTyped={(t) => typeInto(address, code, t)}
         refused={refused[code] && ' '}
         least={state?.least ?? undefined}
         most={state?.most ?? undefined}
       />
     );
   };
-  const title = (code: string) => {
+  const title = (code: FieldCode) => {
     const state = result.fields.find((f) => f.code === code);
     const most = state?.most !== null && state?.most !== undefined ? `, up to ${units.text(state.most, 'length')}` : '';
     return `${operation.fields.find((f) => f.code === code)!.name}${most}`;

@@ -1,10 +1,11 @@
 import type { Schemas } from '../../../api/client';
-import { fieldValue, figure, type Result } from '../pictures/parts';
+import type { FieldCode, Result } from '../page';
+import { fieldValue, figure } from '../pictures/parts';
 
 type Point = [depth: number, radius: number];
 
 /** Fields that stand on the section drawing, from the outside of the work inwards. */
-export const ON_TOP = [
+export const ON_TOP: readonly FieldCode[] = [
   'retract',
   'approach',
   'chipRoom',
@@ -17,8 +18,7 @@ export const ON_TOP = [
   'bottomClearance',
   'breakthrough',
 ];
-export const BELOW = ['pilotDepth', 'depth', 'depthOfHoleBefore'];
-export const ON_SECTION = new Set([...ON_TOP, ...BELOW]);
+export const BELOW: readonly FieldCode[] = ['pilotDepth', 'depth', 'depthOfHoleBefore'];
 
 /** Half an angle's tangent; a flat end has none. */
 const half = (angle: number) => (angle >= 180 ? Infinity : Math.tan((angle * Math.PI) / 360));
@@ -42,7 +42,7 @@ export interface Section {
 /** The section of the work after a hole operation. */
 export function sectionOf(result: Result, cutter: Schemas['Cutter']): Section {
   const d = cutter.dimensions!;
-  const size = (code: string) => fieldValue(result, code);
+  const size = (code: FieldCode) => fieldValue(result, code);
   const [tip, full] = [figure(result, 'programmedDepth'), figure(result, 'fullDepth')];
   const radius = (d.DC ?? d.TDZ ?? d.DCX ?? 10) / 2;
   const angle = d.SIG ?? 180;

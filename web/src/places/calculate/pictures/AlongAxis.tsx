@@ -1,11 +1,12 @@
 import { useUnits } from '../../../app/session';
+import type { Picture } from '../page';
 import { colourOf, CutterInCut, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText, type Drawn } from './parts';
 
 const [W, H] = [350, 262];
 const [CX, CY, R] = [212, 130, 78];
 
 // Whether material stays above and below the cut.
-const WALLS: Record<string, [above: boolean, below: boolean]> = {
+const WALLS: Partial<Record<Picture, [above: boolean, below: boolean]>> = {
   wall: [true, false],
   plunge: [true, false],
   pocket: [true, false],

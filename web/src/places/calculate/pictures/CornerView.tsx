@@ -7,7 +7,7 @@ const [W, H] = [350, 262];
  * A bend or corner seen along the axis: the wall to be made, the stock before it, and the cutter in the middle of the bend with its
  * arc there. True to scale.
  */
-export function CornerView({ result, cutter }: Drawn) {
+export function CornerView({ result, cutter }: Pick<Drawn, 'result' | 'cutter'>) {
   const units = useUnits();
   const cleaning = figure(result, 'leftover') > 0;
   const outer = result.options.bend === 'outer';

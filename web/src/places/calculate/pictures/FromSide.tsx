@@ -1,6 +1,6 @@
-import type { Profile } from '../../../parts/outline';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
 import { useUnits } from '../../../app/session';
+import type { AssemblySheet } from '../../../parts/shelf';
 import { colourOf, fieldValue, figure, Hatch, Label, niceFactor, Solid, Stock, SymbolText, type Drawn } from './parts';
 
 const [W, H] = [290, 262];
@@ -69,8 +69,10 @@ function workOf({ result, picture, cutter }: Drawn) {
 }
 
 /** From the side: the assembly in the work, with depth, reach, and the tip's deflection exaggerated. */
-export function FromSide(props: Drawn & { profile: Profile; projection: number; number: string }) {
-  const { result, cutter, profile, projection, number, picture } = props;
+export function FromSide(props: Drawn & { assembly: AssemblySheet }) {
+  const { result, cutter, picture } = props;
+  const { profile } = props.assembly.looks;
+  const { projection, number } = props.assembly.definition;
   const units = useUnits();
   const work = workOf(props);
   const deflection = figure(result, 'deflection');

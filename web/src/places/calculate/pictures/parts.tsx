@@ -1,24 +1,25 @@
 import type { ReactNode } from 'react';
-import type { Schemas } from '../../../api/client';
 import { loadColour } from '../../../app/theme';
 import { Sym } from '../../../parts/NumberField';
-
-export type Result = Schemas['CalculationResult'];
+import type { Cutter } from '../../../parts/shelf';
+import type { FieldCode, FigureCode, LimitKind, Picture, Result } from '../page';
 
 /** What every picture is drawn from. */
 export interface Drawn {
   result: Result;
-  cutter: Schemas['Cutter'];
+  cutter: Cutter;
   /** Which picture, from the operation's description. */
-  picture: string;
+  picture: Picture;
 }
 
-export const figure = (result: Result, code: string): number => result.figures.find((f) => f.code === code)?.value ?? 0;
-export const fieldValue = (result: Result, code: string): number => result.fields.find((f) => f.code === code)?.value ?? 0;
-export const shareOf = (result: Result, kind: string): number => result.limits.find((l) => l.kind === kind)?.use ?? 0;
+/** A figure; 0 where the operation has it not. A code that no operation has does not compile. */
+export const figure = (result: Result, code: FigureCode): number => result.figures.find((f) => f.code === code)?.value ?? 0;
+/** The value of a field; 0 where the operation has it not. */
+export const fieldValue = (result: Result, code: FieldCode): number => result.fields.find((f) => f.code === code)?.value ?? 0;
+export const shareOf = (result: Result, kind: LimitKind): number => result.limits.find((l) => l.kind === kind)?.use ?? 0;
 
 /** Colour of a load, never so light that its lines vanish on paper. */
-export const colourOf = (result: Result, kind: string): string => loadColour(Math.max(shareOf(result, kind), 0.6));
+export const colourOf = (result: Result, kind: LimitKind): string => loadColour(Math.max(shareOf(result, kind), 0.6));
 
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 

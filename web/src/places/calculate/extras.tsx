@@ -1,0 +1,32 @@
+import type { ReactNode } from 'react';
+import type { Schemas } from '../../api/client';
+import type { Chosen } from './address';
+import { ChangedStages } from './holes/ChangedStages';
+import { CrossHoles } from './holes/CrossHoles';
+import type { Result } from './page';
+import type { Address } from './useAddress';
+
+interface Given {
+  chosen: Chosen;
+  address: Address;
+  result: Result | undefined;
+  refused: Record<string, string>;
+}
+
+type Kind = NonNullable<Schemas['Extra']['kind']>;
+
+/** What is chosen beside numbers and picks, by its kind: where it is typed among the choices, or null where it is found out by itself. */
+export const EXTRAS: Record<Kind, ((given: Given) => ReactNode) | null> = {
+  crossHoles: ({ chosen, address, refused }) => (
+    <CrossHoles
+      holes={[...chosen.crossHoles]}
+      start={{ distance: Math.round((chosen.numbers.depth?.base ?? 60) / 2), diameter: 10, angle: 90, offset: 0 }}
+      refused={refused}
+      onHoles={(crossHoles) => address.change('crossHoles', { crossHoles })}
+    />
+  ),
+  stageEdits: ({ chosen, address, result, refused }) => (
+    <ChangedStages edits={chosen.edits} result={result} refused={refused} onEdits={(edits) => address.change('edits', { edits })} />
+  ),
+  drilledBefore: null,
+};

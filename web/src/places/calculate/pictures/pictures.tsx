@@ -1,0 +1,52 @@
+import type { ReactNode } from 'react';
+import { BELOW, ON_TOP } from '../holes/section';
+import { HoleSection } from '../holes/HoleSection';
+import type { FieldCode, Page, Picture } from '../page';
+import { AlongAxis } from './AlongAxis';
+import { CornerView } from './CornerView';
+import { FromSide } from './FromSide';
+import type { Drawn } from './parts';
+import { SectionView } from './SectionView';
+
+/** How a picture is drawn, and the fields that stand on it. */
+interface Drawing {
+  show: (page: Page) => ReactNode;
+  holds: ReadonlySet<FieldCode>;
+}
+
+// How the teeth meet the work, and the assembly in it.
+const both = (view: (drawn: Drawn & Pick<Page, 'assembly'>) => ReactNode): Drawing => ({
+  show: ({ result, cutter, operation, assembly }) => {
+    const drawn = { result, cutter, picture: operation.picture };
+    return (
+      <div className="pictures">
+        {view({ ...drawn, assembly })}
+        <FromSide {...drawn} assembly={assembly} />
+      </div>
+    );
+  },
+  holds: new Set(),
+});
+const along = both((drawn) => <AlongAxis {...drawn} />);
+const corner = both((drawn) => <CornerView {...drawn} />);
+const section = both((drawn) => <SectionView {...drawn} profile={drawn.assembly.looks.profile} />);
+const hole: Drawing = { show: (page) => <HoleSection {...page} />, holds: new Set([...ON_TOP, ...BELOW]) };
+
+/** Every picture an operation can ask for; one without a drawing does not compile. */
+export const PICTURES: Record<Picture, Drawing> = {
+  wall: along,
+  plunge: along,
+  pocket: along,
+  slot: along,
+  ramp: along,
+  face: along,
+  helix: along,
+  loops: along,
+  corner,
+  surface: section,
+  chamfer: section,
+  engraving: section,
+  hole,
+  tap: hole,
+  deep: hole,
+};
