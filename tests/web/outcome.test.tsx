@@ -31,6 +31,20 @@ describe('the limit ladder', () => {
     expect(inside!.querySelector('i')!.style.width).toBe('50%');
   });
 
+  test('keeps the room there is apart from the load, below it unless something does not fit', () => {
+    const { again } = show(<LimitLadder limits={[limit('grip', 0.9), limit('powerContinuous', 0.5)]} />);
+    const rungs = () => [...document.querySelectorAll('.rung')].map((r) => r.getAttribute('data-limit'));
+    expect(screen.getAllByRole('heading').map((h) => h.textContent)).toEqual([
+      'Limits of the cut, tightest first',
+      'Limits of the room it has',
+    ]);
+    expect(rungs()).toEqual(['powerContinuous', 'grip']);
+    again(<LimitLadder limits={[limit('reach', 1.1), limit('powerContinuous', 0.5)]} />);
+    expect(rungs()).toEqual(['reach', 'powerContinuous']);
+    again(<LimitLadder limits={[limit('powerContinuous', 1.2), limit('reach', 1.1)]} />);
+    expect(rungs()).toEqual(['powerContinuous', 'reach']);
+  });
+
   test('says which could not be judged, and what a least means', () => {
     show(<LimitLadder limits={[limit('chip', 0.9, { isLeast: true, quantity: 'length', used: 2, allowed: 1.8 }), limit('whirl', null)]} />);
     expect(screen.getByText('2.00, least 1.80 mm')).toBeTruthy();
@@ -74,6 +88,12 @@ describe('findings', () => {
   test('say so when there are none', () => {
     show(<Findings findings={[]} />);
     expect(screen.getByText(/every limit is kept/)).toBeTruthy();
+  });
+
+  test('never say that all is well beside a refused value', () => {
+    show(<Findings findings={[]} refused />);
+    expect(screen.queryByText(/every limit is kept/)).toBeNull();
+    expect(screen.getByText(/are from before it/)).toBeTruthy();
   });
 });
 
@@ -121,8 +141,18 @@ describe('figures and their derivation', () => {
     ]);
     expect(document.querySelector('[data-figure="time"] b')!.textContent).toBe('1:30');
     expect(document.querySelector('[data-figure="width"]')).toBeNull();
-    await hands.click(screen.getByRole('button', { name: 'Why: Cutting power' }));
+    await hands.click(screen.getByRole('button', { name: /^Why: Cutting power/ }));
     expect(why).toHaveBeenCalledWith('P_c');
+  });
+
+  test('a derivation that was asked for what it has not says so', () => {
+    show(<Derivation result={result} symbol="x_y" />);
+    expect(screen.getByText(/No step of this calculation works out/).textContent).toContain('xy');
+  });
+
+  test('the large figures are announced as they change', () => {
+    show(<Figures result={result} onWhy={() => {}} />);
+    expect(screen.getByRole('status').textContent).toBe('Spindle speed 3979 rev/min, Time 1:30 min');
   });
 
   test('figures of a record that does not rank them still stand in order', () => {

@@ -13,14 +13,14 @@ import './app/styles/holes.css';
 import './app/styles/library.css';
 import './app/styles/publish.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { ApiError } from './api/client';
 import { router } from './app/routes';
 import { AppProvider } from './app/session';
-import { theme } from './app/theme';
+import { startLook } from './app/looks';
+import { Themed } from './app/Themed';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -35,14 +35,15 @@ const queries = new QueryClient({
   },
 });
 
+startLook();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <ConfigProvider theme={theme} wave={{ disabled: true }}>
+      <Themed>
         <AppProvider>
           <RouterProvider router={router} />
         </AppProvider>
-      </ConfigProvider>
+      </Themed>
     </QueryClientProvider>
   </StrictMode>,
 );

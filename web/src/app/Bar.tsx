@@ -3,6 +3,7 @@ import { AutoComplete, Button, Dropdown } from 'antd';
 import { useEffect, useState } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
 import { client, data } from '../api/client';
+import { LOOKS, useLook } from './looks';
 import { Mark } from './Mark';
 import { useApp, useMayWork } from './session';
 
@@ -10,6 +11,7 @@ import { useApp, useMayWork } from './session';
 export default function Bar() {
   const { session, units, setSystem, signOut } = useApp();
   const mayWork = useMayWork();
+  const { choice, choose } = useLook();
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const places = [
@@ -51,9 +53,20 @@ export default function Bar() {
             { key: 'role', label: `Signed in as ${session!.role}`, disabled: true },
             ...(session!.role === 'administrator' ? [{ key: 'people', label: 'People' }] : []),
             { key: 'password', label: 'Your password' },
+            {
+              key: 'look',
+              type: 'group',
+              label: 'Look',
+              children: LOOKS.map(([code, words]) => ({ key: `look-${code}`, label: code === choice ? `${words} ✓` : words })),
+            },
             { key: 'out', label: 'Sign out' },
           ],
-          onClick: ({ key }) => (key === 'out' ? void signOut().then(() => navigate('/')) : void navigate(`/${key}`)),
+          onClick: ({ key }) => {
+            const look = LOOKS.find(([code]) => key === `look-${code}`);
+            if (look) choose(look[0]);
+            else if (key === 'out') void signOut().then(() => navigate('/'));
+            else void navigate(`/${key}`);
+          },
         }}
       >
         <Button type="text" className="person">

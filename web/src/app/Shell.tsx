@@ -1,4 +1,4 @@
-import { lazy, Suspense, useSyncExternalStore } from 'react';
+import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Outlet } from 'react-router';
 import { SignInPage } from '../places/accounts/SignInPage';
 import { useApp } from './session';
@@ -31,6 +31,7 @@ export function Shell() {
       <main id="place">
         <Outlet />
       </main>
+      <Printed by={session.fullName} />
     </>
   );
 }
@@ -46,5 +47,21 @@ function useOnline(): boolean {
       };
     },
     () => navigator.onLine,
+  );
+}
+
+// What stands on paper does not change by itself: it says when it was printed, and that it may no longer hold.
+function Printed({ by }: { by: string }) {
+  const [at, setAt] = useState(() => new Date());
+  useEffect(() => {
+    const now = () => setAt(new Date());
+    window.addEventListener('beforeprint', now);
+    return () => window.removeEventListener('beforeprint', now);
+  }, []);
+  return (
+    <footer className="printed">
+      Printed {at.toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })} by {by}. Valid until withdrawn: look it up before
+      you use it.
+    </footer>
   );
 }

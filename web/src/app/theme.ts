@@ -1,28 +1,22 @@
 import type { ThemeConfig } from 'antd';
-
-export const colours = {
-  paper: '#FAF8F4',
-  ink: '#1D2630',
-  muted: '#5C6773',
-  rule: '#DDD8CE',
-  hair: '#EAE5DB',
-  accent: '#0F6E6E',
-  stop: '#B3261E',
-};
+import type { Palette } from './looks';
 
 /** The stripe of each ISO 513 group, always shown with its letter. */
 export const groupColours: Record<string, string> = { P: '#2F6FB0', M: '#C9A400', K: '#B8352B', N: '#2E8B57', S: '#B0651D', H: '#8A8F94' };
 
-/** Tempering colours of steel: lightness falls all the way to the limit, so that a bar reads without colour. */
-export function loadColour(use: number): string {
-  if (use > 1 + 1e-9) return colours.stop;
-  if (use >= 0.995) return '#27457C';
-  if (use >= 0.85) return '#6B3F7A';
-  if (use >= 0.6) return '#B9722E';
-  return '#E9C46A';
+/** How far a load has come: one of five steps, which also differ in lightness. */
+export function loadStep(use: number): 'load1' | 'load2' | 'load3' | 'load4' | 'stop' {
+  if (use > 1 + 1e-9) return 'stop';
+  if (use >= 0.995) return 'load4';
+  if (use >= 0.85) return 'load3';
+  if (use >= 0.6) return 'load2';
+  return 'load1';
 }
 
-export const theme: ThemeConfig = {
+export const loadColour = (use: number): string => `var(--${loadStep(use)})`;
+
+/** The look of the components, from the colours in force. */
+export const themeOf = (colours: Palette, still: boolean): ThemeConfig => ({
   token: {
     fontFamily: '"IBM Plex Sans", sans-serif',
     fontFamilyCode: '"IBM Plex Mono", monospace',
@@ -31,19 +25,27 @@ export const theme: ThemeConfig = {
     colorLink: colours.accent,
     colorText: colours.ink,
     colorTextSecondary: colours.muted,
-    colorTextPlaceholder: '#6B747E',
+    colorTextPlaceholder: colours.muted,
     colorBorder: colours.rule,
     colorBorderSecondary: colours.hair,
     colorBgLayout: colours.paper,
-    colorBgContainer: '#FFFFFF',
+    colorBgContainer: colours.sheet,
+    colorBgElevated: colours.sheet,
+    colorTextLightSolid: colours.onAccent,
+    controlItemBgActive: colours.accentSoft,
+    controlItemBgHover: colours.well,
+    colorFillAlter: colours.well,
+    colorErrorBg: colours.stopSoft,
+    colorWarningBg: colours.cautionSoft,
+    motion: !still,
     colorError: colours.stop,
-    colorWarning: '#8A5A12',
+    colorWarning: colours.caution,
     colorSuccess: colours.accent,
     borderRadius: 3,
     borderRadiusLG: 4,
     borderRadiusSM: 2,
     boxShadow: 'none',
-    boxShadowSecondary: '0 1px 0 #DDD8CE, 0 0 0 1px #DDD8CE',
+    boxShadowSecondary: `0 1px 0 ${colours.rule}, 0 0 0 1px ${colours.rule}`,
     controlHeight: 30,
     motionDurationMid: '0.08s',
     motionDurationSlow: '0.1s',
@@ -60,10 +62,10 @@ export const theme: ThemeConfig = {
       headerBg: colours.paper,
       headerColor: colours.muted,
       cellPaddingBlockSM: 5,
-      rowHoverBg: '#F3EFE7',
+      rowHoverBg: colours.well,
       headerSplitColor: 'transparent',
       headerBorderRadius: 0,
     },
     Input: { activeShadow: 'none' },
   },
-};
+});

@@ -20,30 +20,37 @@ export function Derivation({ result, symbol }: { result: Schemas['CalculationRes
 
   if (result.steps.length === 0) return <p className="muted">Working out the derivation…</p>;
   return (
-    <ol className="derivation" ref={box} tabIndex={0} aria-label="Derivation">
-      {result.steps.map((step, i) => (
-        <li key={i} data-asked={i === index}>
-          <div className="formula">
-            <Sym text={step.formula.symbol} /> = <Expression text={step.formula.expression} /> ={' '}
-            <b>{units.text(step.value, step.formula.quantity)}</b>
-            <span className="name">{step.formula.name}</span>
-          </div>
-          <div className="terms">
-            {step.terms.map((t) => {
-              const given = givens.get(t.symbol);
-              return (
-                <span key={t.symbol} title={given ? `${given.name}: ${given.from}` : undefined}>
-                  <Sym text={t.symbol} />{' '}
-                  {quantities.has(t.symbol) ? units.text(t.value, quantities.get(t.symbol)!) : Number(t.value.toPrecision(6))}
-                  {given && <em> {given.from}</em>}
-                </span>
-              );
-            })}
-          </div>
-          <div className="source">{step.formula.source}</div>
-        </li>
-      ))}
-    </ol>
+    <>
+      {symbol && index < 0 && !givens.has(symbol) && (
+        <p className="muted">
+          No step of this calculation works out <Sym text={symbol} />.
+        </p>
+      )}
+      <ol className="derivation" ref={box} tabIndex={0} aria-label="Derivation">
+        {result.steps.map((step, i) => (
+          <li key={i} data-asked={i === index}>
+            <div className="formula">
+              <Sym text={step.formula.symbol} /> = <Expression text={step.formula.expression} /> ={' '}
+              <b>{units.text(step.value, step.formula.quantity)}</b>
+              <span className="name">{step.formula.name}</span>
+            </div>
+            <div className="terms">
+              {step.terms.map((t) => {
+                const given = givens.get(t.symbol);
+                return (
+                  <span key={t.symbol} title={given ? `${given.name}: ${given.from}` : undefined}>
+                    <Sym text={t.symbol} />{' '}
+                    {quantities.has(t.symbol) ? units.text(t.value, quantities.get(t.symbol)!) : Number(t.value.toPrecision(6))}
+                    {given && <em> {given.from}</em>}
+                  </span>
+                );
+              })}
+            </div>
+            <div className="source">{step.formula.source}</div>
+          </li>
+        ))}
+      </ol>
+    </>
   );
 }
 

@@ -2,12 +2,12 @@ import type { Schemas } from '../api/client';
 import { pathOf, runsOf, spanOf, type Element, type Profile } from './outline';
 
 const FILL: Record<Element['part'], string> = {
-  cutting: '#FFFFFF',
-  body: '#FFFFFF',
-  neck: '#F4F0E7',
-  shank: '#F4F0E7',
-  extension: '#ECEAE2',
-  holder: '#E3E6E8',
+  cutting: 'var(--part)',
+  body: 'var(--part)',
+  neck: 'var(--shank)',
+  shank: 'var(--shank)',
+  extension: 'var(--extension)',
+  holder: 'var(--holder)',
 };
 
 /**
@@ -19,7 +19,7 @@ export function ProfileShapes({ profile, helix = 0, pixel }: { profile: Profile;
   // On a flat tool the insert lies on its seat.
   if (profile.shape === 'flat') runs.sort((a, b) => Number(a[0]!.part === 'cutting') - Number(b[0]!.part === 'cutting'));
   return (
-    <g strokeWidth={1.1 * pixel} stroke="#1D2630" strokeLinejoin="round">
+    <g strokeWidth={1.1 * pixel} stroke="var(--ink)" strokeLinejoin="round">
       {runs.map((run, i) => (
         <g key={i}>
           <path d={pathOf(run, profile.shape)} fill={FILL[run[0]!.part]} fillRule="evenodd" />
@@ -74,7 +74,7 @@ export function ScaleBar({ scale, text }: { scale: number; text: (mm: number) =>
   return (
     <span className="scalebar">
       <svg width={length * scale + 2} height="9" aria-hidden="true">
-        <path d={`M1 1V8M1 4.5H${length * scale + 1}M${length * scale + 1} 1V8`} stroke="#5C6773" fill="none" />
+        <path d={`M1 1V8M1 4.5H${length * scale + 1}M${length * scale + 1} 1V8`} stroke="var(--muted)" fill="none" />
       </svg>
       {text(length)}
     </span>

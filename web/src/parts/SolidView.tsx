@@ -16,6 +16,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { useLook } from '../app/looks';
 import { pointsOf, runsOf, type Element, type Profile } from './outline';
 
 const COLOURS: Record<Element['part'], string> = {
@@ -29,6 +30,7 @@ const COLOURS: Record<Element['part'], string> = {
 
 /** The profile turned about its axis, or a flat one given thickness, to be turned with the mouse or the arrow keys. */
 export default function SolidView({ profile, label }: { profile: Profile; label: string }) {
+  const { paper } = useLook().palette;
   const host = useRef<HTMLDivElement>(null);
   const [possible] = useState(() => document.createElement('canvas').getContext('webgl2') !== null);
 
@@ -37,7 +39,7 @@ export default function SolidView({ profile, label }: { profile: Profile; label:
     if (!element) return;
     const renderer = new WebGLRenderer({ antialias: true });
     const scene = new Scene();
-    scene.background = new Color('#FAF8F4');
+    scene.background = new Color(paper);
     const solid = solidOf(profile);
     scene.add(solid, new AmbientLight('#ffffff', 1.6));
     for (const [x, y, z, strength] of [
@@ -83,7 +85,7 @@ export default function SolidView({ profile, label }: { profile: Profile; label:
       renderer.dispose();
       solid.traverse((o) => o instanceof Mesh && o.geometry.dispose());
     };
-  }, [profile]);
+  }, [profile, paper]);
 
   if (!possible) return <p className="muted hint">This browser cannot show three dimensions; the drawing beside it has everything.</p>;
   return <div ref={host} className="solid" tabIndex={0} role="img" aria-label={`${label} in three dimensions; drag to turn it`} />;

@@ -7,10 +7,10 @@ import type { Situation } from './useSituation';
 
 const [W, H, LEFT, BASE, TOP] = [300, 180, 40, 158, 8];
 const COURSES = [
-  ['resultant', 'ofResultant', 'across the axis', '#1D2630'],
-  ['tangential', 'ofTangential', 'tangential', '#0F6E6E'],
-  ['radial', 'ofRadial', 'radial', '#B9722E'],
-  ['axial', 'ofAxial', 'axial', '#6B3F7A'],
+  ['resultant', 'ofResultant', 'across the axis', 'var(--ink)'],
+  ['tangential', 'ofTangential', 'tangential', 'var(--accent)'],
+  ['radial', 'ofRadial', 'radial', 'var(--load2)'],
+  ['axial', 'ofAxial', 'axial', 'var(--load3)'],
 ] as const;
 
 /** The load over one revolution, all teeth together, and the way of the tip under it. */
@@ -65,7 +65,7 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
       >
         {ticks.map((n) => (
           <g key={n}>
-            <path d={`M${LEFT} ${y(n)}H${W - 6}`} stroke={n === 0 ? '#5C6773' : '#EAE5DB'} />
+            <path d={`M${LEFT} ${y(n)}H${W - 6}`} stroke={n === 0 ? 'var(--muted)' : 'var(--hair)'} />
             <text x={LEFT - 5} y={y(n) + 4} textAnchor="end" className="dim">
               {units.number(n, 'force')}
             </text>
@@ -79,7 +79,7 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
         {COURSES.map(([key, , , colour]) => (
           <path key={key} d={line(l[key])} stroke={colour} fill="none" strokeWidth={key === 'resultant' ? 1.8 : 1.1} />
         ))}
-        {index !== null && <path d={`M${x(index * l.step)} ${TOP}V${BASE}`} stroke="#1D2630" strokeDasharray="2 3" />}
+        {index !== null && <path d={`M${x(index * l.step)} ${TOP}V${BASE}`} stroke="var(--ink)" strokeDasharray="2 3" />}
       </svg>
       <table className="courses">
         <thead>
@@ -106,15 +106,21 @@ export function Load({ situation, body }: { situation: Situation; body: Schemas[
       </table>
       <figure>
         <svg viewBox="0 0 136 140" role="img" aria-label={`Way of the tip, at most ${units.text(l.largestDeflection, 'deviation')}`}>
-          <path d={`M4 ${ty(0)}H132M${tx(0)} 14V136`} stroke="#DDD8CE" />
+          <path d={`M4 ${ty(0)}H132M${tx(0)} 14V136`} stroke="var(--rule)" />
           <path
             d={`M${tx(0)} ${ty(0)}L${tx(l.tipAlong[index ?? 0]!)} ${ty(l.tipAcross[index ?? 0]!)}`}
-            stroke="#5C6773"
+            stroke="var(--muted)"
             strokeDasharray="2 3"
           />
-          <path d={tip} fill="#6B3F7A22" stroke="#6B3F7A" strokeWidth="1.4" strokeLinejoin="round" />
-          {index !== null && <circle cx={tx(l.tipAlong[index]!)} cy={ty(l.tipAcross[index]!)} r="3.5" fill="#1D2630" />}
-          <circle cx={tx(0)} cy={ty(0)} r="2.4" fill="#1D2630" />
+          <path
+            d={tip}
+            fill="color-mix(in srgb, var(--load3) 13%, transparent)"
+            stroke="var(--load3)"
+            strokeWidth="1.4"
+            strokeLinejoin="round"
+          />
+          {index !== null && <circle cx={tx(l.tipAlong[index]!)} cy={ty(l.tipAcross[index]!)} r="3.5" fill="var(--ink)" />}
+          <circle cx={tx(0)} cy={ty(0)} r="2.4" fill="var(--ink)" />
           <text x={Math.min(Math.max(tx(0), 40), 96)} y="10" textAnchor="middle" className="dim">
             to the wall
           </text>

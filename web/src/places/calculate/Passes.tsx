@@ -23,17 +23,31 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
     <div className="passes">
       {divided && (
         <svg viewBox={`0 0 ${W} ${H}`} role="img" aria-label={`${across} passes across and ${down} down`}>
-          <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="#EFEAE0" />
-          <rect x={x0} y={y0} width={w} height={h} fill="#E4DCCB" stroke="#9C937F" />
+          <rect x={x0 + w} y={y0} width={W - x0 - w} height={h} fill="var(--solid)" />
+          <rect x={x0} y={y0} width={w} height={h} fill="var(--stock)" stroke="var(--stock-edge)" />
           {drawn &&
             Array.from({ length: across - 1 }, (_, i) => (
-              <line key={`a${i}`} x1={x0 + (w * (i + 1)) / across} x2={x0 + (w * (i + 1)) / across} y1={y0} y2={y0 + h} stroke="#9C937F" />
+              <line
+                key={`a${i}`}
+                x1={x0 + (w * (i + 1)) / across}
+                x2={x0 + (w * (i + 1)) / across}
+                y1={y0}
+                y2={y0 + h}
+                stroke="var(--stock-edge)"
+              />
             ))}
           {drawn &&
             Array.from({ length: down - 1 }, (_, i) => (
-              <line key={`d${i}`} y1={y0 + (h * (i + 1)) / down} y2={y0 + (h * (i + 1)) / down} x1={x0} x2={x0 + w} stroke="#9C937F" />
+              <line
+                key={`d${i}`}
+                y1={y0 + (h * (i + 1)) / down}
+                y2={y0 + (h * (i + 1)) / down}
+                x1={x0}
+                x2={x0 + w}
+                stroke="var(--stock-edge)"
+              />
             ))}
-          <g stroke="#0F6E6E">
+          <g stroke="var(--accent)">
             <path
               d={
                 `M${x0 - 12} ${y0}v${h}M${x0 - 18} ${y0}h12M${x0 - 18} ${y0 + h}h12M${x0} ` +

@@ -3,7 +3,8 @@ import { Select } from 'antd';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { loadColour } from '../../app/theme';
+import { useLook, type Palette } from '../../app/looks';
+import { loadStep } from '../../app/theme';
 import { Problem } from '../../parts/Problem';
 import type { FieldCode } from './page';
 import { SymbolText, fieldValue } from './pictures/parts';
@@ -12,13 +13,14 @@ import type { Situation } from './useSituation';
 const [W, H, LEFT, TOP, BASE, RIGHT] = [640, 226, 52, 10, 196, 632];
 const AT_LIMIT = 200;
 const LINE: Record<string, string> = {
-  deflection: '#6B3F7A',
-  torqueContinuous: '#B9722E',
-  powerContinuous: '#27457C',
-  axisFeed: '#0F6E6E',
-  largestChip: '#8A5A12',
-  leastChip: '#4E6B2F',
+  deflection: 'var(--load3)',
+  torqueContinuous: 'var(--load2)',
+  powerContinuous: 'var(--load4)',
+  axisFeed: 'var(--accent)',
+  largestChip: 'var(--caution)',
+  leastChip: 'var(--leaf)',
 };
+const colourOf = (line: Schemas['WindowLine']) => LINE[line.kind ?? ''] ?? 'var(--muted)';
 // Totals follow a single pass while the window is drawn.
 const TOTALS = ['stockWidth', 'wallHeight', 'stockHeight'];
 
@@ -35,6 +37,7 @@ interface Props {
 /** Where the cut may be run, over two of its values: every limit's line, the forbidden side shaded, and the point in use, which can be moved. */
 export function OperatingWindow({ situation, operation, body, result, axes, onAxes, onMove }: Props) {
   const units = useUnits();
+  const { palette } = useLook();
   const picture = useRef<SVGSVGElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [across, up] = axes;
@@ -64,8 +67,8 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
 
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (context && shown) paint(context, shown);
-  }, [shown]);
+    if (context && shown) paint(context, shown, palette);
+  }, [shown, palette]);
 
   if (window.error) return <Problem error={window.error} />;
   if (!shown) return <p className="muted">Working out the window…</p>;
@@ -109,7 +112,15 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
     x((acrossEnd * (line[i]! + 1)) / size),
     y((upEnd * (line[i + 1]! + 1)) / size),
   ];
-  const named = labelled(lines, place);
+  const right = bestAcross > acrossEnd * 0.6;
+  const bestWords = `most removal here ${units.text(bestRemovalRate, 'removalRate')}`;
+  const best: Word = {
+    x: x(bestAcross) + ((right ? -1 : 1) * (wideOf(bestWords) + 18)) / 2,
+    y: Math.max(y(bestUp) + 15, TOP + 28),
+    wide: wideOf(bestWords),
+  };
+  const point: Word = { x: x(Math.min(vx, acrossEnd)), y: y(Math.min(vy, upEnd)) + 5, wide: 16 };
+  const named = labelled(lines, place, bestRemovalRate > 0 ? [best, point] : [point]);
 
   return (
     <div className="window">
@@ -151,47 +162,35 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
       >
         <defs>
           <pattern id="forbidden" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <line x1="0" y1="0" x2="0" y2="7" stroke="#B3261E" strokeOpacity=".22" strokeWidth="1" />
+            <line x1="0" y1="0" x2="0" y2="7" stroke="var(--stop)" strokeOpacity=".22" strokeWidth="1" />
           </pattern>
         </defs>
         <foreignObject x={LEFT} y={TOP} width={RIGHT - LEFT} height={BASE - TOP}>
           <canvas ref={canvas} width={size} height={size} />
         </foreignObject>
         {lines.map((line) => (
-          <g key={line.kind} stroke={LINE[line.kind ?? ''] ?? '#5C6773'} fill="none" strokeWidth="1.6">
+          <g key={line.kind} stroke={colourOf(line)} fill="none" strokeWidth="1.6">
             {line.lines.map((piece, i) => (
               <path key={i} d={pathOf(piece, place)} />
             ))}
           </g>
         ))}
-        {named.map(({ line, at: [lx, ly] }) => (
-          <text
-            key={line.kind}
-            x={lx}
-            y={ly}
-            textAnchor="middle"
-            className="dim onlines"
-            style={{ fill: LINE[line.kind ?? ''] ?? '#5C6773' }}
-          >
-            {line.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous/, '')}
+        {named.map(({ line, text, word }) => (
+          <text key={line.kind} x={word.x} y={word.y} textAnchor="middle" className="dim onlines" style={{ fill: colourOf(line) }}>
+            {text}
           </text>
         ))}
         {bestRemovalRate > 0 && (
           <g>
-            <circle cx={x(bestAcross)} cy={y(bestUp)} r="4.5" fill="#fff" stroke="#0F6E6E" strokeWidth="1.6" />
-            <text
-              x={x(bestAcross) + (bestAcross > acrossEnd * 0.6 ? -9 : 9)}
-              y={Math.max(y(bestUp) + 15, TOP + 28)}
-              textAnchor={bestAcross > acrossEnd * 0.6 ? 'end' : 'start'}
-              className="dim accent onlines"
-            >
-              most removal here {units.text(bestRemovalRate, 'removalRate')}
+            <circle cx={x(bestAcross)} cy={y(bestUp)} r="4.5" fill="var(--sheet)" stroke="var(--accent)" strokeWidth="1.6" />
+            <text x={best.x} y={best.y} textAnchor="middle" className="dim accent onlines">
+              {bestWords}
             </text>
           </g>
         )}
         <path
           d={`M${x(vx)} ${BASE}V${y(Math.min(vy, upEnd))}H${LEFT}`}
-          stroke="#1D2630"
+          stroke="var(--ink)"
           strokeWidth=".7"
           strokeDasharray="2 3"
           fill="none"
@@ -200,8 +199,8 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
           cx={x(Math.min(vx, acrossEnd))}
           cy={y(Math.min(vy, upEnd))}
           r="6"
-          fill={kept ? '#0F6E6E' : '#B3261E'}
-          stroke="#fff"
+          fill={kept ? 'var(--accent)' : 'var(--stop)'}
+          stroke="var(--sheet)"
           strokeWidth="1.5"
         />
         {ticks(across, acrossEnd).map((t) => (
@@ -225,28 +224,30 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
 }
 
 // The allowed side in the colours of the load, the forbidden side in hatched red.
-function paint(context: CanvasRenderingContext2D, { use, size }: Schemas['OperatingWindow']) {
+function paint(context: CanvasRenderingContext2D, { use, size }: Schemas['OperatingWindow'], palette: Palette) {
   const bytes = Uint8Array.from(atob(use), (c) => c.charCodeAt(0));
   const image = context.createImageData(size, size);
-  const shades = Array.from({ length: 256 }, (_, u) => shade(u / AT_LIMIT));
+  const shades = Array.from({ length: 256 }, (_, u) => shade(u / AT_LIMIT, palette));
   for (let j = 0; j < size; j++)
     for (let i = 0; i < size; i++) {
       const [r, g, b] = shades[bytes[j * size + i]!]!;
       const to = ((size - 1 - j) * size + i) * 4;
-      const hatch = bytes[j * size + i]! > AT_LIMIT && (i + j) % 12 < 2 ? 24 : 0;
-      image.data.set([r - hatch, g - hatch, b - hatch, 255], to);
+      const hatch = bytes[j * size + i]! > AT_LIMIT && (i + j) % 12 < 2 ? 0.12 : 0;
+      image.data.set([...mixed([r, g, b], channels(palette.stop), hatch), 255], to);
     }
   context.putImageData(image, 0, 0);
 }
 
 // Load colours, thinned on paper so that lines and words stay readable.
-function shade(use: number): [number, number, number] {
-  if (use > 1) return [243, 226, 222];
-  const hex = loadColour(Math.min(use, 0.99));
-  const channel = (at: number) => parseInt(hex.slice(at, at + 2), 16);
-  const thin = use < 0.6 ? 0.1 + use * 0.15 : 0.22;
-  return [1, 3, 5].map((at) => Math.round(255 + (channel(at) - 255) * thin)) as [number, number, number];
+function shade(use: number, palette: Palette): Rgb {
+  const paper = channels(palette.paper);
+  if (use > 1) return mixed(paper, channels(palette.stop), 0.12);
+  return mixed(paper, channels(palette[loadStep(Math.min(use, 0.99))]), use < 0.6 ? 0.1 + use * 0.15 : 0.22);
 }
+
+type Rgb = [number, number, number];
+const channels = (hex: string) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as Rgb;
+const mixed = (a: Rgb, b: Rgb, share: number) => a.map((v, i) => Math.round(v + (b[i]! - v) * share)) as Rgb;
 
 const pathOf = (piece: readonly number[], place: (line: readonly number[], i: number) => [number, number]): string => {
   let d = '';
@@ -257,18 +258,34 @@ const pathOf = (piece: readonly number[], place: (line: readonly number[], i: nu
   return d;
 };
 
-// A name for every line, where it does not stand on another.
-function labelled(lines: Schemas['WindowLine'][], place: (line: readonly number[], i: number) => [number, number]) {
-  const taken: [number, number][] = [];
+/** A word on the picture: where it is centred, and how much it takes. */
+interface Word {
+  x: number;
+  y: number;
+  wide: number;
+}
+
+const wideOf = (text: string) => text.length * 6.7;
+const collide = (a: Word, b: Word) => Math.abs(a.x - b.x) < (a.wide + b.wide) / 2 + 4 && Math.abs(a.y - b.y) < 13;
+const shortOf = (line: Schemas['WindowLine']) => line.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous/, '');
+
+// A name for every line, where it stands on no other word.
+function labelled(lines: Schemas['WindowLine'][], place: (line: readonly number[], i: number) => [number, number], standing: Word[]) {
+  const taken = [...standing];
   return lines.flatMap((line) => {
+    const text = shortOf(line);
+    const wide = wideOf(text);
     const piece = [...line.lines].sort((a, b) => b.length - a.length)[0]!;
     const count = piece.length / 2;
-    for (const share of [0.5, 0.35, 0.65, 0.2, 0.8, 0.1, 0.9]) {
+    for (const share of [0.5, 0.35, 0.65, 0.2, 0.8, 0.1, 0.9, 0.05, 0.95]) {
       const [px, py] = place(piece, 2 * Math.min(count - 1, Math.floor(count * share)));
-      const at: [number, number] = [Math.min(Math.max(px, LEFT + 44), RIGHT - 50), Math.max(py - 5, TOP + 10)];
-      if (taken.some(([tx, ty]) => Math.abs(tx - at[0]) < 96 && Math.abs(ty - at[1]) < 13)) continue;
-      taken.push(at);
-      return [{ line, at }];
+      const x = Math.min(Math.max(px, LEFT + wide / 2 + 2), RIGHT - wide / 2 - 2);
+      for (const y of [py - 5, py + 13]) {
+        const word = { x, y: Math.min(Math.max(y, TOP + 10), BASE - 3), wide };
+        if (taken.some((t) => collide(t, word))) continue;
+        taken.push(word);
+        return [{ line, text, word }];
+      }
     }
     return [];
   });

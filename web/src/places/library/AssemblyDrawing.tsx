@@ -25,7 +25,7 @@ export function AssemblyDrawing({ profile, built, reach }: Props) {
   const y = (fromTip: number) => tip - fromTip * scale;
   const axis = WIDTH / 2 + (profile.shape === 'flat' ? ((low + high) / 2) * scale * -1 : 0);
   const dimension = (x: number, to: number, text: string, side: number) => (
-    <g stroke="#0F6E6E" fill="none">
+    <g stroke="var(--accent)" fill="none">
       <path d={`M${x} ${tip}V${y(to)}M${x - 6} ${tip}h12M${x - 6} ${y(to)}h12`} />
       <text x={x + side * 10} y={(tip + y(to)) / 2 + 4} textAnchor={side > 0 ? 'start' : 'end'} className="dim accent">
         {text}
@@ -42,12 +42,12 @@ export function AssemblyDrawing({ profile, built, reach }: Props) {
       aria-label="Drawing of the assembly, true to scale"
     >
       {reach && <WallShape wall={reach.wall} edge={cuttingRadius} axis={axis} y={y} scale={scale} />}
-      <line x1={axis} x2={axis} y1={20} y2={tip + 12} stroke="#5C6773" strokeWidth=".8" strokeDasharray="12 3 2 3" />
+      <line x1={axis} x2={axis} y1={20} y2={tip + 12} stroke="var(--muted)" strokeWidth=".8" strokeDasharray="12 3 2 3" />
       <g transform={`translate(${axis} ${tip}) rotate(-90) scale(${scale})`}>
         <ProfileShapes profile={profile} helix={helixOf(built.cutter)} pixel={1 / scale} />
       </g>
       {reach?.touches.map((t, i) => (
-        <g key={i} stroke="#B3261E" fill="none">
+        <g key={i} stroke="var(--stop)" fill="none">
           <path
             d={`M${axis + radiusAt(profile, t.at) * scale} ${y(t.fromZ)}V${y(Math.max(t.toZ, t.fromZ + 0.4))}`}
             strokeWidth="4"
@@ -55,12 +55,12 @@ export function AssemblyDrawing({ profile, built, reach }: Props) {
             opacity=".75"
           />
           <path d={`M${axis + radiusAt(profile, t.at) * scale} ${y(t.at)}l26 -14`} />
-          <text x={axis + radiusAt(profile, t.at) * scale + 30} y={y(t.at) - 13} className="dim" style={{ fill: '#B3261E' }}>
+          <text x={axis + radiusAt(profile, t.at) * scale + 30} y={y(t.at) - 13} className="dim" style={{ fill: 'var(--stop)' }}>
             {units.text(t.by, 'length')} at {units.text(t.at, 'length')}
           </text>
         </g>
       ))}
-      <line x1={20} x2={WIDTH - 20} y1={y(length)} y2={y(length)} stroke="#5C6773" strokeDasharray="5 3" />
+      <line x1={20} x2={WIDTH - 20} y1={y(length)} y2={y(length)} stroke="var(--muted)" strokeDasharray="5 3" />
       <text x={WIDTH - 20} y={y(length) - 5} textAnchor="end" className="dim">
         gauge line
       </text>
@@ -96,17 +96,17 @@ function WallShape(props: { wall: Schemas['Wall']; edge: number; axis: number; y
     <g>
       <defs>
         <pattern id="wall" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <line x1="0" y1="0" x2="0" y2="6" stroke="#C9C2B4" strokeWidth="1.1" />
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--hatch)" strokeWidth="1.1" />
         </pattern>
       </defs>
-      {(['#EFEAE0', 'url(#wall)'] as const).map((fill) => (
+      {(['var(--solid)', 'url(#wall)'] as const).map((fill) => (
         <path
           key={fill}
           d={`M4 ${y(0)}H${x(foot)}L${x(top)} ${y(wall.depth)}${
             shoulder > 0 ? `H${x(top + (wall.shoulderDistance ?? 0))}V${y(wall.depth + shoulder)}` : ''
           }H${right}V${y(0) + 12}H4Z`}
           fill={fill}
-          stroke="#9C937F"
+          stroke="var(--stock-edge)"
           strokeWidth=".8"
         />
       ))}

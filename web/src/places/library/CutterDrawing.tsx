@@ -92,11 +92,11 @@ export function CutterDrawing({ cutter, family, profile, field, sentences, meant
   return (
     <div className="drawing" style={{ width: WIDTH, height }}>
       <svg width={WIDTH} height={height} aria-hidden="true">
-        <line x1={LEFT - 14} x2={x(length) + 14} y1={axis} y2={axis} stroke="#5C6773" strokeWidth=".8" strokeDasharray="12 3 2 3" />
+        <line x1={LEFT - 14} x2={x(length) + 14} y1={axis} y2={axis} stroke="var(--muted)" strokeWidth=".8" strokeDasharray="12 3 2 3" />
         <g transform={`translate(${LEFT} ${axis}) scale(${scale})`}>
           <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
-        <g stroke="#0F6E6E" fill="none" strokeWidth="1">
+        <g stroke="var(--accent)" fill="none" strokeWidth="1">
           {!flat && symbols.includes(tip) && (
             <path
               d={
@@ -126,7 +126,7 @@ export function CutterDrawing({ cutter, family, profile, field, sentences, meant
             return (
               <g key={symbol} strokeWidth=".8">
                 <path d={`M${from} ${8 + (row + 1) * ROW - 6}L${ax} ${ay}`} />
-                <circle cx={ax} cy={ay} r="2" fill="#0F6E6E" stroke="none" />
+                <circle cx={ax} cy={ay} r="2" fill="var(--accent)" stroke="none" />
               </g>
             );
           })}

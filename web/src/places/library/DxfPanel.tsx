@@ -86,13 +86,21 @@ export function DxfPanel({ cuts, onTake }: { cuts: boolean; onTake: (segments: S
             role="img"
             aria-label={`Lines of ${name}; the profile is drawn strong`}
           >
-            <line x1={left} x2={right} y1="0" y2="0" stroke="#5C6773" strokeWidth={pixel} strokeDasharray={`${12 * pixel} ${4 * pixel}`} />
+            <line
+              x1={left}
+              x2={right}
+              y1="0"
+              y2="0"
+              stroke="var(--muted)"
+              strokeWidth={pixel}
+              strokeDasharray={`${12 * pixel} ${4 * pixel}`}
+            />
             {chains.map((c, i) => (
               <path
                 key={i}
                 d={c.pieces.map((e) => pathOf([e], 'flat')).join('')}
                 fill="none"
-                stroke={c.used ? '#0F6E6E' : leftOut.includes(i) ? '#DDD8CE' : '#B9722E'}
+                stroke={c.used ? 'var(--accent)' : leftOut.includes(i) ? 'var(--rule)' : 'var(--load2)'}
                 strokeWidth={(c.used ? 2.4 : 1.4) * pixel}
               />
             ))}

@@ -218,7 +218,7 @@ function Drawing({ profile, back }: { profile: Profile; back: number }) {
       <g transform={`translate(30 ${height / 2 - 14}) scale(${scale})`}>
         <ProfileShapes profile={profile} pixel={1 / scale} />
       </g>
-      <path d={`M30 ${height - 18}H${end}M30 ${height - 23}v10M${end} ${height - 23}v10`} stroke="#0F6E6E" fill="none" />
+      <path d={`M30 ${height - 18}H${end}M30 ${height - 23}v10M${end} ${height - 23}v10`} stroke="var(--accent)" fill="none" />
       <text x={Math.max(120, (30 + end) / 2)} y={height - 4} textAnchor="middle" className="dim accent">
         {units.text(length - back, 'length')} {back > 0 ? 'outside' : 'from nose to gauge line'}
       </text>

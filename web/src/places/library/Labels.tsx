@@ -72,7 +72,7 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
         ))}
       </div>
       <svg width={sheet.pageWidth * scale + 2} height={sheet.pageHeight * scale + 2} role="img" aria-label="The sheet, to scale">
-        <rect x="1" y="1" width={sheet.pageWidth * scale} height={sheet.pageHeight * scale} fill="#fff" stroke="#1D2630" />
+        <rect x="1" y="1" width={sheet.pageWidth * scale} height={sheet.pageHeight * scale} fill="var(--sheet)" stroke="var(--ink)" />
         {w > 0 &&
           h > 0 &&
           Array.from({ length: Math.min(1200, sheet.columns * sheet.rows) }, (_, i) => (
@@ -82,8 +82,8 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
               y={1 + (sheet.topMargin + Math.floor(i / sheet.columns) * (h + sheet.gap)) * scale}
               width={w * scale}
               height={h * scale}
-              fill={i < sheet.used ? '#EAE5DB' : i < sheet.used + ids.length ? '#CFE3E1' : 'none'}
-              stroke="#0F6E6E"
+              fill={i < sheet.used ? 'var(--hair)' : i < sheet.used + ids.length ? 'var(--accent-soft)' : 'none'}
+              stroke="var(--accent)"
               strokeWidth=".6"
             />
           ))}

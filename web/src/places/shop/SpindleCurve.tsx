@@ -33,11 +33,11 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
   };
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label="Power and torque over speed, logarithmic">
-      <path d={`M${LEFT} 6V${BASE}H${W - 8}`} stroke="#DDD8CE" fill="none" />
-      <path d={line('torque')} stroke="#B9722E" fill="none" strokeWidth="1.5" />
-      <path d={line('shortTorque')} stroke="#B9722E" fill="none" strokeDasharray="3 3" />
-      <path d={line('power')} stroke="#27457C" fill="none" strokeWidth="1.5" />
-      <path d={line('shortPower')} stroke="#27457C" fill="none" strokeDasharray="3 3" />
+      <path d={`M${LEFT} 6V${BASE}H${W - 8}`} stroke="var(--rule)" fill="none" />
+      <path d={line('torque')} stroke="var(--load2)" fill="none" strokeWidth="1.5" />
+      <path d={line('shortTorque')} stroke="var(--load2)" fill="none" strokeDasharray="3 3" />
+      <path d={line('power')} stroke="var(--load4)" fill="none" strokeWidth="1.5" />
+      <path d={line('shortPower')} stroke="var(--load4)" fill="none" strokeDasharray="3 3" />
       {points
         .filter(
           (p, i) => i === 0 || i === points.length - 1 || (x(p.speed) - x(points[i - 1]!.speed) > 60 && x(last.speed) - x(p.speed) > 70),
@@ -53,10 +53,10 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
             {units.number(p.speed, 'spindleSpeed')}
           </text>
         ))}
-      <text x={W - 14} y={BASE - 28} textAnchor="end" className="dim" style={{ fill: '#8A5A12' }}>
+      <text x={W - 14} y={BASE - 28} textAnchor="end" className="dim" style={{ fill: 'var(--caution)' }}>
         torque {units.text(first.torque, 'torque')}, short-time {units.text(first.shortTorque, 'torque')}
       </text>
-      <text x={W - 14} y={BASE - 12} textAnchor="end" className="dim" style={{ fill: '#27457C' }}>
+      <text x={W - 14} y={BASE - 12} textAnchor="end" className="dim" style={{ fill: 'var(--load4)' }}>
         power {units.text(first.power, 'power')}, short-time {units.text(first.shortPower, 'power')}
       </text>
     </svg>

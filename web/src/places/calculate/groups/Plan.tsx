@@ -24,15 +24,23 @@ export function Plan({ result, order }: { result: Solved; order: Schemas['HoleOr
         role="img"
         aria-label={`${positions.length} holes, ${units.text(result.travel, 'length')} between them`}
       >
-        <path d={`M${x(0) - 6} ${y(0)}h12M${x(0)} ${y(0) - 6}v12`} stroke="#B9722E" strokeWidth="1" />
+        <path d={`M${x(0) - 6} ${y(0)}h12M${x(0)} ${y(0) - 6}v12`} stroke="var(--load2)" strokeWidth="1" />
         <path
           d={made.map((p, i) => `${i ? 'L' : 'M'}${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join('')}
           fill="none"
-          stroke="#0F6E6E"
+          stroke="var(--accent)"
           strokeWidth="1"
         />
         {made.map((p, i) => (
-          <circle key={i} cx={x(p.x)} cy={y(p.y)} r={radius} fill={i === 0 ? '#0F6E6E' : '#FFFFFF'} stroke="#1D2630" strokeWidth="1" />
+          <circle
+            key={i}
+            cx={x(p.x)}
+            cy={y(p.y)}
+            r={radius}
+            fill={i === 0 ? 'var(--accent)' : 'var(--sheet)'}
+            stroke="var(--ink)"
+            strokeWidth="1"
+          />
         ))}
         {positions.length <= 60 &&
           made.map((p, i) => (

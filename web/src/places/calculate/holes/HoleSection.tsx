@@ -127,16 +127,16 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
           <clipPath id="hc">
             <rect x={4} y={axis - block - 12} width={width - 8} height={TALL + 24} />
           </clipPath>
-          <rect x={x(0)} y={axis - block} width={face - x(0)} height={TALL} fill="#EFEAE0" />
+          <rect x={x(0)} y={axis - block} width={face - x(0)} height={TALL} fill="var(--solid)" />
           <rect x={x(0)} y={axis - block} width={face - x(0)} height={TALL} fill="url(#hs)" />
           {crossHoles.map((c, i) => (
             <Crossing key={i} hole={c} at={x(c.distance)} axis={axis} block={block} scale={scale} />
           ))}
           {/* What this operation takes away, then what was open before it. */}
-          <path d={cut(section.hole)} fill="#E4DCCB" stroke="#1D2630" strokeWidth="1" />
-          {section.before.length > 0 && <path d={cut(section.before)} fill="#FAF8F4" stroke="#9C937F" strokeWidth=".7" />}
+          <path d={cut(section.hole)} fill="var(--stock)" stroke="var(--ink)" strokeWidth="1" />
+          {section.before.length > 0 && <path d={cut(section.before)} fill="var(--paper)" stroke="var(--stock-edge)" strokeWidth=".7" />}
           {section.thread[0] > 0 && (
-            <g stroke="#1D2630" strokeWidth=".7">
+            <g stroke="var(--ink)" strokeWidth=".7">
               {[-1, 1].map((side) => (
                 <path
                   key={side}
@@ -151,13 +151,13 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
               <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
             </g>
           </g>
-          <line x1={8} x2={width - 8} y1={axis} y2={axis} stroke="#5C6773" strokeWidth=".8" strokeDasharray="12 3 2 3" />
-          <path d={`M${x(0)} ${axis - block}V${axis + block}`} stroke="#1D2630" strokeWidth="1.3" />
-          <g stroke="#5C6773" strokeDasharray="5 3">
+          <line x1={8} x2={width - 8} y1={axis} y2={axis} stroke="var(--muted)" strokeWidth=".8" strokeDasharray="12 3 2 3" />
+          <path d={`M${x(0)} ${axis - block}V${axis + block}`} stroke="var(--ink)" strokeWidth="1.3" />
+          <g stroke="var(--muted)" strokeDasharray="5 3">
             <line x1={planes.retract} x2={planes.retract} y1={axis - block + 4} y2={axis + block} />
             <line x1={planes.approach} x2={planes.approach} y1={axis - block + 4} y2={axis + block} />
           </g>
-          <path d={`M${(planes.approach! + x(0)) / 2 - 4} ${axis + block - 6}l3 -6 3 12 3 -6`} stroke="#5C6773" fill="none" />
+          <path d={`M${(planes.approach! + x(0)) / 2 - 4} ${axis + block - 6}l3 -6 3 12 3 -6`} stroke="var(--muted)" fill="none" />
           {pecks.length > 0 &&
             pecks
               .slice(0, -1)
@@ -168,7 +168,7 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
                   x2={x(r.to)}
                   y1={y(section.radius) - 3}
                   y2={y(section.radius, 1) + 3}
-                  stroke="#B9722E"
+                  stroke="var(--load2)"
                   strokeWidth="1.1"
                 />
               ))}
@@ -187,7 +187,7 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
                   y={axis + block - 3.5}
                   textAnchor="middle"
                   className="dim"
-                  style={{ fill: '#fff', fontSize: 10 }}
+                  style={{ fill: 'var(--sheet)', fontSize: 10 }}
                 >
                   {r.number}
                 </text>
@@ -195,20 +195,20 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
             ))}
           {operation.picture === 'deep' &&
             attached(result.attachments, 'openWalls')?.walls.map(({ from, to }, i) => (
-              <g key={i} stroke="#6B3F7A" strokeWidth="1">
+              <g key={i} stroke="var(--load3)" strokeWidth="1">
                 {[from, to].map((end) => (
                   <line key={end} x1={x(end)} x2={x(end)} y1={y(section.radius) - 5} y2={y(section.radius, 1) + 5} strokeDasharray="3 2" />
                 ))}
               </g>
             ))}
-          <g stroke="#0F6E6E" fill="none">
+          <g stroke="var(--accent)" fill="none">
             {above.map((code, i) => {
               const [ax, ay] = anchors[code]!;
               const from = (i % perRow) * slot + 40;
               return (
                 <g key={code} strokeWidth=".8">
                   <path d={`M${from} ${(Math.floor(i / perRow) + 1) * ROW - 4}L${ax} ${ay}`} />
-                  <circle cx={ax} cy={ay} r="2" fill="#0F6E6E" stroke="none" />
+                  <circle cx={ax} cy={ay} r="2" fill="var(--accent)" stroke="none" />
                 </g>
               );
             })}
@@ -285,8 +285,8 @@ function Crossing({
   };
   const chord = Math.sqrt(Math.max(0, hole.diameter ** 2 - 4 * hole.offset! ** 2));
   return (
-    <g stroke="#1D2630" strokeWidth=".9">
-      {chord > 0 && <path d={outline(chord)} fill="#FAF8F4" />}
+    <g stroke="var(--ink)" strokeWidth=".9">
+      {chord > 0 && <path d={outline(chord)} fill="var(--paper)" />}
       {chord < hole.diameter && <path d={outline(hole.diameter)} fill="none" strokeDasharray="4 3" />}
     </g>
   );

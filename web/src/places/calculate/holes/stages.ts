@@ -10,20 +10,21 @@ export interface Row {
 }
 
 const COLOUR: Record<string, string> = {
-  entry: '#E9C46A',
-  start: '#B9722E',
-  full: '#0F6E6E',
-  cross: '#6B3F7A',
-  break: '#27457C',
-  withdraw: '#9AA3A8',
-  in: '#0F6E6E',
-  out: '#9AA3A8',
+  entry: 'var(--load1)',
+  start: 'var(--load2)',
+  full: 'var(--accent)',
+  cross: 'var(--load3)',
+  break: 'var(--load4)',
+  withdraw: 'var(--rest)',
+  in: 'var(--accent)',
+  out: 'var(--rest)',
 };
 
 export const kindOf = (code: string): string => (code.startsWith('full') ? 'full' : code.startsWith('cross') ? 'cross' : code);
 
 /** Colour of a stretch that feeds; one that is moved in rapid or stands has none. */
-export const colourOf = (stage: Stage): string => (stage.rapid || stage.feedRate === 0 ? '' : (COLOUR[kindOf(stage.code)] ?? '#0F6E6E'));
+export const colourOf = (stage: Stage): string =>
+  stage.rapid || stage.feedRate === 0 ? '' : (COLOUR[kindOf(stage.code)] ?? 'var(--accent)');
 
 /** The stages as they are called out: what only lifts and comes back between two pecks counts with the peck before it. */
 export function rowsOf(stages: readonly Stage[]): Row[] {

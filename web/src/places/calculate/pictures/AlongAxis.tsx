@@ -68,10 +68,10 @@ function Straight({ result, cutter, picture }: Drawn) {
       <Stock d={`M0 ${top}V${bottom}L${through.map((y) => `${x(y).toFixed(2)} ${y.toFixed(2)}`).join('L')}Z`} />
       {above && <Solid d={`M0 8H${W}V${top}H0Z`} hatch="h1" />}
       {below && <Solid d={`M0 ${H - 36}H${W}V${bottom}H0Z`} hatch="h1" />}
-      {!above && <path d={`M0 ${top}H${CX}M0 ${bottom}H${CX}`} stroke="#1D2630" strokeWidth="1.1" />}
+      {!above && <path d={`M0 ${top}H${CX}M0 ${bottom}H${CX}`} stroke="var(--ink)" strokeWidth="1.1" />}
       <CutterInCut cx={CX} cy={CY} r={R} teeth={cutter.dimensions!.ZEFF ?? 1} entry={entry} exit={exit} colour={colour} even={plunge} />
       {picture === 'face' && Math.abs(offset) > 2 && (
-        <g stroke="#0F6E6E" fill="none">
+        <g stroke="var(--accent)" fill="none">
           <path d={`M${CX - 40} ${(top + bottom) / 2}H${CX + 14}`} strokeDasharray="4 3" />
           <path d={`M${CX + 8} ${(top + bottom) / 2}V${CY}`} />
         </g>
@@ -79,16 +79,16 @@ function Straight({ result, cutter, picture }: Drawn) {
       <Label x={CX + 8} y={CY - 26} colour={colour}>
         <SymbolText text="φ_e" /> {units.text(figure(result, 'arc'), 'angle')}
       </Label>
-      <path d={`M22 ${top}V${bottom}M15 ${top}h14M15 ${bottom}h14`} stroke="#0F6E6E" />
+      <path d={`M22 ${top}V${bottom}M15 ${top}h14M15 ${bottom}h14`} stroke="var(--accent)" />
       <Label x={34} y={(top + bottom) / 2 + 4} accent>
         <SymbolText text="a_e" /> {units.text(plunge || picture === 'face' ? figure(result, 'width') : (bottom - top) / scale, 'length')}
       </Label>
       {above && (
-        <Label x={8} y={top > 40 ? top - 8 : 24} colour="#1D2630">
+        <Label x={8} y={top > 40 ? top - 8 : 24} colour="var(--ink)">
           {below ? 'walls of the slot' : 'wall'}
         </Label>
       )}
-      {!plunge && <path d={`M92 ${feedAt}H34m7 -5l-7 5l7 5`} stroke="#5C6773" fill="none" />}
+      {!plunge && <path d={`M92 ${feedAt}H34m7 -5l-7 5l7 5`} stroke="var(--muted)" fill="none" />}
       <Label x={plunge ? 34 : 100} y={feedAt + 4}>
         {plunge ? 'feed into the paper, ' : ''}
         {units.text(figure(result, 'feedRate'), 'feedRate')}
@@ -112,9 +112,9 @@ function InHole({ result, cutter, picture }: Drawn) {
   return (
     <>
       <Solid d={`M0 8H${W}V${H - 38}H0Z`} hatch="h1" />
-      <circle cx={cx} cy={cy} r={big} fill="#E4DCCB" stroke="#1D2630" strokeWidth="1.1" />
-      {stock > 1 && <circle cx={cx} cy={cy} r={Math.max(0, stock)} fill="#FAF8F4" stroke="#9C937F" strokeWidth=".8" />}
-      <circle cx={cx} cy={cy} r={big - r} fill="none" stroke="#0F6E6E" strokeDasharray="5 3" />
+      <circle cx={cx} cy={cy} r={big} fill="var(--stock)" stroke="var(--ink)" strokeWidth="1.1" />
+      {stock > 1 && <circle cx={cx} cy={cy} r={Math.max(0, stock)} fill="var(--paper)" stroke="var(--stock-edge)" strokeWidth=".8" />}
+      <circle cx={cx} cy={cy} r={big - r} fill="none" stroke="var(--accent)" strokeDasharray="5 3" />
       <CutterInCut
         cx={mx}
         cy={my}
@@ -124,7 +124,7 @@ function InHole({ result, cutter, picture }: Drawn) {
         exit={radians(figure(result, 'exitAngle'))}
         colour={colour}
       />
-      <Label x={8} y={26} colour="#1D2630">
+      <Label x={8} y={26} colour="var(--ink)">
         {loops ? 'slot' : 'hole'} {units.size(diameter)}
       </Label>
       <Label x={8} y={44} accent>

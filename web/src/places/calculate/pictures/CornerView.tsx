@@ -45,8 +45,8 @@ export function CornerView({ result, cutter }: Pick<Drawn, 'result' | 'cutter'>)
       <Hatch id="h3" />
       {outer ? (
         <>
-          <circle cx={cx} cy={cy} r={px(radius + width)} fill="#E4DCCB" stroke="#9C937F" />
-          <circle cx={cx} cy={cy} r={corner} fill="#EFEAE0" stroke="#1D2630" />
+          <circle cx={cx} cy={cy} r={px(radius + width)} fill="var(--stock)" stroke="var(--stock-edge)" />
+          <circle cx={cx} cy={cy} r={corner} fill="var(--solid)" stroke="var(--ink)" />
           <circle cx={cx} cy={cy} r={corner} fill="url(#h3)" />
         </>
       ) : (
@@ -69,7 +69,7 @@ export function CornerView({ result, cutter }: Pick<Drawn, 'result' | 'cutter'>)
           <Solid d={wall} hatch="h3" />
         </>
       )}
-      {path > 1 && <circle cx={cx} cy={cy} r={path} fill="none" stroke="#0F6E6E" strokeDasharray="5 3" />}
+      {path > 1 && <circle cx={cx} cy={cy} r={path} fill="none" stroke="var(--accent)" strokeDasharray="5 3" />}
       <g transform={`rotate(${turn} ${mx} ${my})`}>
         <CutterInCut cx={mx} cy={my} r={r} teeth={cutter.dimensions!.ZEFF ?? 1} entry={0} exit={arc} colour={colour} />
       </g>

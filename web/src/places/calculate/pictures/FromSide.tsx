@@ -114,7 +114,7 @@ export function FromSide(props: Drawn & { assembly: AssemblySheet }) {
           <ProfileShapes profile={profile} helix={helixOf(cutter)} pixel={1 / scale} />
         </g>
       </g>
-      <g stroke="#0F6E6E" fill="none">
+      <g stroke="var(--accent)" fill="none">
         <path d={`M74 ${floor}V${y(depth)}M68 ${floor}h12M68 ${y(depth)}h12`} />
         <path d={`M80 ${y(depth)}H${x(work.to || work.half)}`} strokeDasharray="2 3" />
       </g>
@@ -122,7 +122,7 @@ export function FromSide(props: Drawn & { assembly: AssemblySheet }) {
         <SymbolText text={picture === 'surface' ? 't_s' : picture === 'chamfer' || picture === 'engraving' ? 't_t' : 'a_p'} />{' '}
         {units.number(depth, 'length')}
       </Label>
-      <path d={`M100 ${floor}V${nose}M94 ${nose}h12`} stroke="#5C6773" fill="none" />
+      <path d={`M100 ${floor}V${nose}M94 ${nose}h12`} stroke="var(--muted)" fill="none" />
       <Label x={92} y={nose + 13} anchor="end">
         out {units.number(projection, 'length')}
       </Label>

@@ -63,13 +63,16 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
         {barrel ? ' to the surface' : ' from its normal'}
       </Label>
       {u2 > 0 && (
-        <Label x={W - 8} y={barrel ? 52 : ground - 14} anchor="end" colour={u1 < 0 || u2 > 1 ? '#B3261E' : undefined}>
+        <Label x={W - 8} y={barrel ? 52 : ground - 14} anchor="end" colour={u1 < 0 || u2 > 1 ? 'var(--stop)' : undefined}>
           arc {units.number(u1, 'ratio')} to {units.number(u2, 'ratio')}
         </Label>
       )}
       <Solid d={`${bow}V${base + 16}H20Z`} hatch="h4" />
       <path d={`M20 ${base - high}H${W - 20}`} stroke={colour} strokeDasharray="3 3" />
-      <path d={`M20 ${base - high - 8}H${20 + across}M20 ${base - high - 12}v8M${20 + across} ${base - high - 12}v8`} stroke="#0F6E6E" />
+      <path
+        d={`M20 ${base - high - 8}H${20 + across}M20 ${base - high - 12}v8M${20 + across} ${base - high - 12}v8`}
+        stroke="var(--accent)"
+      />
       <Label x={20} y={base - high - 14} accent>
         <SymbolText text="s_r" /> {units.text(step, 'length')}
       </Label>
@@ -141,8 +144,8 @@ function ConeSection({ result, cutter, picture }: Drawn) {
       ) : (
         <Solid d={`M0 ${surface}H${x(-top)}L${x(-tip)} ${floor}H${x(tip)}L${x(top)} ${surface}H${W}V${H - 20}H0Z`} hatch="h4" />
       )}
-      <path d={cone} fill="#fff" fillOpacity=".85" stroke="#1D2630" strokeWidth="1.2" />
-      <path d={`M${x0} 12V${floor + 10}`} stroke="#5C6773" strokeDasharray="8 3 2 3" />
+      <path d={cone} fill="var(--sheet)" fillOpacity=".85" stroke="var(--ink)" strokeWidth="1.2" />
+      <path d={`M${x0} 12V${floor + 10}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" />
       <path d={`M${x(-top)} ${surface}H${x(top)}`} stroke={colour} strokeWidth="1.4" />
       <Label x={x0 - 6} y={surface - 6} anchor="end" colour={colour}>
         <SymbolText text="D_e" /> {units.text(2 * top, 'length')}
@@ -154,7 +157,7 @@ function ConeSection({ result, cutter, picture }: Drawn) {
               `M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 12}H${x(top)}` +
               `m0 -4v8M${x(figure(result, 'lowerDiameter') / 2)} ${surface - 16}v8`
             }
-            stroke="#0F6E6E"
+            stroke="var(--accent)"
           />
           <Label x={x(top) + 6} y={surface - 8} accent>
             c {units.text(fieldValue(result, 'leg'), 'length')}
@@ -164,7 +167,7 @@ function ConeSection({ result, cutter, picture }: Drawn) {
           </Label>
         </>
       )}
-      <path d={`M18 ${floor}V${surface}M12 ${floor}h12M12 ${surface}h12`} stroke="#0F6E6E" />
+      <path d={`M18 ${floor}V${surface}M12 ${floor}h12M12 ${surface}h12`} stroke="var(--accent)" />
       <Label x={8} y={surface - 8} accent>
         <SymbolText text={chamfer ? 't_t' : 't'} /> {units.text(depth, 'length')}
       </Label>

@@ -31,7 +31,7 @@ export function Hatch({ id }: { id: string }) {
   return (
     <defs>
       <pattern id={id} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <line x1="0" y1="0" x2="0" y2="6" stroke="#C9C2B4" strokeWidth="1.1" />
+        <line x1="0" y1="0" x2="0" y2="6" stroke="var(--hatch)" strokeWidth="1.1" />
       </pattern>
     </defs>
   );
@@ -41,14 +41,14 @@ export function Hatch({ id }: { id: string }) {
 export function Solid({ d, hatch }: { d: string; hatch: string }) {
   return (
     <>
-      <path d={d} fill="#EFEAE0" />
-      <path d={d} fill={`url(#${hatch})`} stroke="#1D2630" strokeWidth=".9" />
+      <path d={d} fill="var(--solid)" />
+      <path d={d} fill={`url(#${hatch})`} stroke="var(--ink)" strokeWidth=".9" />
     </>
   );
 }
 
 /** Material about to be cut. */
-export const Stock = ({ d }: { d: string }) => <path d={d} fill="#E4DCCB" stroke="#9C937F" strokeWidth=".8" />;
+export const Stock = ({ d }: { d: string }) => <path d={d} fill="var(--stock)" stroke="var(--stock-edge)" strokeWidth=".8" />;
 
 export function Label(props: {
   x: number;
@@ -111,8 +111,8 @@ export function CutterInCut(props: {
   const large = exit - entry > Math.PI ? 1 : 0;
   return (
     <>
-      <circle cx={cx} cy={cy} r={r} fill="#FAF8F4" stroke="#5C6773" strokeWidth=".8" strokeDasharray="3 3" />
-      <path d={`${body}Z`} fill="#fff" stroke="#1D2630" strokeWidth="1.2" strokeLinejoin="round" />
+      <circle cx={cx} cy={cy} r={r} fill="var(--paper)" stroke="var(--muted)" strokeWidth=".8" strokeDasharray="3 3" />
+      <path d={`${body}Z`} fill="var(--part)" stroke="var(--ink)" strokeWidth="1.2" strokeLinejoin="round" />
       <path
         d={`M${cx} ${cy}L${p(r, entry)}A${r} ${r} 0 ${large} 0 ${p(r, exit)}Z`}
         fill={colour}
@@ -128,8 +128,8 @@ export function CutterInCut(props: {
         fill={colour}
         fillOpacity=".75"
       />
-      <circle cx={cx} cy={cy} r="2.2" fill="#1D2630" />
-      <g stroke="#5C6773" fill="none">
+      <circle cx={cx} cy={cy} r="2.2" fill="var(--ink)" />
+      <g stroke="var(--muted)" fill="none">
         <path d={`M${p(r + 12, -1.2)}A${r + 12} ${r + 12} 0 0 1 ${p(r + 12, -2.1)}`} />
         <path d={`M${p(r + 6, -2.02)}L${p(r + 12, -2.12)}L${p(r + 17, -2.0)}`} />
       </g>
