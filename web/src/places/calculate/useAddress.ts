@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { readAddress, writeAddress, type Chosen } from './address';
 
@@ -31,22 +31,22 @@ export interface Address {
 export function useAddress(): Address {
   const { search, pathname, state, key } = useLocation();
   const navigate = useNavigate();
-  const chosen = useMemo(() => readAddress(search), [search]);
   const behind = (state as Entry | null)?.behind ?? 0;
   const here = useRef({ search, pathname, behind });
-  // Several changes may be made before the address has followed the first: each builds on the one before it and goes in its place.
-  const ahead = useRef<{ search: string; replace: boolean } | null>(null);
+  const [ahead] = useState(() => new Ahead());
+  const written = useSyncExternalStore(ahead.subscribe, ahead.search);
+  const chosen = useMemo(() => readAddress(written ?? search), [written, search]);
   useLayoutEffect(() => {
     here.current = { search, pathname, behind };
-    ahead.current = null;
-  }, [key, search, pathname, behind]);
+    ahead.set(null);
+  }, [ahead, key, search, pathname, behind]);
   const last = useRef({ step: '', at: 0 });
   const [furthest, setFurthest] = useState(behind);
 
   const write = useCallback(
     (step: string | null, next: (chosen: Chosen) => Chosen) => {
       const at = here.current;
-      const before = ahead.current;
+      const before = ahead.now;
       const written = `?${writeAddress(next(readAddress(before?.search ?? at.search)))}`;
       if (written === (before?.search ?? at.search)) return;
       const goesOn = step === null || (last.current.step === step && Date.now() - last.current.at < ONE_STEP);
@@ -56,10 +56,10 @@ export function useAddress(): Address {
         last.current = { step, at: Date.now() };
         setFurthest(depth);
       }
-      ahead.current = { search: written, replace };
+      ahead.set({ search: written, replace });
       void navigate({ pathname: at.pathname, search: written }, { replace, state: { behind: depth } satisfies Entry, flushSync: true });
     },
-    [navigate],
+    [ahead, navigate],
   );
 
   // After a step back the same thing changed again is a new step.
@@ -83,6 +83,28 @@ export function useAddress(): Address {
     arrived: state === null,
     back,
     forward,
+  };
+}
+
+/**
+ * What was written and has not arrived in the address yet. A box shows it at once, since the browser takes the address a moment later; and
+ * further changes build on it and go in its place.
+ */
+class Ahead {
+  now: { search: string; replace: boolean } | null = null;
+  private readonly listeners = new Set<() => void>();
+
+  set(next: Ahead['now']) {
+    if (this.now === next) return;
+    this.now = next;
+    this.listeners.forEach((changed) => changed());
+  }
+
+  readonly search = () => this.now?.search ?? null;
+
+  readonly subscribe = (changed: () => void) => {
+    this.listeners.add(changed);
+    return () => void this.listeners.delete(changed);
   };
 }
 
