@@ -1,9 +1,12 @@
 // @vitest-environment jsdom
+import { loadSums } from '../../web/src/parts/sums';
 import { screen } from '@testing-library/react';
 import { useState } from 'react';
-import { describe, expect, test, vi } from 'vitest';
+import { beforeAll, describe, expect, test, vi } from 'vitest';
 import { NumberField, type NumberFieldProps, type Typed } from '../../web/src/parts/NumberField';
 import { show, switchUnits } from './shown';
+
+beforeAll(loadSums);
 
 const WIDTH = { label: 'Width', symbol: 'a_e', quantity: 'length', value: 2.4 } as const;
 const box = () => screen.getByRole<HTMLInputElement>('textbox');

@@ -1,6 +1,9 @@
-import { describe, expect, test } from 'vitest';
+import { loadSums } from '../../web/src/parts/sums';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { lineOf, readLines } from '../../web/src/places/calculate/groups/positions';
 import { unitsIn } from './quantities';
+
+beforeAll(loadSums);
 
 const [mm, inch] = [unitsIn('mm'), unitsIn('in')];
 

@@ -1,6 +1,9 @@
-import { describe, expect, test } from 'vitest';
+import { loadSums } from '../../web/src/parts/sums';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { isPlain, read } from '../../web/src/parts/typed';
 import { unitsIn } from './quantities';
+
+beforeAll(loadSums);
 
 const [mm, inch] = [unitsIn('mm'), unitsIn('in')];
 

@@ -1,7 +1,10 @@
-import { describe, expect, test } from 'vitest';
+import { loadSums } from '../../web/src/parts/sums';
+import { beforeAll, describe, expect, test } from 'vitest';
 import { read } from '../../web/src/parts/typed';
 import { clock, day } from '../../web/src/parts/units';
 import { unitsIn } from './quantities';
+
+beforeAll(loadSums);
 
 const [mm, inch] = [unitsIn('mm'), unitsIn('in')];
 

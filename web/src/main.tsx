@@ -20,7 +20,6 @@ import { ApiError } from './api/client';
 import { router } from './app/routes';
 import { AppProvider } from './app/session';
 import { startLook } from './app/looks';
-import { Themed } from './app/Themed';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -39,11 +38,9 @@ startLook();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <Themed>
-        <AppProvider>
-          <RouterProvider router={router} />
-        </AppProvider>
-      </Themed>
+      <AppProvider>
+        <RouterProvider router={router} />
+      </AppProvider>
     </QueryClientProvider>
   </StrictMode>,
 );

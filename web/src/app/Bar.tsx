@@ -1,18 +1,13 @@
-import { useQuery } from '@tanstack/react-query';
-import { AutoComplete, Button, Dropdown } from 'antd';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
-import { client, data } from '../api/client';
 import { LOOKS, useLook } from './looks';
 import { Mark } from './Mark';
 import { useApp, useMayWork } from './session';
 
-/** The one bar on top: mark, places, search, units, person. */
+/** The one bar on top: mark, places, search, units, person. It needs no library of components, so that Lookup is there at once. */
 export default function Bar() {
-  const { session, units, setSystem, signOut } = useApp();
+  const { units, setSystem } = useApp();
   const mayWork = useMayWork();
-  const { choice, choose } = useLook();
-  const navigate = useNavigate();
   const { pathname } = useLocation();
   const places = [
     ['library', 'Library'],
@@ -38,7 +33,7 @@ export default function Bar() {
           </NavLink>
         ))}
       </nav>
-      <Search />
+      <SearchBox />
       <div className="systems" role="group" aria-label="Units">
         {(['mm', 'in'] as const).map((system) => (
           <button key={system} aria-pressed={units.system === system} onClick={() => setSystem(system)}>
@@ -46,45 +41,18 @@ export default function Bar() {
           </button>
         ))}
       </div>
-      <Dropdown
-        trigger={['click']}
-        menu={{
-          items: [
-            { key: 'role', label: `Signed in as ${session!.role}`, disabled: true },
-            ...(session!.role === 'administrator' ? [{ key: 'people', label: 'People' }] : []),
-            { key: 'password', label: 'Your password' },
-            {
-              key: 'look',
-              type: 'group',
-              label: 'Look',
-              children: LOOKS.map(([code, words]) => ({ key: `look-${code}`, label: code === choice ? `${words} ✓` : words })),
-            },
-            { key: 'out', label: 'Sign out' },
-          ],
-          onClick: ({ key }) => {
-            const look = LOOKS.find(([code]) => key === `look-${code}`);
-            if (look) choose(look[0]);
-            else if (key === 'out') void signOut().then(() => navigate('/'));
-            else void navigate(`/${key}`);
-          },
-        }}
-      >
-        <Button type="text" className="person">
-          {session!.fullName}
-        </Button>
-      </Dropdown>
+      <PersonMenu />
     </header>
   );
 }
 
-function Search() {
+const fetchSearch = () => import('./Search');
+const Search = lazy(fetchSearch);
+
+// A plain box until somebody enters it; then the one that finds, with what was typed meanwhile.
+function SearchBox() {
   const [text, setText] = useState('');
-  const navigate = useNavigate();
-  const found = useQuery({
-    queryKey: ['find', text],
-    queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
-    enabled: text.trim().length > 0,
-  });
+  const [entered, setEntered] = useState(false);
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -97,28 +65,72 @@ function Search() {
     return () => window.removeEventListener('keydown', onKey);
   }, []);
 
-  return (
-    <AutoComplete
+  const plain = (
+    <input
       id="search"
       className="search"
+      role="combobox"
+      aria-expanded={false}
       aria-label="Find anything"
+      aria-keyshortcuts="/"
       placeholder="find anything   /"
       value={text}
-      onSearch={setText}
-      defaultActiveFirstOption
-      notFoundContent={text.trim() && found.isSuccess ? 'Nothing has these words.' : null}
-      options={(found.data ?? []).map((f) => ({
-        value: f.path,
-        label: (
-          <span className="found">
-            <b>{f.name}</b> <span>{f.about}</span> <i>{f.kind}</i>
-          </span>
-        ),
-      }))}
-      onSelect={(path: string) => {
-        setText('');
-        void navigate(path);
-      }}
+      onPointerEnter={() => void fetchSearch()}
+      onFocus={() => void fetchSearch().then(() => setEntered(true))}
+      onChange={(e) => setText(e.target.value)}
     />
+  );
+  return entered ? (
+    <Suspense fallback={plain}>
+      <Search text={text} onText={setText} />
+    </Suspense>
+  ) : (
+    plain
+  );
+}
+
+function PersonMenu() {
+  const { session, signOut } = useApp();
+  const { choice, choose } = useLook();
+  const navigate = useNavigate();
+  const menu = useRef<HTMLDetailsElement>(null);
+  const close = () => menu.current?.removeAttribute('open');
+  const item = (words: ReactNode, act: () => void) => (
+    <button
+      onClick={() => {
+        close();
+        act();
+      }}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <details
+      ref={menu}
+      className="person"
+      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && close()}
+      onKeyDown={(e) => {
+        if (e.key !== 'Escape') return;
+        close();
+        menu.current?.querySelector('summary')?.focus();
+      }}
+    >
+      <summary>{session!.fullName}</summary>
+      <div>
+        <p>Signed in as {session!.role}</p>
+        {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
+        {item('Your password', () => void navigate('/password'))}
+        <fieldset>
+          <legend>Look</legend>
+          {LOOKS.map(([code, words]) => (
+            <label key={code}>
+              <input type="radio" name="look" checked={choice === code} onChange={() => choose(code)} /> {words}
+            </label>
+          ))}
+        </fieldset>
+        {item('Sign out', () => void signOut().then(() => navigate('/')))}
+      </div>
+    </details>
   );
 }

@@ -1,4 +1,3 @@
-import { Button } from 'antd';
 import { useRouteError } from 'react-router';
 
 /** A page that failed, in the place of it: the rest of the application goes on. */
@@ -12,9 +11,9 @@ export function Broken() {
         after Incisura what you did and what it says here:
       </p>
       <p className="mono">{error instanceof Error ? error.message : String(error)}</p>
-      <Button type="primary" onClick={() => window.location.reload()}>
+      <button className="plain" onClick={() => window.location.reload()}>
         Load it again
-      </Button>
+      </button>
     </div>
   );
 }

@@ -1,18 +1,23 @@
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Outlet } from 'react-router';
-import { SignInPage } from '../places/accounts/SignInPage';
 import { useApp } from './session';
 import { usePlace } from './usePlace';
 
 // Whoever only signs in need not wait for the search box and the menus.
 const Bar = lazy(() => import('./Bar'));
+const SignInPage = lazy(() => import('../places/accounts/SignInPage'));
 
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {
   const { session, expired } = useApp();
   const online = useOnline();
   usePlace();
-  if (session === null) return <SignInPage />;
+  if (session === null)
+    return (
+      <Suspense fallback={null}>
+        <SignInPage />
+      </Suspense>
+    );
   return (
     <>
       <a className="skip" href="#place">
@@ -27,7 +32,11 @@ export function Shell() {
           itself.
         </p>
       )}
-      {expired && <SignInPage again />}
+      {expired && (
+        <Suspense fallback={null}>
+          <SignInPage again />
+        </Suspense>
+      )}
       <main id="place">
         <Outlet />
       </main>

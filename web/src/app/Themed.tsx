@@ -1,5 +1,6 @@
 import { ConfigProvider, theme as antd } from 'antd';
 import { useMemo, type ReactNode } from 'react';
+import { Outlet } from 'react-router';
 import { useLook } from './looks';
 import { themeOf } from './theme';
 
@@ -19,3 +20,10 @@ export function Themed({ children }: { children: ReactNode }) {
     </ConfigProvider>
   );
 }
+
+/** The pages that are built of components. */
+export const ThemedPage = () => (
+  <Themed>
+    <Outlet />
+  </Themed>
+);

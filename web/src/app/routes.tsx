@@ -38,7 +38,10 @@ const page = (path: string, load: () => Promise<ComponentType>): RouteObject => 
   errorElement: <Broken />,
 });
 
-export const PAGES: RouteObject[] = [
+// Read on a phone at the machine: it does without the library of components.
+const LOOKUP = page('lookup', async () => (await import('../places/lookup/LookupPage')).LookupPage);
+
+const PAGES: RouteObject[] = [
   page('library/:kind?', async () => (await import('../places/library/LibraryPage')).LibraryPage),
   page('library/import', async () => (await import('../places/library/ImportPage')).ImportPage),
   page('library/duplicates', async () => (await import('../places/library/DuplicatesPage')).DuplicatesPage),
@@ -56,11 +59,19 @@ export const PAGES: RouteObject[] = [
   page('records/:number', async () => (await import('../places/records/RecordPage')).RecordPage),
   page('editions', async () => (await import('../places/editions/EditionsPage')).EditionsPage),
   page('editions/:number', async () => (await import('../places/editions/EditionPage')).EditionPage),
-  page('lookup', async () => (await import('../places/lookup/LookupPage')).LookupPage),
   page('password', async () => (await import('../places/accounts/PasswordPage')).PasswordPage),
+  page('gallery', async () => (await import('../places/gallery/GalleryPage')).GalleryPage),
   page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),
 ];
 
 export const router = createBrowserRouter([
-  { element: <Shell />, children: [{ index: true, element: <Home /> }, ...PAGES, { path: '*', element: <Missing /> }] },
+  {
+    element: <Shell />,
+    children: [
+      { index: true, element: <Home /> },
+      LOOKUP,
+      { lazy: async () => ({ Component: (await import('./Themed')).ThemedPage }), children: PAGES },
+      { path: '*', element: <Missing /> },
+    ],
+  },
 ]);

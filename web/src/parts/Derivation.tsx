@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Schemas } from '../api/client';
 import { useUnits } from '../app/session';
-import { Sym } from './NumberField';
+import { Sym } from './Sym';
 
 /** The ordered steps of a calculation: formula, what went in and from where, what came out. */
 export function Derivation({ result, symbol }: { result: Schemas['CalculationResult']; symbol?: string | null }) {

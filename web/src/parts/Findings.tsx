@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { useUnits } from '../app/session';
-import { Sym } from './NumberField';
+import { Sym } from './Sym';
 
 const WORDS: Record<Schemas['Severity'], string> = { info: 'Good to know', caution: 'Caution', stop: 'Stop' };
 

@@ -1,5 +1,7 @@
 import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useUnits } from '../app/session';
+import { loadSums } from './sums';
+import { Sym } from './Sym';
 import { isPlain, read } from './typed';
 import type { Quantity, UnitSystem } from './units';
 
@@ -69,6 +71,7 @@ export function NumberField(props: NumberFieldProps) {
     }
     const reading = read(next, quantity, units);
     if ('refused' in reading) {
+      if (reading.waiting) void loadSums().then(() => box.current?.value === next && take(next));
       setDraft({ text: next, refusal: reading.refused, ...(reading.readings && { readings: reading.readings }) });
       // Of 12,000 the 12 was in force while it was typed; until somebody says which is meant, neither is.
       if (reading.readings) onTyped(undefined);
@@ -143,7 +146,10 @@ export function NumberField(props: NumberFieldProps) {
         aria-describedby={`${id}-note`}
         onChange={(e) => take(e.target.value)}
         onKeyDown={onKeyDown}
-        onFocus={(e) => e.target.select()}
+        onFocus={(e) => {
+          void loadSums();
+          e.target.select();
+        }}
         onBlur={() => setDraft((d) => (d?.refusal ? d : null))}
       />
       <span className="unit">{units.unit(quantity)}</span>
@@ -157,17 +163,5 @@ export function NumberField(props: NumberFieldProps) {
           ))}
       </small>
     </div>
-  );
-}
-
-/** A symbol with its index set low: a_e as aₑ. */
-export function Sym({ text }: { text: string }) {
-  const [, head, index, rest] = /^([^_]*)(?:_([^/]+))?(.*)$/.exec(text)!;
-  return (
-    <span className="sym">
-      {head}
-      {index && <sub>{index}</sub>}
-      {rest}
-    </span>
   );
 }

@@ -1,10 +1,13 @@
-import { Alert } from 'antd';
 import { ApiError } from '../api/client';
 
 /** What went wrong, in words, where it went wrong. */
 export function Problem({ error }: { error: unknown }) {
   if (!error) return null;
-  return <Alert type="error" className="problem" title={error instanceof Error ? error.message : String(error)} role="alert" />;
+  return (
+    <p className="problem" role="alert">
+      {error instanceof Error ? error.message : String(error)}
+    </p>
+  );
 }
 
 /** Every refused value in its own sentence, or what went wrong at all. */

@@ -1,29 +1,11 @@
-import {
-  addDependencies,
-  create,
-  divideDependencies,
-  evaluateDependencies,
-  multiplyDependencies,
-  subtractDependencies,
-  unaryMinusDependencies,
-  unaryPlusDependencies,
-  type FactoryFunctionMap,
-} from 'mathjs/number';
+import { sumsReady, valueOf } from './sums';
 import type { Quantity, UnitFormat } from './units';
 
-// The library's parser over plain numbers; its types admit that a part may be missing.
-const math = create({
-  addDependencies,
-  divideDependencies,
-  evaluateDependencies,
-  multiplyDependencies,
-  subtractDependencies,
-  unaryMinusDependencies,
-  unaryPlusDependencies,
-} as FactoryFunctionMap);
-
-/** What a text reads as: a value, with another one it may just as well mean; or why it cannot be taken, with what it could mean. */
-export type Reading = { base: number; other?: number } | { refused: string; readings?: number[] };
+/**
+ * What a text reads as: a value, with another one it may just as well mean; or why it cannot be taken, with what it could mean, and whether it
+ * can be read in a moment.
+ */
+export type Reading = { base: number; other?: number } | { refused: string; readings?: number[]; waiting?: true };
 
 /** How many mm the units are that may follow a number in a box of length. */
 const LENGTHS: Record<string, number> = {
@@ -110,16 +92,17 @@ function separators(text: string, lone: 'decimal' | 'thousands'): string | null 
   return sound ? plain : null;
 }
 
-function evaluated(plain: string, shownText: string, quantity: Quantity, units: UnitFormat): { base: number } | { refused: string } {
+function evaluated(plain: string, shownText: string, quantity: Quantity, units: UnitFormat): Reading {
   const unitless = plain.replace(UNIT, '');
   if (plain.length > 80 || /[^\d\s.+\-*/()e]/.test(unitless))
     return { refused: `${shownText} cannot be read; type a number, a fraction such as 5/16, or a sum such as 180-37.5.` };
 
   // Each unit stands as a factor; working the text out at two scales tells whether every term has one, or none.
-  const at = (scale: number): unknown => math.evaluate!(plain.replace(UNIT, (unit) => `*${LENGTHS[unit]! * scale}`));
+  const at = (scale: number): unknown => valueOf(plain.replace(UNIT, (unit) => `*${LENGTHS[unit]! * scale}`));
   const { perBase, unit } = units.shown(quantity);
   try {
     const [value, doubled] = [at(1), at(2)];
+    if (value === undefined && !sumsReady()) return { refused: 'What works out sums is still being fetched; one moment.', waiting: true };
     if (typeof value !== 'number' || typeof doubled !== 'number')
       return { refused: `${shownText} is not a number; type a number, a fraction such as 5/16, or a sum such as 180-37.5.` };
     if (!Number.isFinite(value)) return { refused: `${shownText} has no finite value; check for a division by zero.` };

@@ -3,11 +3,20 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { client, data } from '../../api/client';
 import { Mark } from '../../app/Mark';
+import { Themed } from '../../app/Themed';
 import { useApp, type Session } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 
 /** The door. With `again` it stands above the page that was open, so that nothing typed there is lost. */
-export function SignInPage({ again = false }: { again?: boolean }) {
+export default function SignInPage({ again = false }: { again?: boolean }) {
+  return (
+    <Themed>
+      <Door again={again} />
+    </Themed>
+  );
+}
+
+function Door({ again }: { again: boolean }) {
   const { signedIn, session } = useApp();
   const welcome = useQuery({ queryKey: ['welcome'], queryFn: () => data(client.GET('/api/v1/session/welcome')) });
   const [name, setName] = useState(again ? (session?.name ?? '') : '');

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { Sym } from '../../parts/NumberField';
+import { Sym } from '../../parts/Sym';
 import { clock } from '../../parts/units';
 
 type Figure = Schemas['Figure'];

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { Sym } from '../../parts/NumberField';
+import { Sym } from '../../parts/Sym';
 import { useOperations } from '../../parts/shelf';
 import { clock } from '../../parts/units';
 import { readAddress } from './address';

@@ -1,8 +1,9 @@
 import { useMutation } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
+import { loadSums } from '../../parts/sums';
 import { readAlone } from '../../parts/typed';
 import type { Quantity } from '../../parts/units';
 import { text as shown, fieldWords } from '../../parts/differences';
@@ -60,6 +61,7 @@ interface Props {
 
 /** Changes one field in many rows: first a preview of every change, then all or nothing, then one undo. */
 export function Many({ list, ids, families, onClose }: Props) {
+  useEffect(() => void loadSums(), []);
   const units = useUnits();
   const shelfChanged = useShelfChanged();
   const [field, setField] = useState(CHOICES[list][0]!.field);

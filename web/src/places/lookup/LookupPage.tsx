@@ -1,16 +1,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Input } from 'antd';
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { Stages } from '../calculate/holes/Stages';
-import { Sym } from '../../parts/NumberField';
+import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
+
+// A table of components, which few entries have.
+const Stages = lazy(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
 // What is read first: of a cut with width and depth, or of a hole.
@@ -47,10 +48,9 @@ export function LookupPage() {
     <div className="page lookup">
       <div ref={box} className="ask">
         <label htmlFor="lookup">Shop number, material or machine</label>
-        <Input
+        <input
           id="lookup"
-          size="large"
-          allowClear
+          type="search"
           autoComplete="off"
           placeholder="A-1042 42CrMo4"
           value={q}
@@ -155,7 +155,9 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
           {entry.way.length > 0 && (
             <details>
               <summary>Stage by stage</summary>
-              <Stages stages={entry.way} />
+              <Suspense fallback={<p className="muted">Fetching the stages…</p>}>
+                <Stages stages={entry.way} />
+              </Suspense>
             </details>
           )}
           {entry.note && <p>{entry.note}</p>}

@@ -6,7 +6,7 @@ import { useUnits } from '../../app/session';
 import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
-import { Sym } from '../../parts/NumberField';
+import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';

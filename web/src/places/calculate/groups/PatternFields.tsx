@@ -1,8 +1,9 @@
 import { Input, Select } from 'antd';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../app/session';
 import { NumberField } from '../../../parts/NumberField';
+import { loadSums } from '../../../parts/sums';
 import type { useSheetForm } from '../../../parts/useSheetForm';
 import { lineOf, readLines } from './positions';
 import { ReadPositions } from './ReadPositions';
@@ -14,6 +15,7 @@ type Numbers = 'diameter' | 'count' | 'rows' | 'angle' | 'lastAngle' | 'step' | 
 /** How the holes lie to each other. */
 export function PatternFields(props: { pattern: Pattern; form: Form; refused: Record<string, string>; disabled: boolean }) {
   const { pattern, form, refused, disabled } = props;
+  useEffect(() => void loadSums(), []);
   const put = (change: Partial<Pattern>) => form.setMany({ pattern: { ...pattern, ...change } });
   const number = (code: Numbers, label: string, symbol: string, quantity: Schemas['Quantity']) => (
     <NumberField

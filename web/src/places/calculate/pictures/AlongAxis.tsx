@@ -76,11 +76,11 @@ function Straight({ result, cutter, picture }: Drawn) {
           <path d={`M${CX + 8} ${(top + bottom) / 2}V${CY}`} />
         </g>
       )}
-      <Label x={CX + 8} y={CY - 26} colour={colour}>
+      <Label x={CX + 8} y={CY - 26} colour={colour} clear>
         <SymbolText text="φ_e" /> {units.text(figure(result, 'arc'), 'angle')}
       </Label>
       <path d={`M22 ${top}V${bottom}M15 ${top}h14M15 ${bottom}h14`} stroke="var(--accent)" />
-      <Label x={34} y={(top + bottom) / 2 + 4} accent>
+      <Label x={34} y={bottom - top > 16 ? (top + bottom) / 2 + 4 : bottom + 14} accent>
         <SymbolText text="a_e" /> {units.text(plunge || picture === 'face' ? figure(result, 'width') : (bottom - top) / scale, 'length')}
       </Label>
       {above && (

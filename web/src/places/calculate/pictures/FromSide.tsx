@@ -133,7 +133,7 @@ export function FromSide(props: Drawn & { assembly: AssemblySheet }) {
         strokeDasharray="4 3"
         strokeWidth="1.4"
       />
-      <Label x={W - 6} y={Math.max(y(work.height) - 20, 26)} anchor="end" colour={colour}>
+      <Label x={W - 6} y={Math.max(y(work.height) - 20, 26)} anchor="end" colour={colour} clear>
         {units.text(deflection, 'deviation')} ×{factor}
       </Label>
       {work.height > depth && (

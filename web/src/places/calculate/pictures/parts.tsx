@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { loadColour } from '../../../app/theme';
-import { Sym } from '../../../parts/NumberField';
+import { Sym } from '../../../parts/Sym';
 import type { Cutter } from '../../../parts/shelf';
 import type { FieldCode, FigureCode, LimitKind, Picture, Result } from '../page';
 
@@ -57,10 +57,18 @@ export function Label(props: {
   anchor?: 'start' | 'middle' | 'end';
   accent?: boolean;
   colour?: string;
+  /** Where it stands on lines: they end around it. */
+  clear?: boolean;
 }) {
-  const { x, y, children, anchor = 'start', accent, colour } = props;
+  const { x, y, children, anchor = 'start', accent, colour, clear } = props;
   return (
-    <text x={x} y={y} textAnchor={anchor} className={accent ? 'dim accent' : 'dim'} style={colour ? { fill: colour } : undefined}>
+    <text
+      x={x}
+      y={y}
+      textAnchor={anchor}
+      className={`dim ${accent ? 'accent' : ''} ${clear ? 'onlines' : ''}`}
+      style={colour ? { fill: colour } : undefined}
+    >
       {children}
     </text>
   );

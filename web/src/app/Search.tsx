@@ -1,0 +1,43 @@
+import { useQuery } from '@tanstack/react-query';
+import { AutoComplete } from 'antd';
+import { useNavigate } from 'react-router';
+import { client, data } from '../api/client';
+import { Themed } from './Themed';
+
+/** Finds anything, and goes there. */
+export default function Search({ text, onText }: { text: string; onText: (text: string) => void }) {
+  const navigate = useNavigate();
+  const found = useQuery({
+    queryKey: ['find', text],
+    queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
+    enabled: text.trim().length > 0,
+  });
+  return (
+    <Themed>
+      <AutoComplete
+        id="search"
+        className="search"
+        aria-label="Find anything"
+        placeholder="find anything   /"
+        autoFocus
+        value={text}
+        onSearch={onText}
+        defaultActiveFirstOption
+        notFoundContent={text.trim() && found.isSuccess ? 'Nothing has these words.' : null}
+        options={(found.data ?? []).map((f) => ({
+          value: f.path,
+          label: (
+            <span className="found">
+              <b>{f.name}</b> <span>{f.about}</span> <i>{f.kind}</i>
+            </span>
+          ),
+        }))}
+        onSelect={(path: string) => {
+          onText('');
+          (document.activeElement as HTMLElement | null)?.blur();
+          void navigate(path);
+        }}
+      />
+    </Themed>
+  );
+}
