@@ -20,7 +20,10 @@ for (const [path, most] of [
     await maren.waitForLoadState('networkidle');
     const all = await Promise.all(scripts);
     expect(all.length).toBeGreaterThan(3);
-    expect(all.reduce((sum, [, weight]) => sum + weight, 0), all.map((a) => a.join(' ')).join(', ')).toBeLessThan(most);
+    expect(
+      all.reduce((sum, [, weight]) => sum + weight, 0),
+      all.map((a) => a.join(' ')).join(', '),
+    ).toBeLessThan(most);
   });
 
 test('a sum is worked out also where what does it is slow to come', async ({ browser }) => {

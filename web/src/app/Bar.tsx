@@ -93,12 +93,12 @@ function PersonMenu() {
   const { session, signOut } = useApp();
   const { choice, choose } = useLook();
   const navigate = useNavigate();
-  const menu = useRef<HTMLDetailsElement>(null);
-  const close = () => menu.current?.removeAttribute('open');
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
   const item = (words: ReactNode, act: () => void) => (
     <button
       onClick={() => {
-        close();
+        setOpen(false);
         act();
       }}
     >
@@ -106,31 +106,34 @@ function PersonMenu() {
     </button>
   );
   return (
-    <details
-      ref={menu}
+    <div
       className="person"
-      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && close()}
+      onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && setOpen(false)}
       onKeyDown={(e) => {
-        if (e.key !== 'Escape') return;
-        close();
-        menu.current?.querySelector('summary')?.focus();
+        if (e.key !== 'Escape' || !open) return;
+        setOpen(false);
+        button.current?.focus();
       }}
     >
-      <summary>{session!.fullName}</summary>
-      <div>
-        <p>Signed in as {session!.role}</p>
-        {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
-        {item('Your password', () => void navigate('/password'))}
-        <fieldset>
-          <legend>Look</legend>
-          {LOOKS.map(([code, words]) => (
-            <label key={code}>
-              <input type="radio" name="look" checked={choice === code} onChange={() => choose(code)} /> {words}
-            </label>
-          ))}
-        </fieldset>
-        {item('Sign out', () => void signOut().then(() => navigate('/')))}
-      </div>
-    </details>
+      <button ref={button} aria-expanded={open} aria-controls="person" onClick={() => setOpen(!open)}>
+        {session!.fullName}
+      </button>
+      {open && (
+        <div id="person" tabIndex={-1}>
+          <p>Signed in as {session!.role}</p>
+          {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
+          {item('Your password', () => void navigate('/password'))}
+          <fieldset>
+            <legend>Look</legend>
+            {LOOKS.map(([code, words]) => (
+              <label key={code}>
+                <input type="radio" name="look" checked={choice === code} onChange={() => choose(code)} /> {words}
+              </label>
+            ))}
+          </fieldset>
+          {item('Sign out', () => void signOut().then(() => navigate('/')))}
+        </div>
+      )}
+    </div>
   );
 }

@@ -47,7 +47,7 @@ export function Figures({ result, onWhy }: { result: Schemas['CalculationResult'
           {large.map((f) => `${f.name} ${f.code === 'time' ? `${clock(f.value)} min` : units.text(f.value, f.quantity)}`).join(', ')}
         </p>
       )}
-      {onWhy && <p className="hint">Why? Press a figure.</p>}
+      {onWhy && <p className="askwhy">Why? Press a figure.</p>}
       <div className="rows">
         {rows.map((f) =>
           cell(
