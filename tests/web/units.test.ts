@@ -78,3 +78,21 @@ test.each([
 ])('%d minutes are %s', (minutes, shown) => expect(clock(minutes)).toBe(shown));
 
 test('a day says its month in letters', () => expect(day('2026-11-10T12:00:00Z')).toMatch(/[A-Za-zÀ-ÿ]{3}/));
+
+describe('a refusal', () => {
+  const [metric, inch] = [unitsIn('mm'), unitsIn('in')];
+  const SAID =
+    'Depth is 5000 mm; it must lie between 2.54 and 127 mm. At 120 m/min the feed is 508 mm/min, 25.4 mm too much, with 3 teeth.';
+
+  test('stands as it was written where the units are metric', () => expect(metric.told(SAID)).toBe(SAID));
+
+  test('speaks the reader’s unit, whatever stands between its numbers', () =>
+    expect(inch.told(SAID)).toBe(
+      'Depth is 196.8504 in; it must lie between 0.1 and 5 in. At 394 ft/min the feed is 20 in/min, 1 in too much, with 3 teeth.',
+    ));
+
+  test('leaves alone what is no measure', () => {
+    const other = 'The neck has 4 mmx and M10 × 1.5; R-0001 of 12.';
+    expect(inch.told(other)).toBe(other);
+  });
+});

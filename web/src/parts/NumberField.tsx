@@ -55,7 +55,7 @@ export function NumberField(props: NumberFieldProps) {
       ? ''
       : units.editable(value, quantity);
   const text = draft?.text ?? shownText;
-  const refusal = draft?.refusal || refused;
+  const refusal = draft?.refusal || (refused && units.told(refused));
 
   // A proposal that changes under the cursor stays selected whole: what is typed next replaces it, and never joins its digits.
   const proposal = typed || draft ? null : shownText;

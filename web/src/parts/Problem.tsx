@@ -1,11 +1,13 @@
 import { ApiError } from '../api/client';
+import { useUnits } from '../app/session';
 
 /** What went wrong, in words, where it went wrong. */
 export function Problem({ error }: { error: unknown }) {
+  const units = useUnits();
   if (!error) return null;
   return (
     <p className="problem" role="alert">
-      {error instanceof Error ? error.message : String(error)}
+      {units.told(error instanceof Error ? error.message : String(error))}
     </p>
   );
 }

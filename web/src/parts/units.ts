@@ -59,6 +59,17 @@ export class UnitFormat {
     return trimmed(base / perBase, decimals + 1);
   }
 
+  /** A refusal as the server wrote it, in metric units, with its lengths, speeds and feeds in these. */
+  told(sentence: string): string {
+    if (this.system === 'mm') return sentence;
+    const unit = /(-?\d[\d.]*)((?: (?:to|and|or|of|×) -?\d[\d.]*)*) (mm\/min|m\/min|mm|µm)(?![\w/])/g;
+    return sentence.replace(unit, (_, first: string, others: string, metric: string) => {
+      const { perBase, unit: own, decimals } = this.shown(TOLD[metric]!);
+      const shown = (text: string) => trimmed(Number(text) / perBase, decimals);
+      return `${shown(first)}${others.replace(/-?\d[\d.]*/g, shown)} ${own}`;
+    });
+  }
+
   /** A sentence of the server with its measures in these units. */
   sentence(sentence: Schemas['Sentence']): string {
     return sentence.template.replace(/\{(\d)\}/g, (_, i: string) => {
@@ -67,6 +78,8 @@ export class UnitFormat {
     });
   }
 }
+
+const TOLD: Record<string, Quantity> = { mm: 'length', 'm/min': 'cuttingSpeed', 'mm/min': 'feedRate', µm: 'deviation' };
 
 function trimmed(value: number, decimals: number): string {
   return String(Number(value.toFixed(decimals)));

@@ -1,11 +1,17 @@
 import { Select } from 'antd';
 import { useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, usePicks } from '../../parts/shelf';
 import type { Address } from './useAddress';
 import type { useSituation } from './useSituation';
+
+// What can be made instead of chosen: the last of the list, so that the arrow up from its top reaches it.
+const ELSEWHERE: Record<string, { words: string; path: string }> = {
+  assembly: { words: 'Put another together …', path: '/library/assemblies/new' },
+  cutter: { words: 'Add a cutter …', path: '/library/cutters/new' },
+};
 
 interface Choice {
   value: string;
@@ -23,7 +29,6 @@ function Word({
   wide,
   onSearch,
   onOpenChange,
-  foot,
 }: {
   label: string;
   value: string | undefined;
@@ -33,7 +38,6 @@ function Word({
   /** Asks the server for what is typed, where there are too many to hold. */
   onSearch?: (text: string) => void;
   onOpenChange?: (open: boolean) => void;
-  foot?: ReactNode;
 }) {
   return (
     <Select
@@ -50,14 +54,6 @@ function Word({
       labelRender={({ value: v, label: l }) => choices.find((c) => c.value === v)?.shown ?? l}
       onChange={onChoose}
       {...(onOpenChange && { onOpenChange })}
-      {...(foot && {
-        popupRender: (menu: ReactNode) => (
-          <>
-            {menu}
-            {foot}
-          </>
-        ),
-      })}
     />
   );
 }
@@ -65,6 +61,7 @@ function Word({
 /** Calculation starts from one readable sentence whose words open pickers. */
 export function Sentence({ where, address }: { where: ReturnType<typeof useSituation>; address: Address }) {
   const units = useUnits();
+  const navigate = useNavigate();
   const families = useFamilies().data;
   const materials = useMaterials().data ?? [];
   const machines = useMachines().data ?? [];
@@ -115,36 +112,32 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
         value={chosen?.id.toString()}
         onSearch={setText}
         onOpenChange={setOpen}
-        choices={[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
-          const { cutter, holder, extensions } = a.looks.built!;
-          const fits =
-            (!machine || holder.interface === machine.definition.interface) &&
-            (!material || cutter.groups!.includes(material.definition.group)) &&
-            (!operation || operation.families.includes(cutter.family!));
-          const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
-          return {
-            value: String(a.id),
-            label:
-              `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ` +
-              `${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
-            shown: (
-              <span>
-                {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
-                {/^[aeiou]/.test(held) ? 'an' : 'a'} {held} ({a.definition.number})
-              </span>
-            ),
-          };
-        })}
-        foot={
-          !fixed && (
-            <span className="word-foot">
-              <Link to={`/library/assemblies/new?back=${encodeURIComponent(here)}`}>Put another together</Link>
-              <Link to={`/library/cutters/new?back=${encodeURIComponent(here)}`}>Add a cutter</Link>
-            </span>
-          )
-        }
+        choices={[
+          ...[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
+            const { cutter, holder, extensions } = a.looks.built!;
+            const fits =
+              (!machine || holder.interface === machine.definition.interface) &&
+              (!material || cutter.groups!.includes(material.definition.group)) &&
+              (!operation || operation.families.includes(cutter.family!));
+            const held = [...extensions, holder].map((h) => h.kind).join(' in a ');
+            return {
+              value: String(a.id),
+              label:
+                `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ` +
+                `${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
+              shown: (
+                <span>
+                  {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
+                  {/^[aeiou]/.test(held) ? 'an' : 'a'} {held} ({a.definition.number})
+                </span>
+              ),
+            };
+          }),
+          ...(fixed ? [] : Object.entries(ELSEWHERE).map(([value, { words }]) => ({ value, label: words }))),
+        ]}
         onChoose={(v) => {
           setText('');
+          if (v in ELSEWHERE) return void navigate(`${ELSEWHERE[v]!.path}?back=${encodeURIComponent(here)}`);
           change('assembly', { assembly: Number(v) });
         }}
       />
