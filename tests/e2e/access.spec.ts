@@ -75,6 +75,14 @@ test('everybody can use every page', async ({ browser }) => {
   expect(new Set(titles.values()).size).toBe(titles.size);
 });
 
+test('everybody can come in', async ({ browser }) => {
+  const page = await browser.newPage();
+  await open(page, '/lookup');
+  await expect(page.getByLabel('Password')).toBeVisible();
+  expect(inWords(await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze())).toEqual([]);
+  expect(await page.locator('h1').count()).toBe(1);
+});
+
 for (const look of ['dark', 'contrast'])
   test(`every page can be read in the look ${look}`, async ({ browser }) => {
     test.setTimeout(240_000);
