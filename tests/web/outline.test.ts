@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { inPieces, pathOf, pointsOf, radiusOf, runsOf, spanOf, type Element, type Profile } from '../../web/src/parts/outline';
+import { arcOf, inPieces, pathOf, pointsOf, radiusOf, runsOf, spanOf, type Element, type Profile } from '../../web/src/parts/outline';
 import { anchorOf } from '../../web/src/places/library/anchors';
 
 const element = (part: Element['part'], fromZ: number, fromR: number, toZ: number, toR: number, bulge = 0): Element => ({
@@ -105,4 +105,20 @@ describe('the outline of a profile', () => {
   test('an empty profile has an anchor all the same', () => {
     expect(anchorOf('RE', { shape: 'revolved', elements: [], length: 0, girth: 0 })).toEqual([0, 0]);
   });
+});
+
+describe('the arc of an element', () => {
+  const element = (bulge: number) => ({ part: 'cutting', fromZ: 0, fromR: 3, toZ: 4, toR: 5, bulge }) as Element;
+
+  test.each([-1.4, -0.3, 0.05, 0.8])('with a bulge of %s begins and ends where the element does', (bulge) => {
+    const { z, r, radius, from, sweep } = arcOf(element(bulge))!;
+    expect(radius).toBeCloseTo(radiusOf(element(bulge)), 12);
+    expect([z + radius * Math.cos(from), r + radius * Math.sin(from)]).toEqual([expect.closeTo(0, 9), expect.closeTo(3, 9)]);
+    expect([z + radius * Math.cos(from + sweep), r + radius * Math.sin(from + sweep)]).toEqual([
+      expect.closeTo(4, 9),
+      expect.closeTo(5, 9),
+    ]);
+  });
+
+  test('a line has none', () => expect(arcOf(element(0))).toBeNull());
 });

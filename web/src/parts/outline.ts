@@ -12,6 +12,14 @@ const n = (value: number) => Number(value.toFixed(4));
 export const radiusOf = (e: Element): number =>
   e.bulge ? (Math.hypot(e.toZ - e.fromZ, e.toR - e.fromR) * (1 + e.bulge ** 2)) / (4 * Math.abs(e.bulge)) : 0;
 
+/** The arc of an element: its centre, its radius, the angle it begins at and how far it goes, radians; null for a line. */
+export function arcOf(e: Element): { z: number; r: number; radius: number; from: number; sweep: number } | null {
+  if (!e.bulge) return null;
+  const reach = (1 - e.bulge ** 2) / (4 * e.bulge);
+  const [z, r] = [(e.fromZ + e.toZ) / 2 - (e.toR - e.fromR) * reach, (e.fromR + e.toR) / 2 + (e.toZ - e.fromZ) * reach];
+  return { z, r, radius: radiusOf(e), from: Math.atan2(e.fromR - r, e.fromZ - z), sweep: 4 * Math.atan(e.bulge) };
+}
+
 /** Draws one element from where the path stands; `side` is −1 above the axis, 1 below it. Screens count downwards. */
 function step(e: Element, side: number): string {
   if (!e.bulge) return `L${n(e.toZ)} ${n(side * e.toR)}`;
@@ -47,10 +55,9 @@ export function pathOf(run: readonly Element[], shape: Profile['shape']): string
 
 /** Points along an element in so many even pieces; a line has one. */
 export function inPieces(e: Element, pieces: number): [number, number][] {
-  if (!e.bulge) return [[e.toZ, e.toR]];
-  const reach = (1 - e.bulge ** 2) / (4 * e.bulge);
-  const [cz, cr] = [(e.fromZ + e.toZ) / 2 - (e.toR - e.fromR) * reach, (e.fromR + e.toR) / 2 + (e.toZ - e.fromZ) * reach];
-  const [radius, from, sweep] = [radiusOf(e), Math.atan2(e.fromR - cr, e.fromZ - cz), 4 * Math.atan(e.bulge)];
+  const arc = arcOf(e);
+  if (!arc) return [[e.toZ, e.toR]];
+  const { z: cz, r: cr, radius, from, sweep } = arc;
   return Array.from({ length: pieces }, (_, i) => {
     const at = from + (sweep * (i + 1)) / pieces;
     return [cz + radius * Math.cos(at), cr + radius * Math.sin(at)];

@@ -1,4 +1,4 @@
-import type { Profile } from '../../../parts/outline';
+import { arcOf, radiusOf, type Profile } from '../../../parts/outline';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
 import { useUnits } from '../../../app/session';
 import { colourOf, fieldValue, figure, Hatch, Label, niceFactor, radians, Solid, SymbolText, type Drawn } from './parts';
@@ -102,21 +102,12 @@ function onTip(profile: Profile, radius: number, tilt: number): Pose {
 
 // On its flank: the place of the contact lies on the surface, with the tangent there along it.
 function onFlank(profile: Profile, radius: number, place: number, tilt: number): Pose {
-  const arc = profile.elements.find((e) => e.part === 'cutting' && (e.bulge ?? 0) < 0 && Math.abs(radiusOf(e) - radius) < 1e-3 * radius);
+  const flank = profile.elements.find((e) => e.part === 'cutting' && (e.bulge ?? 0) < 0 && Math.abs(radiusOf(e) - radius) < 1e-3 * radius);
+  const arc = flank && arcOf(flank);
   if (!arc) return { z: 0, r: 0, up: 0, turn: -tilt };
-  const b = arc.bulge!;
-  const reach = (1 - b * b) / (4 * b);
-  const cz = (arc.fromZ + arc.toZ) / 2 - (arc.toR - arc.fromR) * reach;
-  const cr = (arc.fromR + arc.toR) / 2 + (arc.toZ - arc.fromZ) * reach;
-  const lean = (z: number) => Math.asin(Math.max(-1, Math.min(1, (z - cz) / radius)));
-  const at = lean(arc.fromZ) + place * (lean(arc.toZ) - lean(arc.fromZ));
-  return { z: cz + radius * Math.sin(at), r: cr + radius * Math.cos(at), up: 0, turn: (at * 180) / Math.PI };
-}
-
-function radiusOf(e: Profile['elements'][number]): number {
-  const chord = Math.hypot(e.toZ - e.fromZ, e.toR - e.fromR);
-  const b = e.bulge ?? 0;
-  return (chord * (1 + b * b)) / (4 * Math.abs(b));
+  // Angles of the arc run from the axis, the lean of the flank from the direction across it.
+  const lean = Math.PI / 2 - (arc.from + place * arc.sweep);
+  return { z: arc.z + arc.radius * Math.sin(lean), r: arc.r + arc.radius * Math.cos(lean), up: 0, turn: (lean * 180) / Math.PI };
 }
 
 /** A cone in the work, much larger than life where it is small. */
