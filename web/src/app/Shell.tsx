@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react
 import { Outlet } from 'react-router';
 import { useApp } from './session';
 import { usePlace } from './usePlace';
+import { useRegions } from './useRegions';
 
 // Whoever only signs in need not wait for the search box and the menus.
 const Bar = lazy(() => import('./Bar'));
@@ -12,6 +13,7 @@ export function Shell() {
   const { session, expired } = useApp();
   const online = useOnline();
   usePlace();
+  useRegions();
   if (session === null)
     return (
       <Suspense fallback={null}>
@@ -21,7 +23,7 @@ export function Shell() {
   return (
     <>
       <a className="skip" href="#place">
-        Skip to the page
+        Skip to the page; F6 goes from part to part
       </a>
       <Suspense fallback={<header className="bar" />}>
         <Bar />

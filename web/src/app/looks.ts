@@ -93,7 +93,7 @@ const contrast: Palette = {
   stockEdge: '#4f4839',
 };
 
-const PALETTES = { light, dark, contrast };
+export const PALETTES = { light, dark, contrast };
 export type Look = keyof typeof PALETTES;
 export type LookChoice = Look | 'system';
 export const LOOKS: readonly [LookChoice, string][] = [

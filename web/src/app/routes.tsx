@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
 import { Broken } from './Broken';
+import { Missing } from './Missing';
 import { useApp } from './session';
 import { Shell } from './Shell';
 
@@ -19,15 +20,6 @@ function Home() {
               : '/lookup'
       }
     />
-  );
-}
-
-function Missing() {
-  return (
-    <div className="page">
-      <h1>There is nothing here</h1>
-      <p>The address leads nowhere. Choose a place above, or press / and search.</p>
-    </div>
   );
 }
 

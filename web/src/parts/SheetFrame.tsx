@@ -12,6 +12,8 @@ const MOST_SHOWN = 20;
 
 interface Props<T extends object> {
   title: ReactNode;
+  /** Whether it stands within a page that has a heading of its own. */
+  within?: boolean;
   back: { to: string; words: string };
   sheet: { revision: number; changedBy: string; changedAt: string } | undefined;
   form: {
@@ -37,6 +39,7 @@ interface Props<T extends object> {
 /** The page around one stored thing: heading, revision, undo, save, and what happens when two people save. */
 export function SheetFrame<T extends object>({
   title,
+  within,
   back,
   sheet,
   form,
@@ -79,7 +82,7 @@ export function SheetFrame<T extends object>({
       <header>
         <div>
           <Link to={back.to}>{back.words}</Link>
-          <h1>{title}</h1>
+          {within ? <h2>{title}</h2> : <h1>{title}</h1>}
         </div>
         <span className="grow" />
         {sheet && (

@@ -14,7 +14,6 @@ import { Sentence } from './Sentence';
 import { Turns } from './turns/Turns';
 import { useAddress } from './useAddress';
 import { useCalculation } from './useCalculation';
-import { useRegions } from './useRegions';
 import { useSituation } from './useSituation';
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
@@ -24,7 +23,6 @@ export function CalculatePage() {
   const { chosen, change, adjust } = address;
   const where = useSituation(address);
   const { operation, assembly, cutter, complete } = where;
-  useRegions();
 
   const choices = useMemo(() => choicesOf(chosen, operation), [chosen, operation]);
   const body = requestOf(complete, choices);

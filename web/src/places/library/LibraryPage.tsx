@@ -1,3 +1,4 @@
+import { Missing } from '../../app/Missing';
 import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
@@ -21,7 +22,7 @@ const WORDS: Record<ListName, [string, string, string]> = {
 /** Lists of cutters, holders and assemblies: search, filters with counts, and what is done to many. */
 export function LibraryPage() {
   const kind = (useParams().kind ?? 'assemblies') as ListName;
-  return <List key={kind} list={kind in WORDS ? kind : 'assemblies'} />;
+  return kind in WORDS ? <List key={kind} list={kind} /> : <Missing />;
 }
 
 function List({ list }: { list: ListName }) {
@@ -42,7 +43,9 @@ function List({ list }: { list: ListName }) {
   return (
     <div className="page list">
       <header>
-        <h1>Library</h1>
+        <h1>
+          Library<span className="sr">: {list}</span>
+        </h1>
         <Segmented<ListName>
           value={list}
           onChange={(k) => void navigate(`/library/${k}`)}

@@ -46,6 +46,7 @@ export function LookupPage() {
 
   return (
     <div className="page lookup">
+      {!chosen && <h1 className="sr">Lookup</h1>}
       <div ref={box} className="ask">
         <label htmlFor="lookup">Shop number, material or machine</label>
         <input

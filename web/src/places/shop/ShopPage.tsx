@@ -1,3 +1,4 @@
+import { Missing } from '../../app/Missing';
 import { useMutation } from '@tanstack/react-query';
 import { Button, Segmented, Table } from 'antd';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -10,24 +11,24 @@ import { SpindleCurve } from './SpindleCurve';
 
 type Kind = 'materials' | 'machines' | 'charts' | 'methods';
 
+const KINDS: Record<Kind, string> = { materials: 'Work materials', machines: 'Machines', charts: 'Speed chart', methods: 'Methods' };
+
 /** What the workshop cuts, on what, and where its starting figures stand. */
 export function ShopPage() {
   const kind = (useParams().kind ?? 'materials') as Kind;
   const navigate = useNavigate();
   const mayWork = useMayWork();
+  if (!(kind in KINDS)) return <Missing />;
   return (
     <div className="page">
       <header>
-        <h1>Shop</h1>
+        <h1>
+          Shop<span className="sr">: {KINDS[kind].toLowerCase()}</span>
+        </h1>
         <Segmented<Kind>
           value={kind}
           onChange={(k) => void navigate(`/shop/${k}`)}
-          options={[
-            { value: 'materials', label: 'Work materials' },
-            { value: 'machines', label: 'Machines' },
-            { value: 'charts', label: 'Speed chart' },
-            { value: 'methods', label: 'Methods' },
-          ]}
+          options={Object.entries(KINDS).map(([value, label]) => ({ value: value as Kind, label }))}
         />
         <span className="grow" />
         {mayWork && kind === 'materials' && <Button onClick={() => void navigate('/shop/materials/new')}>Add a work material</Button>}

@@ -82,6 +82,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
 
   return (
     <SheetFrame
+      within
       title={chart.definition.name}
       back={{ to: '/shop', words: 'Shop' }}
       sheet={chart}
