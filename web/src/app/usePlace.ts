@@ -15,7 +15,7 @@ export function usePlace() {
     let arrive = key !== 'default';
     const look = () => {
       const heading = place.querySelector<HTMLElement>('h1');
-      const words = heading?.innerText?.trim().replace(/\s+/g, ' ') ?? '';
+      const words = heading?.textContent?.trim().replace(/\s+/g, ' ') ?? '';
       const title = words ? `${words} · Incisura` : 'Incisura';
       if (document.title !== title) document.title = title;
       if (!heading || !arrive) return;
