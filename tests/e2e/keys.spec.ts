@@ -130,6 +130,26 @@ test('a refused change of a stage is seen and taken back, also after a reload', 
   await expect(maren.locator('[data-figure=spindleSpeed]')).toBeVisible();
 });
 
+test('a draft keeps its situation, and going on as a new one frees it', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/records/R-0011');
+  await maren.getByRole('link', { name: 'Work on the draft' }).click();
+  await expect(maren.getByRole('button', { name: 'Save draft R-0011' })).toBeEnabled();
+  for (const word of ['Operation', 'Work material', 'Assembly', 'Machine'])
+    await expect(maren.getByRole('combobox', { name: word, exact: true })).toBeDisabled();
+  await maren.getByRole('button', { name: 'go on as a new one' }).click();
+  await expect(maren.getByRole('combobox', { name: 'Machine', exact: true })).toBeEnabled();
+  await expect(maren.getByRole('button', { name: 'Save as draft record' })).toBeVisible();
+});
+
+test('a page that fails says so in its place, and the others go on', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/lookup');
+  await maren.route('**/assets/RecordsPage*', (route) => route.abort());
+  await maren.getByRole('link', { name: 'Records' }).click();
+  await expect(maren.getByRole('heading', { name: 'This page failed' })).toBeVisible();
+  await maren.getByRole('link', { name: 'Editions' }).click();
+  await expect(maren.getByRole('heading', { name: 'Editions', level: 1 })).toBeVisible();
+});
+
 test('situations are kept under a name, and opened again with all that was chosen', async ({ browser }) => {
   const maren = await comeInAs(browser, 'Maren Osk', `${WALL}&n.widthOfCut=1.7~in~.067&note=for+the+ring`);
   await maren.getByRole('button', { name: 'situations' }).click();

@@ -4,19 +4,11 @@ import { describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
 import { NOTHING as EMPTY, type Chosen } from '../../web/src/places/calculate/address';
 import { Choices } from '../../web/src/places/calculate/Choices';
-import { useAddress, type Address } from '../../web/src/places/calculate/useAddress';
+import { still, useAddress } from '../../web/src/places/calculate/useAddress';
 import { OPERATION, RESULT } from './operation';
 import { show, switchUnits } from './shown';
 
-const at = (chosen: Partial<Chosen> = {}): Address => ({
-  chosen: { ...EMPTY, ...chosen },
-  change: () => {},
-  adjust: () => {},
-  replace: () => {},
-  arrived: false,
-  back: undefined,
-  forward: undefined,
-});
+const at = (chosen: Partial<Chosen> = {}) => still({ ...EMPTY, ...chosen });
 const NOTHING = { refused: {}, address: at() };
 const box = (name: RegExp) => screen.getByRole<HTMLInputElement>('textbox', { name });
 const under = (name: RegExp) => document.getElementById(box(name).getAttribute('aria-describedby')!)!.textContent;

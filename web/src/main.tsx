@@ -6,6 +6,7 @@ import '@fontsource/ibm-plex-sans/latin-600.css';
 import '@fontsource/ibm-plex-mono/latin-400.css';
 import '@fontsource/ibm-plex-mono/latin-500.css';
 import './app/styles/base.css';
+import './app/styles/plain.css';
 import './app/styles/parts.css';
 import './app/styles/work.css';
 import './app/styles/shelf.css';

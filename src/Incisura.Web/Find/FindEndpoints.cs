@@ -38,12 +38,14 @@ public static class FindEndpoints
             ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync())
                 .Select(n => new Found("record", n, "record", $"/records/{n}"))
             : [];
+        // What is called just that stands before what holds it.
         return assemblies.Concat(cutters).Concat(holders)
             .Concat(
                 new[] { materials, machines, records }.SelectMany(
                     kind =>
                         kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase)))
                             .Take(MostOfAKind)))
+            .OrderByDescending(f => string.Equals(f.Name, q.Trim(), StringComparison.OrdinalIgnoreCase))
             .ToList();
     }).WithTags("find");
 }

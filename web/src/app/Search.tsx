@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { AutoComplete } from 'antd';
+import { AutoComplete, type RefSelectProps } from 'antd';
+import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { client, data } from '../api/client';
 import { Themed } from './Themed';
@@ -7,6 +8,9 @@ import { Themed } from './Themed';
 /** Finds anything, and goes there. */
 export default function Search({ text, onText }: { text: string; onText: (text: string) => void }) {
   const navigate = useNavigate();
+  const box = useRef<RefSelectProps>(null);
+  // It takes the place of the plain box that was entered, and so its focus.
+  useEffect(() => box.current?.focus(), []);
   const found = useQuery({
     queryKey: ['find', text],
     queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
@@ -19,7 +23,7 @@ export default function Search({ text, onText }: { text: string; onText: (text: 
         className="search"
         aria-label="Find anything"
         placeholder="find anything   /"
-        autoFocus
+        ref={box}
         value={text}
         onSearch={onText}
         defaultActiveFirstOption

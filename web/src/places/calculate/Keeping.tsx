@@ -76,7 +76,18 @@ export function Keeping(props: { address: Address; page: Page | null; choices: C
         <Button type="primary" block disabled={!ready} loading={save.isPending} onClick={() => save.mutate(version)}>
           {record ? `Save draft ${record}` : 'Save as draft record'}
         </Button>
-        {record && <Link to={`/records/${record}`}>Back to {record}</Link>}
+        {record && (
+          <span className="inline">
+            <Link to={`/records/${record}`}>Back to {record}</Link>
+            <button
+              className="why"
+              title="A draft keeps its operation, material, assembly and machine; a new one can have others."
+              onClick={() => address.change('record', { record: undefined, version: undefined })}
+            >
+              go on as a new one
+            </button>
+          </span>
+        )}
       </div>
     </footer>
   );

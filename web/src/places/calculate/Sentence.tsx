@@ -29,6 +29,7 @@ function Word({
   wide,
   onSearch,
   onOpenChange,
+  fixed,
 }: {
   label: string;
   value: string | undefined;
@@ -38,6 +39,8 @@ function Word({
   /** Asks the server for what is typed, where there are too many to hold. */
   onSearch?: (text: string) => void;
   onOpenChange?: (open: boolean) => void;
+  /** Whether it can only be read. */
+  fixed?: boolean;
 }) {
   return (
     <Select
@@ -53,6 +56,7 @@ function Word({
       options={choices}
       labelRender={({ value: v, label: l }) => choices.find((c) => c.value === v)?.shown ?? l}
       onChange={onChoose}
+      disabled={fixed}
       {...(onOpenChange && { onOpenChange })}
     />
   );
@@ -82,6 +86,10 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
     open,
   );
   const rows = pickedFrom(picks, text).map((r) => r.sheet);
+  // Found by its own words too, and all there is where nothing has the words typed.
+  const elsewhere = Object.entries(ELSEWHERE).flatMap(([value, { words }]) =>
+    rows.length === 0 || words.toLowerCase().includes(text.trim().toLowerCase()) ? [{ value, label: words }] : [],
+  );
   const steadiness = operation?.options.find((o) => o.code === 'steadiness');
   const size = (mm: number) => units.size(mm);
   const here = `${window.location.pathname}${window.location.search}`;
@@ -90,6 +98,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
     <div className={`sentence ${fixed ? 'fixed' : ''}`} aria-label="Situation" role="region" data-region tabIndex={-1}>
       <Word
         label="Operation"
+        fixed={fixed}
         value={operation?.code}
         choices={(where.operations ?? []).map((o) => ({ value: o.code, label: o.name }))}
         onChoose={(v) => change('operation', { operation: v })}
@@ -97,6 +106,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
       <span>of</span>
       <Word
         label="Work material"
+        fixed={fixed}
         value={material?.id.toString()}
         choices={materials.map((m) => ({
           value: String(m.id),
@@ -109,6 +119,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
       <Word
         wide
         label="Assembly"
+        fixed={fixed}
         value={chosen?.id.toString()}
         onSearch={setText}
         onOpenChange={setOpen}
@@ -133,7 +144,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
               ),
             };
           }),
-          ...(fixed ? [] : Object.entries(ELSEWHERE).map(([value, { words }]) => ({ value, label: words }))),
+          ...(fixed ? [] : elsewhere),
         ]}
         onChoose={(v) => {
           setText('');
@@ -144,6 +155,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
       <span>on</span>
       <Word
         label="Machine"
+        fixed={fixed}
         value={machine?.id.toString()}
         choices={machines.map((m) => ({ value: String(m.id), label: `${m.definition.name}`, shown: m.definition.name }))}
         onChoose={(v) => change('machine', { machine: Number(v) })}

@@ -24,6 +24,17 @@ export interface Address {
   forward: (() => void) | undefined;
 }
 
+/** An address that stands still, to draw from. */
+export const still = (chosen: Chosen): Address => ({
+  chosen,
+  change: () => {},
+  adjust: () => {},
+  replace: () => {},
+  arrived: false,
+  back: undefined,
+  forward: undefined,
+});
+
 /**
  * What is chosen in Calculate. The address of the page is where it stands: it is read from there and written there, so that a link, a
  * reload and the browser's back and forward all mean the same; nothing keeps a copy.

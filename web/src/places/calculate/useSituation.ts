@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import type { Schemas } from '../../api/client';
+import { ApiError, type Schemas } from '../../api/client';
 import { useMachines, useMaterials, useOperations, usePicks, useSheet, type AssemblySheet } from '../../parts/shelf';
 import type { Address } from './useAddress';
 
@@ -27,20 +27,23 @@ export function useSituation({ chosen, adjust, arrived }: Address) {
   const material = materials.data?.find((m) => m.id === chosen.material);
   const machine = machines.data?.find((m) => m.id === chosen.machine);
   const assembly = wanted.data?.id === chosen.assembly ? wanted.data : undefined;
+  const none = wanted.error instanceof ApiError && wanted.error.status === 404;
   const cutter = assembly?.looks.built?.cutter;
   // What fits the situation stands first, so that the page opens with something that can be run.
   const fitting = usePicks(
     'assemblies',
     { ...(material && { materialId: material.id }), ...(machine && { machineId: machine.id }), operation: operation?.code ?? '' },
-    Boolean(material && machine && operation) && (!chosen.assembly || unable(operation, assembly) || wanted.isError),
+    Boolean(material && machine && operation) && (!chosen.assembly || unable(operation, assembly) || none),
   );
 
   const able = fitting.data?.rows.map((r) => r.sheet).filter((a) => !unable(operation, a)) ?? [];
 
+  const asksBefore = operation?.extras.includes('drilledBefore') ?? false;
   useEffect(() => {
     // A hole that comes with a depth is an existing one: its depth is what a change is measured against.
-    if (arrived && chosen.numbers.depth && !chosen.before) adjust(({ numbers }) => ({ before: { depth: numbers.depth!.base } }));
-  }, [adjust, arrived, chosen.before, chosen.numbers.depth]);
+    if (arrived && asksBefore && chosen.numbers.depth && !chosen.before)
+      adjust(({ numbers }) => ({ before: { depth: numbers.depth!.base } }));
+  }, [adjust, arrived, asksBefore, chosen.before, chosen.numbers.depth]);
 
   const family = cutter?.family;
   useEffect(() => {
@@ -60,7 +63,7 @@ export function useSituation({ chosen, adjust, arrived }: Address) {
     chosen.operation && operations.data && !operation && `There is no operation “${chosen.operation}”.`,
     chosen.material && materials.data && !material && `There is no work material ${chosen.material}.`,
     chosen.machine && machines.data && !machine && `There is no machine ${chosen.machine}.`,
-    wanted.isError && `There is no assembly ${chosen.assembly}.`,
+    none && `There is no assembly ${chosen.assembly}.`,
   ].filter((sentence) => typeof sentence === 'string');
   const fits = Boolean(assembly) && !unable(operation, assembly);
   const complete: Situation | null =
@@ -77,8 +80,8 @@ export function useSituation({ chosen, adjust, arrived }: Address) {
     complete,
     missing,
     /** Assemblies to take instead of one that cannot do this operation, or that does not exist. */
-    instead: (assembly && operation && !fits) || wanted.isError ? able : null,
-    error: operations.error ?? materials.error ?? machines.error,
+    instead: (assembly && operation && !fits) || none ? able : null,
+    error: operations.error ?? materials.error ?? machines.error ?? (none ? null : wanted.error),
   };
 }
 

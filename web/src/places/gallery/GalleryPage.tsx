@@ -6,7 +6,7 @@ import { fetchList, useMachines, useMaterials, useOperations, type AssemblySheet
 import { given, NOTHING } from '../calculate/address';
 import type { Operation, Page, Result } from '../calculate/page';
 import { PICTURES } from '../calculate/pictures/pictures';
-import type { Address } from '../calculate/useAddress';
+import { still } from '../calculate/useAddress';
 import { CASES, type Case } from './cases';
 
 interface Shown {
@@ -16,15 +16,6 @@ interface Shown {
   result: Result;
   body: Schemas['CalculationRequest'];
 }
-
-const STILL: Omit<Address, 'chosen'> = {
-  change: () => {},
-  adjust: () => {},
-  replace: () => {},
-  arrived: false,
-  back: undefined,
-  forward: undefined,
-};
 
 /**
  * Every picture of every operation, with every family of cutter it takes, at ordinary and at extreme values: for those who draw them. It is
@@ -71,7 +62,7 @@ function Hung({ shown: { operation, assembly, name, result, body } }: { shown: S
       body,
       situation: { operation: operation.code, ...body },
       refused: {},
-      address: { ...STILL, chosen: { ...NOTHING, numbers: given(body.numbers ?? {}) } },
+      address: still({ ...NOTHING, numbers: given(body.numbers ?? {}) }),
       take: () => {},
     }),
     [assembly, body, cutter, operation, result],
