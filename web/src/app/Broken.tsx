@@ -1,8 +1,9 @@
 import { useRouteError } from 'react-router';
 
 /** A page that failed, in the place of it: the rest of the application goes on. */
-export function Broken() {
-  const error = useRouteError();
+export function Broken({ error: given }: { error?: unknown }) {
+  const thrown = useRouteError();
+  const error = given ?? thrown;
   return (
     <div className="page">
       <h1>This page failed</h1>

@@ -23,10 +23,10 @@ function Home() {
   );
 }
 
+// A page that fails, or cannot be fetched, takes nothing else with it.
 const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
   path,
-  lazy: async () => ({ Component: await load() }),
-  // A page that fails takes nothing else with it.
+  lazy: async () => ({ Component: await load().catch((error: unknown) => () => <Broken error={error} />) }),
   errorElement: <Broken />,
 });
 

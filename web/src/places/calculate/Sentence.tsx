@@ -124,6 +124,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
         onSearch={setText}
         onOpenChange={setOpen}
         choices={[
+          ...(text && !fixed ? elsewhere : []),
           ...[...rows, ...(chosen && !text && !rows.some((r) => r.id === chosen.id) ? [chosen] : [])].map((a) => {
             const { cutter, holder, extensions } = a.looks.built!;
             const fits =
@@ -144,7 +145,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
               ),
             };
           }),
-          ...(fixed ? [] : elsewhere),
+          ...(fixed || text ? [] : elsewhere),
         ]}
         onChoose={(v) => {
           setText('');
