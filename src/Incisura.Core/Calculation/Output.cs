@@ -1,8 +1,7 @@
 namespace Incisura.Core.Calculation;
 
 /// <summary>
-/// A number an operation can yield: one list for all operations, so that one name has one meaning; <see cref="Outputs"/> has its words.
-/// The last places belong to the operation itself, which names them in its own file.
+/// A number an operation can yield, one list for all; <see cref="Outputs"/> has its words. The last places belong to the operation itself.
 /// </summary>
 public enum Output
 {

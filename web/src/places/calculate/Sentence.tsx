@@ -86,10 +86,15 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
     open,
   );
   const rows = pickedFrom(picks, text).map((r) => r.sheet);
-  // Found by its own words too, and all there is where nothing has the words typed.
-  const elsewhere = Object.entries(ELSEWHERE).flatMap(([value, { words }]) =>
-    rows.length === 0 || words.toLowerCase().includes(text.trim().toLowerCase()) ? [{ value, label: words }] : [],
-  );
+  // What can be made instead: the last of the list; the first where somebody types how it begins, or where nothing has the words typed. Never
+  // while the answer is on its way, since Enter would take it for what was typed.
+  const asked = text.trim().toLowerCase();
+  const begun = Object.entries(ELSEWHERE).filter(([, { words }]) => asked.length > 2 && words.toLowerCase().startsWith(asked));
+  const nothing = rows.length === 0 && !picks.isFetching;
+  const elsewhere = (begun.length > 0 ? begun : !asked || nothing ? Object.entries(ELSEWHERE) : []).map(([value, { words }]) => ({
+    value,
+    label: words,
+  }));
   const steadiness = operation?.options.find((o) => o.code === 'steadiness');
   const size = (mm: number) => units.size(mm);
   const here = `${window.location.pathname}${window.location.search}`;
