@@ -93,8 +93,6 @@ test('steps are taken back and again, by the browser and by keys, and a link on 
   await maren.reload();
   await expect(width).toHaveValue('1.7');
   await maren.evaluate((to) => {
-    const link = document.createElement('a');
-    link.href = to;
     window.history.pushState(null, '', to);
     window.dispatchEvent(new PopStateEvent('popstate', { state: null }));
   }, '/calculate?op=slot&material=2&assembly=6&machine=1&n.feedPerTooth=0.02');
