@@ -77,7 +77,7 @@ test('everybody can use every page', async ({ browser }) => {
 });
 
 test('everybody can come in', async ({ browser }) => {
-  const page = await browser.newPage();
+  const page = await (await browser.newContext()).newPage();
   await open(page, '/lookup');
   await expect(page.locator('input[type=password]')).toBeVisible();
   expect(inWords(await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze())).toEqual([]);
