@@ -77,14 +77,15 @@ export function Keeping(props: { address: Address; page: Page | null; choices: C
           {record ? `Save draft ${record}` : 'Save as draft record'}
         </Button>
         {record && (
-          <span className="inline">
+          <span className="beside">
             <Link to={`/records/${record}`}>Back to {record}</Link>
             <button
               className="why"
+              aria-label="go on as a new one"
               title="A draft keeps its operation, material, assembly and machine; a new one can have others."
               onClick={() => address.change('record', { record: undefined, version: undefined })}
             >
-              go on as a new one
+              as a new one
             </button>
           </span>
         )}
