@@ -68,6 +68,7 @@ describe('the address of a calculation', () => {
     ['edits', 'full~1'],
     ['was', 'deep'],
     ['colour', 'red'],
+    ['constructor', 'x'],
   ])('%s=%s is kept as unread and changes nothing else', (key, value) => {
     const chosen = readAddress(`op=slot&${key}=${value}`);
     expect(chosen).toEqual({ ...NOTHING, operation: 'slot', unread: [[key, value]] });

@@ -44,9 +44,13 @@ export interface Chosen {
 export const NOTHING: Chosen = { numbers: {}, picks: {}, crossHoles: [], edits: [], unread: [] };
 
 /** Words that stand in the address as they are, under a key of their own. */
-const WORDS = { op: 'operation', method: 'method', note: 'note', record: 'record', version: 'version' } as const;
-const VIEW = { show: 'show', axes: 'axes', why: 'why' } as const;
-const IDENTITIES = { material: 'material', assembly: 'assembly', machine: 'machine' } as const;
+const LAST = ['note', 'record', 'version', 'show', 'axes', 'why'] as const;
+const WORDS = new Map<string, 'operation' | 'method' | (typeof LAST)[number]>([
+  ['op', 'operation'],
+  ['method', 'method'],
+  ...LAST.map((key) => [key, key] as const),
+]);
+const IDENTITIES = ['material', 'assembly', 'machine'] as const;
 
 /** Reads an address. What cannot be read is kept by itself and told, never taken for something else. */
 export function readAddress(address: string | URLSearchParams): Chosen {
@@ -57,9 +61,9 @@ export function readAddress(address: string | URLSearchParams): Chosen {
 }
 
 function readPart(chosen: Chosen, key: string, value: string): boolean {
-  const word = { ...WORDS, ...VIEW }[key];
-  const identity = IDENTITIES[key as keyof typeof IDENTITIES];
-  if (word) chosen[word as 'note'] = value;
+  const word = WORDS.get(key);
+  const identity = IDENTITIES.find((one) => one === key);
+  if (word) chosen[word] = value;
   else if (identity) {
     if (!/^\d{1,9}$/.test(value) || Number(value) === 0) return false;
     chosen[identity] = Number(value);
@@ -104,7 +108,7 @@ export function writeAddress(chosen: Chosen): string {
   const put = (key: string, value: string | number | undefined) =>
     value !== undefined && value !== '' && address.append(key, String(value));
   put('op', chosen.operation);
-  for (const key of ['material', 'assembly', 'machine'] as const) put(key, chosen[key]);
+  for (const key of IDENTITIES) put(key, chosen[key]);
   for (const [code, typed] of Object.entries(chosen.numbers)) put(`n.${code}`, writeTyped(typed));
   for (const [code, pick] of Object.entries(chosen.picks)) put(`o.${code}`, pick);
   put('method', chosen.method);
@@ -112,7 +116,7 @@ export function writeAddress(chosen: Chosen): string {
   put('cross', chosen.crossHoles.map((h) => [h.distance, h.diameter, h.angle, h.offset].join('~')).join('!'));
   put('edits', chosen.edits.map((e) => [e.stage, e.speed ?? '', e.feedRate ?? '', coolantOf(e)].join('~')).join('!'));
   put('was', chosen.before && [chosen.before.depth, chosen.before.cycle, chosen.before.about].filter((x) => x !== undefined).join('~'));
-  for (const key of ['note', 'record', 'version', 'show', 'axes', 'why'] as const) put(key, chosen[key]);
+  for (const key of LAST) put(key, chosen[key]);
   for (const [key, value] of chosen.unread) address.append(key, value);
   return address.toString();
 }
