@@ -93,6 +93,9 @@ const contrast: Palette = {
   stockEdge: '#4f4839',
 };
 
+/** The stripe of each ISO 513 group, always shown with its letter. */
+export const groupColours: Record<string, string> = { P: '#2F6FB0', M: '#C9A400', K: '#B8352B', N: '#2E8B57', S: '#B0651D', H: '#8A8F94' };
+
 export const PALETTES = { light, dark, contrast };
 export type Look = keyof typeof PALETTES;
 export type LookChoice = Look | 'system';

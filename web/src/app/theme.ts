@@ -1,9 +1,6 @@
 import type { ThemeConfig } from 'antd';
 import type { Palette } from './looks';
 
-/** The stripe of each ISO 513 group, always shown with its letter. */
-export const groupColours: Record<string, string> = { P: '#2F6FB0', M: '#C9A400', K: '#B8352B', N: '#2E8B57', S: '#B0651D', H: '#8A8F94' };
-
 /** How far a load has come: one of five steps, which also differ in lightness. */
 export function loadStep(use: number): 'load1' | 'load2' | 'load3' | 'load4' | 'stop' {
   if (use > 1 + 1e-9) return 'stop';

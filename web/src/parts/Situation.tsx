@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { useUnits } from '../app/session';
-import { groupColours } from '../app/theme';
+import { groupColours } from '../app/looks';
 
 /** A work material with the stripe and letter of its ISO 513 group. */
 export function MaterialName({ name, group, hardness }: { name: string; group: string; hardness?: number | undefined }) {
