@@ -58,3 +58,24 @@ test('a slash searches from anywhere and Enter goes there', async ({ browser }) 
   await maren.keyboard.press('Enter');
   await expect(maren.getByRole('heading', { name: /A-1042/ })).toBeVisible();
 });
+
+test('what is typed before the search has come is looked for when it has', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/records');
+  let come = () => {};
+  const held = new Promise<void>((resolve) => (come = resolve));
+  await maren.route('**/assets/Search-*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  const search = maren.getByRole('combobox', { name: 'Find anything' });
+  await search.focus();
+  await maren.keyboard.type('A-10');
+  come();
+  await expect(maren.locator('.found').first()).toBeVisible();
+  await expect(search).toBeFocused();
+  await maren.keyboard.type('42');
+  await expect(search).toHaveValue('A-1042');
+  await expect(maren.locator('.found').first()).toContainText('A-1042');
+  await maren.keyboard.press('Enter');
+  await expect(maren.getByRole('heading', { name: /A-1042/ })).toBeVisible();
+});

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
 import { LOOKS, useLook } from './looks';
 import { Mark } from './Mark';
@@ -47,12 +47,13 @@ export default function Bar() {
 }
 
 const fetchSearch = () => import('./Search');
-const Search = lazy(fetchSearch);
+type SearchType = Awaited<ReturnType<typeof fetchSearch>>['default'];
 
-// A plain box until somebody enters it; then the one that finds, with what was typed meanwhile.
+// A plain box until somebody enters it; then the one that finds, with what was typed meanwhile. The one takes the place of the
+// other in a single step, when it is there: between the two no key would have a box to go to.
 function SearchBox() {
   const [text, setText] = useState('');
-  const [entered, setEntered] = useState(false);
+  const [Search, setSearch] = useState<SearchType>();
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -65,7 +66,8 @@ function SearchBox() {
     return () => window.removeEventListener('keydown', onKey);
   }, []);
 
-  const plain = (
+  if (Search) return <Search text={text} onText={setText} />;
+  return (
     <input
       id="search"
       className="search"
@@ -76,16 +78,9 @@ function SearchBox() {
       placeholder="find anything   /"
       value={text}
       onPointerEnter={() => void fetchSearch()}
-      onFocus={() => void fetchSearch().then(() => setEntered(true))}
+      onFocus={() => void fetchSearch().then((module) => setSearch(() => module.default))}
       onChange={(e) => setText(e.target.value)}
     />
-  );
-  return entered ? (
-    <Suspense fallback={plain}>
-      <Search text={text} onText={setText} />
-    </Suspense>
-  ) : (
-    plain
   );
 }
 

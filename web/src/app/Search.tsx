@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { AutoComplete, type RefSelectProps } from 'antd';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { client, data } from '../api/client';
 import { Themed } from './Themed';
@@ -9,8 +9,8 @@ import { Themed } from './Themed';
 export default function Search({ text, onText }: { text: string; onText: (text: string) => void }) {
   const navigate = useNavigate();
   const box = useRef<RefSelectProps>(null);
-  // It takes the place of the plain box that was entered, and so its focus.
-  useEffect(() => box.current?.focus(), []);
+  // It takes the place of the plain box that was entered, and so its focus, before the next key; what was typed there is looked for.
+  useLayoutEffect(() => box.current?.focus(), []);
   const found = useQuery({
     queryKey: ['find', text],
     queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
@@ -26,6 +26,7 @@ export default function Search({ text, onText }: { text: string; onText: (text: 
         ref={box}
         value={text}
         onSearch={onText}
+        defaultOpen={text !== ''}
         defaultActiveFirstOption
         notFoundContent={text.trim() && found.isSuccess ? 'Nothing has these words.' : null}
         options={(found.data ?? []).map((f) => ({
