@@ -12,14 +12,11 @@ namespace Incisura.Bench;
 [MemoryDiagnoser]
 public class MillingBench
 {
-    private const int Size = 256, Angles = 360;
+    private const int Size = 256;
     private readonly Situation situation = Workbench.Situation;
     private readonly float[] uses = new float[LimitSet.Most * Size * Size], rates = new float[Size * Size];
-    private readonly double[] tangential = new double[Angles], radial = new double[Angles], axial = new double[Angles],
-        along = new double[Angles], across = new double[Angles];
     private readonly Dictionary<Type, (MillingSetup Setup, Inputs Inputs)> prepared = [];
     private readonly IOperation rough = Operations.Find("side-rough")!;
-    private HelicalEdge edge, slotting;
 
     [GlobalSetup]
     public void Prepare()
@@ -38,8 +35,6 @@ public class MillingBench
         PrepareOne<SurfaceFinishing>(CutterFamily.BallEndMill);
         PrepareOne<ChamferMilling>(CutterFamily.ChamferMill);
         PrepareOne<Engraving>(CutterFamily.EngravingPoint);
-        edge = EdgeOf<SideRough>();
-        slotting = EdgeOf<SlotMilling>();
     }
 
     [Benchmark] public double Face() => One<FaceMilling>();
@@ -70,19 +65,11 @@ public class MillingBench
 
     [Benchmark] public double Engrave() => One<Engraving>();
 
-    [Benchmark(Description = "load over a revolution, 360 angles x 20 slices, side cut")]
-    public double Revolution()
-    {
-        RevolutionLoad.Solve(edge, RevolutionLoad.Slices, tangential, radial, axial, along, across);
-        return tangential[0];
-    }
+    [Benchmark(Description = "load over a revolution, side cut")]
+    public double Revolution() => TurnOf<SideRough>();
 
     [Benchmark(Description = "the same in the full slot")]
-    public double RevolutionInSlot()
-    {
-        RevolutionLoad.Solve(slotting, RevolutionLoad.Slices, tangential, radial, axial, along, across);
-        return tangential[0];
-    }
+    public double RevolutionInSlot() => TurnOf<SlotMilling>();
 
     [Benchmark(Description = "window of 256 x 256 with all limits")]
     public float Window()
@@ -122,10 +109,10 @@ public class MillingBench
         return result.Limits.LargestUse;
     }
 
-    private HelicalEdge EdgeOf<TKind>()
+    private double TurnOf<TKind>()
         where TKind : struct, IMillingKind
     {
         (MillingSetup setup, Inputs inputs) = prepared[typeof(TKind)];
-        return HelicalEdge.Of(setup, MillingOperation<TKind>.Solve(setup, inputs), inputs);
+        return RevolutionLoad.Of(setup, MillingOperation<TKind>.Solve(setup, inputs), inputs).OfResultant.Peak;
     }
 }

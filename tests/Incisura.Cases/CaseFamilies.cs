@@ -66,6 +66,10 @@ public static class CaseFamilies
         ["plunge-arc"] = PlungeArc,
         ["ramp-depth"] = RampDepth,
         ["helix-rate"] = HelixRate,
+        ["load-peak"] = LoadPeak,
+        ["ball-load"] = BallLoad,
+        ["mill-strength"] = Strength,
+        ["runout"] = c => new() { ["largestChip"] = new RunOut(c["runout"], (int)c["z"]).LargestChip(c["fz"], 1) },
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
@@ -74,7 +78,7 @@ public static class CaseFamilies
         "iso-metric", "unified", "npt", "infeed", "thread-milling",
         "turning", "facing-time", "economic-life",
         "wires", "lead-angle", "run-in", "thread-mill-flank", "bar-bend", "part-off", "finish-feed",
-        "refit", "cost", "most-output", "load-peak", "ball-load", "mill-strength", "runout",
+        "refit", "cost", "most-output",
     ];
 
     private static CaseFigures ToolLife(CaseInputs c)
@@ -116,6 +120,39 @@ public static class CaseFamilies
     {
         ArcOfEngagement arc = ArcOfEngagement.Between(double.DegreesToRadians(c["entry"]), double.DegreesToRadians(c["exit"]));
         return new() { ["largestSection"] = ChipSection.Largest(c["fz"], c["ap"], (int)c["z"], ChipSection.Lag(c["ap"], c["helix"], c["D"]), arc) };
+    }
+
+    private static CaseFigures LoadPeak(CaseInputs c)
+    {
+        double half = c["D"] / 2, depth = c["ap"];
+        Profile profile = new(ProfileShape.Revolved, [new(ProfilePart.Cutting, 0, 0, 0, half), new(ProfilePart.Cutting, 0, half, depth + 10, half)]);
+        EdgeLoad load = LoadOf(c, profile, c["helix"], c["kr"]);
+        return new() { ["peakResultant"] = Math.Sqrt(load.At(load.WorstMoment(), climb: false).Squared), ["meanTorque"] = load.MeanTorque };
+    }
+
+    private static CaseFigures BallLoad(CaseInputs c)
+    {
+        double half = c["D"] / 2;
+        Profile ball = new(ProfileShape.Revolved, [new(ProfilePart.Cutting, 0, 0, half, half, -Math.Tan(Math.PI / 8))]);
+        double torque = LoadOf(c, ball, 0, 0).MeanTorque;
+        return new() { ["meanTorque"] = torque, ["powerPer1000"] = torque * Math.PI * 1000 / 30000 };
+    }
+
+    private static EdgeLoad LoadOf(CaseInputs c, Profile profile, double helix, double radialRatio)
+    {
+        double depth = c["ap"];
+        Contact contact = new ContactProfile(profile).At(depth);
+        Engagement e = Engagement.Of(
+            contact, contact.Diameter, depth,
+            ArcOfEngagement.Between(double.DegreesToRadians(c["entry"]), double.DegreesToRadians(c["exit"])));
+        EdgeLoad.Of(new(profile, (int)c["z"], helix, c["D"], c["mc"], radialRatio), e, c["fz"], c["kc11"], 1, out EdgeLoad load);
+        return load;
+    }
+
+    private static CaseFigures Strength(CaseInputs c)
+    {
+        SectionStress stress = SectionStress.Of(c["force"], c["leverArm"], c["torque"], c["coreDiameter"]);
+        return new() { ["bending"] = stress.Bending, ["torsion"] = stress.Torsion, ["equivalent"] = stress.Equivalent };
     }
 
     private static CaseFigures PlungeArc(CaseInputs c)

@@ -50,7 +50,9 @@ public static class Common
     internal static void AddChart(Situation situation, OperationDescription operation, SpeedRow row, List<Finding> findings)
     {
         const string cure = "Add a row in Shop once this has proved itself.";
-        if (row.Operation != operation.Code && operation.ChartedAs.FirstOrDefault(o => o.Code == row.Operation) is { } other)
+
+        // The nearest row serves as a matter of course, and is named at the speed; one further away is said.
+        if (row.Operation != operation.Code && operation.ChartedAs.Skip(1).FirstOrDefault(o => o.Code == row.Operation) is { } other)
             findings.Add(new(
                 "charted-as", Severity.Info,
                 new($"The speed chart has no row for {Lower(operation.Name)}; it was started from the row for {Lower(other.Name)}."), cure));

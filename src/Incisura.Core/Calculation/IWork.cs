@@ -19,8 +19,8 @@ public delegate double Reading(CuttingSetup setup, in Inputs x);
 /// <param name="End">Where the axis of a window ends.</param>
 public sealed record Lever(Input Input, Reading Floor, Reading Top, Reading End)
 {
-    /// <summary>Place in the order in which levers give way to limits; the speed stands first, at 1.</summary>
-    public int GivesWay { get; init; }
+    /// <summary>Whether it is kept before the others where limits ask for less: the depth, since a deep edge wears evenly.</summary>
+    public bool KeptFirst { get; init; }
 
     /// <summary>Least value shown as its range; null where none is.</summary>
     public Reading? Least { get; init; }

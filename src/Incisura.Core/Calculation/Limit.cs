@@ -159,7 +159,7 @@ public readonly struct Limit
 public struct LimitSet
 {
     /// <summary>Most limits of one calculation.</summary>
-    public const int Most = 22;
+    public const int Most = 26;
 
     private Room room;
 

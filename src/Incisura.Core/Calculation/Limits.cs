@@ -45,6 +45,12 @@ public static class Limits
         "axisFeed", "Axis feed", Quantity.FeedRate, Severity.Stop, "Lower the cutting speed so that the chip stays, or take fewer teeth.")
     { WithFeed = FeedShare.Even, Bounds = [CuttingSpeed, FeedPerTooth, FeedPerRevolution] };
 
+    /// <summary>Thrust of the feed axis, N.</summary>
+    public static readonly LimitDefinition Thrust = new(
+        "thrust", "Thrust of the axis", Quantity.Force, Severity.Stop,
+        "Lower the feed; drill a pilot first, or take a smaller step or angle.")
+    { WithFeed = FeedShare.Load, Holds = [WidthOfCut, FeedPerTooth, FeedPerRevolution] };
+
     /// <summary>Length of the flutes, which every pass must stay within, mm.</summary>
     public static readonly LimitDefinition FluteLength = new(
         "fluteLength", "Flute length", Quantity.Length, Severity.Stop, "Take more passes down, or a cutter with longer flutes.")

@@ -21,7 +21,7 @@ public partial class Operation<TWork, TResult>
     /// </summary>
     private sealed class Search
     {
-        private const int Starts = 10, FeedSteps = 8, MostPasses = 16, ProbePoints = 6;
+        private const int Starts = 5, FeedSteps = 12, MostPasses = 16, ProbePoints = 6;
         private const double FirstStep = 1.0 / 15, SmallestStep = 2e-4, FinestFeed = 1.0 / 200;
 
         private readonly CuttingSetup setup;
@@ -50,7 +50,8 @@ public partial class Operation<TWork, TResult>
             Inputs job = WholePasses(best.Inputs);
             TResult result = Solve(setup, job);
             bool asFound = aim == BestAim.Time || result[Output.RemovalRate] >= best.Merit * (1 - 1e-9);
-            if (!asFound || result.Limits.LargestUse > 1 + LimitDefinition.Tolerance)
+            bool open = Totals.Any(t => !start.IsTyped(t));
+            if (open && (!asFound || result.Limits.LargestUse > 1 + LimitDefinition.Tolerance))
                 return new Search(setup, WholeJob(start), aim, cancel).Run();
             return new(
                 true, ValuesOf(job), result[Output.RemovalRate], result[Output.Time], Binding(result.Limits), NotJudged(result.Limits),
@@ -146,6 +147,7 @@ public partial class Operation<TWork, TResult>
                 job.Type(total, aside + (Passes.Covering(start[total] - aside, pass) * pass));
             }
 
+            TWork.Follow(setup, ref job);
             return job;
         }
 

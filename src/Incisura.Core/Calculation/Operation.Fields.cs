@@ -72,7 +72,13 @@ public partial class Operation<TWork, TResult>
 
         Sentence? NoteOf(FieldDescription f) => f.Input switch
         {
-            Input.CuttingSpeed when setup.Row is { } row => new("chart {0}", new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
+            _ when proposal.Holds.LastOrDefault(h => h.Input == f.Input) is { } hold =>
+                new($"held from {{0}} by: {hold.Limit.Words}", new Measure(hold.From, f.Quantity)),
+            Input.CuttingSpeed when setup.Row is { } row => new(
+                TWork.Description.ChartedAs.FirstOrDefault(o => o.Code == row.Operation) is { } other && row.Operation != TWork.Description.Code
+                    ? $"chart {{0}}, row for {char.ToLowerInvariant(other.Name[0])}{other.Name[1..]}"
+                    : "chart {0}",
+                new Measure(row.CuttingSpeed, Quantity.CuttingSpeed)),
             Input.ToolLife when setup.Row is { } row => new("chart {0}", new Measure(row.Life, Quantity.Time)),
             _ => TWork.Note(setup, x, f.Input),
         };

@@ -6,9 +6,8 @@ namespace Incisura.Core.Calculation;
 public partial class Operation<TWork, TResult>
 {
     /// <summary>
-    /// Proposes every value that was not typed. Speed is held to the spindle, the chip to what the edge asks, speed again to the axes so
-    /// that the chip stays, then the levers in their order until every load is inside, and the speed once more at the diameter in contact
-    /// that is left. Typed values are never changed.
+    /// Proposes every value that was not typed: what the chart says, the chip held to what the edge asks, and then depth, width, feed and speed
+    /// together inside every limit. Typed values are never changed.
     /// </summary>
     /// <param name="setup">The setup; without a row of the chart every value it would propose must have been typed.</param>
     /// <param name="wish">What was typed.</param>
@@ -20,15 +19,11 @@ public partial class Operation<TWork, TResult>
         Inputs x = Start(setup, wish);
         if (Feed is not null)
         {
-            HoldToSpindle(setup, ref x, holds);
+            // A slender tool turns slower first, whatever it cuts.
             double charted = x[Feed.Input];
             if (Refeed(setup, ref x) is { } by) holds.Add(new(by, Feed.Input, charted, x[Feed.Input]));
-            HoldToAxes(setup, ref x, holds);
-            foreach (Lever lever in GivingWay) GiveWay(setup, lever, ref x, holds);
-
-            // Less depth or width may have drawn in the diameter in contact: the speed is held once more where it is worked out now.
-            HoldToSpindle(setup, ref x, holds);
-            HoldToAxes(setup, ref x, holds);
+            GiveWay(setup, ref x, holds);
+            HoldTogether(setup, ref x, holds);
         }
 
         if (TTrace.Listens && setup.Row is { } row) Explain(setup, row, x, holds, ref trace);
@@ -89,39 +84,17 @@ public partial class Operation<TWork, TResult>
         }
     }
 
-    private static void HoldToSpindle(CuttingSetup setup, ref Inputs x, List<Hold> holds)
+    // The speed is turned down until what it alone gives way to is inside, or to its floor.
+    private static void GiveWay(CuttingSetup setup, ref Inputs x, List<Hold> holds)
     {
-        if (x.IsTyped(Input.CuttingSpeed)) return;
-        double speed = x[Input.CuttingSpeed], diameter = TWork.SpeedDiameter(setup, x), n = CuttingSetup.SpindleSpeedFor(speed, diameter),
-            held = Math.Clamp(n, setup.LeastSpeed, Math.Max(setup.LeastSpeed, setup.LargestSpeed));
-        if (Math.Abs(held - n) <= LimitDefinition.Tolerance * n) return;
-        x[Input.CuttingSpeed] = CuttingSetup.CuttingSpeedFor(held, diameter);
-        holds.Add(new(n > held ? Limits.HighestSpeed : Limits.LowestSpeed, Input.CuttingSpeed, speed, x[Input.CuttingSpeed]));
-    }
-
-    // To the axes the speed is lowered rather than the chip, so that the chip stays.
-    private static void HoldToAxes(CuttingSetup setup, ref Inputs x, List<Hold> holds)
-    {
-        if (x.IsTyped(Input.CuttingSpeed)) return;
-        NoTrace none = default;
-        TWork.Solve(setup, x, out TResult r, ref none);
-        if (r[Output.FeedRate] <= setup.LargestFeed * (1 + LimitDefinition.Tolerance)) return;
-        double from = x[Input.CuttingSpeed], slowest = from * setup.LeastSpeed / r[Output.SpindleSpeed];
-        x.Propose(Input.CuttingSpeed, Math.Max(from * setup.LargestFeed / r[Output.FeedRate], slowest));
-        holds.Add(new(Limits.AxisFeed, Input.CuttingSpeed, from, x[Input.CuttingSpeed]));
-    }
-
-    // A lever is turned down until what it gives way to is inside, or to its floor.
-    private static void GiveWay(CuttingSetup setup, Lever lever, ref Inputs x, List<Hold> holds)
-    {
-        double from = x[lever.Input], least = lever.Floor(setup, x);
-        if (x.IsTyped(lever.Input) || least >= from || Over(setup, x, lever.Input, ranges: false) is not { } binding) return;
+        double from = x[Input.CuttingSpeed], least = Speed.Floor(setup, x);
+        if (x.IsTyped(Input.CuttingSpeed) || Over(setup, x, Input.CuttingSpeed, ranges: false) is not { } binding) return;
         Inputs at = x;
         double to = Calculation.Search.LargestWithin(
-            least, from, value => Over(setup, At(setup, at, lever.Input, value), lever.Input, ranges: false) is null);
+            least, from, value => Over(setup, At(setup, at, Input.CuttingSpeed, value), Input.CuttingSpeed, ranges: false) is null);
         to = double.IsNaN(to) ? least : ShopRounding.Down(to);
-        holds.Add(new(binding, lever.Input, from, to));
-        x = At(setup, x, lever.Input, to);
+        holds.Add(new(binding, Input.CuttingSpeed, from, to));
+        x = At(setup, x, Input.CuttingSpeed, to);
     }
 
     // The limit exceeded most among those an input gives way to, or all that bound its range; null while all are inside.

@@ -22,14 +22,12 @@ public partial class Operation<TWork, TResult> : IOperation
             Headroom * x[Input.CuttingSpeed],
             Math.Min(Headroom * SpeedAt(setup, x, setup.LargestSpeed), 2 * (setup.Row?.CuttingSpeed ?? x[Input.CuttingSpeed]))))
     {
-        GivesWay = 1,
         Least = (setup, in x) => SpeedAt(setup, x, setup.LeastSpeed),
         TopIsChart = true,
         Points = (5, false),
     };
 
     private static readonly Lever[] Levers = [Speed, .. TWork.Levers.Where(l => TWork.Description.Has(l.Input))],
-        GivingWay = [.. Levers.OrderBy(l => l.GivesWay)],
         Free = [.. Levers.Where(l => TWork.Description.Free.Contains(TWork.Description.Field(l.Input).Code))];
 
     private static readonly Lever? Feed = Levers.FirstOrDefault(l => l.IsFeed), FreeFeed = Free.FirstOrDefault(l => l.IsFeed);
@@ -156,17 +154,10 @@ public partial class Operation<TWork, TResult> : IOperation
     {
         OperationDescription d = TWork.Description;
         List<Finding> findings = [];
-        foreach (Hold hold in proposal.Holds)
-        {
-            FieldDescription f = d.Field(hold.Input);
+        if (given.Setup.Row is not null && Levers.Any(l => !given.Wish.IsTyped(l.Input)) && InTheWay(result.Limits) is { } way)
             findings.Add(new(
-                "held", Severity.Info,
-                new(
-                    $"Proposed {f.Symbol} was held from {{0}} to {{1}} by: {hold.Limit.Words}.", new(hold.From, f.Quantity),
-                    new Measure(hold.To, f.Quantity)),
-                ""));
-        }
-
+                "nothing-fits", way.Severity,
+                new($"No choice within the speed chart keeps every limit: {way.Words} stands in the way."), way.Cure));
         if (given.Setup.Row is { } row) Common.AddChart(situation, d, row, findings);
         Inputs x = proposal.Inputs;
         given.Leftover?.Tell(
@@ -174,6 +165,16 @@ public partial class Operation<TWork, TResult> : IOperation
         Common.AddFit(situation, given.Options, result.Limits, findings);
         TWork.Notice(given.Setup, x, result, findings);
         return [.. findings.OrderByDescending(f => f.Severity)];
+    }
+
+    // The limit exceeded most.
+    private static LimitDefinition? InTheWay(in LimitSet limits)
+    {
+        LimitDefinition? most = null;
+        double use = 1 + LimitDefinition.Tolerance;
+        for (int i = 0; i < limits.Count; i++)
+            if (limits[i].Use > use) (most, use) = (limits[i].Definition, limits[i].Use);
+        return most;
     }
 
     private static List<Given> GivensOf(Situation situation, Taken given, Proposal proposal, in TResult result)
@@ -220,5 +221,5 @@ public partial class Operation<TWork, TResult> : IOperation
 public static class Engine
 {
     /// <summary>Raised whenever any figure could change; the changelog names what moved.</summary>
-    public const string Version = "7";
+    public const string Version = "8";
 }

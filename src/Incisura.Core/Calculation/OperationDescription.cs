@@ -79,6 +79,12 @@ public sealed record OperationDescription(
     /// <summary>Factor on the charted depth where another operation's row serves.</summary>
     public double DepthFactor { get; init; } = 1;
 
+    /// <summary>Width over diameter where another operation's row of the chart serves; 0 where the row's own width does.</summary>
+    public double WidthFactor { get; init; }
+
+    /// <summary>Whether the depth gives way to limits while width and feed stay, as in facing and finishing.</summary>
+    public bool DepthGivesWay { get; init; }
+
     /// <summary>Outputs only it has, and shared ones it calls otherwise.</summary>
     public IReadOnlyList<OutputWords> Own { get; init; } = [];
 

@@ -260,6 +260,18 @@ public enum Output
     /// <summary>Time the plain cycle would take, min.</summary>
     PlainTime,
 
+    /// <summary>Equivalent stress at the weakest section of the cutter, MPa.</summary>
+    ToolStress,
+
+    /// <summary>Largest error of the wall over the depth, µm: what an edge leaves or cuts too deep where it makes the wall.</summary>
+    WallError,
+
+    /// <summary>Difference of that error over the depth, µm.</summary>
+    WallTilt,
+
+    /// <summary>Thrust of the chisel edge of a drill, N.</summary>
+    ChiselThrust,
+
     /// <summary>A number only one operation yields, by its own description.</summary>
     Own0,
 
@@ -380,6 +392,10 @@ public static class Outputs
         (Output.FreeLength, "l_0", "Length without support", Quantity.Length),
         (Output.EdgeLength, "b", "Edge in the work", Quantity.Length),
         (Output.PlainTime, "T_0", "Time without pecks", Quantity.Time),
+        (Output.ToolStress, "σ_v", "Stress in the cutter", Quantity.Stress),
+        (Output.WallError, "δ_w", "Error of the wall", Quantity.Deviation),
+        (Output.WallTilt, "δ_k", "Tilt of the wall over the depth", Quantity.Deviation),
+        (Output.ChiselThrust, "F_q", "Thrust of the chisel edge", Quantity.Force),
     ];
 
     /// <summary>The words of every shared output, in the order of the enumeration.</summary>

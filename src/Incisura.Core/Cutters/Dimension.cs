@@ -146,6 +146,9 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>DCC: diameter of the middle of the end face that does not cut, mm; 0 where the cutter cuts to its centre.</summary>
     public static readonly Dimension DeadCentre = Length("DCC", "diameter that does not cut");
 
+    /// <summary>c_q: length of the chisel edge of a drill between its lips, mm.</summary>
+    public static readonly Dimension ChiselEdge = Length("c_q", "chisel edge");
+
     /// <summary>RMPX: largest ramp angle, degrees.</summary>
     public static readonly Dimension LargestRamp = Angle("RMPX", "largest ramp angle");
 

@@ -40,6 +40,9 @@ public sealed record Assembly
     /// <summary>Diameter offset register at the machine; 0 for none.</summary>
     public int DiameterRegister { get; init; }
 
+    /// <summary>Run-out measured at the tip as a dial reads it, µm; 0 where nobody has, and the holder's own counts.</summary>
+    public double RunOut { get; init; }
+
     /// <summary>Place in the tool store.</summary>
     public string StockPlace { get; init; } = "";
 

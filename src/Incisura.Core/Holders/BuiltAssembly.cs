@@ -116,6 +116,12 @@ public sealed class BuiltAssembly
     /// <summary>Length outside the holder's nose, mm.</summary>
     public double ToolLength { get; }
 
+    /// <summary>Run-out as a dial reads it at the tip, µm: as measured, otherwise as stated with the holder; 0 where neither is known.</summary>
+    public double RunOut => Definition.RunOut > 0 ? Definition.RunOut : Holder.RunOut;
+
+    /// <summary>Force along the axis at which the cutter slips out of what grips it, N; 0 where it is not known.</summary>
+    public double HoldingForce => Joints[0].In.HoldingForce;
+
     /// <summary>Length from the tip to the gauge line, mm.</summary>
     public double GaugeLength => ToolLength + Holder.GaugeLength;
 
@@ -175,6 +181,7 @@ public sealed class BuiltAssembly
                 $"{Holder.Number} is an extension and does not fit a machine; choose a holder, and put {Holder.Number} among the extensions.")
             .Holds(Definition.Extensions.Count <= 4, "extensions", Definition.Extensions.Count, "An assembly holds at most 4 extensions.")
             .Within("lengthRegister", "The length register", Definition.LengthRegister, 0, 9999, Quantity.Count)
+            .Within("runOut", "The run-out measured", Definition.RunOut, 0, 500, Quantity.Deviation)
             .Within("diameterRegister", "The diameter register", Definition.DiameterRegister, 0, 9999, Quantity.Count)
             .Holds(Definition.StockPlace.Length <= 40, "stockPlace", Definition.StockPlace.Length, "The stock place holds at most 40 characters.");
         for (int i = 0; i < Extensions.Count; i++)

@@ -70,6 +70,12 @@ public sealed record Holder
     /// <summary>Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.</summary>
     public required double SeatCompliance { get; init; }
 
+    /// <summary>Run-out at the tool as a dial reads it, µm, stated or usual for the kind; 0 where it is not known.</summary>
+    public double RunOut { get; init; }
+
+    /// <summary>Force along the axis at which what it holds slips or is pulled out, N; 0 where it is not known.</summary>
+    public double HoldingForce { get; init; }
+
     /// <summary>Profile outside what holds it, from the nose to the gauge line.</summary>
     public required IReadOnlyList<StackSegment> Segments { get; init; }
 
@@ -108,6 +114,8 @@ public sealed record Holder
             .Within("balanceClass", "The balance class G", BalanceClass, 0, 4000, Quantity.Ratio)
             .Within("mass", "The mass", Mass, 0, 200, Quantity.Mass)
             .Within("seatCompliance", "The compliance of the seat", SeatCompliance, 0, 100, Quantity.Ratio)
+            .Within("runOut", "The run-out", RunOut, 0, 500, Quantity.Deviation)
+            .Within("holdingForce", "The holding force", HoldingForce, 0, 200_000, Quantity.Force)
             .Holds(Remarks.Length <= 2000, "remarks", Remarks.Length, "The remarks hold at most 2000 characters.");
         if (Role == HolderRole.Holder) check.Named("interface", "The machine-side interface", Interface, 24);
         else

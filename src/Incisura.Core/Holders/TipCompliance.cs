@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 
@@ -10,10 +11,11 @@ namespace Incisura.Core.Holders;
 public readonly record struct BeamSegment(double Length, double Diameter, double YoungsModulus);
 
 /// <summary>
-/// How far the tip gives way to a side force: a stepped cantilever (Euler-Bernoulli) from the tip to the gauge line, on a seat that
-/// tilts. For a force at the distance a from the tip, within the first segment, C(a) = K₀ − K₁·a + 1000·a³/(6·E·I), in µm/N.
+/// How far an assembly gives way to side forces: a stepped cantilever (Euler-Bernoulli) from the tip to the gauge line, on a seat that tilts.
+/// With I_k(u) = ∫ s^k/EI ds from u to the gauge line, a force at the distance a from the tip moves the place at the distance z by
+/// C(z, a) = I₂(u) − (z + a)·I₁(u) + z·a·I₀(u), u the larger of the two, and by what the seat tilts.
 /// </summary>
-public readonly record struct TipCompliance
+public sealed class TipCompliance
 {
     /// <summary>
     /// Share of the cutting diameter that stands for the fluted part in bending: the equivalent diameter of an end mill by its compliance, Kops and
@@ -31,30 +33,40 @@ public readonly record struct TipCompliance
     /// <summary>Modulus of the holder's steel, MPa.</summary>
     public const double Steel = 210_000;
 
-    /// <summary>Deflection of the tip under the peak force in the middle of the depth of cut.</summary>
-    public static readonly Formula DeflectionFormula = new(
-        "δ",
-        "Deflection at the tip",
-        Quantity.Deviation,
-        "F*(K_0 - K_1*min(a_p, 2*l_1)/2 + 1000*(min(a_p, 2*l_1)/2)^3/(6*EI_1))",
-        "stepped cantilever, Euler-Bernoulli, with the tilt of the seat; force in the middle of a_p, within the first segment of length l_1");
+    private const int SlicesOfCurve = 24;
 
-    private const int SlicesPerCone = 8;
+    // The ends of the slices from the tip on, what stands behind each of them, and the stiffness within.
+    private readonly double[] ends, stiffness;
+    private readonly (double I0, double I1, double I2)[] behind;
+    private readonly double seat;
 
-    /// <summary>K₀: deflection of the tip per force at the tip, µm/N.</summary>
-    public double AtTip { get; private init; }
+    private TipCompliance(ReadOnlySpan<(double End, double Stiffness)> slices, double seatCompliance)
+    {
+        // 1 µrad/(N·m) is 1e-9 rad/(N·mm).
+        seat = seatCompliance * 1e-9;
+        ends = new double[slices.Length];
+        stiffness = new double[slices.Length];
+        behind = new (double, double, double)[slices.Length];
+        (double I0, double I1, double I2) sum = default;
+        for (int i = slices.Length - 1; i >= 0; i--)
+        {
+            (ends[i], stiffness[i]) = slices[i];
+            behind[i] = sum;
+            sum = Added(sum, i == 0 ? 0 : slices[i - 1].End, ends[i], stiffness[i]);
+        }
 
-    /// <summary>K₁: fall of the compliance per distance of the force from the tip, µm/(N·mm).</summary>
-    public double Fall { get; private init; }
+        AtTip = At(0, 0);
+        Known = double.IsFinite(AtTip) && stiffness.All(s => s > 0);
+    }
 
-    /// <summary>E·I of the segment at the tip, N·mm².</summary>
-    public double FirstStiffness { get; private init; }
+    /// <summary>C(0, 0): deflection of the tip per force at the tip, µm/N.</summary>
+    public double AtTip { get; }
 
-    /// <summary>Length of the segment at the tip, mm.</summary>
-    public double FirstLength { get; private init; }
+    /// <summary>Length from the tip to the gauge line, mm.</summary>
+    public double Length => ends[^1];
 
     /// <summary>Whether the compliance is a number: a beam with a part of no thickness has none.</summary>
-    public bool Known => double.IsFinite(AtTip) && double.IsFinite(Fall) && FirstStiffness > 0;
+    public bool Known { get; }
 
     /// <summary>Compliance of a beam given from the tip to the clamp.</summary>
     /// <param name="segments">At least one segment.</param>
@@ -63,24 +75,10 @@ public readonly record struct TipCompliance
     public static TipCompliance Of(ReadOnlySpan<BeamSegment> segments, double seatCompliance = 0)
     {
         if (segments.IsEmpty) throw new ArgumentException("A beam needs at least one segment.", nameof(segments));
-        double x = 0, atTip = 0, fall = 0;
-        foreach (BeamSegment s in segments)
-        {
-            double stiffness = Stiffness(s), end = x + s.Length;
-            atTip += ((end * end * end) - (x * x * x)) / (3 * stiffness);
-            fall += ((end * end) - (x * x)) / (2 * stiffness);
-            x = end;
-        }
-
-        // 1 µrad/(N·m) is 1e-9 rad/(N·mm).
-        double seat = seatCompliance * 1e-9;
-        return new()
-        {
-            AtTip = 1000 * (atTip + (x * x * seat)),
-            Fall = 1000 * (fall + (x * seat)),
-            FirstStiffness = Stiffness(segments[0]),
-            FirstLength = segments[0].Length,
-        };
+        List<(double, double)> slices = [];
+        double end = 0;
+        foreach (BeamSegment s in segments) slices.Add((end += s.Length, Stiffness(s.Diameter, s.YoungsModulus)));
+        return new(CollectionsMarshal.AsSpan(slices), seatCompliance);
     }
 
     /// <summary>Compliance of an assembly from its profile.</summary>
@@ -90,30 +88,53 @@ public readonly record struct TipCompliance
     public static TipCompliance Of(Profile profile, Cutter cutter, double seatCompliance)
     {
         double cutterModulus = cutter.Described.Inserts ? Steel : cutter.Material == CuttingMaterial.Carbide ? Carbide : HighSpeedSteel;
-        List<BeamSegment> beam = [];
+        List<(double, double)> slices = [];
         foreach (ProfileElement e in profile.Elements)
         {
             double length = e.ToZ - e.FromZ;
             if (length <= Outline.Nothing) continue;
             double modulus = e.Part is ProfilePart.Holder or ProfilePart.Extension ? Steel : cutterModulus;
             double share = e.Part is ProfilePart.Cutting or ProfilePart.Body ? FluteShare : 1;
-            int slices = e.FromR == e.ToR && e.Bulge == 0 ? 1 : SlicesPerCone;
-            for (int i = 0; i < slices; i++)
-                beam.Add(new(length / slices, 2 * e.At(e.FromZ + (length * (i + 0.5) / slices)) * share, modulus));
+            int count = e.FromR == e.ToR && e.Bulge == 0 ? 1 : SlicesOfCurve;
+            for (int i = 0; i < count; i++)
+            {
+                double from = e.FromZ + (length * i / count), to = e.FromZ + (length * (i + 1) / count);
+                slices.Add((to, count == 1 ? Stiffness(2 * e.FromR * share, modulus) : MeanStiffness(e, from, to, share, modulus)));
+            }
         }
 
-        return Of([.. beam], seatCompliance);
+        return new(CollectionsMarshal.AsSpan(slices), seatCompliance);
+    }
+
+    /// <summary>Deflection at one place per force at another, µm/N.</summary>
+    /// <param name="at">Distance z of the place looked at from the tip, mm, 0 up to the gauge line.</param>
+    /// <param name="force">Distance a of the force from the tip, mm, 0 up to the gauge line.</param>
+    public double At(double at, double force)
+    {
+        double from = Math.Min(Math.Max(at, force), Length);
+        int slice = 0;
+        while (slice < ends.Length - 1 && from >= ends[slice]) slice++;
+        (double i0, double i1, double i2) = Added(behind[slice], from, ends[slice], stiffness[slice]);
+        return 1000 * (i2 - ((at + force) * i1) + (at * force * i0) + (seat * (Length - at) * (Length - force)));
     }
 
     /// <summary>Deflection of the tip, µm, under a force at a distance from the tip.</summary>
     /// <param name="force">Side force, N.</param>
-    /// <param name="fromTip">Distance of the force from the tip, mm, 0 up to the first segment; beyond it the end of the segment is taken, which errs
-    /// on the safe side.</param>
-    public double Deflection(double force, double fromTip)
+    /// <param name="fromTip">Distance of the force from the tip, mm, 0 up to the gauge line.</param>
+    public double Deflection(double force, double fromTip) => force * At(0, fromTip);
+
+    // What a slice adds to the integrals behind it.
+    private static (double I0, double I1, double I2) Added((double I0, double I1, double I2) sum, double from, double to, double stiffness) =>
+        (sum.I0 + ((to - from) / stiffness), sum.I1 + (((to * to) - (from * from)) / (2 * stiffness)),
+            sum.I2 + (((to * to * to) - (from * from * from)) / (3 * stiffness)));
+
+    // The stiffness whose inverse is the mean of the inverses over a slice (Gauss's rule of three points).
+    private static double MeanStiffness(ProfileElement e, double from, double to, double share, double modulus)
     {
-        double a = Math.Min(fromTip, FirstLength);
-        return force * (AtTip - (Fall * a) + (1000 * a * a * a / (6 * FirstStiffness)));
+        double middle = (from + to) / 2, half = (to - from) / 2, off = half * Math.Sqrt(0.6);
+        double At(double z) => Stiffness(2 * e.At(z) * share, modulus);
+        return 18 / ((5 / At(middle - off)) + (8 / At(middle)) + (5 / At(middle + off)));
     }
 
-    private static double Stiffness(BeamSegment s) => s.YoungsModulus * Math.PI * s.Diameter * s.Diameter * s.Diameter * s.Diameter / 64;
+    private static double Stiffness(double diameter, double modulus) => modulus * Math.PI * diameter * diameter * diameter * diameter / 64;
 }

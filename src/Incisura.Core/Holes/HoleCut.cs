@@ -20,7 +20,7 @@ public readonly record struct HoleCut(
         "n", "Spindle speed", Quantity.SpindleSpeed, "1000*v_c/(pi*D_a)", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula FeedFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*f", "definition of feed per revolution; ISO 3002-3");
     private static readonly Formula ChipFormula = new(
-        "h", "Chip thickness", Quantity.Chip, "f/z*sin(κ*pi/180)", "geometry of the lip; Kienzle and Victor 1952");
+        "h", "Chip thickness", Quantity.Chip, "f/z_l*sin(κ*pi/180)", "geometry of the lip; Kienzle and Victor 1952");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
     private static readonly Formula RateFormula = new(
         "Q", "Removal rate", Quantity.RemovalRate, "pi/4*(D_a^2 - D_i^2)*v_f/1000", "volume swept in a minute");
@@ -28,7 +28,7 @@ public readonly record struct HoleCut(
         "P_c", "Cutting power", Quantity.Power, "Q*k_c/60000", "work of the specific force on the volume removed");
     private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "P_c*30000/(pi*n)", "power over angular speed");
     private static readonly Formula ThrustFormula = new(
-        "F_f", "Thrust", Quantity.Force, "0.5*k_c*(D_a - D_i)/2*f*sin(κ*pi/180)",
+        "F_l", "Thrust of the lips", Quantity.Force, "0.5*k_c*(D_a - D_i)/2*f*sin(κ*pi/180)",
         "half the cutting force of all lips acts along the axis; Kienzle and Victor 1952");
 
     /// <summary>Works the cut out.</summary>
@@ -47,7 +47,7 @@ public readonly record struct HoleCut(
 
         trace.Take(SpeedFormula, n, new("v_c", CuttingSpeed), new("D_a", Outer));
         trace.Take(FeedFormula, feed, new("n", n), new("f", FeedPerRevolution));
-        trace.Take(ChipFormula, chip, new("f", FeedPerRevolution), new("z", Lips), new("κ", EdgeAngle));
+        trace.Take(ChipFormula, chip, new("f", FeedPerRevolution), new("z_l", Lips), new("κ", EdgeAngle));
         trace.Take(ForceFormula, force, new("k_c11", SpecificForce11), new("h", chip), new("m_c", ChipExponent));
         trace.Take(RateFormula, rate, new("D_a", Outer), new("D_i", Inner), new("v_f", feed));
         trace.Take(PowerFormula, power, new("Q", rate), new("k_c", force));

@@ -29,6 +29,8 @@ public sealed class HoleSetup : RotatingSetup
         AxisThrust = machine.AxisThrust > 0 ? machine.AxisThrust : double.NaN;
         FeedStep = machine.FeedStep;
         TensileStrength = material.TensileStrength;
+        Lips = Cutter.Family == CutterFamily.IndexableDrill ? Math.Max(1, Teeth / 2) : Teeth;
+        ChiselEdge = Cutter[Dimension.ChiselEdge] is var chisel && chisel > 0 ? chisel : double.NaN;
         Slender = SlenderDrill.Of(Cutter);
         Torsion = ToolTorsion.Of(Cutter, Diameter);
         Tap = Cutter[Dimension.Pitch] > 0 ? new(Cutter) : null;
@@ -73,6 +75,12 @@ public sealed class HoleSetup : RotatingSetup
 
     /// <summary>R_m of the work material, MPa.</summary>
     public double TensileStrength { get; }
+
+    /// <summary>Lips that share the chip at each radius; the inserts of an indexable drill share the radius, and each cuts the whole chip.</summary>
+    public int Lips { get; }
+
+    /// <summary>Length of the chisel edge, mm; NaN where it is not known.</summary>
+    public double ChiselEdge { get; }
 
     /// <summary>The cutter as a slender column.</summary>
     public SlenderDrill Slender { get; }

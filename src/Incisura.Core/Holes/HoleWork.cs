@@ -3,15 +3,22 @@ namespace Incisura.Core.Holes;
 /// <summary>Limits of what hole tools and the feed axis stand.</summary>
 public static class HoleLimits
 {
-    /// <summary>Thrust of the feed axis, N.</summary>
-    public static readonly LimitDefinition Thrust = new(
-        "thrust", "Thrust of the axis", Quantity.Force, Severity.Stop, "Lower the feed, or drill a pilot first.")
-    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
-
     /// <summary>Torque the core of a drill or tap stands, with its margin, N·m.</summary>
     public static readonly LimitDefinition ToolStrength = new(
         "toolStrength", "Strength of the tool", Quantity.Torque, Severity.Stop,
         "Lower the feed of a drill; open the hole for a tap, take a fresh one, or mill the thread.")
+    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
+
+    /// <summary>Highest speed at which a slender drill does not whirl, rev/min.</summary>
+    public static readonly LimitDefinition Whirl = new(
+        "whirl", "Whirling of the drill", Quantity.SpindleSpeed, Severity.Stop,
+        "Lower the speed, shorten the projection, or deepen the pilot.")
+    { Holds = [Input.CuttingSpeed] };
+
+    /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
+    public static readonly LimitDefinition Buckling = new(
+        "buckling", "Buckling of the drill", Quantity.Force, Severity.Stop,
+        "Lower the feed, shorten the projection, or deepen the pilot.")
     { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
 
     /// <summary>Depth of the hole that a tap, a reamer or a bar needs, mm.</summary>
@@ -26,6 +33,15 @@ internal static class HoleWork
     private static readonly Formula CorrectedForce = new(
         "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
         "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula ChiselFormula = new(
+        "F_q", "Thrust of the chisel edge", Quantity.Force, "F_l*2.2*(c_q/D_a)^0.8*(1 + c_q/D_a)^0.2/(1 - c_q/D_a)",
+        "its share beside the lips by its length; Oxford and Shaw 1955, Shaw, Metal Cutting Principles");
+    private static readonly Formula ThrustFormula = new("F_f", "Thrust", Quantity.Force, "F_l + F_q", "lips and chisel edge");
+    private static readonly Formula LipsAloneFormula = ThrustFormula with
+    {
+        Expression = "1*F_l",
+        Source = "lips alone: no chisel edge is stated with the cutter, or none is in the solid",
+    };
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula RatioFormula = new("t/D", "Depth over diameter", Quantity.Ratio, "t/D", "definition");
     private static readonly Formula FeedWayFormula = new(
@@ -51,7 +67,7 @@ internal static class HoleWork
         where TTrace : struct, ITrace
     {
         HoleCut cut = new(
-            outer, inner, edgeAngle, setup.Teeth, x[Input.CuttingSpeed], x[Input.FeedPerRevolution], SpecificForce11(setup, x, ref trace),
+            outer, inner, edgeAngle, setup.Lips, x[Input.CuttingSpeed], x[Input.FeedPerRevolution], SpecificForce11(setup, x, ref trace),
             setup.ChipExponent);
         cut.Solve(out HoleLoad load, ref trace);
         r.EdgeAngle = edgeAngle;
@@ -65,8 +81,50 @@ internal static class HoleWork
         r[Output.SpecificForce] = load.SpecificForce;
         r[Output.RemovalRate] = load.RemovalRate;
         r[Output.Torque] = load.Torque;
-        r[Output.Thrust] = load.Thrust;
+        r[Output.Thrust] = load.Thrust + Chisel(setup, load, outer, inner, ref r, ref trace);
         Power(setup, load.Power, ref r, ref trace);
+    }
+
+    // Between the lips the chisel edge does not cut but presses: its share of the thrust by its length, where that is known and the middle is solid.
+    private static double Chisel<TTrace>(HoleSetup setup, in HoleLoad load, double outer, double inner, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double ratio = setup.ChiselEdge / outer;
+        if (!(ratio > 0) || inner >= setup.ChiselEdge)
+        {
+            if (TTrace.Listens) trace.Take(LipsAloneFormula, load.Thrust, new Term("F_l", load.Thrust));
+            return 0;
+        }
+
+        double chisel = load.Thrust * 2.2 * Math.Pow(ratio, 0.8) * Math.Pow(1 + ratio, 0.2) / (1 - ratio);
+        r[Output.ChiselThrust] = chisel;
+        if (TTrace.Listens)
+        {
+            trace.Take(ChiselFormula, chisel, new("F_l", load.Thrust), new("c_q", setup.ChiselEdge), new("D_a", outer));
+            trace.Take(ThrustFormula, load.Thrust + chisel, new("F_l", load.Thrust), new("F_q", chisel));
+        }
+
+        return chisel;
+    }
+
+    /// <summary>Works out where a drill that stands out this far whirls and buckles.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="free">Length without support, mm.</param>
+    /// <param name="r">The result.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    public static void Slender<TTrace>(HoleSetup setup, double free, ref HoleResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        r[Output.FreeLength] = free;
+        r[Output.WhirlSpeed] = setup.Slender.GuidedSpeed(free, ref trace);
+        r[Output.BucklingForce] = setup.Slender.BucklingForce(free, ref trace);
+    }
+
+    /// <summary>Judges whirling and buckling of a drill.</summary>
+    public static void JudgeSlender(in HoleResult r, ref LimitSet limits)
+    {
+        limits.Add(HoleLimits.Whirl, r[Output.SpindleSpeed], r[Output.WhirlSpeed]);
+        limits.Add(HoleLimits.Buckling, r[Output.Thrust], SlenderDrill.ForceShare * r[Output.BucklingForce]);
     }
 
     /// <summary>Writes the power at the edge and at the motor.</summary>
@@ -119,7 +177,7 @@ internal static class HoleWork
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, double enters, ref LimitSet limits)
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
-        limits.Add(HoleLimits.Thrust, r[Output.Thrust], setup.AxisThrust);
+        limits.Add(Limits.Thrust, r[Output.Thrust], setup.AxisThrust);
         if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(Limits.Reach, r[Output.ProgrammedDepth], setup.ReachInto(enters));
         if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);

@@ -40,7 +40,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     public static OperationDescription Description { get; } = Common.Complete(TKind.Description) with
     {
         Free = TKind.Description.FeedInStep ? [] : [Codes.Of(Input.CuttingSpeed), Codes.Of(Input.FeedPerRevolution)],
-        Own = [new(Output.Time, "T", "Time of a hole", Quantity.Time)],
+        Own = [.. TKind.Description.Own, new(Output.Time, "T", "Time of a hole", Quantity.Time)],
         Extras =
         [
             .. TKind.Description.Extras,
@@ -54,7 +54,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         new(
             Input.FeedPerRevolution, (_, in x) => LeastFeedShare * x[Input.FeedPerRevolution], MostFeed,
             (s, in x) => Headroom * Math.Max(x[Input.FeedPerRevolution], BeyondChart * MostFeed(s, x)))
-        { GivesWay = 2, IsFeed = true, TopIsChart = true },
+        { IsFeed = true, TopIsChart = true },
     ];
 
     /// <inheritdoc/>
@@ -173,6 +173,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
             new(
                 "n_max", "Highest speed of machine, holder and cutter", Quantity.SpindleSpeed, own.LargestSpeed,
                 $"{origins.Machine}; {origins.Assembly}"),
+            new("z_l", "Lips that share the chip", Quantity.Count, own.Lips, origins.Cutter),
             new("l_p", "Length outside the holder", Quantity.Length, own.Projection, origins.Assembly),
         ];
         if (r.Has(Output.OuterDiameter)) givens.Add(new("D_a", "Largest diameter cut", Quantity.Length, r[Output.OuterDiameter], hole));

@@ -52,6 +52,21 @@ public sealed record WorkMaterial
     /// <summary>Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).</summary>
     public double RadialRatio { get; init; } = double.NaN;
 
+    /// <summary>Tangential edge force K_te, N/mm of edge, 0 to 500; 0 where none is stated (Altintas, mechanistic milling forces).</summary>
+    public double EdgeForce { get; init; }
+
+    /// <summary>Radial edge force K_re, N/mm of edge, 0 to 500; 0 where none is stated.</summary>
+    public double EdgeForceRadial { get; init; }
+
+    /// <summary>Axial edge force K_ae, N/mm of edge, 0 to 500; 0 where none is stated.</summary>
+    public double EdgeForceAxial { get; init; }
+
+    /// <summary>Least chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.</summary>
+    public double FittedFrom { get; init; }
+
+    /// <summary>Largest chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.</summary>
+    public double FittedTo { get; init; }
+
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
 
@@ -64,5 +79,10 @@ public sealed record WorkMaterial
         .Within("specificCuttingForce", "The specific cutting force k_c1.1", SpecificCuttingForce, 50, 6000, Quantity.Stress)
         .Within("chipExponent", "The exponent m_c", ChipExponent, 0, 0.6, Quantity.Ratio)
         .Within("radialRatio", "The radial force ratio k_r", RadialRatio, 0, 1, Quantity.Ratio)
+        .Within("edgeForce", "The tangential edge force K_te", EdgeForce, 0, 500, Quantity.EdgeForce)
+        .Within("edgeForceRadial", "The radial edge force K_re", EdgeForceRadial, 0, 500, Quantity.EdgeForce)
+        .Within("edgeForceAxial", "The axial edge force K_ae", EdgeForceAxial, 0, 500, Quantity.EdgeForce)
+        .Within("fittedFrom", "The least chip the figures were fitted for", FittedFrom, 0, 10, Quantity.Chip)
+        .Within("fittedTo", "The largest chip the figures were fitted for", FittedTo, FittedFrom > 0 ? FittedFrom : 0, 10, Quantity.Chip)
         .Named("source", "Where the figures come from", Source, 400);
 }

@@ -29,6 +29,15 @@ public readonly record struct Engagement(
     /// <summary>Whether the chip is equally thick over the whole arc.</summary>
     public bool EvenChip => EvenBite > 0;
 
+    /// <summary>Whether the edge in the work is that of the cutter's profile from its tip to the depth.</summary>
+    public bool AlongEdge { get; init; }
+
+    /// <summary>Height above the tip at which the edge in the work begins, mm; only where it does not follow the profile from the tip on.</summary>
+    public double Above { get; init; }
+
+    /// <summary>Height of the edge in the work, mm; 0 where that is the depth.</summary>
+    public double Height { get; init; }
+
     /// <summary>What the end face takes under the middle of a path so tight that the side does not reach it.</summary>
     public FaceCut Face { get; init; }
 
@@ -61,7 +70,10 @@ public readonly record struct Engagement(
     /// <param name="depth">Depth a_p, mm.</param>
     /// <param name="arc">Arc of engagement.</param>
     public static Engagement Of(in Contact contact, double width, double depth, in ArcOfEngagement arc) =>
-        new(contact.Diameter, width, depth, AngleOf(depth / contact.EdgeLength), AngleOf(contact.LargestEdgeSine), 1, arc);
+        new(contact.Diameter, width, depth, AngleOf(depth / contact.EdgeLength), AngleOf(contact.LargestEdgeSine), 1, arc)
+        {
+            AlongEdge = true,
+        };
 
     /// <summary>Largest chip thickness for each mm of feed per tooth.</summary>
     public double LargestChipRatio => FeedFactor * MillingCut.SineOfEdge(LargestEdgeAngle) * (EvenChip ? 1 : Arc.LargestSine);

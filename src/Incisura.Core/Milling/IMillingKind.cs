@@ -19,6 +19,9 @@ public interface IMillingKind
     /// <summary>Sets what was not typed and follows other inputs.</summary>
     static abstract void Follow(MillingSetup setup, ref Inputs x);
 
+    /// <summary>Largest width it takes with a cutter, mm; NaN where the cutter names none.</summary>
+    static virtual double MostWidth(MillingSetup setup) => setup.LargestWidth;
+
     /// <summary>Whether an input matters with the cutter and the other inputs as they are.</summary>
     static virtual bool Uses(MillingSetup setup, in Inputs x, Input input) => true;
 

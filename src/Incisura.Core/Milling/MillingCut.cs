@@ -33,6 +33,12 @@ public readonly record struct MillingCut(
     /// <summary>What the end face takes on a helix.</summary>
     public FaceCut Face { get; init; }
 
+    /// <summary>What the edge does in slices along its form; nothing where the mean chip stands for it.</summary>
+    public EdgeWork Work { get; init; }
+
+    /// <summary>Run-out of the cutter.</summary>
+    public RunOut RunOut { get; init; }
+
     /// <summary>Whether the width is that of the same arc on a straight wall, a_b.</summary>
     public bool InArc { get; init; }
 
@@ -77,6 +83,22 @@ public readonly record struct MillingCut(
         Source = "section swept square to the path, under the middle too",
     };
 
+    private static readonly Formula EdgeRateFormula = RemovalRateFormula with
+    {
+        Expression = "A_e*v_f/1000",
+        Source = "section the edge takes at each of its heights",
+    };
+
+    private static readonly Formula EdgeSectionFormula = new(
+        "A_e", "Section the edge takes, mm²", Quantity.Ratio, "a_p*w_m", "depth by the mean width w_m of the cut over the heights of the edge");
+
+    private static readonly Formula EdgeTorqueFormula = new(
+        "M_s", "Mean torque over a turn", Quantity.Torque, "k_c11*f_z^(1 - m_c)*Σ_M/1000",
+        "tangential forces of all teeth on their own radii, each height with its own chip and edge force; Engin and Altintas 2001");
+
+    private static readonly Formula EdgeSpecificFormula = new(
+        "k_c", "Specific cutting force", Quantity.Stress, "2000*pi*M_s/(A_e*z*f_z)", "work of a turn over what it removes");
+
     private static readonly Formula FaceChipFormula = new(
         "h_u", "Chip of the end face", Quantity.Chip, "f_z*sin(α*pi/180)", "the share of the feed that runs along the axis");
 
@@ -117,10 +139,13 @@ public readonly record struct MillingCut(
         double feedRate = n * Teeth * FeedPerTooth;
         double meanChip = FeedPerTooth * sineOfEdge * (EvenChip ? 1 : arc.MeanSine);
         double largestSine = EvenChip ? 1 : arc.LargestSine;
-        double largestChip = FeedPerTooth * (LargestEdgeAngle == EdgeAngle ? sineOfEdge : SineOfEdge(LargestEdgeAngle)) * largestSine;
-        double specificForce = SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
-        bool swept = Face.Section > 0;
-        double removalRate = (swept ? Face.Section : Depth * Width) * feedRate / 1000;
+        double steepest = LargestEdgeAngle == EdgeAngle ? sineOfEdge : SineOfEdge(LargestEdgeAngle);
+        double largestChip = RunOut.LargestChip(FeedPerTooth, largestSine) * steepest;
+        bool swept = Face.Section > 0, inSlices = Work.Section > 0;
+        double specificForce = inSlices
+            ? 2000 * Math.PI * Work.MeanTorque / (Work.Section * Teeth * FeedPerTooth)
+            : SpecificForce11 * Math.Pow(meanChip, -ChipExponent);
+        double removalRate = (swept ? Face.Section : inSlices ? Work.Section : Depth * Width) * feedRate / 1000;
         double faceChip = FeedPerTooth * Face.ChipRatio, faceForce = 0, power = removalRate * specificForce / 60000;
         double faceSpecific = Face.Share > 0 ? SpecificForce11 * Math.Pow(faceChip, -ChipExponent) : 0;
         if (Face.Share > 0)
@@ -143,9 +168,25 @@ public readonly record struct MillingCut(
         trace.Take(FeedRateFormula, feedRate, new("n", n), new("z", Teeth), new("f_z", FeedPerTooth));
         if (EvenChip) trace.Take(EvenChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", EdgeAngle));
         else trace.Take(MeanChipFormula, meanChip, new("f_z", FeedPerTooth), new("κ", EdgeAngle), new("φ_1", φ1), new("φ_2", φ2));
-        trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestEdgeAngle), new("s_max", largestSine));
-        trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
-        if (swept) trace.Take(SweptRateFormula, removalRate, new("A_s", Face.Section), new("v_f", feedRate));
+        if (RunOut.Step > 0)
+            trace.Take(
+                RunOut.LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("s_max", largestSine), new("e_r", RunOut.Offset),
+                new("z", Teeth), new("κ_max", LargestEdgeAngle));
+        else trace.Take(LargestChipFormula, largestChip, new("f_z", FeedPerTooth), new("κ_max", LargestEdgeAngle), new("s_max", largestSine));
+        if (inSlices)
+        {
+            trace.Take(EdgeSectionFormula, Work.Section, new("a_p", Depth), new("w_m", Work.Section / Depth));
+            double chip = SpecificForce11 * Math.Pow(FeedPerTooth, 1 - ChipExponent);
+            trace.Take(
+                EdgeTorqueFormula, Work.MeanTorque, new("k_c11", SpecificForce11), new("f_z", FeedPerTooth), new("m_c", ChipExponent),
+                new("Σ_M", 1000 * Work.MeanTorque / chip));
+            trace.Take(
+                EdgeSpecificFormula, specificForce, new("M_s", Work.MeanTorque), new("A_e", Work.Section), new("z", Teeth), new("f_z", FeedPerTooth));
+        }
+        else trace.Take(SpecificForceFormula, specificForce, new("k_c11", SpecificForce11), new("h_m", meanChip), new("m_c", ChipExponent));
+
+        if (!swept && inSlices) trace.Take(EdgeRateFormula, removalRate, new("A_e", Work.Section), new("v_f", feedRate));
+        else if (swept) trace.Take(SweptRateFormula, removalRate, new("A_s", Face.Section), new("v_f", feedRate));
         else
             trace.Take(
                 InArc ? ArcRateFormula : RemovalRateFormula, removalRate, new("a_p", Depth), new(InArc ? "a_b" : "a_e", Width), new("v_f", feedRate));
@@ -164,6 +205,11 @@ public readonly record struct MillingCut(
         trace.Take(TeethInCutFormula, teethInCut, new("z", Teeth), new("φ_1", φ1), new("φ_2", φ2));
     }
 }
+
+/// <summary>What an edge does in slices along its form.</summary>
+/// <param name="Section">Section A_e of the work it takes square to the path, mm²; 0 where the mean chip stands for it.</param>
+/// <param name="MeanTorque">Mean torque M_s over a turn, N·m.</param>
+public readonly record struct EdgeWork(double Section, double MeanTorque);
 
 /// <summary>What one milling cut asks of cutter and machine.</summary>
 /// <param name="SpindleSpeed">n, rev/min.</param>

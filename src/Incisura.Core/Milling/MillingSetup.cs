@@ -21,10 +21,15 @@ public sealed class MillingSetup : RotatingSetup
         Cutter cutter = Cutter;
         Geometry.Profile profile = cutter.Profile();
         Contact = new(profile);
+        Edge = new(cutter, material);
+        (FittedFrom, FittedTo) = (material.FittedFrom, material.FittedTo);
+        RunOut = new(built.RunOut / 2000, Teeth);
+        Strength = MillStrength.Of(Whole, cutter);
+        HoldingForce = built.HoldingForce > 0 ? built.HoldingForce : double.NaN;
+        AxisThrust = machine.AxisThrust > 0 ? machine.AxisThrust : double.NaN;
         Barrel = cutter.Family == CutterFamily.BarrelMill ? BarrelArc.Of(profile, cutter[Dimension.ProfileRadius]) : null;
         Flat = profile.Elements is [{ FromZ: 0, ToZ: 0 } end, ..] ? end.ToR : 0;
         HelixAngle = cutter.HelixAngle;
-        LagPerDepth = ChipSection.Lag(1, cutter.HelixAngle, cutter.CuttingDiameter);
         FluteLength = cutter.FluteLength > 0 ? cutter.FluteLength : Contact.Length;
         LargestDepth = cutter.LargestDepth > 0 ? cutter.LargestDepth : Contact.Length;
         DeadCentre = cutter[Dimension.DeadCentre] is var dead && dead > 0 ? dead : 0;
@@ -38,6 +43,9 @@ public sealed class MillingSetup : RotatingSetup
         LargestWidth = cutter[Dimension.LargestWidthRatio] * cutter.CuttingDiameter;
         LeastChip = cutter[Dimension.LeastChip] is var h && h > 0 ? h : 0;
         LargestChip = cutter[Dimension.LargestChip];
+        InsertReach = cutter.Described.Inserts && cutter[Dimension.EdgeAngle] is > 0 and < 90 and var κ
+            ? LargestDepth / Math.Tan(double.DegreesToRadians(κ))
+            : double.NaN;
         if (row is not null)
         {
             NoTrace none = default;
@@ -54,6 +62,27 @@ public sealed class MillingSetup : RotatingSetup
 
     /// <summary>The cutting part of the profile.</summary>
     public ContactProfile Contact { get; }
+
+    /// <summary>The edge against this material.</summary>
+    internal CuttingEdge Edge { get; }
+
+    /// <summary>Least chip the material's figures were fitted for, mm; 0 where it is not stated.</summary>
+    public double FittedFrom { get; }
+
+    /// <summary>Largest chip the material's figures were fitted for, mm; 0 where it is not stated.</summary>
+    public double FittedTo { get; }
+
+    /// <summary>How far the axis the cutter turns about lies beside its own.</summary>
+    public RunOut RunOut { get; }
+
+    /// <summary>What the cutter stands in bending and torsion.</summary>
+    public MillStrength Strength { get; }
+
+    /// <summary>Force along the axis at which the cutter slips out of its holder, N; NaN where it is not known.</summary>
+    public double HoldingForce { get; }
+
+    /// <summary>Largest thrust of the axis along the spindle, N; NaN where it is not known.</summary>
+    public double AxisThrust { get; }
 
     /// <summary>Engagement the row's feeds are stated for: a side cut of its own width and depth.</summary>
     public Engagement Charted { get; }
@@ -83,7 +112,7 @@ public sealed class MillingSetup : RotatingSetup
     public double HelixAngle { get; }
 
     /// <summary>Lag of the helical edge per depth, radians per mm.</summary>
-    public double LagPerDepth { get; }
+    public double LagPerDepth => Edge.LagPerDepth;
 
     /// <summary>Flute length LCF, mm.</summary>
     public double FluteLength { get; }
@@ -96,6 +125,9 @@ public sealed class MillingSetup : RotatingSetup
 
     /// <summary>Least chip thickness, mm.</summary>
     public double LeastChip { get; }
+
+    /// <summary>How far the inserts reach in from the rim, mm: what a plunge may take; NaN where that is not known.</summary>
+    public double InsertReach { get; }
 
     /// <summary>Largest chip thickness, mm.</summary>
     public double LargestChip { get; }

@@ -11,7 +11,7 @@ internal static class MillingWords
     public static readonly Output[] LoadRows =
         [
             Output.MeanChip, Output.LargestChip, Output.SpecificForce, Output.Power, Output.Torque,
-            Output.PeakForce, Output.TeethInCut, Output.ToolLife,
+            Output.PeakForce, Output.ToolStress, Output.TeethInCut, Output.ToolLife,
         ];
 
     public static readonly FieldDescription FeedPerTooth = new(Input.FeedPerTooth, "f_z", "Feed per tooth", "Per tooth", Quantity.Chip, 0.0001, 5);

@@ -62,17 +62,17 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         new(
             Input.WidthOfCut, (s, in _) =>
                 LeastShare * Of(s).Diameter, (s, in _) => Math.Min(Of(s).LargestWidth, Of(s).Diameter), (s, in _) => Of(s).Diameter)
-        { GivesWay = 3, Most = (s, in _) => Of(s).Diameter, Totals = [Input.StockWidth] },
+        { Most = (s, in _) => Of(s).Diameter, Totals = [Input.StockWidth] },
         new(
             Input.DepthOfCut, (s, in _) => LeastShare * Of(s).Diameter, (s, in _) => Deepest(Of(s)),
             (s, in x) => Math.Max(x[Input.DepthOfCut], Deepest(Of(s)) * Headroom))
         {
-            GivesWay = 2, Most = (s, in _) => Of(s).FluteLength, Totals = [Input.WallHeight, Input.StockHeight], Points = (32, true),
+            KeptFirst = true, Most = (s, in _) => Of(s).FluteLength, Totals = [Input.WallHeight, Input.StockHeight], Points = (32, true),
         },
         new(
-            Input.FeedPerTooth, (s, in x) => Math.Max(LeastFeed(s, x), FinestFeed), LargestFeed,
+            Input.FeedPerTooth, (s, in x) => Math.Max(LeastFeed(s, x), FinestFeed), ChartedChip,
             (s, in x) => Math.Max(x[Input.FeedPerTooth], LargestFeed(s, x)) * Headroom)
-        { GivesWay = 4, Least = LeastFeed, IsFeed = true },
+        { Least = LeastFeed, IsFeed = true },
     ];
 
     /// <inheritdoc/>
@@ -102,9 +102,10 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         MillingSetup own = Of(setup);
         if (lever == Input.WidthOfCut)
         {
-            double width = Math.Min(row.WidthRatio * own.Diameter, own.LargestWidth);
+            double ratio = WidthRatio(row);
+            double most = TKind.MostWidth(own), width = Math.Min(ratio * own.Diameter, most);
             if (TTrace.Listens)
-                trace.Take(ChartWidth, width, new("q_e", row.WidthRatio), new("DC", own.Diameter), new("a_elargest", own.LargestWidth));
+                trace.Take(ChartWidth, width, new("q_e", ratio), new("DC", own.Diameter), new("a_elargest", most));
             return width;
         }
 
@@ -130,7 +131,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         MillingSetup own = Of(setup);
         Engagement e = Engage(own, x);
         double feed = ChartedFeed(own, row, x, e),
-            held = Math.Min(Math.Max(feed, own.LeastChip / e.MeanChipRatio), own.LargestChip / e.LargestChipRatio);
+            held = Math.Min(Math.Max(feed, own.LeastChip / e.MeanChipRatio), LargestFeed(own, e));
         x[Input.FeedPerTooth] = held;
         return held == feed ? null : feed < held ? MillingLimits.LeastChip : MillingLimits.LargestChip;
     }
@@ -171,11 +172,7 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
             findings.Add(new(
                 "full-width", Severity.Caution,
                 new("The cutter is in the work over its full width: no side is free for chips to leave."), "Take more passes across."));
-        if (result.Load.TeethInCut < 1)
-            findings.Add(new(
-                "pulsing", Severity.Info,
-                new(
-                    "On average {0} teeth are in cut: the load comes in pulses.", new Measure(result.Load.TeethInCut, Quantity.Ratio)), ""));
+        if (Fitted(own, result) is { } fitted) findings.Add(fitted);
         TKind.Notice(own, x, result, findings);
     }
 
@@ -211,19 +208,20 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
             new("φ_1", "Arc begins at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Entry), cut),
             new("φ_2", "Arc ends at", Quantity.Angle, double.RadiansToDegrees(e.Arc.Exit), cut),
             new("s_max", "Largest sine over the arc", Quantity.Ratio, e.EvenChip ? 1 : e.Arc.LargestSine, cut),
-            new("K_1", "Its fall with the distance from the tip", Quantity.Ratio, own.Tip.Fall, assembly),
-            new("l_1", "Length of the first segment", Quantity.Length, own.Tip.FirstLength, assembly),
-            new("EI_1", "Its stiffness, N·mm²", Quantity.Ratio, own.Tip.FirstStiffness, assembly),
-            new("a_elargest", "Largest width", Quantity.Length, own.LargestWidth, cutter),
+            new("a_elargest", "Largest width", Quantity.Length, TKind.MostWidth(own), cutter),
             new("k_s", "Share of the depth for the steadiness", Quantity.Ratio, own.SteadinessFor(x), "picked"),
             new("c_0", "Clear way before and after", Quantity.Length, own.Practice.ClearWay, origins.Chart),
             new("h_s", "Lift between levels", Quantity.Length, own.Practice.Lift, origins.Chart),
+            new("σ_D", "Fatigue strength of the cutting material", Quantity.Stress, own.Strength.Fatigue, "cutting material"),
+            new("S_D", "Safety against fatigue", Quantity.Ratio, MillStrength.Safety, "rule"),
         ];
+        if (own.RunOut.Offset > 0)
+            givens.Add(new("e_r", "Offset of the axis, half of what a dial reads", Quantity.Chip, own.RunOut.Offset, assembly));
         if (own.Row is { } row)
             givens.AddRange(
             [
                 new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(own.Diameter), origins.Chart),
-                new("q_e", "Charted width over diameter", Quantity.Ratio, row.WidthRatio, origins.Chart),
+                new("q_e", "Width over diameter", Quantity.Ratio, WidthRatio(row), origins.Chart),
                 new("q_p", "Charted depth over diameter", Quantity.Ratio, row.DepthRatio, origins.Chart),
             ]);
         return givens;
@@ -238,16 +236,54 @@ public readonly struct Milling<TKind> : IWork<MillingResult>
         return [list.Way];
     }
 
+    // Width over diameter the chart says, or the usual one where a row for another kind of cut serves.
+    private static double WidthRatio(SpeedRow row) =>
+        row.Operation != TKind.Description.Code && TKind.Description.WidthFactor is var factor && factor > 0 ? factor : row.WidthRatio;
+
     // Feed per tooth of the chart, with its chip kept at an engagement.
     private static double ChartedFeed(MillingSetup setup, SpeedRow row, in Inputs x, in Engagement e) =>
         row.FeedPerToothAt(setup.Diameter) * ChipThinning.Factor(x.ChipKept, setup.Charted, e, setup.Practice.LargestThinning);
 
     private static double Deepest(MillingSetup setup) => Math.Min(setup.FluteLength, setup.LargestDepth);
 
+    // Chips outside what the material's figures were fitted for, and by how much the mean one.
+    private static Finding? Fitted(MillingSetup setup, in MillingResult result)
+    {
+        double chip = result.Load.MeanChip;
+        if (!(setup.FittedTo > 0) || (chip >= setup.FittedFrom && chip <= setup.FittedTo)) return null;
+        bool thin = chip < setup.FittedFrom;
+        return new(
+            "chip-not-fitted", Severity.Caution,
+            new(
+                "The force figures of the material were fitted for chips of {0} to {1}; the mean chip here is {2}"
+                    + (thin ? ", where forces are commonly larger than they say." : "."),
+                new(setup.FittedFrom, Quantity.Chip), new(setup.FittedTo, Quantity.Chip), new Measure(chip, Quantity.Chip)),
+            thin ? "Take more feed or width, or leave room to power and bend." : "Take the figures as a guess.");
+    }
+
     // The feeds at which the chip is as thin, and as thick, as the edge stands.
     private static double LeastFeed(CuttingSetup setup, in Inputs x) => Of(setup).LeastChip / Engage(setup, x).MeanChipRatio;
 
-    private static double LargestFeed(CuttingSetup setup, in Inputs x) => Of(setup).LargestChip / Engage(setup, x).LargestChipRatio;
+    private static double LargestFeed(CuttingSetup setup, in Inputs x) => LargestFeed(Of(setup), Engage(setup, x));
+
+    // Run-out takes its part of the largest chip.
+    private static double LargestFeed(MillingSetup setup, in Engagement e) =>
+        Math.Max(
+            (setup.LargestChip / e.LargestChipRatio)
+                - (e.EvenChip ? 0 : setup.RunOut.Step / (e.FeedFactor * e.Arc.LargestSine)), FinestFeed);
+
+    // The feed whose chip is that of the chart, as far as the shop lets a thin chip be made up for; what was typed, where that is more.
+    private static double ChartedChip(CuttingSetup setup, in Inputs x)
+    {
+        MillingSetup own = Of(setup);
+        Engagement e = Engage(own, x);
+        double largest = LargestFeed(own, e);
+        if (own.Row is not { } row) return largest;
+        ChipKept keeps = x.ChipKept == ChipKept.None ? ChipKept.Largest : x.ChipKept;
+        double thinned = ChipThinning.Factor(keeps, own.Charted, e, own.Practice.LargestThinning);
+        double kept = row.FeedPerToothAt(own.Diameter) * (x.ChipKept == ChipKept.None ? Math.Max(1, thinned) : thinned);
+        return Math.Min(largest, x.IsTyped(Input.FeedPerTooth) ? Math.Max(kept, x[Input.FeedPerTooth]) : kept);
+    }
 
     // How the teeth meet the work, without the load.
     private static Engagement Engage(CuttingSetup setup, in Inputs x)

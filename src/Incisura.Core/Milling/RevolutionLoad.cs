@@ -9,10 +9,7 @@ public readonly record struct LoadCourse(double Peak, double Mean, double Ripple
 /// <summary>The forces of all teeth together over one revolution, and what the tip does under them.</summary>
 public sealed record RevolutionLoad
 {
-    /// <summary>Slices along the depth where the lag of the helix asks for no more.</summary>
-    public const int Slices = 20;
-
-    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24, SlicesInArc = 60, MostSlices = 600;
+    private const int LeastAngles = 360, MostAngles = 3600, AnglesInArc = 24;
 
     /// <summary>Angle between two values, degrees.</summary>
     public required double Step { get; init; }
@@ -47,6 +44,9 @@ public sealed record RevolutionLoad
     /// <summary>Course of the resultant.</summary>
     public required LoadCourse OfResultant { get; init; }
 
+    /// <summary>Mean torque over the revolution, N·m.</summary>
+    public required double MeanTorque { get; init; }
+
     /// <summary>Mean cutting power over the revolution, kW.</summary>
     public required double MeanPower { get; init; }
 
@@ -59,74 +59,38 @@ public sealed record RevolutionLoad
     /// <summary>Deflection of the tip towards the wall when an edge makes the wall, µm: what is left or cut too deep.</summary>
     public required double WallError { get; init; }
 
-    /// <summary>
-    /// The forces of one tooth at every angle, summed over all teeth: a mechanistic model with the helix (Altintas, Manufacturing Automation).
-    /// </summary>
-    /// <param name="edge">The edge and how it meets the work.</param>
-    /// <param name="slices">Slices along the depth.</param>
-    /// <param name="tangential">Receives the sum of the tangential forces, N; its length is a multiple of the number of teeth.</param>
-    /// <param name="radial">Receives the sum of the radial forces, N.</param>
-    /// <param name="axial">Receives the axial force, N, positive towards the spindle.</param>
-    /// <param name="along">Receives the force along the feed, N.</param>
-    /// <param name="across">Receives the force square to the feed, N, positive towards the wall.</param>
-    public static void Solve(
-        in HelicalEdge edge, int slices, Span<double> tangential, Span<double> radial, Span<double> axial, Span<double> along, Span<double> across)
-    {
-        int angles = tangential.Length, inPitch = angles / edge.Teeth;
-        if (angles == 0 || inPitch * edge.Teeth != angles)
-            throw new ArgumentException("The angles must be a multiple of the teeth.", nameof(tangential));
-        tangential.Clear();
-        along.Clear();
-        across.Clear();
-        double step = 2 * Math.PI / angles, turn = edge.Climb ? -step : step;
-        (double sinStep, double cosStep) = Math.SinCos(turn);
-        double radialShare = edge.RadialRatio * edge.EdgeSine, axialShare = (edge.RadialRatio * edge.EdgeCosine) - edge.AxialRatio,
-            sense = edge.Climb ? 1 : -1;
-        double slice = edge.ForceAtFull / slices, exponent = edge.ForceExponent;
-        for (int k = 0; k < slices; k++)
-        {
-            // The edge enters where it first meets the arc in its sense of turning, later the higher it is.
-            double lag = edge.Lag * (k + 0.5) / slices, enters = edge.Climb ? edge.Arc.Exit : edge.Arc.Entry;
-            double begin = lag / step;
-            int first = (int)Math.Ceiling(begin), last = (int)Math.Ceiling(begin + (edge.Arc.Length / step));
-            (double sine, double cosine) = Math.SinCos(enters + ((first - begin) * turn));
-            for (int i = first; i < last; i++)
-            {
-                double t = exponent == 0 ? slice : sine > 0 ? slice * Math.Pow(sine, exponent) : 0;
-                int at = i % inPitch;
-                tangential[at] += t;
-                along[at] += t * ((sense * cosine) - (radialShare * sine));
-                across[at] -= t * ((sense * sine) + (radialShare * cosine));
-                (sine, cosine) = ((sine * cosStep) + (cosine * sinStep), (cosine * cosStep) - (sine * sinStep));
-            }
-        }
-
-        for (int i = 0; i < angles; i++)
-        {
-            int at = i % inPitch;
-            tangential[i] = tangential[at];
-            along[i] = along[at];
-            across[i] = across[at];
-            radial[i] = tangential[i] * radialShare;
-            axial[i] = tangential[i] * axialShare;
-        }
-    }
-
-    /// <summary>The load of a pass over one revolution.</summary>
+    /// <summary>The load of a pass over one revolution, from the same edge as its largest side force.</summary>
     internal static RevolutionLoad Of(MillingSetup setup, in MillingResult result, in Inputs x)
     {
-        HelicalEdge edge = HelicalEdge.Of(setup, result, x);
-        int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / edge.Arc.Length), LeastAngles, MostAngles);
-        angles = (angles + edge.Teeth - 1) / edge.Teeth * edge.Teeth;
+        Engagement e = result.Engagement;
+        double feed = x[Input.FeedPerTooth] * e.FeedFactor,
+            runOut = e.EvenChip ? 1 : RunOut.Factor(setup.RunOut.Share(feed, e.Arc), setup.ChipExponent);
+        EdgeLoad.Of(setup.Edge, e, feed, setup.SpecificForce11 * Common.Wear(x), runOut, out EdgeLoad edge);
+        int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / e.Arc.Length), LeastAngles, MostAngles);
+        angles = (angles + setup.Teeth - 1) / setup.Teeth * setup.Teeth;
         double[] tangential = new double[angles], radial = new double[angles], axial = new double[angles], along = new double[angles],
-            across = new double[angles];
-        int slices = (int)Math.Clamp(Math.Ceiling(edge.Lag / edge.Arc.Length * SlicesInArc), Slices, MostSlices);
-        Solve(edge, slices, tangential, radial, axial, along, across);
+            across = new double[angles], tipAlong = new double[angles], tipAcross = new double[angles];
+        double axialRatio = AxialShare(setup.HelixAngle, setup.RadialRatio), torque = 0;
+        int inPitch = angles / setup.Teeth;
+        for (int i = 0; i < angles; i++)
+        {
+            if (i >= inPitch)
+            {
+                int at = i - inPitch;
+                (tangential[i], radial[i], axial[i], along[i], across[i]) = (tangential[at], radial[at], axial[at], along[at], across[at]);
+                (tipAlong[i], tipAcross[i]) = (tipAlong[at], tipAcross[at]);
+                continue;
+            }
 
-        double compliance = setup.Tip.Deflection(1, result.Engagement.Depth / 2);
+            // The cutter climbs, and turns towards where the chip starts at nothing; the first angle is where a tip meets the arc.
+            double tip = e.Arc.Exit - (i * 2 * Math.PI / angles);
+            (tangential[i], radial[i], axial[i], double turning) = edge.Around(tip, climb: true, axialRatio);
+            (along[i], across[i]) = edge.At(tip, climb: true);
+            (tipAlong[i], tipAcross[i]) = edge.Moved(setup.Tip, 0, tip, climb: true).Way;
+            torque += turning / inPitch;
+        }
+
         double[] resultant = [.. along.Zip(across, double.Hypot)];
-        double[] tipAcross = [.. across.Select(f => f * compliance)];
-        double meanPower = tangential.Average() * CuttingSetup.CuttingSpeedFor(result.Load.SpindleSpeed, result.Engagement.Diameter) / 60_000;
         return new()
         {
             Step = 360.0 / angles,
@@ -134,58 +98,18 @@ public sealed record RevolutionLoad
             Radial = radial,
             Axial = axial,
             Resultant = resultant,
-            TipAlong = [.. along.Select(f => f * compliance)],
+            TipAlong = tipAlong,
             TipAcross = tipAcross,
             OfTangential = CourseOf(tangential),
             OfRadial = CourseOf(radial),
             OfAxial = CourseOf(axial),
             OfResultant = CourseOf(resultant),
-            MeanPower = meanPower,
+            MeanTorque = torque,
+            MeanPower = torque * result.Load.SpindleSpeed * Math.PI / 30000,
             MeanChipPower = result.Load.Power - result.Load.FacePower,
-            LargestDeflection = resultant.Max() * compliance,
-            WallError = tipAcross[WallMoment(edge, angles)],
+            LargestDeflection = tipAlong.Zip(tipAcross, double.Hypot).Max(),
+            WallError = tipAcross[WallMoment(e.Arc, angles)],
         };
-    }
-
-    // The moment at which the lowest point of an edge passes the wall.
-    private static int WallMoment(in HelicalEdge edge, int angles) =>
-        edge.Climb ? (int)Math.Round(edge.Arc.Length / (2 * Math.PI) * angles) % angles : 0;
-
-    private static LoadCourse CourseOf(double[] values)
-    {
-        double mean = values.Average(), largest = values.Max(), least = values.Min();
-        return new(Math.Abs(least) > largest ? least : largest, mean, mean == 0 ? 0 : (largest - least) / Math.Abs(mean));
-    }
-}
-
-/// <summary>An edge on a helix and how it meets the work: what the load over a revolution is worked out from.</summary>
-/// <param name="Teeth">Number of teeth z.</param>
-/// <param name="Arc">Arc of engagement.</param>
-/// <param name="Lag">Lag ψ of the edge over the depth, radians.</param>
-/// <param name="ForceAtFull">Tangential force of the whole edge where the sine is 1, N: k_c1.1·b·(f_z·sin κ)^(1 − m_c).</param>
-/// <param name="ForceExponent">1 − m_c; 0 where the chip is equally thick over the arc.</param>
-/// <param name="RadialRatio">k_r.</param>
-/// <param name="AxialRatio">Axial over tangential force of an edge on a helix; negative for a left-hand one.</param>
-/// <param name="EdgeSine">sin κ.</param>
-/// <param name="EdgeCosine">cos κ.</param>
-/// <param name="Climb">Whether the cutter climbs.</param>
-public readonly record struct HelicalEdge(
-    int Teeth, ArcOfEngagement Arc, double Lag, double ForceAtFull, double ForceExponent, double RadialRatio, double AxialRatio, double EdgeSine,
-    double EdgeCosine, bool Climb)
-{
-    /// <summary>The edge of a pass.</summary>
-    /// <param name="setup">The setup.</param>
-    /// <param name="result">The pass, worked out.</param>
-    /// <param name="x">Its inputs.</param>
-    public static HelicalEdge Of(MillingSetup setup, in MillingResult result, in Inputs x)
-    {
-        Engagement e = result.Engagement;
-        double sine = MillingCut.SineOfEdge(e.EdgeAngle), feed = x[Input.FeedPerTooth] * e.FeedFactor, exponent = 1 - setup.ChipExponent;
-        double edge = e.EvenChip ? e.MeanBite : e.Depth / sine;
-        double force = setup.SpecificForce11 * Common.Wear(x) * edge * Math.Pow(feed * sine, exponent);
-        return new(
-            setup.Teeth, e.Arc, e.EvenChip ? 0 : setup.LagPerDepth * e.Depth, force, e.EvenChip ? 0 : exponent, setup.RadialRatio,
-            AxialShare(setup.HelixAngle, setup.RadialRatio), sine, Math.Sqrt(1 - (sine * sine)), Climb: true);
     }
 
     /// <summary>
@@ -199,5 +123,14 @@ public readonly record struct HelicalEdge(
         double tan = Math.Tan(double.DegreesToRadians(helixAngle));
         (double sine, double cosine) = Math.SinCos(Math.Atan(radialRatio));
         return tan * (cosine - sine) / (cosine + (tan * tan * sine));
+    }
+
+    // The moment at which the lowest point of an edge passes the wall.
+    private static int WallMoment(in ArcOfEngagement arc, int angles) => (int)Math.Round(arc.Length / (2 * Math.PI) * angles) % angles;
+
+    private static LoadCourse CourseOf(double[] values)
+    {
+        double mean = values.Average(), largest = values.Max(), least = values.Min();
+        return new(Math.Abs(least) > largest ? least : largest, mean, mean == 0 ? 0 : (largest - least) / Math.Abs(mean));
     }
 }

@@ -59,6 +59,9 @@ public enum Quantity
 
     /// <summary>Short time such as a dwell or a run-up, base unit s.</summary>
     Duration,
+
+    /// <summary>Force on each length of an edge, base unit N/mm.</summary>
+    EdgeForce,
 }
 
 /// <summary>How one unit system shows a quantity.</summary>
@@ -112,6 +115,7 @@ public static class Units
         new(Quantity.Hardness, new("HB", 1, 0), new("HB", 1, 0)),
         new(Quantity.Mass, new("kg", 1, 2), new("lb", 0.45359237, 2)),
         new(Quantity.Duration, new("s", 1, 1), new("s", 1, 1)),
+        new(Quantity.EdgeForce, new("N/mm", 1, 1), new("lbf/in", NewtonsPerPoundForce / MillimetresPerInch, 1)),
     ];
 
     /// <summary>The units of one quantity.</summary>

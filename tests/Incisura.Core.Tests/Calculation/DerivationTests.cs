@@ -15,7 +15,7 @@ public sealed class DerivationTests
         "D_1", "E", "F", "R", "R_1", "R_c", "W", "b", "c_b", "d_b", "d_k", "d_t", "f_z", "h_t", "i", "i_p", "k_M", "k_b", "k_h", "k_p", "k_thin",
         "l_a",
         "l_c", "m", "n_d", "q", "r", "r_ε", "s_b", "s_f", "s_r", "t_0", "t_c", "t_e", "t_f", "t_r", "t_s", "t_w", "v_r", "w_f", "Σ", "α_s", "λ", "ρ",
-        "σ", "τ",
+        "σ", "τ", "Σ_F", "Σ_M", "C_F", "β_k", "l_q", "d_q", "a_F", "M_x", "w_m", "δ_i", "δ_o", "δ_t", "δ_m", "q_l", "q_v", "r_0", "u_a", "u_b",
     ];
 
     public static TheoryData<string, CutterFamily> All
@@ -24,7 +24,9 @@ public sealed class DerivationTests
         {
             TheoryData<string, CutterFamily> data = [];
             foreach (IOperation o in Operations.All)
-                if (HoleSample.All.All(h => h.Code != o.Description.Code)) data.Add(o.Description.Code, o.Description.Families[0]);
+                if (HoleSample.All.All(h => h.Code != o.Description.Code))
+                    foreach (CutterFamily family in o.Description.Families.Where(f => f != CutterFamily.FormCutter))
+                        data.Add(o.Description.Code, family);
             foreach ((string code, CutterFamily family) in HoleSample.All) data.Add(code, family);
             return data;
         }

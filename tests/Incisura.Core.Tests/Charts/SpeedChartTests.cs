@@ -52,7 +52,8 @@ public sealed class SpeedChartTests
     [Fact]
     public void The_row_of_a_related_operation_serves_where_there_is_none_and_is_named()
     {
-        Finding charted = Operations.Find("slot")!.Calculate(Sample.Situation, Choices.None, false).Findings.Single(f => f.Code == "charted-as");
+        CalculationResult helix = Operations.Find("helical-entry")!.Calculate(Sample.Situation, Choices.None, false);
+        Finding charted = helix.Findings.Single(f => f.Code == "charted-as");
         Assert.Contains("rough side milling", charted.Text.Template, StringComparison.Ordinal);
         Situation own =
             Sample.Situation with

@@ -157,11 +157,11 @@ public sealed class DepthTests
         Situation weak = s with { Machine = new(1, 1, Mill with { AxisThrust = 2000 }) };
         CalculationResult held = Calculate("drill", weak);
         Assert.Equal(Origin.Held, held.Field("feedPerRevolution").Origin);
-        Assert.All(held.Limits.Where(l => l.Kind == HoleLimits.Thrust.Code), l => Assert.True(l.Use <= 1 + 1e-9));
-        Assert.Contains(held.Findings, f => f.Code == "held");
+        Assert.All(held.Limits.Where(l => l.Kind == Limits.Thrust.Code), l => Assert.True(l.Use <= 1 + 1e-9));
+        Assert.Contains("thrust of the axis", held.Field("feedPerRevolution").Note!.Template, StringComparison.Ordinal);
         Assert.Null(
             Calculate("drill", s with { Machine = new(1, 1, Mill with { AxisThrust = 0 }) }).Limits
-                .Single(l => l.Kind == HoleLimits.Thrust.Code).Use);
+                .Single(l => l.Kind == Limits.Thrust.Code).Use);
     }
 
     [Fact]

@@ -107,7 +107,7 @@ public sealed class StagedTests
         Assert.Equal(drill.BucklingForce(200, ref none) / 4, drill.BucklingForce(400, ref none), 6);
         Assert.True(drill.FreeSpeed(300, ref none) < drill.GuidedSpeed(300, ref none));
         CalculationResult r = Deep.Calculate(Usual, Sample.Typed(("cuttingSpeed", 2000)), false);
-        Assert.Contains(r.Limits, l => l.Kind == StagedDrilling.Whirl.Code && l.Use > 1);
+        Assert.Contains(r.Limits, l => l.Kind == HoleLimits.Whirl.Code && l.Use > 1);
     }
 
     [Fact]

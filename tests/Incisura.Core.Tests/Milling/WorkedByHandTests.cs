@@ -36,7 +36,8 @@ public sealed class WorkedByHandTests
         Assert.Equal(10, r.Figure("width"), 12);
         // The work reaches from 4 mm on one side of the axis to 6 mm on the other.
         Assert.Equal(180 - double.RadiansToDegrees(Math.Acos(4.0 / 6)), r.Figure("arc"), 9);
-        CalculationResult middle = Work("face", ("stockWidth", 30), ("widthOfCut", 12), ("stockHeight", 1), ("depthOfCut", 1), ("length", 100));
+        CalculationResult middle = Work(
+            "face", ("stockWidth", 30), ("widthOfCut", 12), ("offset", 0), ("stockHeight", 1), ("depthOfCut", 1), ("length", 100));
         Assert.Equal(2 * double.RadiansToDegrees(Math.Asin(10.0 / 12)), middle.Figure("arc"), 9);
         Assert.Equal(3 * (100 + 16), middle.Figure("way"), 9);
     }

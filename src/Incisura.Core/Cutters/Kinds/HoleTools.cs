@@ -7,6 +7,9 @@ namespace Incisura.Core.Cutters.Kinds;
 /// <summary>Drills and the tools that finish what they leave.</summary>
 internal static class HoleTools
 {
+    // Nobody has to know it; its thrust is left out then.
+    private static readonly FamilyDimension Chisel = ChiselEdge.In(0, 40, 0).Under(CuttingDiameter, 0.5).Free();
+
     public static Family Centre { get; } = new(
         CutterFamily.CentreDrill, "centre drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => Point(c.CuttingDiameter, 120).Line(ProfilePart.Cutting, c[PilotLength], c.CuttingDiameter / 2)
@@ -28,7 +31,7 @@ internal static class HoleTools
     public static Family Flat { get; } = new(
         CutterFamily.FlatDrill, "flat-bottomed drill", CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => Point(c.CuttingDiameter, 180).Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(0.1, 80, 10), .. Lengths(10, 30), .. Lips(2, 30)])
+        [CuttingDiameter.In(0.1, 80, 10), .. Lengths(10, 30), .. Lips(2, 30), Chisel])
     { Relations = [Neck] };
 
     public static Family Step { get; } = new(
@@ -38,7 +41,7 @@ internal static class HoleTools
             .Line(ProfilePart.Body, c.FluteLength, c[LargestDiameter] / 2).Tail(c),
         [
             CuttingDiameter.In(0.5, 80, 6.8).Under(LargestDiameter, 0.98), LargestDiameter.In(0.6, 100, 9), PointAngle.In(80, 180, 140),
-            StepLength.In(0.5, 200, 20).Under(FluteLength), StepAngle.In(30, 180, 90), .. Lengths(10, 47), .. Lips(2, 30),
+            StepLength.In(0.5, 200, 20).Under(FluteLength), StepAngle.In(30, 180, 90), .. Lengths(10, 47), .. Lips(2, 30), Chisel,
         ])
     {
         Relations =
@@ -131,7 +134,7 @@ internal static class HoleTools
     private static Family Drill(CutterFamily code, string name, double size, double flutes, double angle, double sharpest, double flattest) => new(
         code, name, CutterUse.Holes, ShankForm.Cylindrical, ShankDiameter,
         c => Point(c.CuttingDiameter, c[PointAngle]).Line(ProfilePart.Body, c.FluteLength, c.CuttingDiameter / 2).Tail(c),
-        [CuttingDiameter.In(0.1, 100, size), PointAngle.In(sharpest, flattest, angle), .. Lengths(10, flutes), .. Lips(2, 30)])
+        [CuttingDiameter.In(0.1, 100, size), PointAngle.In(sharpest, flattest, angle), .. Lengths(10, flutes), .. Lips(2, 30), Chisel])
     {
         Relations = [Neck, Room(FluteLength, c => c.FluteLength >= ConeHeight(c.CuttingDiameter, 0, c[PointAngle]), "The flutes are "
         + "shorter than the point; make them longer.")]

@@ -57,6 +57,18 @@ internal readonly struct FineBar : IBar
     public static double DeflectionAllowed => 10;
 }
 
+/// <summary>What a boring bar is held to.</summary>
+internal static class BoringLimits
+{
+    /// <summary>Share q_v by which the stock varies round a hole and from one to the next; shop practice for drilled and rough-bored holes.</summary>
+    public const double StockVaries = 0.2;
+
+    /// <summary>Change of the bend of a boring bar, µm.</summary>
+    public static readonly LimitDefinition BendChange = new(
+        "bendChange", "Change of the bend", Quantity.Deviation, Severity.Caution, "Leave less stock, lower the feed, or shorten the bar.")
+    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
+}
+
 /// <summary>Boring a hole to a diameter: with two edges straight out again, with one edge back out at feed rate.</summary>
 /// <typeparam name="TBar">Which bar.</typeparam>
 internal readonly struct Boring<TBar> : IHoleKind
@@ -69,6 +81,10 @@ internal readonly struct Boring<TBar> : IHoleKind
     private static readonly Formula DeflectionFormula = new(
         "δ", "Deflection at the tip", Quantity.Deviation, "k_c*s*f*sqrt(1 + k_r^2)*K_0",
         "tangential and radial force of the one edge at the tip of the bar");
+
+    private static readonly Formula ChangeFormula = new(
+        "δ_v", "Change of the bend with the stock", Quantity.Deviation, "q_v*δ",
+        "a steady bend is dialled out when the head is set; what the stock varies by is not");
 
     static OperationDescription IHoleKind.Description { get; } = new(
         TBar.Code,
@@ -84,7 +100,12 @@ internal readonly struct Boring<TBar> : IHoleKind
         [EndOption],
         [Output.SpindleSpeed, Output.FeedRate, Output.PeakToValley, Output.Time],
         [Output.Stock, Output.ProgrammedDepth, Output.ProgrammedHeight, Output.Deflection, .. LoadRows, Output.RemovalRate])
-    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole, LeavesBy = Input.BoreDiameter };
+    {
+        Takes = LeftoverKind.Hole,
+        Leaves = LeftoverKind.Hole,
+        LeavesBy = Input.BoreDiameter,
+        Own = [new(Output.Own0, "δ_v", "Change of the bend with the stock", Quantity.Deviation) { Code = "bendChange" }],
+    };
 
     static void IHoleKind.Follow(HoleSetup setup, ref Inputs x)
     {
@@ -133,15 +154,17 @@ internal readonly struct Boring<TBar> : IHoleKind
         if (setup.Teeth > 1) return;
         double deflection = r[Output.SpecificForce] * stock * feed * Math.Sqrt(1 + (setup.RadialRatio * setup.RadialRatio)) * setup.Tip.AtTip;
         r[Output.Deflection] = deflection;
+        r[Output.Own0] = BoringLimits.StockVaries * deflection;
         if (TTrace.Listens)
             trace.Take(
                 DeflectionFormula, deflection, new("k_c", r[Output.SpecificForce]), new("s", stock), new("f", feed),
                 new("k_r", setup.RadialRatio), new("K_0", setup.Tip.AtTip));
+        if (TTrace.Listens) trace.Take(ChangeFormula, r[Output.Own0], new("q_v", BoringLimits.StockVaries), new("δ", deflection));
     }
 
     static void IHoleKind.Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
-        if (r.Has(Output.Deflection)) limits.Add(Limits.Deflection, r[Output.Deflection], x[Input.DeflectionAllowed]);
+        if (r.Has(Output.Own0)) limits.Add(BoringLimits.BendChange, r[Output.Own0], x[Input.DeflectionAllowed]);
     }
 
     static void IHoleKind.Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)

@@ -10,7 +10,14 @@ internal readonly struct CentreDrilling : IHoleKind
         "centre-drill", "Centre drilling", "hole", [CutterFamily.CentreDrill],
         [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, .. Planes],
         [], Large, [Output.ProgrammedHeight, .. LoadRows])
-    { Takes = LeftoverKind.Hole, ChartedAs = [SpotDrilling.Description, Drilling.Description] };
+    {
+        Takes = LeftoverKind.Hole,
+        ChartedAs = [SpotDrilling.Description, Drilling.Description],
+        Own = [new(Output.Own0, "M_p", "Torque of the pilot", Quantity.Torque) { Code = "pilotTorque" }],
+    };
+
+    private static readonly Formula PilotFormula = new(
+        "M_p", "Torque of the pilot", Quantity.Torque, "M*(D/d_c)^2", "the share of its own section: the torque follows the square of the diameter");
 
     public static void Follow(HoleSetup setup, ref Inputs x) =>
         x.Propose(Input.ChamferDiameter, setup.Diameter + (0.7 * (setup.Cutter.ShankSize - setup.Diameter)));
@@ -28,7 +35,18 @@ internal readonly struct CentreDrilling : IHoleKind
         AxisDepth.OfCone(setup.Diameter, setup.PointAngle, setup.Cutter[Dimension.PilotLength], x, ref r, ref trace);
         HoleWork.Load(setup, x, x[Input.ChamferDiameter], 0, setup.PointAngle / 2, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
+
+        // The pilot bears what it cuts itself: the share of its own section.
+        double share = setup.Diameter / x[Input.ChamferDiameter];
+        r[Output.Own0] = r[Output.Torque] * share * share;
+        r[Output.BreakingTorque] = setup.Torsion.Breaking(ref trace);
+        if (TTrace.Listens)
+            trace.Take(
+                PilotFormula, r[Output.Own0], new("M", r[Output.Torque]), new("D", setup.Diameter), new("d_c", x[Input.ChamferDiameter]));
     }
+
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits) =>
+        limits.Add(HoleLimits.ToolStrength, r[Output.Own0], ToolTorsion.Share * r[Output.BreakingTorque]);
 }
 
 /// <summary>Spot drilling: the depth follows from the chamfer wanted, and from the flat the web leaves.</summary>
@@ -123,9 +141,17 @@ internal readonly struct Countersinking : IHoleKind
         AxisDepth.OfCone(Least(setup), setup.PointAngle, 0, x, ref r, ref trace);
         HoleWork.Load(setup, x, chamfer, hole, setup.PointAngle / 2, ref r, ref trace);
         HoleWork.Time(setup, x, false, ref r, ref trace);
+        r[Output.BreakingTorque] = Body(setup, chamfer).Breaking(ref trace);
         r[Output.EdgeLength] = (chamfer - hole) / 2 / Math.Sin(double.DegreesToRadians(setup.PointAngle / 2));
         if (TTrace.Listens) trace.Take(EdgeFormula, r[Output.EdgeLength], new("d_c", chamfer), new("d_0", hole), new("σ", setup.PointAngle));
     }
+
+    public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits) =>
+        limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
+
+    // The cone above the chamfer, or the shank where that is thinner.
+    private static ToolTorsion Body(HoleSetup setup, double chamfer) =>
+        ToolTorsion.Of(setup.Cutter, Math.Min(chamfer, setup.Cutter.ShankSize / ToolTorsion.FlutedCore));
 
     private static double Least(HoleSetup setup) => setup.Cutter[Dimension.LeastDiameter] is var least && least > 0 ? least : 0;
 }

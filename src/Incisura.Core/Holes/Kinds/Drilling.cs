@@ -9,6 +9,9 @@ namespace Incisura.Core.Holes.Kinds;
 /// </summary>
 internal readonly struct Drilling : IHoleKind
 {
+    private static readonly Formula FreeLengthFormula = new(
+        "l_0", "Length without support", Quantity.Length, "1*l_p", "length outside the holder: the hole guides no more than the point");
+
     public static OperationDescription Description { get; } = new(
         "drill",
         "Drilling",
@@ -105,6 +108,8 @@ internal readonly struct Drilling : IHoleKind
         double outer = IsStep(setup) ? Math.Max(setup.Diameter, x[Input.ChamferDiameter]) : setup.Diameter;
         HoleWork.Load(setup, x, outer, x[Input.HoleBefore], setup.PointAngle / 2, ref r, ref trace);
         r[Output.BreakingTorque] = setup.Torsion.Breaking(ref trace);
+        if (TTrace.Listens) trace.Take(FreeLengthFormula, setup.Projection, new Term("l_p", setup.Projection));
+        HoleWork.Slender(setup, setup.Projection, ref r, ref trace);
         (r.Cycle, double from) = CycleOf(setup, x);
         NoTrace none = default;
         DrillingCycle cycle = r.Cycle;
@@ -121,6 +126,7 @@ internal readonly struct Drilling : IHoleKind
     {
         limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
         limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
+        HoleWork.JudgeSlender(r, ref limits);
     }
 
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)

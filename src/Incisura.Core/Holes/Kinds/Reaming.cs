@@ -40,10 +40,12 @@ internal readonly struct Reaming : IHoleKind
         HoleWork.Load(setup, x, setup.Diameter, x[Input.HoleBefore], 45, ref r, ref trace);
         HoleWork.Time(setup, x, true, ref r, ref trace);
         r[Output.Stock] = (setup.Diameter - x[Input.HoleBefore]) / 2;
+        r[Output.BreakingTorque] = setup.Torsion.Breaking(ref trace);
     }
 
     public static void Judge(HoleSetup setup, in Inputs x, in HoleResult r, ref LimitSet limits)
     {
+        limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
         if (!x.Through) limits.Add(HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.DepthNeeded]);
     }
 

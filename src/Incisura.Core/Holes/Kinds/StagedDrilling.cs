@@ -10,18 +10,6 @@ internal readonly struct StagedDrilling : IHoleKind
     /// <summary>A pilot wider than this over the drill no longer guides it.</summary>
     public const double WidestPilot = 1.05;
 
-    /// <summary>Highest speed at which a slender drill does not whirl, rev/min.</summary>
-    public static readonly LimitDefinition Whirl = new(
-        "whirl", "Whirling of the drill", Quantity.SpindleSpeed, Severity.Stop,
-        "Lower the speed, shorten the projection, or deepen the pilot.")
-    { Holds = [Input.CuttingSpeed] };
-
-    /// <summary>Thrust at which a slender drill buckles, with its margin, N.</summary>
-    public static readonly LimitDefinition Buckling = new(
-        "buckling", "Buckling of the drill", Quantity.Force, Severity.Stop,
-        "Lower the feed, shorten the projection, or deepen the pilot.")
-    { WithFeed = FeedShare.Load, Holds = [Input.FeedPerRevolution] };
-
     // Speed into the pilot, rev/min, where the free drill stands it.
     private const double UsualEntry = 200;
 
@@ -118,11 +106,9 @@ internal readonly struct StagedDrilling : IHoleKind
         r.Cycle = DrillingCycle.Staged;
         r[Output.Cycle] = (int)DrillingCycle.Staged;
         double guided = Math.Max(0, x[Input.PilotDepth] - x[Input.PilotClearance]), free = Math.Max(setup.Projection - guided, 1);
-        r[Output.FreeLength] = free;
         if (TTrace.Listens) trace.Take(FreeLengthFormula, free, new("l_p", setup.Projection), new("t_s", guided));
-        r[Output.WhirlSpeed] = setup.Slender.GuidedSpeed(free, ref trace);
+        HoleWork.Slender(setup, free, ref r, ref trace);
         r[Output.FreeSpeed] = setup.Slender.FreeSpeed(setup.Projection, ref trace);
-        r[Output.BucklingForce] = setup.Slender.BucklingForce(free, ref trace);
         StageTime time = default;
         StagedPlan.Walk(setup, x, r, ref time);
         if (TTrace.Listens)
@@ -134,8 +120,7 @@ internal readonly struct StagedDrilling : IHoleKind
     {
         limits.Add(Limits.FluteLength, r[Output.ProgrammedDepth] + x[Input.ChipRoom], setup.FluteLength);
         limits.Add(HoleLimits.ToolStrength, r[Output.Torque], ToolTorsion.Share * r[Output.BreakingTorque]);
-        limits.Add(Whirl, r[Output.SpindleSpeed], r[Output.WhirlSpeed]);
-        limits.Add(Buckling, r[Output.Thrust], SlenderDrill.ForceShare * r[Output.BucklingForce]);
+        HoleWork.JudgeSlender(r, ref limits);
     }
 
     public static void Notice(HoleSetup setup, in Inputs x, in HoleResult r, List<Finding> findings)

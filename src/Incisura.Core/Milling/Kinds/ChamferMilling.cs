@@ -59,7 +59,11 @@ internal readonly struct ChamferMilling : IMillingKind
         r.Across = new(1, leg);
         r.Down = new(1, depth - below);
         r.Engagement = new(
-            diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace));
+            diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace))
+        {
+            Above = below,
+            Height = depth - below,
+        };
         r[Output.TipDepth] = depth;
     }
 

@@ -37,8 +37,15 @@ internal readonly struct ConstantEngagement : IMillingKind
         ],
         [ChipKept("largest")],
         Large,
-        [Output.LoopStep, Output.LoopRadius, Output.Rounds, Output.RimFeed, .. LoadRows])
-    { ChartedAs = [SideRough.Description], DepthFactor = 10 };
+        [Output.LoopStep, Output.LoopRadius, Output.Rounds, Output.RimFeed, Output.Own0, .. LoadRows])
+    {
+        ChartedAs = [SideRough.Description],
+        DepthFactor = 10,
+        Own = [new(Output.Own0, "P_m", "Power over whole loops", Quantity.Power) { Code = "loopPower" }],
+    };
+
+    private static readonly Formula MeanPowerFormula = new(
+        "P_m", "Power over whole loops", Quantity.Power, "P_c*q_l", "what a loop removes on average over what it removes at its head");
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
@@ -84,9 +91,12 @@ internal readonly struct ConstantEngagement : IMillingKind
         r[Output.Rounds] = loops;
         r[Output.RimFeed] = feed / r.Engagement.FeedFactor;
         PassTime.Sum<ConstantEngagement>(setup, x, ref r);
+        double whole = r.Load.RemovalRate;
         r[Output.RemovalRate] = r.Down.Each * step * width * feed / round / 1000;
+        r[Output.Own0] = r.Load.Power * r[Output.RemovalRate] / Math.Max(whole, 1e-12);
         if (TTrace.Listens)
         {
+            trace.Take(MeanPowerFormula, r[Output.Own0], new("P_c", r.Load.Power), new("q_l", r[Output.Own0] / r.Load.Power));
             trace.Take(LoopRadiusFormula, loop, new("B_s", width), new("DC", setup.Diameter));
             trace.Take(
                 RateFormula, r[Output.RemovalRate], new("a_p", r.Down.Each), new("s_l", step), new("B_s", width), new("R_l", loop),
@@ -115,12 +125,13 @@ internal readonly struct ConstantEngagement : IMillingKind
     public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
 
-    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings) => findings.Add(new(
-        "loop-mean",
-        Severity.Info,
-        new(
-            "The largest load stands at the head of a loop; over whole loops the power is {0} of {1} on average.",
-            new(r.Load.Power * r[Output.RemovalRate] / Math.Max(r.Load.RemovalRate, 1e-12), Quantity.Power),
-            new Measure(r.Load.Power, Quantity.Power)),
-        ""));
+    public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
+    {
+        if (setup.Cutter.Material == CuttingMaterial.Carbide || setup.Cutter.Described.Inserts) return;
+        findings.Add(new(
+            "loops-in-steel", Severity.Caution,
+            new(
+                "Loops live on cutting speed, which high-speed steel does not stand: this takes {0}.", new Measure(r[Output.Time], Quantity.Time)),
+            "Take a carbide cutter, or mill the slot in plain passes."));
+    }
 }

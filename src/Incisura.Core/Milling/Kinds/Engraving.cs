@@ -71,7 +71,12 @@ internal readonly struct Engraving : IMillingKind
 
         r.Across = new(1, width);
         r.Down = new(1, depth);
-        r.Engagement = new(width, width, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(width, width, ref trace));
+        r.Engagement = new(width, width, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(width, width, ref trace))
+        {
+            // The section widens to the top: its middle lies two thirds up.
+            Above = depth / 3,
+            Height = depth * 2 / 3,
+        };
         r[Output.TopWidth] = width;
         r[Output.TipDepth] = depth;
     }

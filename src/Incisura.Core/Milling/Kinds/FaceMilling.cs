@@ -6,6 +6,9 @@ namespace Incisura.Core.Milling.Kinds;
 /// <summary>Face milling: passes beside each other over a face, each with the axis beside or in the middle of its width.</summary>
 internal readonly struct FaceMilling : IMillingKind
 {
+    // Share of the room beside a pass by which the axis is set off its middle; shop practice.
+    private const double Beside = 0.8;
+
     public static OperationDescription Description { get; } = new(
         "face",
         "Face milling",
@@ -14,7 +17,7 @@ internal readonly struct FaceMilling : IMillingKind
         [
             new(Input.StockWidth, "W", "Width of the face", "Across", Quantity.Length, 0.001, 5000),
             Width,
-            new(Input.Offset, "e", "Axis beside the middle", "Across", Quantity.Length, -250, 250, 0),
+            new(Input.Offset, "e", "Axis beside the middle", "Across", Quantity.Length, -250, 250),
             StockHeight,
             Depth,
             FeedPerTooth,
@@ -28,12 +31,16 @@ internal readonly struct FaceMilling : IMillingKind
             Output.LargestChip, Output.Power, Output.Torque, Output.PeakForce, Output.TeethInCut,
             Output.PeakToValley,
         ])
-    { ChartedAs = [SideRough.Description], DepthFactor = 0.25 };
+    { ChartedAs = [SideRough.Description], DepthFactor = 0.25, WidthFactor = 0.7, DepthGivesWay = true };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.StockWidth, x[Input.WidthOfCut]);
         x.Propose(Input.StockHeight, x[Input.DepthOfCut]);
+
+        // Four fifths of the way to where the rim stands at the side of the pass: the chip leaves thin, and the cutter overlaps the edge.
+        double each = Passes.Even(x[Input.StockWidth], Math.Min(x[Input.WidthOfCut], setup.Diameter)).Each;
+        x.Propose(Input.Offset, Beside * Math.Max(0, setup.Diameter - each) / 2);
     }
 
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)

@@ -135,6 +135,7 @@ internal static class Helix
             corner = past > 0 ? setup.CornerRadius : 0;
         double depth = x[Input.StockHeight] + past + corner, rounds = (depth / pitch) + 1;
         r[Output.RimFeed] = feed / r.Engagement.FeedFactor;
+        r[Output.Thrust] = setup.RadialRatio * r.Load.FaceForce;
         r[Output.FeedDown] = feed * Math.Sin(double.DegreesToRadians(x[Input.RampAngle]));
         r[Output.ProgrammedDepth] = depth;
         r[Output.Rounds] = rounds;
@@ -142,6 +143,7 @@ internal static class Helix
         if (TTrace.Listens)
         {
             trace.Take(DownFormula, r[Output.FeedDown], new("v_f", feed), new("α", x[Input.RampAngle]));
+            if (r.Load.FaceForce > 0) trace.Take(PassLoad.FaceThrust, r[Output.Thrust], new("k_r", setup.RadialRatio), new("F_u", r.Load.FaceForce));
             trace.Take(DepthFormula, depth, new("H", x[Input.StockHeight]), new("t_b", past), new("r_ε", corner));
             trace.Take(RoundsFormula, rounds, new("t_p", depth), new("P_u", pitch));
             trace.Take(WayFormula, r[Output.Way], new("i_r", rounds), new("D_p", path), new("P_u", pitch));
@@ -181,6 +183,7 @@ internal readonly struct HelicalEntry : IMillingKind
         limits.Add(MillingLimits.RampAngle, x[Input.RampAngle], setup.LargestRamp);
         limits.Add(Helix.LeastHole, x[Input.HoleDiameter], setup.Diameter + setup.DeadCentre);
         limits.Add(Helix.LargestHole, x[Input.HoleDiameter], 2 * (setup.Diameter - setup.CornerRadius));
+        PassLoad.JudgeThrust(setup, r, ref limits);
     }
 }
 
@@ -227,6 +230,9 @@ internal readonly struct HelicalBoring : IMillingKind
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink => Helix.Walk(setup, x, r, ref sink);
 
-    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits) =>
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
+    {
         limits.Add(Helix.LargestHole, x[Input.HoleDiameter], x[Input.HoleBefore] + (2 * (setup.Diameter - setup.CornerRadius)));
+        PassLoad.JudgeThrust(setup, r, ref limits);
+    }
 }

@@ -27,6 +27,8 @@ internal readonly struct PlungeMilling : IMillingKind
         "i_r", "Plunges", Quantity.Count, "i_e*ceil(L/s_t - 1e-9)", "steps along the wall in every row");
     private static readonly Formula CuspFormula = new(
         "h_r", "Ridge between plunges", Quantity.Chip, "DC/2 - sqrt(DC^2/4 - s_t^2/4)", "circular segment");
+    private static readonly Formula ThrustFormula = new(
+        "F_f", "Thrust", Quantity.Force, "k_r*k_c*f_z*b_s", "force square to the edges, which along the end face lies along the axis");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "i_r*((H + c_0)/v_f + (H + c_0)/v_rapid) + 2*h_s/v_rapid",
         "down at feed rate, up in rapid, from a clear way c_0 above");
@@ -98,11 +100,15 @@ internal readonly struct PlungeMilling : IMillingKind
         double step = x[Input.SideStep], height = x[Input.WallHeight],
             plunges = r.Across.Count * Passes.Covering(x[Input.Length], step);
         double radius = setup.Diameter / 2, ridge = radius - Math.Sqrt((radius * radius) - (step * step / 4));
+        r[Output.Thrust] = setup.RadialRatio * r.Load.SpecificForce * x[Input.FeedPerTooth] * r.Engagement.EvenBite;
         r[Output.Rounds] = plunges;
         r[Output.Ridge] = ridge;
         PassTime.Sum<PlungeMilling>(setup, x, ref r);
         if (TTrace.Listens)
         {
+            trace.Take(
+                ThrustFormula, r[Output.Thrust], new("k_r", setup.RadialRatio), new("k_c", r.Load.SpecificForce), new("f_z", x[Input.FeedPerTooth]),
+                new("b_s", r.Engagement.EvenBite));
             trace.Take(RoundsFormula, plunges, new("i_e", r.Across.Count), new("L", x[Input.Length]), new("s_t", step));
             trace.Take(CuspFormula, ridge, new("DC", setup.Diameter), new("s_t", step));
             trace.Take(
@@ -122,6 +128,15 @@ internal readonly struct PlungeMilling : IMillingKind
         sink.Take(new(Up, way, setup.RapidFeed) { Count = r[Output.Rounds], Rapid = true, Speed = n });
         sink.Take(new(WayKind.Lift, setup.Practice.Lift, setup.RapidFeed) { Count = 2, Rapid = true, Speed = r[Output.SpindleSpeed] });
     }
+
+    public static void Judge(MillingSetup setup, in Inputs x, in MillingResult r, ref LimitSet limits)
+    {
+        if (setup.InsertReach > 0) limits.Add(MillingLimits.InsertReach, r.Across.Each, setup.InsertReach);
+        PassLoad.JudgeThrust(setup, r, ref limits);
+    }
+
+    public static double MostWidth(MillingSetup setup) =>
+        setup.InsertReach > 0 ? Math.Min(setup.InsertReach, setup.LargestWidth is var w && w > 0 ? w : setup.Diameter) : setup.LargestWidth;
 
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {

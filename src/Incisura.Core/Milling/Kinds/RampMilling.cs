@@ -11,6 +11,9 @@ internal readonly struct RampMilling : IMillingKind
 {
     private static readonly WayKind Ramp = new("ramp", "Ramps to and fro"), Level = new("level", "Level at the end");
 
+    private static readonly Formula ThrustFormula = new(
+        "F_f", "Thrust", Quantity.Force, "k_r*k_c11*(f_z*sin(α_r*pi/180))^(1 - m_c)*DC/2*ceil(z/2)",
+        "force square to the edges of the end face: half of them cut the floor, from the axis to the rim, with the share of the feed along the axis");
     private static readonly Formula OneFormula = new(
         "g_most", "Gain of a ramp, at most", Quantity.Length, "min(L*tan(α*pi/180), a_pmost)",
         "rise of a ramp of this angle over its length, within the depth allowed: one ramp is enough");
@@ -84,6 +87,9 @@ internal readonly struct RampMilling : IMillingKind
         double length = x[Input.Length], angle = Math.Atan(r.Down.Each / length), feed = r.Load.FeedRate;
         PassTime.Sum<RampMilling>(setup, x, ref r);
         double way = r[Output.Way];
+        double chip = x[Input.FeedPerTooth] * Math.Sin(angle), lips = Math.Ceiling(setup.Teeth / 2.0);
+        r[Output.Thrust] = setup.RadialRatio * setup.SpecificForce11 * Common.Wear(x) * Math.Pow(chip, 1 - setup.ChipExponent)
+            * setup.Diameter / 2 * lips;
         r[Output.Gain] = r.Down.Each;
         r[Output.RemovalRate] = setup.Diameter * length * x[Input.StockHeight] / way * feed / 1000;
         r[Output.Tilt] = double.RadiansToDegrees(angle);
@@ -91,6 +97,10 @@ internal readonly struct RampMilling : IMillingKind
         if (TTrace.Listens)
         {
             trace.Take(AngleFormula, r[Output.Tilt], new("g", r.Down.Each), new("L", length));
+            trace.Take(
+                ThrustFormula, r[Output.Thrust], new("k_r", setup.RadialRatio), new("k_c11", setup.SpecificForce11 * Common.Wear(x)),
+                new("f_z", x[Input.FeedPerTooth]), new("α_r", r[Output.Tilt]), new("m_c", setup.ChipExponent), new("DC", setup.Diameter),
+                new("z", setup.Teeth));
             trace.Take(DownFormula, r[Output.FeedDown], new("v_f", feed), new("α_r", r[Output.Tilt]));
             trace.Take(WayFormula, way, new("i_p", r.Down.Count), new("L", length), new("α_r", r[Output.Tilt]));
             trace.Take(
@@ -119,5 +129,6 @@ internal readonly struct RampMilling : IMillingKind
     {
         limits.Add(MillingLimits.RampAngle, r[Output.Tilt], setup.LargestRamp);
         PassLoad.JudgeChipRoom(setup, x, r, ref limits);
+        PassLoad.JudgeThrust(setup, r, ref limits);
     }
 }

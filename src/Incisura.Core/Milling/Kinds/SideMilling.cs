@@ -142,12 +142,12 @@ internal readonly struct SideFinish : IMillingKind
             new(Input.SpringPasses, "i_s", "Spring passes", "Along", Quantity.Count, 0, 10, 0),
             WallMilling.CornerRadius,
             WallMilling.CornerAngle,
-            Deflection(20),
+            Deflection(20) with { Name = "Error of the wall allowed" },
         ],
         [ChipKept("none"), PassWays, WallMilling.BendSide],
         Large,
-        [Output.PeakToValley, .. LoadRows])
-    { Takes = LeftoverKind.Wall };
+        [Output.PeakToValley, Output.WallError, Output.WallTilt, .. LoadRows])
+    { Takes = LeftoverKind.Wall, DepthGivesWay = true };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
@@ -173,7 +173,11 @@ internal readonly struct SideFinish : IMillingKind
         where TTrace : struct, ITrace => WallMilling.Engage(setup, x, Math.Max(x[Input.StockWidth], 1e-6), ref r, ref trace);
 
     public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
+        where TTrace : struct, ITrace
+    {
+        PassLoad.Wall(setup, x, x.BothWays, ref r, ref trace);
+        return WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
+    }
 
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>

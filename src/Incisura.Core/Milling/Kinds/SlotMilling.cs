@@ -36,6 +36,10 @@ internal readonly struct SlotMilling : IMillingKind
     public static void Refuse(MillingSetup setup, in Inputs x, InputCheck check)
     {
         double width = x[Input.SlotWidth];
+        check.Holds(
+            !(setup.LargestWidth < setup.Diameter * (1 - 1e-9)), "assembly", double.NaN,
+            $"Cutter {setup.Cutter.Number} is made for at most {setup.LargestWidth:0.###} mm of width and stands in a slot over its full "
+                + $"{setup.Diameter:0.###} mm. Take a slotting cutter with fewer teeth, or rough the slot with constant engagement.");
         if (width < setup.Diameter - 1e-9)
             check.Within("slotWidth", "The width of the slot", width, setup.Diameter, 1000, Quantity.Length)
                 .Holds(false, "slotWidth", width, $"A cutter of {setup.Diameter:0.###} mm cuts a wider slot; take one of at most {width:0.###} mm.");
@@ -70,7 +74,7 @@ internal readonly struct SlotMilling : IMillingKind
 
     public static void Notice(MillingSetup setup, in Inputs x, in MillingResult r, List<Finding> findings)
     {
-        if (x[Input.SlotWidth] < setup.Diameter * 1.005 && setup.Tip.AtTip > 0)
+        if (x[Input.SlotWidth] < setup.Diameter * 1.005 && r[Output.Deflection] > x[Input.DeflectionAllowed] / 2)
             findings.Add(new(
                 "one-pass-slot", Severity.Info,
                 new(

@@ -126,11 +126,11 @@ internal readonly struct SurfaceFinishing : IMillingKind
 
         if (setup.Barrel is { } barrel)
         {
-            double place = x[Input.ContactPlace],
-                half = Math.Max(
-                    step / 2, Math.Sqrt(x[Input.StockWidth] * Math.Max(0, (2 * radius) - x[Input.StockWidth]))) / barrel.ArcLength;
-            r[Output.ContactFrom] = place - half;
-            r[Output.ContactTo] = place + half;
+            // Lines go towards the tip: on the finished side, towards the machine, nothing is left beyond half a step.
+            double place = x[Input.ContactPlace], stock = x[Input.StockWidth],
+                raw = Math.Max(step / 2, Math.Sqrt(stock * Math.Max(0, (2 * radius) - stock)));
+            r[Output.ContactFrom] = place - (raw / barrel.ArcLength);
+            r[Output.ContactTo] = place + (step / 2 / barrel.ArcLength);
             r[Output.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
         }
         else r[Output.Tilt] = x[Input.Tilt];
@@ -159,7 +159,7 @@ internal readonly struct SurfaceFinishing : IMillingKind
                     new Measure(r.Engagement.Diameter, Quantity.Length)),
                 "Tilt the axis by 10° to 20°."));
         if (setup.Barrel is not { } barrel) return;
-        double from = r[Output.ContactFrom], to = r[Output.ContactTo], half = (to - from) / 2;
+        double from = r[Output.ContactFrom], to = r[Output.ContactTo], place = x[Input.ContactPlace], low = place - from, high = 1 - to + place;
         if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[Input.ContactPlace], x[Input.SurfaceWidth]) is var overlap && overlap > 0)
             findings.Add(new(
                 "holder-touches", Severity.Stop,
@@ -174,9 +174,9 @@ internal readonly struct SurfaceFinishing : IMillingKind
                 new(
                     "The contact runs from {0} to {1} of the barrel's arc, past its end.", new(from, Quantity.Ratio),
                     new Measure(to, Quantity.Ratio)),
-                half < 0.5
-                    ? $"Put it between {half:0.##} and {1 - half:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(half)):0.#}° "
-                        + $"and {Math.Abs(barrel.LeanAt(1 - half)):0.#}°."
+                low < high
+                    ? $"Put it between {low:0.##} and {high:0.##} of the arc, that is a tilt between {Math.Abs(barrel.LeanAt(low)):0.#}° "
+                        + $"and {Math.Abs(barrel.LeanAt(high)):0.#}°."
                     : "Take less stock or smaller steps, or a barrel with a longer arc."));
         else
             findings.Add(new(
@@ -196,7 +196,10 @@ internal readonly struct SurfaceFinishing : IMillingKind
             trace.Take(
                 BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To),
                 new("u", place));
-        r.Engagement = new(diameter, stock, step, lead, lead, 1, ArcOfEngagement.Side(diameter, Math.Min(stock, diameter), ref trace));
+        r.Engagement = new(diameter, stock, step, lead, lead, 1, ArcOfEngagement.Side(diameter, Math.Min(stock, diameter), ref trace))
+        {
+            Above = Math.Max(0, barrel.HeightAt(place) - (step / 2)),
+        };
     }
 
     // On a rounding at the tip the stock lies along the axis, more or less, and the step across.
