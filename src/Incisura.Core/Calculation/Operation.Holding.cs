@@ -50,8 +50,8 @@ public partial class Operation<TWork, TResult>
     private sealed class Box
     {
         // The share of the rate given up for depth, and how far a grid may miss the largest rate.
-        private const double DepthIsWorth = 0.05, GridMisses = 0.01;
-        private const int DepthSteps = 16, WidthSteps = 10, FeedSteps = 10, Halvings = 5;
+        private const double DepthIsWorth = 0.05, GridMisses = 0.02;
+        private const int DepthSteps = 16, WidthSteps = 12, FeedSteps = 6, Halvings = 5;
 
         private readonly CuttingSetup setup;
         private readonly Inputs charted;
@@ -214,32 +214,50 @@ public partial class Operation<TWork, TResult>
             return Fits(ref x, wanted, out double rate) ? rate : 0;
         }
 
-        // The largest feed up to the inputs' own that keeps the limits; false where none does, or removes less than is wanted.
+        // The largest feed up to the inputs' own that keeps the limits; false where none does, or removes less than is wanted. Loads follow a power of the
+        // feed but for what edges and run-out add, so a few steps come down to it; where they do not, it is closed in on from the least.
         private bool Fits(ref Inputs x, double wanted, out double rate)
         {
             double least = feed is null ? 0 : Math.Min(x[feed.Input], feed.Floor(setup, x));
-            rate = 0;
             for (int i = 0; i < FeedSteps; i++)
             {
-                LimitSet limits = Solved(ref x, out rate);
-                if (rate < wanted) return false;
-                double scale = 1;
-                for (int k = 0; k < limits.Count; k++)
-                {
-                    Limit limit = limits[k];
-                    if (!limit.Exceeded || (apart & (1u << k)) != 0) continue;
-                    if (feed is null || limit.Definition.WithFeed == FeedShare.None) return false;
-                    double power = limit.Definition.WithFeed == FeedShare.Load ? 1 - setup.ChipExponent : 1;
-                    scale = Math.Min(scale, Math.Pow(limit.Use, -1 / power));
-                }
-
+                double scale = Scale(ref x, out rate);
+                if (rate < wanted || scale == 0) return false;
                 if (scale == 1) return true;
                 double next = x[feed!.Input] * scale * (1 - 1e-9);
                 if (next < least * (1 - 1e-9)) return false;
                 x[feed.Input] = next;
             }
 
-            return false;
+            double outside = x[feed!.Input], inside = least;
+            x[feed.Input] = least;
+            if (Scale(ref x, out rate) != 1) return false;
+            for (int i = 0; i < FeedSteps; i++)
+            {
+                x[feed.Input] = Math.Sqrt(inside * outside);
+                if (Scale(ref x, out _) == 1) inside = x[feed.Input];
+                else outside = x[feed.Input];
+            }
+
+            x[feed.Input] = inside;
+            return Scale(ref x, out rate) == 1 && rate >= wanted;
+        }
+
+        // The share of the feed that keeps every limit that follows it; 1 where all are kept, 0 where one is not that does not follow.
+        private double Scale(ref Inputs x, out double rate)
+        {
+            LimitSet limits = Solved(ref x, out rate);
+            double scale = 1;
+            for (int k = 0; k < limits.Count; k++)
+            {
+                Limit limit = limits[k];
+                if (!limit.Exceeded || (apart & (1u << k)) != 0) continue;
+                if (feed is null || limit.Definition.WithFeed == FeedShare.None) return 0;
+                double power = limit.Definition.WithFeed == FeedShare.Load ? 1 - setup.ChipExponent : 1;
+                scale = Math.Min(scale, Math.Pow(limit.Use, -1 / power));
+            }
+
+            return scale;
         }
 
         // What is held is rounded down for the shop where that keeps the limits too.
@@ -257,7 +275,7 @@ public partial class Operation<TWork, TResult>
             }
 
             LimitSet limits = Solved(ref x, out double rounded);
-            return (Exceeded(limits) & ~apart) == 0 && rounded > 0.98 * rate ? x : found;
+            return (Exceeded(limits) & ~apart) == 0 && rounded > 0.995 * rate ? x : found;
         }
 
         private LimitSet Solved(ref Inputs x) => Solved(ref x, out _);

@@ -19,7 +19,7 @@ internal readonly record struct SideForce(double Along, double Across)
 internal struct EdgeLoad
 {
     // A slice that lags by less is taken at one angle.
-    private const double PointLag = 2e-3, AtEdge = 1e-9, ManyPitches = 16;
+    private const double PointLag = 2e-3, AtEdge = 1e-9, ManyPitches = 16, NoChip = 3.0;
     private const int Closings = 3, MostMoments = 48, WallHeights = 5;
     private const double WidestStep = 0.15;
 
@@ -94,10 +94,9 @@ internal struct EdgeLoad
         double best = 0, largest = -1;
         for (int i = 0; i < count; i++)
         {
-            // On a form that lags the corners of the many slices are worn off by each other.
-            if (i < count - 2 && !sides[i].Point) continue;
-            Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
-            if (!sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].ToLag, ref best, ref largest);
+            // Where an arc ends as its chip does, nothing breaks off.
+            if (sides[i].Exit < NoChip) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
+            if (sides[i].Point && !sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].FromLag, ref best, ref largest);
             if (sides[i].Entry > 0) Try(sides[i].Entry + sides[i].ToLag, ref best, ref largest);
         }
 

@@ -97,7 +97,7 @@ public class EdgeLoadTests
             SideForce got = c.Load.At(tip, climb);
             var dense = Summed(c, tip, climb, 2000);
             double scale = Force11 * c.Depth * Math.Pow(Feed, 1 - Exponent);
-            Assert.True(double.Hypot(got.Along - dense.Along, got.Across - dense.Across) <= 0.05 * scale, $"{c} {tip} {climb}: {got} {dense}");
+            Assert.True(double.Hypot(got.Along - dense.Along, got.Across - dense.Across) <= 0.07 * scale, $"{c} {tip} {climb}: {got} {dense}");
         },
         iter: 400, seed: "0000000000000");
 

@@ -4415,6 +4415,11 @@ export interface components {
              * @description Diameter offset register at the machine; 0 for none.
              */
             diameterRegister?: number;
+            /**
+             * Format: double
+             * @description Run-out measured at the tip as a dial reads it, µm; 0 where nobody has, and the holder's own counts.
+             */
+            runOut?: number;
             /** @description Place in the tool store. */
             stockPlace?: string;
             /** @description Places it stands in at machines. */
@@ -5041,7 +5046,7 @@ export interface components {
              * @description Stable code.
              * @enum {string}
              */
-            code: "arc" | "bendArc" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "contactFrom" | "contactTo" | "cutterBetween" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "leadLength" | "leftover" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesDown" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "topWidth" | "torque" | "way" | "whirlSpeed" | "width";
+            code: "arc" | "bendArc" | "bendChange" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "chiselThrust" | "contactFrom" | "contactTo" | "cutterBetween" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "leadLength" | "leftover" | "loopPower" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesDown" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pilotTorque" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "toolStress" | "topWidth" | "torque" | "wallError" | "wallTilt" | "way" | "whirlSpeed" | "width";
             /** @description Its symbol. */
             symbol: string;
             /** @description Plain words. */
@@ -5267,6 +5272,16 @@ export interface components {
              * @description Tilt of the seat per bending moment at the gauge line, µrad per N·m; own measurement or the interface's usual value.
              */
             seatCompliance: number;
+            /**
+             * Format: double
+             * @description Run-out at the tool as a dial reads it, µm, stated or usual for the kind; 0 where it is not known.
+             */
+            runOut?: number;
+            /**
+             * Format: double
+             * @description Force along the axis at which what it holds slips or is pulled out, N; 0 where it is not known.
+             */
+            holdingForce?: number;
             /** @description Profile outside what holds it, from the nose to the gauge line. */
             segments: components["schemas"]["StackSegment"][];
             /** @description Whether it is out of use. */
@@ -5479,7 +5494,7 @@ export interface components {
              * @description Code of the limit.
              * @enum {string}
              */
-            kind: "axisFeed" | "buckling" | "chipRoom" | "deflection" | "depthOfCutter" | "fluteLength" | "grip" | "highestSpeed" | "holeDepth" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "rampAngle" | "reach" | "ridge" | "speedInStep" | "speedReached" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "whirl" | "widthOfCutter";
+            kind: "axisFeed" | "bendChange" | "buckling" | "chipRoom" | "cutterStrength" | "deflection" | "depthOfCutter" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "rampAngle" | "reach" | "ridge" | "speedInStep" | "speedReached" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -5934,6 +5949,13 @@ export interface components {
             extras: string[];
             /** @description Whether the feed is the lead of the thread, so that the speed chart holds none for it. */
             feedInStep?: boolean;
+            /**
+             * Format: double
+             * @description Width over diameter where another operation's row of the chart serves; 0 where the row's own width does.
+             */
+            widthFactor?: number;
+            /** @description Whether the depth gives way to limits while width and feed stay, as in facing and finishing. */
+            depthGivesWay?: boolean;
         };
         /** @description A choice between words. */
         OptionDescription: {
@@ -6119,7 +6141,7 @@ export interface components {
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
          * @enum {unknown}
          */
-        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration";
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration" | "edgeForce";
         /** @description A quantity with the units of both systems. */
         QuantityUnits: {
             /** @description The quantity. */
@@ -6347,6 +6369,11 @@ export interface components {
             ofAxial: components["schemas"]["LoadCourse"];
             /** @description Course of the resultant. */
             ofResultant: components["schemas"]["LoadCourse"];
+            /**
+             * Format: double
+             * @description Mean torque over the revolution, N·m.
+             */
+            meanTorque: number;
             /**
              * Format: double
              * @description Mean cutting power over the revolution, kW.
@@ -7100,6 +7127,31 @@ export interface components {
              * @description Ratio of radial to tangential force at the edge, k_r, 0 to 1 (Altintas, mechanistic milling forces).
              */
             radialRatio?: number;
+            /**
+             * Format: double
+             * @description Tangential edge force K_te, N/mm of edge, 0 to 500; 0 where none is stated (Altintas, mechanistic milling forces).
+             */
+            edgeForce?: number;
+            /**
+             * Format: double
+             * @description Radial edge force K_re, N/mm of edge, 0 to 500; 0 where none is stated.
+             */
+            edgeForceRadial?: number;
+            /**
+             * Format: double
+             * @description Axial edge force K_ae, N/mm of edge, 0 to 500; 0 where none is stated.
+             */
+            edgeForceAxial?: number;
+            /**
+             * Format: double
+             * @description Least chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.
+             */
+            fittedFrom?: number;
+            /**
+             * Format: double
+             * @description Largest chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.
+             */
+            fittedTo?: number;
             /** @description Where the figures come from. */
             source?: string;
         };

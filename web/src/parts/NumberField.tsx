@@ -10,7 +10,12 @@ export interface Typed {
   text: string;
   system: UnitSystem;
   base: number;
+  /** What put it there, where nobody typed it. */
+  by?: Setter;
 }
+
+/** What can put values into fields that nobody typed. */
+export type Setter = 'best' | 'method';
 
 /** What was typed, as long as it is what stands; after an undo it is not. */
 export const still = (typed: Typed | undefined, value: number): Typed | undefined => (typed?.base === value ? typed : undefined);

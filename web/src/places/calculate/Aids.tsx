@@ -40,11 +40,21 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
     enabled: asked || Boolean(body.leftover),
   });
 
-  const inBase = (numbers: Record<string, number>) => asTyped(numbers, operation, units);
   const { DC, TDZ, DCX } = cutter?.dimensions ?? {};
   const { numbers, picks } = address.chosen;
   const size = DC ?? TDZ ?? DCX;
   const methodAddress = `${writeAddress({ ...NOTHING, operation: operation.code, numbers, picks })}${size ? `&d=${size}` : ''}`;
+
+  // What the part is stays; all else is proposed again.
+  const proposed = (code: string) => numbers[code]?.by !== undefined || operation.fields.some((f) => f.code === code && f.role !== 'part');
+  const backToProposals = () => {
+    const back = address.chosen;
+    address.change('proposals', (c) => ({
+      numbers: Object.fromEntries(Object.entries(c.numbers).filter(([code]) => !proposed(code))),
+      method: undefined,
+    }));
+    setSaid({ text: 'All values are proposed again.', back });
+  };
 
   const apply = useMutation({
     mutationFn: (id: number) =>
@@ -61,7 +71,7 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
       address.change('method', (c) => {
         const kept = Object.entries(c.numbers).filter(([code]) => !way.includes(code));
         return {
-          numbers: { ...Object.fromEntries(kept), ...inBase(choices.numbers) },
+          numbers: { ...Object.fromEntries(kept), ...asTyped(choices.numbers, operation, units, 'method') },
           picks: { ...c.picks, ...choices.options },
           ...(choices.method ? { method: choices.method } : {}),
         };
@@ -86,7 +96,13 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
         setSaid({ text: `There is no point inside all limits. ${point.reason}`, grave: true });
         return;
       }
-      const found = inBase(Object.fromEntries(point.values.map((v) => [v.code, v.value])));
+      // What was typed to be kept stays typed.
+      const found = asTyped(
+        Object.fromEntries(point.values.filter((v) => numbers[v.code]?.base !== v.value).map((v) => [v.code, v.value])),
+        operation,
+        units,
+        'best',
+      );
       address.change('best', (c) => ({ numbers: { ...c.numbers, ...found } }));
       const held = point.binding.map((k) => limits.find((l) => l.kind === k)?.name.toLowerCase() ?? k);
       setSaid({
@@ -176,6 +192,11 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
             least time
           </Button>
         </span>
+      )}
+      {Object.keys(numbers).some(proposed) && (
+        <Button size="small" type="link" onClick={backToProposals}>
+          all back to proposals
+        </Button>
       )}
       <span role="status" className={said?.grave ? 'said grave' : 'said'} title={said?.text}>
         {said?.text}

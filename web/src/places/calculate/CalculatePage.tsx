@@ -7,6 +7,7 @@ import { Choices } from './Choices';
 import { Figures } from './Figures';
 import { Fitting } from './Fitting';
 import { Keeping } from './Keeping';
+import { withAnother } from './address';
 import { asTyped, type Page } from './page';
 import { PICTURES } from './pictures/pictures';
 import { choicesOf, CYCLES, drilledWith, requestOf, unknownTo } from './request';
@@ -81,7 +82,12 @@ export function CalculatePage() {
           )}
           <Problem error={(atFields ? null : query.error) ?? where.error} />
           {operation && where.instead && (
-            <Fitting operation={operation} cutter={cutter} rows={where.instead} onTake={(id) => change('assembly', { assembly: id })} />
+            <Fitting
+              operation={operation}
+              cutter={cutter}
+              rows={where.instead}
+              onTake={(id) => change('assembly', (c) => withAnother(c, id))}
+            />
           )}
           {!result && atFields && (
             <p className="muted">

@@ -16,6 +16,8 @@ interface Props {
   elsewhere?: ReadonlySet<FieldCode> | undefined;
 }
 
+const SET_BY = { hand: '', best: 'set by the best point, ', method: 'set by the method, ' };
+
 /** The choices of the operation, read from its description and grouped by what they are. */
 export function Choices({ operation, result, refused, address, elsewhere }: Props) {
   const units = useUnits();
@@ -47,12 +49,10 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
           : '';
     const origin =
       state.origin === 'typed' && state.proposed !== null
-        ? `proposed ${units.number(state.proposed, quantity)}`
-        : state.origin === 'held'
-          ? 'held by a limit'
-          : state.note
-            ? units.sentence(state.note)
-            : '';
+        ? `${SET_BY[typed[state.code]?.by ?? 'hand']}proposed ${units.number(state.proposed, quantity)}`
+        : state.note
+          ? units.sentence(state.note)
+          : '';
     return [origin, range].filter(Boolean).join(' · ');
   }
 

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, usePicks } from '../../parts/shelf';
+import { withAnother } from './address';
 import type { Address } from './useAddress';
 import type { useSituation } from './useSituation';
 
@@ -155,7 +156,7 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
         onChoose={(v) => {
           setText('');
           if (v in ELSEWHERE) return void navigate(`${ELSEWHERE[v]!.path}?back=${encodeURIComponent(here)}`);
-          change('assembly', { assembly: Number(v) });
+          change('assembly', (c) => withAnother(c, Number(v)));
         }}
       />
       <span>on</span>

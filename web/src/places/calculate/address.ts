@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import type { Typed } from '../../parts/NumberField';
+import type { Setter, Typed } from '../../parts/NumberField';
 
 type Hole = Schemas['CrossHole'];
 type Edit = Schemas['StageEdit'];
@@ -50,6 +50,12 @@ const WORDS = new Map<string, 'operation' | 'method' | (typeof LAST)[number]>([
   ['method', 'method'],
   ...LAST.map((key) => [key, key] as const),
 ]);
+/** Numbers stand under n where they were typed, and under the first letter of what put them there otherwise. */
+const NUMBERS = new Map<string, Setter | undefined>([
+  ['n.', undefined],
+  ['b.', 'best'],
+  ['m.', 'method'],
+]);
 const IDENTITIES = ['material', 'assembly', 'machine'] as const;
 
 /** Reads an address. What cannot be read is kept by itself and told, never taken for something else. */
@@ -67,10 +73,11 @@ function readPart(chosen: Chosen, key: string, value: string): boolean {
   else if (identity) {
     if (!/^\d{1,9}$/.test(value) || Number(value) === 0) return false;
     chosen[identity] = Number(value);
-  } else if (key.startsWith('n.')) {
+  } else if (NUMBERS.has(key.slice(0, 2))) {
     const typed = readTyped(value);
+    const by = NUMBERS.get(key.slice(0, 2));
     if (!typed) return false;
-    chosen.numbers[key.slice(2)] = typed;
+    chosen.numbers[key.slice(2)] = by ? { ...typed, by } : typed;
   } else if (key.startsWith('o.')) chosen.picks[key.slice(2)] = value;
   else if (key === 'leftover') {
     const [record, revision] = value.split('~');
@@ -109,7 +116,7 @@ export function writeAddress(chosen: Chosen): string {
     value !== undefined && value !== '' && address.append(key, String(value));
   put('op', chosen.operation);
   for (const key of IDENTITIES) put(key, chosen[key]);
-  for (const [code, typed] of Object.entries(chosen.numbers)) put(`n.${code}`, writeTyped(typed));
+  for (const [code, typed] of Object.entries(chosen.numbers)) put(`${typed.by?.[0] ?? 'n'}.${code}`, writeTyped(typed));
   for (const [code, pick] of Object.entries(chosen.picks)) put(`o.${code}`, pick);
   put('method', chosen.method);
   put('leftover', chosen.leftover && `${chosen.leftover.record}~${chosen.leftover.revision}`);
@@ -123,6 +130,13 @@ export function writeAddress(chosen: Chosen): string {
 
 /** The path of a calculation. */
 export const pathOf = (chosen: Partial<Chosen>): string => `/calculate?${writeAddress({ ...NOTHING, ...chosen })}`;
+
+/** With another cutter what a method or the best point put into fields goes back to proposals; what was typed stays. */
+export const withAnother = (chosen: Chosen, assembly: number): Partial<Chosen> => {
+  const typed = Object.entries(chosen.numbers).filter(([, t]) => !t.by);
+  const same = typed.length === Object.keys(chosen.numbers).length;
+  return { assembly, numbers: Object.fromEntries(typed), ...(!same && { method: undefined }) };
+};
 
 /** What an alternative is pinned and a situation is kept with: all but what is looked at, the note, and the draft it may belong to. */
 export const bare = (chosen: Chosen): Chosen => ({

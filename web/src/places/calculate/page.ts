@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import type { AssemblySheet, Cutter } from '../../parts/shelf';
 import type { UnitFormat } from '../../parts/units';
-import type { Typed } from '../../parts/NumberField';
+import type { Setter, Typed } from '../../parts/NumberField';
 import type { Inputs } from './address';
 import type { Address } from './useAddress';
 import type { Situation } from './useSituation';
@@ -28,11 +28,11 @@ export interface Page {
 }
 
 /** Values nobody typed, each as it would be typed into its field. */
-export const asTyped = (numbers: Record<string, number>, operation: Operation, units: UnitFormat): Inputs =>
+export const asTyped = (numbers: Record<string, number>, operation: Operation, units: UnitFormat, by?: Setter): Inputs =>
   Object.fromEntries(
     Object.entries(numbers).map(([code, base]) => {
       const { quantity } = operation.fields.find((f) => f.code === code)!;
-      return [code, { text: units.editable(base, quantity), system: units.system, base }];
+      return [code, { text: units.editable(base, quantity), system: units.system, base, ...(by && { by }) }];
     }),
   );
 

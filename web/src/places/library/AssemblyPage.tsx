@@ -26,6 +26,7 @@ const NAMES: Record<string, string> = {
   places: 'Places',
   lengthRegister: 'Length register',
   diameterRegister: 'Diameter register',
+  runOut: 'Run-out measured',
   stockPlace: 'Kept in',
   retired: 'Retired',
 };
@@ -56,6 +57,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
       extensions: [],
       lengthRegister: 0,
       diameterRegister: 0,
+      runOut: 0,
       stockPlace: '',
       places: [],
       retired: false,
@@ -137,6 +139,14 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
                   : joint.least
                 : undefined
             }
+            disabled={!mayWork}
+          />
+          <NumberField
+            label="Run-out measured"
+            quantity="deviation"
+            {...form.number('runOut')}
+            refused={refused.runOut}
+            note="as a dial reads it at the tip; 0 takes what is stated with the holder"
             disabled={!mayWork}
           />
           <Extensions

@@ -34,6 +34,8 @@ const BLANK: Holder = {
   throughCoolant: false,
   mass: 0,
   seatCompliance: 0.9,
+  runOut: 0,
+  holdingForce: 0,
   retired: false,
   remarks: '',
   segments: [
@@ -59,6 +61,8 @@ const NAMES: Record<string, string> = {
   throughCoolant: 'Coolant through it',
   mass: 'Mass, 0 if not weighed',
   seatCompliance: 'Tilt of the seat, µrad/N·m',
+  runOut: 'Run-out by the dial, 0 if not known',
+  holdingForce: 'Holds along the axis, 0 if not known',
   segments: 'Profile',
   retired: 'Retired',
   remarks: 'Remarks',
@@ -74,6 +78,8 @@ const RUNS: NumberRow<Holder>[] = [
   ['balanceClass', '', 'ratio'],
   ['mass', '', 'mass'],
   ['seatCompliance', '', 'ratio'],
+  ['runOut', '', 'deviation'],
+  ['holdingForce', '', 'force'],
 ];
 const BACK: NumberRow<Holder>[] = [
   ['backSize', '', 'length'],

@@ -22,6 +22,11 @@ const NAMES: Record<string, string> = {
   specificCuttingForce: 'Specific cutting force at 1 mm',
   chipExponent: 'Rise for thin chips',
   radialRatio: 'Radial over tangential force',
+  edgeForce: 'Edge force, tangential, 0 if not stated',
+  edgeForceRadial: 'Edge force, radial',
+  edgeForceAxial: 'Edge force, axial',
+  fittedFrom: 'Fitted for chips from, 0 if not stated',
+  fittedTo: 'Fitted for chips to',
   source: 'Where the figures come from',
 };
 const NUMBERS: NumberRow<Material>[] = [
@@ -30,6 +35,11 @@ const NUMBERS: NumberRow<Material>[] = [
   ['specificCuttingForce', 'k_c1.1', 'stress'],
   ['chipExponent', 'm_c', 'ratio'],
   ['radialRatio', 'k_r', 'ratio'],
+  ['edgeForce', 'K_te', 'edgeForce'],
+  ['edgeForceRadial', 'K_re', 'edgeForce'],
+  ['edgeForceAxial', 'K_ae', 'edgeForce'],
+  ['fittedFrom', 'h_1', 'chip'],
+  ['fittedTo', 'h_2', 'chip'],
 ];
 const WORDS = ['name', 'condition', 'subGroup', 'source'] as const;
 
