@@ -51,7 +51,7 @@ public partial class Operation<TWork, TResult>
     {
         // The share of the rate given up for depth, and how far a grid may miss the largest rate.
         private const double DepthIsWorth = 0.05, GridMisses = 0.02;
-        private const int DepthSteps = 16, WidthSteps = 12, FeedSteps = 6, Halvings = 5;
+        private const int DepthSteps = 16, WidthSteps = 14, FeedSteps = 6, Halvings = 5;
 
         private readonly CuttingSetup setup;
         private readonly Inputs charted;
@@ -159,7 +159,7 @@ public partial class Operation<TWork, TResult>
                 else (inside, found, rate) = (middle, x, there);
             }
 
-            double DepthAt(int i) => most - ((most - floor) * i / DepthSteps);
+            double DepthAt(int i) => floor + ((most - floor) * Spaced(i, DepthSteps));
         }
 
         // Closes in on the largest rate from a point of the grid.
@@ -179,15 +179,19 @@ public partial class Operation<TWork, TResult>
             return best;
         }
 
+        // From 1 down to 0, closer together where the cut is small: there a little more is a large share of the load.
+        private static double Spaced(int i, int steps) => 1 - ((double)i / (steps - 1)) is var share ? share * Math.Sqrt(share) : 0;
+
         // The largest rate at a depth, over all widths; 0 where none keeps the limits and comes up to what is wanted.
         private double Widest(double depth, double wanted, out Inputs found)
         {
             double best = 0;
             found = default;
             int widths = wide is null ? 1 : WidthSteps;
+            double least = wide?.Floor(setup, charted) ?? 0;
             for (int j = 0; j < widths; j++)
             {
-                double width = wide is null ? 0 : charted[wide.Input] * (1 - ((double)j / WidthSteps));
+                double width = wide is null ? 0 : least + ((charted[wide.Input] - least) * Spaced(j, WidthSteps));
                 if (Point(depth, width, Math.Max(best, wanted), out Inputs x) is var rate && rate > best) (best, found) = (rate, x);
             }
 

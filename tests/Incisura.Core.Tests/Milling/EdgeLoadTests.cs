@@ -92,12 +92,12 @@ public class EdgeLoadTests
     public void The_forces_at_any_moment_are_those_of_small_pieces_of_the_edge() => Gen.Select(Cases, Gen.Double[0, 6.28], Gen.Bool).Sample(
         (c, tip, climb) =>
         {
-            // At a single moment a rounding in a few slices is told coarsely; its peak and its mean are held below.
-            if (c.Helix < 5 || c.Form is 1 or 2) return;
+            // At a single moment a leaning or rounded edge in a few slices is told coarsely; its peak and its mean are held below.
+            if (c.Helix < 5 || c.Form != 0) return;
             SideForce got = c.Load.At(tip, climb);
             var dense = Summed(c, tip, climb, 2000);
             double scale = Force11 * c.Depth * Math.Pow(Feed, 1 - Exponent);
-            Assert.True(double.Hypot(got.Along - dense.Along, got.Across - dense.Across) <= 0.07 * scale, $"{c} {tip} {climb}: {got} {dense}");
+            Assert.True(double.Hypot(got.Along - dense.Along, got.Across - dense.Across) <= 0.015 * scale, $"{c} {tip} {climb}: {got} {dense}");
         },
         iter: 400, seed: "0000000000000");
 
@@ -135,6 +135,8 @@ public class EdgeLoadTests
     public void Its_mean_torque_is_the_mean_of_its_course() => Cases.Sample(
         c =>
         {
+            // Edges without helix are in cut so shortly that a course in steps misses them.
+            if (c.Helix < 5) return;
             double sum = 0;
             for (int i = 0; i < 360; i++) sum += Summed(c, i * 2 * Math.PI / c.Teeth / 360, climb: false, 200).Torque / 360;
             Assert.InRange(c.Load.MeanTorque / sum, c.Form == 0 ? 0.985 : 0.95, c.Form == 0 ? 1.015 : 1.1);
