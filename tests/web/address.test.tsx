@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { MemoryRouter, useLocation, useNavigate } from 'react-router';
 import { afterEach, describe, expect, test, vi } from 'vitest';
 import type { Schemas } from '../../web/src/api/client';
-import { bare, given, NOTHING, pathOf, readAddress, writeAddress, type Chosen } from '../../web/src/places/calculate/address';
+import { bare, given, NOTHING, pathOf, readAddress, withAnother, writeAddress, type Chosen } from '../../web/src/places/calculate/address';
 import { choicesOf, drilledWith, unknownTo } from '../../web/src/places/calculate/request';
 import { useAddress } from '../../web/src/places/calculate/useAddress';
 
@@ -17,6 +17,8 @@ const WHOLE: Chosen = {
     depth: { text: '180', system: 'mm', base: 180 },
     width: { text: '1/2+1/8', system: 'in', base: 15.875 },
     odd: { text: 'a~b&c', system: 'mm', base: 1 },
+    found: { text: '0.08', system: 'mm', base: 0.08, by: 'best' },
+    usual: { text: '1.2', system: 'mm', base: 1.2, by: 'method' },
   },
   picks: { coolant: 'through', end: 'through' },
   method: 'Deep, gently',
@@ -47,6 +49,13 @@ describe('the address of a calculation', () => {
   ] as const)('keeps %s, to the letter', (_, chosen) => {
     expect(readAddress(writeAddress(chosen))).toEqual(chosen);
     expect(writeAddress(readAddress(writeAddress(chosen)))).toBe(writeAddress(chosen));
+  });
+
+  test('gives back with another cutter what a method or the best point put in, and keeps what was typed', () => {
+    const { assembly, numbers, method } = { ...WHOLE, ...withAnother(WHOLE, 7) };
+    expect([assembly, Object.keys(numbers), method]).toEqual([7, ['depth', 'width', 'odd'], undefined]);
+    const typed = { ...WHOLE, numbers };
+    expect({ ...typed, ...withAnother(typed, 7) }).toEqual({ ...typed, assembly: 7 });
   });
 
   test('writes plain numbers plainly, and what a program worked out with no more digits on screen than it needs', () => {

@@ -18,7 +18,7 @@ describe('the choices of an operation', () => {
     show(<Choices operation={OPERATION} result={RESULT} {...NOTHING} />);
     expect(screen.getAllByRole('heading', { level: 3 }).map((h) => h.textContent)).toEqual(['Across', 'Deep', 'Fast', 'Per tooth']);
     expect(under(/Width/)).toBe('0.25 × D · to 3.02 by deflection');
-    expect(under(/Depth/)).toBe('held by a limit · to 15.05 by deflection');
+    expect(under(/Depth/)).toBe('held from 18.00 mm by: deflection at the tip · to 15.05 by deflection');
     expect(under(/Cutting speed/)).toBe('proposed 190.0 · 1.9 to 445.6 by power');
     expect(under(/Feed per tooth/)).toBe('no value keeps the deflection');
   });

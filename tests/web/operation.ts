@@ -50,7 +50,12 @@ export const RESULT = {
       most: 3.02,
       mostBy: 'deflection',
     }),
-    state('depthOfCut', 15, { origin: 'held', most: 15.05, mostBy: 'deflection' }),
+    state('depthOfCut', 15, {
+      origin: 'held',
+      most: 15.05,
+      mostBy: 'deflection',
+      note: { template: 'held from {0} by: deflection at the tip', measures: [{ value: 18, quantity: 'length' }] },
+    }),
     state('cuttingSpeed', 200, { origin: 'typed', proposed: 190, least: 1.9, most: 445.6, mostBy: 'powerContinuous' }),
     state('feedPerTooth', 0.062, { most: null, mostBy: 'deflection' }),
     state('toolLife', 0, { used: false }),
