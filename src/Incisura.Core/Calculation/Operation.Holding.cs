@@ -49,8 +49,8 @@ public partial class Operation<TWork, TResult>
     /// </summary>
     private sealed class Box
     {
-        // The share of the rate given up for depth, and how far a grid may miss the largest rate.
-        private const double DepthIsWorth = 0.05, GridMisses = 0.02;
+        // The share of the rate given up for depth, and what a grid may miss and rounding take of the largest rate.
+        private const double DepthIsWorth = 0.05, GridMisses = 0.03;
         private const int DepthSteps = 16, WidthSteps = 14, FeedSteps = 6, Halvings = 5;
 
         private readonly CuttingSetup setup;
@@ -279,7 +279,7 @@ public partial class Operation<TWork, TResult>
             }
 
             LimitSet limits = Solved(ref x, out double rounded);
-            return (Exceeded(limits) & ~apart) == 0 && rounded > 0.995 * rate ? x : found;
+            return (Exceeded(limits) & ~apart) == 0 && rounded > 0.98 * rate ? x : found;
         }
 
         private LimitSet Solved(ref Inputs x) => Solved(ref x, out _);
