@@ -140,7 +140,7 @@ test('a method is saved, applied elsewhere, and says what it could not do', asyn
   await expect(maren.getByLabel(/^Feed per tooth/)).toHaveValue('0.02');
 });
 
-test('the life wanted moves the speed, a typed speed says the life, and a method keeps the pace', async ({ browser }) => {
+test('the life wanted moves the speed, a typed speed says the life, and a method sets the pace until the cutter changes', async ({ browser }) => {
   const maren = await comeInAs(browser, 'Maren Osk', WALL);
   const [life, speed] = [maren.getByLabel('Tool life wanted'), maren.getByLabel('Cutting speed')];
   await expect(life).toHaveValue('45');
@@ -159,6 +159,24 @@ test('the life wanted moves the speed, a typed speed says the life, and a method
   await choose(maren, 'Method', 'Long shift without a change');
   await expect(life).toHaveValue('120');
   await expect(maren.getByText('Life of the edge', { exact: true })).toBeVisible();
+  await expect(maren.getByText(/set by the method/).first()).toBeVisible();
   await choose(maren, 'Assembly', 'A-1043');
-  await expect(life).toHaveValue('120');
+  await expect(life).toHaveValue('45');
+});
+
+test('what the best point set is marked, and one press puts all back to proposals', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', WALL);
+  const feed = maren.getByLabel('Feed per tooth');
+  await expect(maren.getByRole('button', { name: 'most removal' })).toBeEnabled();
+  const proposed = await feed.inputValue();
+  const height = maren.getByLabel('Wall height');
+  await height.fill('20');
+  await maren.getByRole('button', { name: 'most removal' }).click();
+  await expect(maren.getByText(/set by the best point/).first()).toBeVisible();
+  await expect(height).toHaveValue('20');
+  await maren.getByRole('button', { name: 'all back to proposals' }).click();
+  await expect(maren.getByText(/set by the best point/)).toHaveCount(0);
+  await expect(height).toHaveValue('20');
+  await height.press('Escape');
+  await expect(feed).toHaveValue(proposed);
 });
