@@ -140,7 +140,9 @@ test('a method is saved, applied elsewhere, and says what it could not do', asyn
   await expect(maren.getByLabel(/^Feed per tooth/)).toHaveValue('0.02');
 });
 
-test('the life wanted moves the speed, a typed speed says the life, and a method sets the pace until the cutter changes', async ({ browser }) => {
+test('the life wanted moves the speed, a typed speed says the life, and a method sets the pace until the cutter changes', async ({
+  browser,
+}) => {
   const maren = await comeInAs(browser, 'Maren Osk', WALL);
   const [life, speed] = [maren.getByLabel('Tool life wanted'), maren.getByLabel('Cutting speed')];
   await expect(life).toHaveValue('45');

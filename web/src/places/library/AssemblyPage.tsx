@@ -141,14 +141,6 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
             }
             disabled={!mayWork}
           />
-          <NumberField
-            label="Run-out measured"
-            quantity="deviation"
-            {...form.number('runOut')}
-            refused={refused.runOut}
-            note="as a dial reads it at the tip; 0 takes what is stated with the holder"
-            disabled={!mayWork}
-          />
           <Extensions
             extensions={assembly.extensions ?? []}
             built={built}
@@ -164,6 +156,14 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
             refused={refused.holderId}
             narrow={{ role: 'holder' }}
             onChange={(id) => form.set('holderId', id)}
+          />
+          <NumberField
+            label="Run-out measured"
+            quantity="deviation"
+            {...form.number('runOut')}
+            refused={refused.runOut}
+            note="as a dial reads it at the tip; 0 takes what is stated with the holder"
+            disabled={!mayWork}
           />
           {built && (
             <p className="comes-to">
