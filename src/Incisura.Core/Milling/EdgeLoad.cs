@@ -55,6 +55,28 @@ internal struct EdgeLoad
         load.Top = load.slices[load.count - 1].ToZ;
     }
 
+    /// <summary>Largest resultant across the axis over a turn, N.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="e">How the teeth meet the work.</param>
+    /// <param name="x">The inputs.</param>
+    public static double LargestResultant(MillingSetup setup, in Engagement e, in Inputs x)
+    {
+        Of(setup, e, x, out EdgeLoad load);
+        return Math.Sqrt(load.At(load.WorstMoment(), climb: false).Squared);
+    }
+
+    /// <summary>Draws the load of an engagement up, at the inputs' feed, wear and run-out.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="e">How the teeth meet the work.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="load">Receives the load.</param>
+    public static void Of(MillingSetup setup, in Engagement e, in Inputs x, out EdgeLoad load)
+    {
+        double feed = x[Input.FeedPerTooth] * e.FeedFactor,
+            runOut = e.EvenChip ? 1 : RunOut.Factor(setup.RunOut.Share(feed, e.Arc), setup.ChipExponent);
+        Of(setup.Edge, e, feed, setup.SpecificForce11 * Common.Wear(x), runOut, out load);
+    }
+
     /// <summary>Section of the work that the edge sweeps square to its path, A_s, mm².</summary>
     public readonly double Section
     {

@@ -242,8 +242,7 @@ internal static class PassLoad
         where TTrace : struct, ITrace
     {
         Engagement e = r.Engagement;
-        double feed = x[Input.FeedPerTooth] * e.FeedFactor, runOut = RunOut.Factor(setup.RunOut.Share(feed, e.Arc), setup.ChipExponent);
-        EdgeLoad.Of(setup.Edge, e, feed, setup.SpecificForce11 * Common.Wear(x), runOut, out EdgeLoad edge);
+        EdgeLoad.Of(setup, e, x, out EdgeLoad edge);
         double from = Math.Min(setup.CornerRadius, edge.Top / 2);
         (double least, double most) = edge.WallError(setup.Tip, from, climb: true);
         if (conventional)

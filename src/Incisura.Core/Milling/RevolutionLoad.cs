@@ -63,9 +63,7 @@ public sealed record RevolutionLoad
     internal static RevolutionLoad Of(MillingSetup setup, in MillingResult result, in Inputs x)
     {
         Engagement e = result.Engagement;
-        double feed = x[Input.FeedPerTooth] * e.FeedFactor,
-            runOut = e.EvenChip ? 1 : RunOut.Factor(setup.RunOut.Share(feed, e.Arc), setup.ChipExponent);
-        EdgeLoad.Of(setup.Edge, e, feed, setup.SpecificForce11 * Common.Wear(x), runOut, out EdgeLoad edge);
+        EdgeLoad.Of(setup, e, x, out EdgeLoad edge);
         int angles = (int)Math.Clamp(Math.Ceiling(2 * Math.PI * AnglesInArc / e.Arc.Length), LeastAngles, MostAngles);
         angles = (angles + setup.Teeth - 1) / setup.Teeth * setup.Teeth;
         double[] tangential = new double[angles], radial = new double[angles], axial = new double[angles], along = new double[angles],
