@@ -118,7 +118,7 @@ internal struct EdgeLoad
         {
             // Where an arc ends as its chip does, nothing breaks off.
             if (sides[i].Exit < NoChip) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
-            if (sides[i].Point && !sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].FromLag, ref best, ref largest);
+            if (!sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].ToLag, ref best, ref largest);
             if (sides[i].Entry > 0) Try(sides[i].Entry + sides[i].ToLag, ref best, ref largest);
         }
 
