@@ -151,6 +151,11 @@ public readonly struct Limit
     /// <summary>Whether the limit is judged and exceeded; rounding in the last digits does not count.</summary>
     public bool Exceeded => Use > 1 + LimitDefinition.Tolerance;
 
+    /// <summary>Share of the feed that brings what is used down to what is allowed, where that follows a power of the feed.</summary>
+    /// <param name="chipExponent">m_c.</param>
+    internal double ShareOfFeed(double chipExponent) =>
+        Math.Pow(Use, -1 / (Definition.WithFeed == FeedShare.Load ? 1 - chipExponent : 1));
+
     /// <summary>Whether it is the limit of a definition.</summary>
     internal bool Is(LimitDefinition definition) => (place < 0 ? ~place : place) == definition.Place;
 }

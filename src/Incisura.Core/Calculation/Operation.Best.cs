@@ -117,8 +117,7 @@ public partial class Operation<TWork, TResult>
                     Limit limit = limits[k];
                     if (!(FreeFeed is null ? limit.Exceeded : limit.Use > 1)) continue;
                     if (FreeFeed is null || limit.Definition.WithFeed == FeedShare.None) return null;
-                    double power = limit.Definition.WithFeed == FeedShare.Load ? 1 - setup.ChipExponent : 1;
-                    scale = Math.Min(scale, Math.Pow(limit.Use, -1 / power));
+                    scale = Math.Min(scale, limit.ShareOfFeed(setup.ChipExponent));
                 }
 
                 if (scale == 1) return new([.. place], aim == BestAim.Removal ? result[Output.RemovalRate] : 1 / result[Output.Time], x);

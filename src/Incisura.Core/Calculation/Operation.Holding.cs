@@ -1,5 +1,3 @@
-using Incisura.Core.Charts;
-
 namespace Incisura.Core.Calculation;
 
 /// <content>Holding a proposal inside all limits together, in the box that the chart opens.</content>
@@ -257,8 +255,7 @@ public partial class Operation<TWork, TResult>
                 Limit limit = limits[k];
                 if (!limit.Exceeded || (apart & (1u << k)) != 0) continue;
                 if (feed is null || limit.Definition.WithFeed == FeedShare.None) return 0;
-                double power = limit.Definition.WithFeed == FeedShare.Load ? 1 - setup.ChipExponent : 1;
-                scale = Math.Min(scale, Math.Pow(limit.Use, -1 / power));
+                scale = Math.Min(scale, limit.ShareOfFeed(setup.ChipExponent));
             }
 
             return scale;

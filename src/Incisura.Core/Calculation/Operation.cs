@@ -154,7 +154,8 @@ public partial class Operation<TWork, TResult> : IOperation
     {
         OperationDescription d = TWork.Description;
         List<Finding> findings = [];
-        if (given.Setup.Row is not null && Levers.Any(l => !given.Wish.IsTyped(l.Input)) && InTheWay(result.Limits) is { } way)
+        if (given.Setup.Row is not null && Levers.Any(l => !given.Wish.IsTyped(l.Input)) && Exceeded(result.Limits) != 0
+            && result.Limits.Tightest is { } way)
             findings.Add(new(
                 "nothing-fits", way.Severity,
                 new($"No choice within the speed chart keeps every limit: {way.Words} stands in the way."), way.Cure));
@@ -165,16 +166,6 @@ public partial class Operation<TWork, TResult> : IOperation
         Common.AddFit(situation, given.Options, result.Limits, findings);
         TWork.Notice(given.Setup, x, result, findings);
         return [.. findings.OrderByDescending(f => f.Severity)];
-    }
-
-    // The limit exceeded most.
-    private static LimitDefinition? InTheWay(in LimitSet limits)
-    {
-        LimitDefinition? most = null;
-        double use = 1 + LimitDefinition.Tolerance;
-        for (int i = 0; i < limits.Count; i++)
-            if (limits[i].Use > use) (most, use) = (limits[i].Definition, limits[i].Use);
-        return most;
     }
 
     private static List<Given> GivensOf(Situation situation, Taken given, Proposal proposal, in TResult result)

@@ -22,7 +22,7 @@ internal static class Bend
         double diameter = e.Diameter, cutter = diameter / 2, width = Math.Min(e.Width, diameter);
         double angle = x[Input.CornerAngle] > 0 ? x[Input.CornerAngle] : 90;
         ArcOfEngagement arc = ArcOfEngagement.Bend(diameter, width, radius, x.OuterBend, angle, ref trace);
-        double straight = EdgeLoad.LargestResultant(setup, e, x), inBend = EdgeLoad.LargestResultant(setup, e with { Arc = arc }, x);
+        double straight = r[Output.PeakForce], inBend = EdgeLoad.LargestResultant(setup, e with { Arc = arc }, x);
         double centre = Math.Max(0, CircularPath.CentreFactor(radius, cutter, x.OuterBend));
         r[Output.BendArc] = double.RadiansToDegrees(arc.Length);
         r[Output.BendChip] = r.Load.LargestChip * arc.LargestSine / e.Arc.LargestSine;

@@ -60,6 +60,9 @@ internal sealed class CuttingEdge
     /// <summary>Axial edge force K_ae, N/mm; 0 where the material states none.</summary>
     public double Axial { get; }
 
+    /// <summary>Whether edge forces act in the plane of the work.</summary>
+    public bool HasEdgeForce => Force != 0 || Radial != 0;
+
     /// <summary>Whether the work of an engagement is summed along the edge, or the mean chip stands for it.</summary>
     /// <param name="e">How the teeth meet the work.</param>
     public bool WorksInSlices(in Engagement e) => !e.EvenChip && ((Sliced && e.AlongEdge) || Force > 0);

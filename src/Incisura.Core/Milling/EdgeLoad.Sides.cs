@@ -67,8 +67,9 @@ internal partial struct EdgeLoad
     private readonly (double Entry, double Exit) ArcAt(double r, in ArcOfEngagement arc)
     {
         r = Math.Max(r, 1e-9);
-        double entry = cosEntry >= 1 ? 1 : Math.Clamp(cosEntry * radius / r, -1, 1), exit = Math.Max(-1, ((radius * cosExit) - radius + r) / r);
-        return (cosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
+        double entry = arc.CosEntry >= 1 ? 1 : Math.Clamp(arc.CosEntry * radius / r, -1, 1);
+        double exit = Math.Max(-1, ((radius * arc.CosExit) - radius + r) / r);
+        return (arc.CosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
     }
 
     // The sums of chip and edge over what of a slice is in the arc, along and square to the direction in which the chip is nothing.

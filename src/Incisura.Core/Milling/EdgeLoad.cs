@@ -26,7 +26,7 @@ internal partial struct EdgeLoad
     private EdgeSlices slices;
     private int count;
     private bool even;
-    private double pitch, perPitch, force, factor, cosEntry, cosExit, radius;
+    private double pitch, perPitch, force, factor, radius;
     private CuttingEdge edge;
     private SineIntegrals integrals;
     private Sides sides;
@@ -48,7 +48,7 @@ internal partial struct EdgeLoad
         (load.pitch, load.perPitch) = (2 * Math.PI / edge.Teeth, edge.Teeth / (2 * Math.PI));
         load.factor = specificForce11 * Math.Pow(feed, edge.Integrals.Power);
         load.force = runOut * load.factor;
-        (load.cosEntry, load.cosExit, load.radius) = (e.Arc.CosEntry, e.Arc.CosExit, e.Diameter / 2);
+        load.radius = e.Diameter / 2;
         if (e.AlongEdge && edge.Sliced) load.count = edge.Form.Until(e.Depth, ref load.slices);
         else load.TakeWhole(e);
         for (int i = 0; i < load.count; i++) load.TakeSide(i, e.Arc);
@@ -77,7 +77,7 @@ internal partial struct EdgeLoad
         Of(setup.Edge, e, feed, setup.SpecificForce11 * Common.Wear(x), runOut, out load);
     }
 
-    /// <summary>Section of the work that the edge sweeps square to its path, A_s, mm².</summary>
+    /// <summary>Section of the work that the edge sweeps square to its path, A_e, mm².</summary>
     public readonly double Section
     {
         get
@@ -157,13 +157,12 @@ internal partial struct EdgeLoad
     public readonly SideForce At(double tip, bool climb)
     {
         double along = 0, across = 0, sense = climb ? 1 : -1;
-        bool edges = edge.Force != 0 || edge.Radial != 0;
         for (int i = 0; i < count; i++)
         {
             ref readonly Side side = ref sides[i];
             Span of = default;
             double front = Foremost(side, tip, climb, side.Lag);
-            if (side.Even && !side.Point && !edges)
+            if (side.Even && !side.Point && !edge.HasEdgeForce)
             {
                 // Whole pitches of a long lag stand over the arc from end to end whatever the moment.
                 double over = side.Lag - (side.Whole * pitch);
@@ -307,7 +306,7 @@ internal partial struct EdgeLoad
         ref readonly Side side = ref sides[i];
         along += (sense * side.Tangential * of.Cosine) - (side.Radial * of.Sine);
         across -= (sense * side.Tangential * of.Sine) + (side.Radial * of.Cosine);
-        if (edge.Force == 0 && edge.Radial == 0) return;
+        if (!edge.HasEdgeForce) return;
         double te = edge.Force * slices[i].Length, re = edge.Radial * slices[i].Upright;
         along += (sense * te * of.EdgeCosine) - (re * of.EdgeSine);
         across -= (sense * te * of.EdgeSine) + (re * of.EdgeCosine);
@@ -318,7 +317,7 @@ internal partial struct EdgeLoad
     // What one tooth adds: at one angle, or the mean between its ends within the arc.
     private readonly Span Summed(in Side side, in Cut cut)
     {
-        bool edges = edge.Force != 0 || edge.Radial != 0;
+        bool edges = edge.HasEdgeForce;
         if (side.Point)
         {
             (double sine, double cosine) = Math.SinCos(cut.From);
