@@ -1,7 +1,7 @@
 import { loadSums } from '../../web/src/parts/sums';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { isPlain, read } from '../../web/src/parts/typed';
-import { unitsIn } from './quantities';
+import { TABLE, unitsIn } from './quantities';
 
 beforeAll(loadSums);
 
@@ -131,6 +131,18 @@ describe('other quantities', () => {
     expect(read('100', 'cuttingSpeed', inch)).toEqual({ base: 30.48 });
     expect(read('100mm', 'cuttingSpeed', mm)).toHaveProperty('refused');
   });
+});
+
+test('the same work typed in either system is the same base value, to the last of 14 digits', () => {
+  for (const { quantity, metric, inch: own } of TABLE)
+    for (const base of [0.0127, 0.1, 1, 2.38125, 12.7, 101.6, 1234.5]) {
+      const typedIn = (perBase: number) => String(Number((base / perBase).toPrecision(15)));
+      for (const [units, shown] of [[mm, metric], [inch, own]] as const) {
+        const reading = read(typedIn(shown.perBase), quantity, units);
+        expect('base' in reading && Math.abs(reading.base - base) <= 1e-13 * base, `${base} ${quantity} as ${shown.unit}`).toBe(true);
+      }
+    }
+  for (const text of ['12mm', '0.5in', '1/2"', '20mm+1/8"']) expect(read(text, 'length', inch)).toEqual(read(text, 'length', mm));
 });
 
 test('only sums and fractions have a result to show', () => {

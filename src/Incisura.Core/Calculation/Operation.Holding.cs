@@ -6,11 +6,22 @@ public partial class Operation<TWork, TResult>
     private static readonly Lever? Deep = Levers.FirstOrDefault(l => l.KeptFirst),
         Wide = Levers.FirstOrDefault(l => l is { IsFeed: false, KeptFirst: false } && l != Speed);
 
-    // Depth, width and feed are looked for together, and the speed at the diameter in contact of each point.
+    // Each step down in speed that is tried where no depth, width and feed keep the limits.
+    private const double SlowerStep = 0.85, SlowestProposed = 0.2;
+
+    // Depth, width and feed are looked for together, and the speed at the diameter in contact of each point. What no point keeps may be kept slower:
+    // a drill in a weak machine.
     private static void HoldTogether(CuttingSetup setup, ref Inputs x, List<Hold> holds)
     {
         Box box = new(setup, x);
-        Inputs held = box.Found(out LimitDefinition? by);
+        Inputs held = box.Found(out LimitDefinition? by, out uint over);
+        double charted = x[Input.CuttingSpeed];
+        if (over != 0 && !x.IsTyped(Input.CuttingSpeed) && Slower(setup, x, out Inputs slower, out LimitDefinition? asked))
+        {
+            (held, by) = (slower, asked ?? by);
+            if (asked is not null) holds.Add(new(asked, Input.CuttingSpeed, charted, held[Input.CuttingSpeed]));
+        }
+        else TellSpeed(setup, x, held, holds);
         if (by is not null)
             foreach (Lever lever in box.Turned)
             {
@@ -18,8 +29,30 @@ public partial class Operation<TWork, TResult>
                 if (held[lever.Input] < from * (1 - 1e-9)) holds.Add(new(by, lever.Input, from, held[lever.Input]));
             }
 
-        TellSpeed(setup, x, held, holds);
         x = held;
+    }
+
+    // The fastest of some slower speeds at which every limit is kept.
+    private static bool Slower(CuttingSetup setup, in Inputs x, out Inputs held, out LimitDefinition? by)
+    {
+        (held, by) = (x, null);
+        double charted = x[Input.CuttingSpeed], least = Math.Max(SlowestProposed * charted, SpeedAt(setup, x, setup.LeastSpeed));
+        Inputs slow = x;
+        uint over = 1;
+        for (double speed = SlowerStep * charted; over != 0 && speed >= least; speed *= SlowerStep)
+        {
+            slow[Input.CuttingSpeed] = speed;
+            Box box = new(setup, slow);
+            if (box.Apart == 0) held = box.Found(out _, out over);
+        }
+
+        if (over != 0) return false;
+        NoTrace none = default;
+        Inputs fast = held;
+        fast[Input.CuttingSpeed] = charted;
+        TWork.Solve(setup, fast, out TResult result, ref none);
+        by = result.Limits.Tightest;
+        return true;
     }
 
     private static void TellSpeed(CuttingSetup setup, in Inputs from, in Inputs to, List<Hold> holds)
@@ -70,17 +103,31 @@ public partial class Operation<TWork, TResult>
 
         public IReadOnlyList<Lever> Turned { get; }
 
-        // The inputs that keep every limit that can be kept, and the limit that asked for it; null where the charted ones do.
-        public Inputs Found(out LimitDefinition? by)
+        // What is over as charted and even where depth, width and feed are least: no point of the box can keep it.
+        public uint Apart
+        {
+            get
+            {
+                Inputs start = charted, least = Least();
+                return Exceeded(Solved(ref start)) & Exceeded(Solved(ref least));
+            }
+        }
+
+        // The inputs that keep every limit that can be kept, the limit that asked for it, none where the charted ones do, and what is over still.
+        public Inputs Found(out LimitDefinition? by, out uint still)
+        {
+            Inputs found = Kept(out by);
+            still = Exceeded(Solved(ref found));
+            return found;
+        }
+
+        private Inputs Kept(out LimitDefinition? by)
         {
             Inputs start = charted;
             LimitSet limits = Solved(ref start);
             by = null;
             if (Exceeded(limits) is var over && over == 0) return start;
-            Inputs least = charted;
-            if (deep is not null) least = At(setup, least, deep.Input, deep.Floor(setup, least));
-            if (wide is not null) least = At(setup, least, wide.Input, wide.Floor(setup, least));
-            if (feed is not null) least[feed.Input] = Math.Min(least[feed.Input], feed.Floor(setup, least));
+            Inputs least = Least();
             LimitSet atLeast = Solved(ref least);
 
             // What is over even at the least load no point of the box can keep.
@@ -91,6 +138,15 @@ public partial class Operation<TWork, TResult>
             Inputs found = default;
             if (deep is null || !TWork.Description.DepthGivesWay || !Shallower(ref found, ref rate)) Together(ref found, ref rate);
             return rate > 0 ? Rounded(found, rate) : least;
+        }
+
+        private Inputs Least()
+        {
+            Inputs least = charted;
+            if (deep is not null) least = At(setup, least, deep.Input, deep.Floor(setup, least));
+            if (wide is not null) least = At(setup, least, wide.Input, wide.Floor(setup, least));
+            if (feed is not null) least[feed.Input] = Math.Min(least[feed.Input], feed.Floor(setup, least));
+            return least;
         }
 
         // Width and feed as charted, and the deepest that keeps the limits: a bend does not rise evenly, so it is looked for from the deep end.
@@ -216,8 +272,9 @@ public partial class Operation<TWork, TResult>
             return Fits(ref x, wanted, out double rate) ? rate : 0;
         }
 
-        // The largest feed up to the inputs' own that keeps the limits; false where none does, or removes less than is wanted. Loads follow a power of the
-        // feed but for what edges and run-out add, so a few steps come down to it; where they do not, it is closed in on from the least.
+        // The largest feed up to the inputs' own that keeps the limits; false where none does, or removes less than is wanted. Loads follow a
+        // power of the feed but for what edges and run-out add, so a few steps come down to it; where they do not, it is closed in on from the
+        // least.
         private bool Fits(ref Inputs x, double wanted, out double rate)
         {
             double least = feed is null ? 0 : Math.Min(x[feed.Input], feed.Floor(setup, x));
@@ -227,7 +284,7 @@ public partial class Operation<TWork, TResult>
                 if (rate < wanted || scale == 0) return false;
                 if (scale == 1) return true;
                 double next = x[feed!.Input] * scale * (1 - 1e-9);
-                if (next < least * (1 - 1e-9)) return false;
+                if (next < least) break;
                 x[feed.Input] = next;
             }
 

@@ -31,8 +31,8 @@ internal partial struct EdgeLoad
         };
     }
 
-    // The arc of a slice, at its lower end and how it grows to its upper one. The surface before was left by an edge of the same form, so that the width
-    // is the same at every height; where the arc begins beside it the side of the stock is plane.
+    // The arc of a slice, at its lower end and how it grows to its upper one. The surface before was left by an edge of the same form, so that the
+    // width is the same at every height; where the arc begins beside it the side of the stock is plane.
     private void TakeSide(int i, in ArcOfEngagement arc)
     {
         double from = edge.LagPerDepth * slices[i].FromZ, to = edge.LagPerDepth * slices[i].ToZ, r = slices[i].Radius;
@@ -56,6 +56,8 @@ internal partial struct EdgeLoad
         {
             (side.Entry, side.Exit) = ArcAt(slices[i].FromRadius, arc);
             (double entry, double exit) = ArcAt(slices[i].ToRadius, arc);
+            // Beyond the axis an arc widens steeply from where it begins: the slice has that of its upper end throughout, which is never below.
+            if (entry > Math.PI / 2) side.Entry = entry;
             (side.EntryGrows, side.ExitGrows, side.Even) = (entry - side.Entry, exit - side.Exit, false);
             (side.LeastEntry, side.LargestExit) = (Math.Min(side.Entry, entry), Math.Max(side.Exit, exit));
         }

@@ -12,8 +12,9 @@ internal readonly record struct SideForce(double Along, double Across)
 }
 
 /// <summary>
-/// The load of all teeth at any moment of a turn, from the edge in slices: at each height its own radius, arc, chip and lag behind the tip. On a slice
-/// that lags the forces are summed in closed form between its tail and its front (<see cref="SineIntegrals"/>); Altintas, Manufacturing Automation,
+/// The load of all teeth at any moment of a turn, from the edge in slices: at each height its own radius, arc, chip and lag behind the tip. On a
+/// slice that lags the forces are summed in closed form between its tail and its front (<see cref="SineIntegrals"/>); Altintas, Manufacturing
+/// Automation,
 /// and Engin and Altintas 2001 for the general cutter.
 /// </summary>
 internal partial struct EdgeLoad
@@ -116,10 +117,10 @@ internal partial struct EdgeLoad
         double best = 0, largest = -1;
         for (int i = 0; i < count; i++)
         {
-            // Where an arc ends as its chip does, nothing breaks off.
-            if (sides[i].Exit < NoChip) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
+            // Where an arc ends as its chip does, nothing breaks off; a leaning slice begins where the one below it ended.
+            if (sides[i].Exit < NoChip && (i == 0 || sides[i - 1].Even)) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
             if (!sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].ToLag, ref best, ref largest);
-            if (sides[i].Entry > 0) Try(sides[i].Entry + sides[i].ToLag, ref best, ref largest);
+            if (sides[i].Entry > 0) Try(sides[i].Entry + sides[i].EntryGrows + sides[i].ToLag, ref best, ref largest);
         }
 
         // A short arc is looked at in shorter steps.

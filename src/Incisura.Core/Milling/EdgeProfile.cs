@@ -54,8 +54,8 @@ internal struct EdgeSlices
 }
 
 /// <summary>
-/// The edge of a cutter along its profile: down to any depth it is a few slices (the general cutter of Engin and Altintas 2001). A straight side is one
-/// slice whatever its length.
+/// The edge of a cutter along its profile: down to any depth it is a few slices (the general cutter of Engin and Altintas 2001). A straight side is
+/// one slice whatever its length.
 /// </summary>
 internal sealed class EdgeProfile
 {

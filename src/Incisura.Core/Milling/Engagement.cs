@@ -6,6 +6,19 @@ namespace Incisura.Core.Milling;
 /// <param name="ChipRatio">Chip of the face for each mm of feed per tooth of the centre: the sine of the ramp angle.</param>
 public readonly record struct FaceCut(double Section, double Share, double ChipRatio);
 
+/// <summary>Which way the edge makes a finished wall.</summary>
+public enum WallCut
+{
+    /// <summary>No wall is finished.</summary>
+    None,
+
+    /// <summary>It climbs.</summary>
+    Climb,
+
+    /// <summary>It climbs on the way there and cuts conventionally on the way back.</summary>
+    BothWays,
+}
+
 /// <summary>How the teeth meet the work in one pass.</summary>
 /// <param name="Diameter">Diameter in contact D_e, mm.</param>
 /// <param name="Width">Width a_e of the section removed, mm.</param>
@@ -37,6 +50,9 @@ public readonly record struct Engagement(
 
     /// <summary>Height of the edge in the work, mm; 0 where that is the depth.</summary>
     public double Height { get; init; }
+
+    /// <summary>Which way the edge makes a wall whose error is wanted.</summary>
+    public WallCut Wall { get; init; }
 
     /// <summary>What the end face takes under the middle of a path so tight that the side does not reach it.</summary>
     public FaceCut Face { get; init; }

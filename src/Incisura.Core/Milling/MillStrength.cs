@@ -30,15 +30,15 @@ public readonly record struct SectionStress(double Bending, double Torsion)
 }
 
 /// <summary>
-/// What a milling cutter stands in bending and torsion: the sections where a moment meets a thinner or notched body — the run-out of the flutes, steps
-/// of neck and shank, the nose of the holder — against the fatigue strength of its material at the passing of its teeth.
+/// What a milling cutter stands in bending and torsion: the sections where a moment meets a thinner or notched body — the run-out of the flutes,
+/// steps of neck and shank, the nose of the holder — against the fatigue strength of its material at the passing of its teeth.
 /// </summary>
 public sealed class MillStrength
 {
     /// <summary>Safety against fatigue; shop practice where no test of the very cutter is known.</summary>
     public const double Safety = 1.5;
 
-    /// <summary>Notch factor where flutes run out, and at a step: a shallow, well rounded shoulder (Peterson, Stress Concentration Factors).</summary>
+    /// <summary>Notch factor where flutes run out, and at a step: a shallow, rounded shoulder (Peterson, Stress Concentration Factors).</summary>
     public const double FluteNotch = 1.4, StepNotch = 1.2;
 
     /// <summary>Bending stress.</summary>

@@ -30,16 +30,30 @@ internal static class PassDivision
 internal static class FeedMarks
 {
     private static readonly Formula PeakToValley = new(
-        "R_th", "Peak to valley along the feed, theory", Quantity.Deviation, "1000*f_z^2/(8*r)",
-        "circular segment, for one tooth after another; runout makes it the feed of a turn");
+        "R_th", "Peak to valley along the feed, theory", Quantity.Deviation, "1000*f_z^2/(8*r)", "circular segment, for one tooth after another");
+    private static readonly Formula WithRunOut = PeakToValley with
+    {
+        Expression = "1000*min(f_z^2/(8*r) + 2*e_r, (z*f_z)^2/(8*r))",
+        Source = "circular segment: the teeth lie within twice the offset of the axis, and no mark is longer than the feed of a turn; "
+            + "errs on the safe side",
+    };
 
     /// <summary>Writes peak to valley for a rounding that passes with the feed; nothing without one.</summary>
-    public static void Solve<TTrace>(double radius, double feed, ref MillingResult r, ref TTrace trace)
+    /// <param name="radius">Radius r of the rounding, mm.</param>
+    /// <param name="feed">f_z, mm.</param>
+    /// <param name="runOut">Run-out of the teeth across the surface; none where it does not lie across it.</param>
+    /// <param name="r">Receives the height.</param>
+    /// <param name="trace">Listens to the step.</param>
+    public static void Solve<TTrace>(double radius, double feed, RunOut runOut, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         if (!(radius > 0)) return;
-        double height = 1000 * feed * feed / (8 * radius);
+        double turn = runOut.Teeth * feed, even = feed * feed / (8 * radius);
+        bool uneven = runOut.Step > 0;
+        double height = 1000 * (uneven ? Math.Min(even + (2 * runOut.Offset), turn * turn / (8 * radius)) : even);
         r[Output.PeakToValley] = height;
-        if (TTrace.Listens) trace.Take(PeakToValley, height, new("f_z", feed), new("r", radius));
+        if (!TTrace.Listens) return;
+        if (uneven) trace.Take(WithRunOut, height, new("f_z", feed), new("r", radius), new("e_r", runOut.Offset), new("z", runOut.Teeth));
+        else trace.Take(PeakToValley, height, new("f_z", feed), new("r", radius));
     }
 }

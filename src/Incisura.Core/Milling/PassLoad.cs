@@ -99,8 +99,8 @@ internal static class PassLoad
 
     private static readonly Formula DeflectionFormula = new(
         "δ", "Deflection at the tip", Quantity.Deviation, "F*C_F",
-        "compliance of the tip for a force spread as the edges in cut lie at that moment: stepped cantilever of the profile, Euler-Bernoulli, with the "
-            + "tilt of the seat");
+        "compliance of the tip for a force spread as the edges in cut lie at that moment: stepped cantilever of the profile, Euler-Bernoulli, with "
+            + "the tilt of the seat");
     /// <summary>Force along the axis of what the end face cuts.</summary>
     public static readonly Formula FaceThrust = new(
         "F_f", "Thrust", Quantity.Force, "k_r*F_u", "force square to the edges of the end face, which there lies along the axis");
@@ -144,6 +144,7 @@ internal static class PassLoad
         Push push = e.EvenChip
             ? Even(setup, e, feed, load, ref trace)
             : InTurn(setup, e, edge, load, feed, k11, share, runOut, ref trace);
+        if (e.Wall != WallCut.None) Wall(setup, edge, e.Wall, ref r, ref trace);
         double force = push.Force, deflection = push.Deflection;
         BearingSection weakest = setup.Strength.Weakest(force, push.At, push.Torque, out SectionStress stress);
         double motorPower = CuttingSetup.MotorPower(load.Power, setup.Efficiency);
@@ -232,20 +233,13 @@ internal static class PassLoad
         return new(force, 0, deflection, load.Torque);
     }
 
-    /// <summary>Works out where the wall ends up, and how it leans over the depth.</summary>
-    /// <param name="setup">The setup.</param>
-    /// <param name="x">The inputs.</param>
-    /// <param name="conventional">Whether passes are cut conventionally too.</param>
-    /// <param name="r">The result with its load.</param>
-    /// <param name="trace">Listens to the steps.</param>
-    public static void Wall<TTrace>(MillingSetup setup, in Inputs x, bool conventional, ref MillingResult r, ref TTrace trace)
+    // Where the wall ends up, and how it leans over the depth.
+    private static void Wall<TTrace>(MillingSetup setup, in EdgeLoad edge, WallCut cut, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        Engagement e = r.Engagement;
-        EdgeLoad.Of(setup, e, x, out EdgeLoad edge);
         double from = Math.Min(setup.CornerRadius, edge.Top / 2);
         (double least, double most) = edge.WallError(setup.Tip, from, climb: true);
-        if (conventional)
+        if (cut == WallCut.BothWays)
         {
             (double least2, double most2) = edge.WallError(setup.Tip, from, climb: false);
             (least, most) = (Math.Min(least, least2), Math.Max(most, most2));

@@ -3,7 +3,6 @@ using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Materials;
 
 namespace Incisura.Core.Tests.Milling;
 
@@ -12,52 +11,7 @@ public class ProposalTests
 {
     private static readonly IOperation Rough = Operations.Find("side-rough")!, Face = Operations.Find("face")!;
 
-    // The same numbers at every run.
-    private sealed class Draw(int seed)
-    {
-        private readonly Random random = new(seed);
-
-        public double Between(double least, double most) => least + ((most - least) * random.NextDouble());
-
-        public T Of<T>(params T[] all) => all[random.Next(all.Length)];
-    }
-
-    private static Situation Drawn(int seed, string code, CutterFamily family)
-    {
-        Draw draw = new(seed);
-        Situation s = Sample.With(family, code);
-        WorkMaterial material = s.Material.Value with
-        {
-            SpecificCuttingForce = draw.Between(500, 3200),
-            ChipExponent = draw.Between(0.1, 0.35),
-            RadialRatio = draw.Between(0.2, 0.6),
-            EdgeForce = draw.Of(0, 0, 0, 30),
-        };
-        double power = draw.Between(0.6, 20);
-        return s with
-        {
-            Material = new(1, 1, material),
-            Holder = new(1, 1, s.Holder.Value with { RunOut = draw.Of(0, 5, 20), SeatCompliance = draw.Between(0, 3) }),
-            Machine = new(
-                1, 1,
-                s.Machine.Value with
-                {
-                    LargestSpeed = draw.Of(1200, 6000, 24000),
-                    LargestFeed = draw.Of(600, 5000, 20000),
-                    AxisThrust = draw.Of(0, 1500, 12000),
-                    Curve = [new(500, power, power * 1.3, 20 * power, 26 * power), new(24000, power, power * 1.3, power, 1.3 * power)],
-                }),
-            Chart = new(
-                1, 1,
-                s.Chart.Value with
-                {
-                    Rows =
-                    [
-                        .. s.Chart.Value.Rows.Select(r => r with { WidthRatio = draw.Between(0.03, 0.6), DepthRatio = draw.Between(0.1, 1.5) }),
-                    ],
-                }),
-        };
-    }
+    private static Situation Drawn(int seed, string code, CutterFamily family) => RandomSituation.From(Sample.With(family, code), seed);
 
     public static TheoryData<string, CutterFamily> Milling()
     {
@@ -71,46 +25,7 @@ public class ProposalTests
     [MemberData(nameof(Milling))]
     public void A_proposal_keeps_every_limit_or_says_which_stands_in_the_way_and_nothing_in_the_box_does(string code, CutterFamily family)
     {
-        IOperation operation = Operations.Find(code)!;
-        for (int seed = 0; seed < 45; seed++)
-        {
-            Situation s = Drawn(seed, code, family);
-            CalculationResult r;
-            try
-            {
-                r = operation.Calculate(s, Choices.None, explain: false);
-            }
-            catch (InputException)
-            {
-                continue;
-            }
-
-            if (r.Limits.All(l => !(l.Use > 1 + 1e-6))) continue;
-            string way = Assert.Single(r.Findings, f => f.Code == "nothing-fits").Text.Template;
-            Assert.True(r.Limits.Any(l => l.Use > 1 && way.Contains(l.Name, StringComparison.OrdinalIgnoreCase)), $"{code} {family} {seed}: {way}");
-
-            // No point of the box keeps what the proposal breaks: less depth, less width and less feed, together and each for itself.
-            string[] free = [.. operation.Description.Free.Where(f => f != "cuttingSpeed")];
-            for (int i = 0; i < 64; i++)
-            {
-                (string, double)[] typed =
-                [
-                    .. free.Select((f, k) => (f, Math.Max(r.Field(f).Value * Math.Pow(0.35, (i >> (2 * k)) & 3), r.Field(f).Least ?? 0))),
-                ];
-                if (typed.Any(t => t.Item1 != "feedPerTooth" && t.Item2 < 0.02 * s.Cutter.Value.CuttingDiameter)) continue;
-                try
-                {
-                    CalculationResult other = operation.Calculate(s, Sample.Typed(typed), explain: false);
-                    Assert.False(
-                        other.Limits.All(l => !(l.Use > 1)) && other.Figure("removalRate") > 1e-3 * Math.Max(1e-9, r.Figure("removalRate")),
-                        $"{code} {family} {seed}: {string.Join(", ", typed)} keeps every limit, "
-                            + string.Join(", ", r.Limits.Where(l => l.Use > 1).Select(l => l.Kind)));
-                }
-                catch (InputException)
-                {
-                }
-            }
-        }
+        for (int seed = 0; seed < 45; seed++) RandomSituation.HoldProposal(Drawn(seed, code, family), code, $"{code} {family} {seed}");
     }
 
     [Fact]

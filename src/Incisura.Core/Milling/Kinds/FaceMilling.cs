@@ -70,7 +70,7 @@ internal readonly struct FaceMilling : IMillingKind
         PassTime.Solve<FaceMilling, TTrace>(
             setup, x, (double)r.Across.Count * r.Down.Count, r.Down.Count, PassTime.OverrunOfAll(setup, r.Engagement.Diameter, ref trace), ref r,
             ref trace);
-        FeedMarks.Solve(setup.CornerRadius, x[Input.FeedPerTooth], ref r, ref trace);
+        FeedMarks.Solve(setup.CornerRadius, x[Input.FeedPerTooth], default, ref r, ref trace);
         return new(r.Down.Each, r.Across.Each, x[Input.StockHeight]);
     }
 

@@ -47,7 +47,7 @@ internal static class WallMilling
     {
         PassTime.Solve<TKind, TTrace>(
             setup, x, PassesOf(x, r), r.Down.Count, PassTime.OverrunOfSide(setup, r.Engagement.Diameter, r.Across.Each, ref trace), ref r, ref trace);
-        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
+        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], setup.RunOut, ref r, ref trace);
         Milling.Bend.Solve(setup, x, ref r, ref trace);
         return new(r.Down.Each, r.Across.Each, x[Input.WallHeight]);
     }
@@ -170,14 +170,14 @@ internal readonly struct SideFinish : IMillingKind
     }
 
     public static void Engage<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace => WallMilling.Engage(setup, x, Math.Max(x[Input.StockWidth], 1e-6), ref r, ref trace);
-
-    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        PassLoad.Wall(setup, x, x.BothWays, ref r, ref trace);
-        return WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
+        WallMilling.Engage(setup, x, Math.Max(x[Input.StockWidth], 1e-6), ref r, ref trace);
+        r.Engagement = r.Engagement with { Wall = x.BothWays ? WallCut.BothWays : WallCut.Climb };
     }
+
+    public static Extent Plan<TTrace>(MillingSetup setup, in Inputs x, ref MillingResult r, ref TTrace trace)
+        where TTrace : struct, ITrace => WallMilling.Plan<SideFinish, TTrace>(setup, x, ref r, ref trace);
 
     public static void Walk<TSink>(MillingSetup setup, in Inputs x, in MillingResult r, ref TSink sink)
         where TSink : struct, IWaySink =>

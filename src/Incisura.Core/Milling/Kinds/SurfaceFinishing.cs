@@ -138,7 +138,7 @@ internal readonly struct SurfaceFinishing : IMillingKind
         PassTime.Solve<SurfaceFinishing, TTrace>(
             setup, x, r.Across.Count, 1,
             PassTime.OverrunOfSide(setup, r.Engagement.Diameter, Math.Min(r.Engagement.Width, r.Engagement.Diameter), ref trace), ref r, ref trace);
-        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], ref r, ref trace);
+        FeedMarks.Solve(r.Engagement.Diameter / 2, x[Input.FeedPerTooth], setup.RunOut, ref r, ref trace);
         return new(r.Engagement.Depth, r.Engagement.Width, r.Engagement.Depth);
     }
 
