@@ -33,7 +33,7 @@ internal partial struct EdgeLoad
 
     // The arc of a slice, at its lower end and how it grows to its upper one. The surface before was left by an edge of the same form, so that the
     // width is the same at every height; where the arc begins beside it the side of the stock is plane.
-    private void TakeSide(int i, in ArcOfEngagement arc)
+    private void TakeSide(int i, in ArcOfEngagement arc, ref (double Radius, double Entry, double Exit) below)
     {
         double from = edge.LagPerDepth * slices[i].FromZ, to = edge.LagPerDepth * slices[i].ToZ, r = slices[i].Radius;
         bool point = even || to - from < PointLag, same = Math.Abs(r - radius) < 1e-9 * radius && slices[i].Straight;
@@ -54,24 +54,29 @@ internal partial struct EdgeLoad
         (side.LeastEntry, side.LargestExit) = (arc.Entry, arc.Exit);
         if (!same)
         {
-            (side.Entry, side.Exit) = ArcAt(slices[i].FromRadius, arc);
-            (double entry, double exit) = ArcAt(slices[i].ToRadius, arc);
+            // The arc at its lower end is that at the upper end of the slice below, where they meet.
+            if (below.Radius != slices[i].FromRadius) below = ArcAt(slices[i].FromRadius, arc);
+            (_, side.Entry, side.Exit) = below;
+            below = ArcAt(slices[i].ToRadius, arc);
+            (_, double entry, double exit) = below;
+
             // Beyond the axis an arc widens steeply from where it begins: the slice has that of its upper end throughout, which is never below.
             if (entry > Math.PI / 2) side.Entry = entry;
             (side.EntryGrows, side.ExitGrows, side.Even) = (entry - side.Entry, exit - side.Exit, false);
             (side.LeastEntry, side.LargestExit) = (Math.Min(side.Entry, entry), Math.Max(side.Exit, exit));
         }
 
-        if (!point) ((side.EntryC, side.EntryS), (side.ExitC, side.ExitS)) = (integrals.Across(side.Entry), integrals.Across(side.Exit));
+        if (!point && (side.Even || side.Whole > ManyPitches))
+            ((side.EntryC, side.EntryS), (side.ExitC, side.ExitS)) = (integrals.Across(side.Entry), integrals.Across(side.Exit));
         sides[i] = side;
     }
 
-    private readonly (double Entry, double Exit) ArcAt(double r, in ArcOfEngagement arc)
+    private readonly (double Radius, double Entry, double Exit) ArcAt(double at, in ArcOfEngagement arc)
     {
-        r = Math.Max(r, 1e-9);
+        double r = Math.Max(at, 1e-9);
         double entry = arc.CosEntry >= 1 ? 1 : Math.Clamp(arc.CosEntry * radius / r, -1, 1);
         double exit = Math.Max(-1, ((radius * arc.CosExit) - radius + r) / r);
-        return (arc.CosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
+        return (at, arc.CosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
     }
 
     // The sums of chip and edge over what of a slice is in the arc, along and square to the direction in which the chip is nothing.
@@ -120,23 +125,20 @@ internal partial struct EdgeLoad
             }
 
             double start = climb ? front - Lag : front, turns = climb ? Lag : -Lag, least = 0, most = 1;
-            Clip(Exit + AtEdge - start, ExitGrows - turns, ref least, ref most);
-            Clip(start - Entry + AtEdge, turns - EntryGrows, ref least, ref most);
+            double exits = ExitGrows - turns, enters = turns - EntryGrows, untilExit = Exit + AtEdge - start, fromEntry = start - Entry + AtEdge;
+            if ((untilExit < 0 && untilExit + exits < 0) || (fromEntry < 0 && fromEntry + enters < 0)) return false;
+            Clip(untilExit, exits, ref least, ref most);
+            Clip(fromEntry, enters, ref least, ref most);
             if (most <= least) return false;
             double a = start + (turns * least), b = start + (turns * most);
             cut = new(Math.Max(0, Math.Min(a, b)), Math.Min(Math.PI, Math.Max(a, b)), least, most - least);
             return true;
         }
 
-        // Where a + b·w is at least 0.
+        // Where a + b·w is at least 0, which it is at one end or at both.
         private static void Clip(double a, double b, ref double least, ref double most)
         {
-            if (b == 0)
-            {
-                if (a < 0) most = least;
-                return;
-            }
-
+            if (a >= 0 && a + b >= 0) return;
             double at = -a / b;
             if (b > 0) least = Math.Max(least, at);
             else most = Math.Min(most, at);

@@ -21,8 +21,8 @@ internal partial struct EdgeLoad
 {
     // A slice that lags by less is taken at one angle.
     private const double PointLag = 2e-3, AtEdge = 1e-9, ManyPitches = 16, NoChip = 3.0;
-    private const int Closings = 3, MostMoments = 48, WallHeights = 5;
-    private const double WidestStep = 0.15;
+    private const int Closings = 2, MostMoments = 48, WallHeights = 5;
+    private const double WidestStep = 0.25;
 
     private EdgeSlices slices;
     private int count;
@@ -52,7 +52,8 @@ internal partial struct EdgeLoad
         load.radius = e.Diameter / 2;
         if (e.AlongEdge && edge.Sliced) load.count = edge.Form.Until(e.Depth, ref load.slices);
         else load.TakeWhole(e);
-        for (int i = 0; i < load.count; i++) load.TakeSide(i, e.Arc);
+        (double, double, double) below = (double.NaN, 0, 0);
+        for (int i = 0; i < load.count; i++) load.TakeSide(i, e.Arc, ref below);
         load.Top = load.slices[load.count - 1].ToZ;
     }
 
@@ -140,7 +141,7 @@ internal partial struct EdgeLoad
         {
             if (i > 0)
             {
-                step /= 3;
+                step /= 4;
                 (before, after) = (At(crest - step, climb: false).Squared, At(crest + step, climb: false).Squared);
             }
 
@@ -161,13 +162,23 @@ internal partial struct EdgeLoad
         for (int i = 0; i < count; i++)
         {
             ref readonly Side side = ref sides[i];
-            Span of = default;
             double front = Foremost(side, tip, climb, side.Lag);
-            if (side.Even && !side.Point && !edge.HasEdgeForce)
+            if (edge.HasEdgeForce || side.Point)
+            {
+                Span of = default;
+                for (; front > side.LeastEntry - AtEdge; front -= pitch)
+                    if (side.Meets(front, climb, out Cut cut)) of += Summed(side, cut);
+                Turn(i, of, sense, ref along, ref across);
+                continue;
+            }
+
+            double c = 0, s = 0;
+            if (side.Even)
             {
                 // Whole pitches of a long lag stand over the arc from end to end whatever the moment.
                 double over = side.Lag - (side.Whole * pitch);
-                double c = side.Whole * (side.ExitC - side.EntryC), s = side.Whole * (side.ExitS - side.EntryS);
+                c = side.Whole * (side.ExitC - side.EntryC);
+                s = side.Whole * (side.ExitS - side.EntryS);
                 if (climb) front = Foremost(side, tip, climb, over);
                 for (; front > side.Entry; front -= pitch)
                 {
@@ -178,13 +189,20 @@ internal partial struct EdgeLoad
                     c += c2 - c1;
                     s += s2 - s1;
                 }
-
-                of = new(c * side.PerLag, s * side.PerLag, 0, 0);
             }
             else
                 for (; front > side.LeastEntry - AtEdge; front -= pitch)
-                    if (side.Meets(front, climb, out Cut cut)) of += Summed(side, cut);
-            Turn(i, of, sense, ref along, ref across);
+                {
+                    if (!side.Meets(front, climb, out Cut cut)) continue;
+                    (double c1, double s1) = integrals.Across(cut.From);
+                    (double c2, double s2) = integrals.Across(cut.To);
+                    c += c2 - c1;
+                    s += s2 - s1;
+                }
+
+            (c, s) = (c * side.PerLag, s * side.PerLag);
+            along += (sense * side.Tangential * c) - (side.Radial * s);
+            across -= (sense * side.Tangential * s) + (side.Radial * c);
         }
 
         return new(along, across);
@@ -327,8 +345,8 @@ internal partial struct EdgeLoad
         }
 
         (double from, double to) = (cut.From, cut.To);
-        (double c1, double s1) = from == side.Entry ? (side.EntryC, side.EntryS) : integrals.Across(from);
-        (double c2, double s2) = to == side.Exit ? (side.ExitC, side.ExitS) : integrals.Across(to);
+        (double c1, double s1) = side.Even && from == side.Entry ? (side.EntryC, side.EntryS) : integrals.Across(from);
+        (double c2, double s2) = side.Even && to == side.Exit ? (side.ExitC, side.ExitS) : integrals.Across(to);
         double each = side.PerLag;
         if (!edges) return new((c2 - c1) * each, (s2 - s1) * each, 0, 0);
         (double sin1, double cos1) = Math.SinCos(from);

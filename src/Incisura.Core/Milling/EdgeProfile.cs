@@ -59,7 +59,7 @@ internal struct EdgeSlices
 /// </summary>
 internal sealed class EdgeProfile
 {
-    private const int SlicesOfArc = 5, SlicesOfLine = 3;
+    private const int SlicesOfArc = 5, SlicesOfLine = 2;
 
     private readonly Piece[] pieces;
     private readonly double power;
@@ -95,10 +95,11 @@ internal sealed class EdgeProfile
             double share = piece.ShareAt(p == pieces.Length - 1 ? depth : Math.Min(depth, piece.Element.ToZ));
             int parts = Math.Min(piece.Slices, EdgeSlices.Most - count - (ends ? 0 : 1));
             double before = 0;
+            (double Z, double R, double) end = piece.At(0);
             for (int i = 1; i <= parts; i++)
             {
                 double next = share * piece.Spaced((double)i / parts);
-                piece.Sum(before, next, power, out slices[count++]);
+                piece.Sum(before, next, power, ref end, out slices[count++]);
                 before = next;
             }
         }
@@ -140,11 +141,13 @@ internal sealed class EdgeProfile
         // Towards the axis an arc of engagement changes fastest, so slices of a rounding are shorter there.
         public double Spaced(double share) => IsArc ? share * Math.Sqrt(share) : share;
 
-        // Gauss's rule of two points.
-        public void Sum(double from, double to, double power, out EdgeSlice slice)
+        // Gauss's rule of two points; the end of one slice is the beginning of the next.
+        public void Sum(double from, double to, double power, ref (double Z, double R, double) end, out EdgeSlice slice)
         {
             slice = default;
-            ((slice.FromZ, slice.FromRadius, _), (slice.ToZ, slice.ToRadius, _)) = (At(from), At(to));
+            (slice.FromZ, slice.FromRadius, _) = end;
+            end = At(to);
+            (slice.ToZ, slice.ToRadius, _) = end;
             (slice.Radius, slice.Straight) = (At((from + to) / 2).R, Slices == 1);
             if (slice.Straight)
             {
@@ -170,7 +173,7 @@ internal sealed class EdgeProfile
             }
         }
 
-        private (double Z, double R, double Sine) At(double share)
+        public (double Z, double R, double Sine) At(double share)
         {
             ProfileElement e = Element;
             if (!IsArc) return (e.FromZ + ((e.ToZ - e.FromZ) * share), e.FromR + ((e.ToR - e.FromR) * share), (e.ToZ - e.FromZ) / radius);
