@@ -7,6 +7,7 @@ using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.Threads;
 using Incisura.Core.Wear;
+using Thread = Incisura.Core.Threads.Thread;
 
 namespace Incisura.Cases;
 
@@ -69,15 +70,22 @@ public static class CaseFamilies
         ["load-peak"] = LoadPeak,
         ["ball-load"] = BallLoad,
         ["mill-strength"] = Strength,
+        ["iso-metric"] = Metric,
+        ["unified"] = Unified,
+        ["npt"] = Npt,
+        ["wires"] = c => new()
+        {
+            ["overWires"] = Wires.Over(c["pitchDiameter"], c["pitch"], c["wire"], c["flankAngle"]),
+            ["bestWire"] = Wires.Best(c["pitch"], c["flankAngle"]),
+        },
+        ["lead-angle"] = c => new() { ["degrees"] = ThreadShape.LeadAngle(c["pitch"] * c.Or("starts", 1), c["pitchDiameter"]) },
         ["runout"] = c => new() { ["largestChip"] = new RunOut(c["runout"], (int)c["z"]).LargestChip(c["fz"], 1) },
     };
 
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "iso-metric", "unified", "npt", "infeed", "thread-milling",
-        "turning", "facing-time", "economic-life",
-        "wires", "lead-angle", "run-in", "thread-mill-flank", "bar-bend", "part-off", "finish-feed",
+        "infeed", "thread-milling", "turning", "facing-time", "economic-life", "run-in", "thread-mill-flank", "bar-bend", "part-off", "finish-feed",
         "refit", "cost", "most-output",
     ];
 
@@ -319,5 +327,40 @@ public static class CaseFamilies
         Cone cone = new(c["tipDiameter"], c["includedAngle"]);
         double depth = cone.TipDepthFor(c["width"], c["tipBelow"]);
         return new() { ["axialDepth"] = depth, ["effectiveDiameterTop"] = cone.DiameterAt(depth) };
+    }
+
+    private static CaseFigures Metric(CaseInputs c)
+    {
+        Thread t = new() { Form = ThreadForm.Metric, Diameter = c["d"], Pitch = c["pitch"] };
+        ThreadShape basic = ThreadShape.Of(t);
+        CaseFigures figures = new()
+        {
+            ["basic.pitch"] = basic.Pitch, ["basic.minorInternal"] = basic.InternalMinor, ["basic.minorExternalD3"] = basic.Minor,
+        };
+        foreach (string name in new[] { "6g", "6H" }) Add(figures, t, name, 1);
+        return figures;
+    }
+
+    private static CaseFigures Unified(CaseInputs c)
+    {
+        Thread t = new() { Form = ThreadForm.Unified, Diameter = 25.4 * c["D"], Pitch = 25.4 / c["threadsPerInch"] };
+        CaseFigures figures = [];
+        foreach (string name in new[] { "1A", "2A", "3A", "1B", "2B", "3B" }) Add(figures, t, name, 25.4);
+        return figures;
+    }
+
+    private static void Add(CaseFigures figures, Thread t, string name, double unit)
+    {
+        if (ThreadLimits.Of(t, name) is not { } limits) return;
+        string side = limits.Internal ? "int" : "ext";
+        foreach ((string what, SizeLimits size) in new[] { ("major", limits.Major), ("pitch", limits.Pitch), ("minor", limits.Minor) })
+            (figures[$"{side}{name}.{what}.0"], figures[$"{side}{name}.{what}.1"]) = (size.Least / unit, size.Most / unit);
+    }
+
+    private static CaseFigures Npt(CaseInputs c)
+    {
+        _ = c.Raw("size");
+        GaugePlane plane = GaugePlane.Of60(25.4 * c["pipeDiameter"], c["threadsPerInch"], 25.4 * c["L1"]);
+        return new() { ["E0"] = plane.SmallEnd / 25.4, ["E1"] = plane.AtGauge / 25.4, ["L2"] = plane.Effective / 25.4 };
     }
 }

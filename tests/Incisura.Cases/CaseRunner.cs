@@ -49,11 +49,11 @@ public static class CaseRunner
             differences.AddRange(inputs.Unknown.Select(name => $"{name}: the calculation does not know this input"));
             double tolerance = item.GetProperty("relativeTolerance").GetDouble();
             int compared = 0;
-            foreach (JsonProperty expected in item.GetProperty("expected").EnumerateObject())
+            foreach ((string name, JsonElement expected) in Leaves("", item.GetProperty("expected")))
             {
                 compared++;
-                if (!got.TryGetValue(expected.Name, out double value)) differences.Add($"{expected.Name}: expected {expected.Value}, got nothing");
-                else if (!Agrees(expected.Value, value, tolerance)) differences.Add($"{expected.Name}: expected {expected.Value}, got {value:R}");
+                if (!got.TryGetValue(name, out double value)) differences.Add($"{name}: expected {expected}, got nothing");
+                else if (!Agrees(expected, value, tolerance)) differences.Add($"{name}: expected {expected}, got {value:R}");
             }
 
             if (compared == 0) differences.Add("the case expects nothing");
@@ -64,6 +64,18 @@ public static class CaseRunner
         }
 
         return new(id, differences.Count == 0 ? CaseOutcome.Passed : CaseOutcome.Differs, differences);
+    }
+
+    // What lies deeper is named by the way to it: ext6g.major.0.
+    private static IEnumerable<(string Name, JsonElement Value)> Leaves(string name, JsonElement at)
+    {
+        string Below(string part) => name.Length == 0 ? part : $"{name}.{part}";
+        return at.ValueKind switch
+        {
+            JsonValueKind.Object => at.EnumerateObject().SelectMany(p => Leaves(Below(p.Name), p.Value)),
+            JsonValueKind.Array => at.EnumerateArray().SelectMany((v, i) => Leaves(Below($"{i}"), v)),
+            _ => [(name, at)],
+        };
     }
 
     private static bool Agrees(JsonElement expected, double got, double tolerance) =>

@@ -7,7 +7,7 @@ public sealed class RoomTests
 {
     private static readonly string[] Rooms =
     [
-        "Quantities", "Checks", "Derivations", "Geometry", "Materials", "Cutters", "Threads", "Machines", "Holders", "Wear", "Charts", "Calculation",
+        "Quantities", "Checks", "Derivations", "Geometry", "Materials", "Threads", "Cutters", "Machines", "Holders", "Wear", "Charts", "Calculation",
         "Milling", "Holes", "Catalogue", "HoleGroups", "Records", "Methods", "Library",
     ];
 
