@@ -16,7 +16,7 @@ namespace Incisura.Data;
 public static class DefinitionFormat
 {
     // Of these only what was entered is written; what follows from it is worked out again.
-    private static readonly HashSet<Type> Entered = [typeof(Cutter), typeof(Holder), typeof(ProfileElement)];
+    private static readonly HashSet<Type> Entered = [typeof(Cutter), typeof(Holder), typeof(ProfileElement), typeof(Core.Threads.OwnThread)];
 
     // What only the engine needs of a description is not told to anybody, and what has a value of its own is always told.
     private static readonly Dictionary<Type, string[]> Untold = new()

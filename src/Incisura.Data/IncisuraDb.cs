@@ -22,6 +22,10 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<StoredHoleGroup> HoleGroups => Set<StoredHoleGroup>();
 
+    public DbSet<StoredThread> Threads => Set<StoredThread>();
+
+    public DbSet<ThreadApprovalRow> ThreadApprovals => Set<ThreadApprovalRow>();
+
     public DbSet<StoredMaterial> Materials => Set<StoredMaterial>();
 
     public DbSet<StoredMachine> Machines => Set<StoredMachine>();
@@ -123,6 +127,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         MapStored<StoredHolder, Core.Holders.Holder>(builder, "Holders");
         MapStored<StoredMethod, Core.Methods.Method>(builder, "Methods");
         MapStored<StoredHoleGroup, Core.HoleGroups.HoleGroup>(builder, "HoleGroups");
+        MapStored<StoredThread, Core.Threads.OwnThread>(builder, "Threads");
+        EntityTypeBuilder<ThreadApprovalRow> approval = builder.Entity<ThreadApprovalRow>().ToTable("ThreadApprovals");
+        approval.HasKey(a => a.ThreadId);
+        approval.Property(a => a.ThreadId).ValueGeneratedNever();
+        approval.HasOne<StoredThread>().WithOne().HasForeignKey<ThreadApprovalRow>(a => a.ThreadId).OnDelete(DeleteBehavior.Restrict);
         MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
         MapStored<StoredMachine, Core.Machines.Machine>(builder, "Machines");
         MapStored<StoredChart, Core.Charts.SpeedChart>(builder, "Charts");

@@ -41,6 +41,8 @@ public sealed class ShelfView
 
     public required IReadOnlyDictionary<int, StoredMethod> Methods { get; init; }
 
+    public required IReadOnlyDictionary<int, StoredThread> Threads { get; init; }
+
     public required IReadOnlyDictionary<int, StoredHoleGroup> HoleGroups { get; init; }
 
     /// <summary>How many approved records rest on each assembly.</summary>
@@ -63,6 +65,7 @@ public sealed class ShelfView
             Machines = Put(Machines),
             Charts = Put(Charts),
             Methods = Put(Methods),
+            Threads = Put(Threads),
             HoleGroups = Put(HoleGroups),
             Approved = approved ?? Approved,
         };
@@ -179,6 +182,7 @@ public sealed class Shelf : IDisposable
             Machines = await Read(db.Machines),
             Charts = await Read(db.Charts),
             Methods = await Read(db.Methods),
+            Threads = await Read(db.Threads),
             HoleGroups = await Read(db.HoleGroups),
             Approved = await ApprovedAsync(db),
         };

@@ -5,6 +5,7 @@ using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
+using Incisura.Core.Threads;
 
 namespace Incisura.Data;
 
@@ -114,6 +115,23 @@ public sealed class StoredChart : Stored<SpeedChart>
 public sealed class StoredMethod : Stored<Method>
 {
     public override string Kind => "method";
+}
+
+public sealed class StoredThread : Stored<OwnThread>
+{
+    public override string Kind => "thread";
+}
+
+/// <summary>That a revision of a shop's own thread may be published.</summary>
+public sealed class ThreadApprovalRow
+{
+    public required int ThreadId { get; init; }
+
+    public required int Revision { get; set; }
+
+    public required string By { get; set; }
+
+    public required DateTimeOffset At { get; set; }
 }
 
 public sealed class StoredHoleGroup : Stored<HoleGroup>

@@ -140,6 +140,7 @@ api.MapSession(demo);
 api.MapPeople();
 api.MapLibrary();
 api.MapShop();
+api.MapThreads();
 api.MapCalculate();
 api.MapLeftovers();
 api.MapTapDrills();

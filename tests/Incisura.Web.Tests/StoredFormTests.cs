@@ -20,6 +20,9 @@ public class StoredFormTests
 
     public static TheoryData<string> Releases => [.. Directory.GetFiles(Folder, "engine-*.json").Select(f => Path.GetFileName(f))];
 
+    private static string Latest =>
+        Releases.Select(r => r.Data).OrderByDescending(f => f.Length).ThenByDescending(f => f, StringComparer.Ordinal).First();
+
     private static string RootOf(string folder) =>
         File.Exists(Path.Combine(folder, "Incisura.slnx"))
             ? folder
@@ -53,7 +56,10 @@ public class StoredFormTests
     {
         Dictionary<string, Type> kinds = Kinds();
         JsonObject stored = Stored(file);
-        Assert.Equal(kinds.Keys.Order(), stored.Select(s => s.Key).Order());
+
+        // A release knows no kinds that came after it; the last one has them all.
+        if (file == Latest) Assert.Equal(kinds.Keys.Order(), stored.Select(s => s.Key).Order());
+        else Assert.Subset(kinds.Keys.ToHashSet(), stored.Select(s => s.Key).ToHashSet());
         foreach ((string kind, JsonNode? all) in stored)
         {
             Assert.NotEmpty(all!.AsArray());
@@ -68,9 +74,8 @@ public class StoredFormTests
     [Fact]
     public void What_this_release_writes_is_what_stands_in_its_file()
     {
-        string file = Releases.Select(r => r.Data).OrderByDescending(f => f.Length).ThenByDescending(f => f, StringComparer.Ordinal).First();
         Dictionary<string, Type> kinds = Kinds();
-        foreach ((string kind, JsonNode? all) in Stored(file))
+        foreach ((string kind, JsonNode? all) in Stored(Latest))
             foreach (JsonNode? one in all!.AsArray())
             {
                 JsonNode now = JsonNode.Parse(Rewritten(kinds[kind], one!.ToJsonString()))!;

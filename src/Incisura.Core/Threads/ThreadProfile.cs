@@ -12,30 +12,26 @@ public static class ThreadProfile
 
     /// <summary>The outline of the external thread over some pitches, from left to right.</summary>
     /// <param name="t">The thread.</param>
+    /// <param name="s">Its dimensions.</param>
     /// <param name="pitches">How many.</param>
-    public static IReadOnlyList<ProfilePoint> External(Thread t, int pitches)
-    {
-        ThreadShape s = ThreadShape.Of(t);
-        return Outline(t, pitches, s.Major / 2, s.Minor / 2, s.CrestRadius, s.RootRadius);
-    }
+    public static IReadOnlyList<ProfilePoint> External(Thread t, in ThreadShape s, int pitches) =>
+        Outline(t, s, pitches, s.Major / 2, s.Minor / 2, s.CrestRadius, s.RootRadius);
 
     /// <summary>The outline of the internal thread over some pitches, its grooves over the crests of the external one.</summary>
     /// <inheritdoc cref="External"/>
-    public static IReadOnlyList<ProfilePoint> Internal(Thread t, int pitches)
-    {
-        ThreadShape s = ThreadShape.Of(t);
-        return Outline(t, pitches, s.InternalMajor / 2, s.InternalMinor / 2, s.InternalRootRadius, s.CrestRadius);
-    }
+    public static IReadOnlyList<ProfilePoint> Internal(Thread t, in ThreadShape s, int pitches) =>
+        Outline(t, s, pitches, s.InternalMajor / 2, s.InternalMinor / 2, s.InternalRootRadius, s.CrestRadius);
 
     // At the pitch diameter ridge and groove are half a pitch each; from there the flanks run to crest and root.
-    private static List<ProfilePoint> Outline(Thread t, int pitches, double top, double bottom, double topRadius, double bottomRadius)
+    private static List<ProfilePoint> Outline(
+        Thread t, in ThreadShape s, int pitches, double top, double bottom, double topRadius, double bottomRadius)
     {
         FormDescription form = FormDescription.Of(t.Form);
-        double p = t.Pitch, middle = ThreadShape.Of(t).Pitch / 2, lead = Math.Tan(double.DegreesToRadians(form.LeadingFlank)),
+        double p = t.Pitch, middle = s.Pitch / 2, lead = Math.Tan(double.DegreesToRadians(form.LeadingFlank)),
             follow = Math.Tan(double.DegreesToRadians(form.FollowingFlank));
         List<(ProfilePoint At, double Radius)> corners = [];
         // The middle of a groove of the external thread stands at the beginning, whatever way its flanks lean.
-        double shift = (middle - (ThreadShape.Of(t).Minor / 2)) * (lead - follow) / 2;
+        double shift = (middle - (s.Minor / 2)) * (lead - follow) / 2;
         for (int i = 0; i < pitches; i++)
         {
             double z = ((i + 0.5) * p) + shift;

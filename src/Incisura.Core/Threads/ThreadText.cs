@@ -7,6 +7,7 @@ namespace Incisura.Core.Threads;
 public static partial class ThreadText
 {
     private const double Inch = 25.4;
+    private const int Longest = 60;
 
     /// <summary>The thread in words of its standard: M10×1.5-6H LH, 1/2-13 UNC-2A, G1/2, 3/4-14 NPT, Tr40×14 (P7) LH.</summary>
     /// <param name="t">The thread.</param>
@@ -41,6 +42,7 @@ public static partial class ThreadText
     /// <param name="text">What was typed.</param>
     public static Thread? Read(string text)
     {
+        if (text.Length > Longest) return null;
         string s = Spaces().Replace(text.Replace(',', '.').Replace('×', 'x').Replace('*', 'x').Trim(), " ");
         bool left = Left().IsMatch(s);
         s = Left().Replace(s, "").Trim();

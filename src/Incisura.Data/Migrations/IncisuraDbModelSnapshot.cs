@@ -706,6 +706,61 @@ namespace Incisura.Data.Migrations
                     b.ToTable("Methods", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.StoredThread", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ChangedBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Definition")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(120)
+                        .HasColumnType("TEXT")
+                        .UseCollation("NOCASE");
+
+                    b.Property<int>("Revision")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Threads", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.ThreadApprovalRow", b =>
+                {
+                    b.Property<int>("ThreadId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("ThreadId");
+
+                    b.ToTable("ThreadApprovals", (string)null);
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityRole", b =>
                 {
                     b.Property<string>("Id")
@@ -919,6 +974,15 @@ namespace Incisura.Data.Migrations
                     b.HasOne("Incisura.Data.StoredHolder", null)
                         .WithMany()
                         .HasForeignKey("HolderId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.ThreadApprovalRow", b =>
+                {
+                    b.HasOne("Incisura.Data.StoredThread", null)
+                        .WithOne()
+                        .HasForeignKey("Incisura.Data.ThreadApprovalRow", "ThreadId")
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
                 });

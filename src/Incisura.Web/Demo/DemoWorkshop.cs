@@ -11,6 +11,7 @@ using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
 using Incisura.Core.Records;
+using Incisura.Core.Threads;
 using Incisura.Web.Accounts;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -57,6 +58,7 @@ public static class DemoWorkshop
         db.AddRange(Read<WorkMaterial>("materials").Select(d => Stamp(new StoredMaterial { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<Machine>("machines").Select(d => Stamp(new StoredMachine { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<SpeedChart>("charts").Select(d => Stamp(new StoredChart { Definition = d }, d, d.Name, d.Check(Operations.FeedInStep))));
+        db.AddRange(Read<OwnThread>("threads").Select(d => Stamp(new StoredThread { Definition = d }, d, d.Name, d.Check())));
         db.AddRange(Read<Method>("methods").Select(d => Stamp(new StoredMethod { Definition = d }, d, d.Name, d.Check())));
         await db.SaveChangesAsync(cancel);
 

@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Incisura.Core.Library;
+using Incisura.Core.Threads;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -34,14 +35,19 @@ public static class FindEndpoints
         IEnumerable<Found> materials = view.Materials.Values.Select(
             m => new Found("material", m.Name, $"{m.Definition.Group} {m.Definition.Condition}", "/shop/materials"));
         IEnumerable<Found> machines = view.Machines.Values.Select(m => new Found("machine", m.Name, m.Definition.Kind, "/shop/machines"));
+        IEnumerable<Found> own = view.Threads.Values.Select(
+            t => new Found("thread", t.Name, $"own, made from {t.Definition.Parent}", $"/shop/threads/{t.Id}"));
+        IEnumerable<Found> threads = ThreadText.Read(q) is null ? [] : ThreadSearch.Find(q, MostOfAKind).Select(
+            t => new Found(
+                "thread", t.ToString(), FormDescription.Of(t.Form).Name, $"/shop/threads/listed?thread={Uri.EscapeDataString(t.ToString())}"));
         IEnumerable<Found> records = engineer
             ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync())
                 .Select(n => new Found("record", n, "record", $"/records/{n}"))
             : [];
         // What is called just that stands before what holds it.
-        return assemblies.Concat(cutters).Concat(holders)
+        return assemblies.Concat(cutters).Concat(holders).Concat(threads)
             .Concat(
-                new[] { materials, machines, records }.SelectMany(
+                new[] { own, materials, machines, records }.SelectMany(
                     kind =>
                         kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase)))
                             .Take(MostOfAKind)))

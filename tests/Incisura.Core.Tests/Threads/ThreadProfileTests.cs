@@ -22,7 +22,7 @@ public class ThreadProfileTests
         foreach (Thread t in ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread))
         {
             ThreadShape s = ThreadShape.Of(t);
-            IReadOnlyList<ProfilePoint> outline = ThreadProfile.External(t, 3);
+            IReadOnlyList<ProfilePoint> outline = ThreadProfile.External(t, ThreadShape.Of(t), 3);
             for (int i = 1; i < outline.Count; i++) Assert.True(outline[i].Z >= outline[i - 1].Z - 1e-9, $"{t} runs back at {outline[i].Z}");
             double taper = FormDescription.Of(form).Taper / 2;
             Assert.InRange(outline.Max(q => q.R - (q.Z * taper)) - (s.Major / 2), -1e-3, 1e-9);
@@ -38,7 +38,7 @@ public class ThreadProfileTests
     {
         foreach (Thread t in ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread))
         {
-            IReadOnlyList<ProfilePoint> external = ThreadProfile.External(t, 3), inside = ThreadProfile.Internal(t, 3);
+            IReadOnlyList<ProfilePoint> external = ThreadProfile.External(t, ThreadShape.Of(t), 3), inside = ThreadProfile.Internal(t, ThreadShape.Of(t), 3);
             for (int i = 0; i < 400; i++)
             {
                 double z = t.Pitch * (1 + (i / 400.0));

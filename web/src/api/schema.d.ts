@@ -3119,6 +3119,465 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop/threads/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfOwnThread"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnThread"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfOwnThread"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/threads/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    id?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnThread"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/threads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfOwnThread"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnThread"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetOfOwnThread"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/threads/{id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetRevisionOfOwnThread"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/threads/{id}/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadStanding"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/threads/{id}/approval": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadStanding"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/threads/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadFormView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/threads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                    form?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadRows"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/threads/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    text: string;
+                    wire?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/threads/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    text: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnThread"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/threads/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnThread"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/operations": {
         parameters: {
             query?: never;
@@ -5604,6 +6063,12 @@ export interface components {
              */
             to: null | number;
         };
+        LimitPair: {
+            /** Format: double */
+            least: null | number;
+            /** Format: double */
+            most: null | number;
+        };
         ListPageOfListRowOfAssembly: {
             rows: components["schemas"]["ListRowOfAssembly"][];
             /** Format: int32 */
@@ -5989,6 +6454,50 @@ export interface components {
             current: string;
             next: string;
         };
+        /**
+         * @description A thread that the tables lack: made from a listed one, with what differs. It carries its parent and its differences wherever it is named, and nothing
+         *     that rests on it is published before somebody else has approved it.
+         */
+        OwnThread: {
+            /** @description What the shop calls it. */
+            name: string;
+            /** @description The listed thread it was made from, as text. */
+            parent: string;
+            /**
+             * Format: double
+             * @description Major diameter, mm, 0.5 to 1000.
+             */
+            diameter?: number;
+            /**
+             * Format: double
+             * @description Pitch P, mm, 0.1 to 50.
+             */
+            pitch?: number;
+            /**
+             * Format: int32
+             * @description Number of starts, 1 to 12.
+             */
+            starts?: number;
+            /** @description Whether it is left-hand. */
+            leftHand?: boolean;
+            /**
+             * Format: double
+             * @description Pitch diameter d_2, mm; null where its form gives it.
+             */
+            pitchDiameter?: null | number;
+            /**
+             * Format: double
+             * @description Minor diameter of the external thread d_3, mm; null where its form gives it.
+             */
+            minor?: null | number;
+            /**
+             * Format: double
+             * @description Minor diameter of the internal thread D_1, mm; null where its form gives it.
+             */
+            internalMinor?: null | number;
+            /** @description What it is for, and why no listed thread does. */
+            reason?: string;
+        };
         PasswordReset: {
             password: string;
         };
@@ -6120,6 +6629,19 @@ export interface components {
          * @enum {unknown}
          */
         ProfilePart: "cutting" | "body" | "neck" | "shank" | "extension" | "holder";
+        /** @description A point of a profile in the plane of the axis. */
+        ProfilePoint: {
+            /**
+             * Format: double
+             * @description Along the axis, mm.
+             */
+            z: number;
+            /**
+             * Format: double
+             * @description From the axis, mm.
+             */
+            r: number;
+        };
         ProfileRequest: {
             text: string;
             /** Format: double */
@@ -6502,6 +7024,17 @@ export interface components {
             definition: components["schemas"]["Method"];
             looks: components["schemas"]["Looks"];
         };
+        SheetOfOwnThread: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            revision: number;
+            changedBy: string;
+            /** Format: date-time */
+            changedAt: string;
+            definition: components["schemas"]["OwnThread"];
+            looks: components["schemas"]["Looks"];
+        };
         SheetOfSpeedChart: {
             /** Format: int32 */
             id: number;
@@ -6575,6 +7108,14 @@ export interface components {
             /** Format: date-time */
             at: string;
             definition: components["schemas"]["Method"];
+        };
+        SheetRevisionOfOwnThread: {
+            /** Format: int32 */
+            revision: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            definition: components["schemas"]["OwnThread"];
         };
         SheetRevisionOfSpeedChart: {
             /** Format: int32 */
@@ -6909,6 +7450,157 @@ export interface components {
             symbol: string;
             /** Format: double */
             value: number;
+        };
+        ThreadClass: {
+            name: string;
+            internal: boolean;
+            major: components["schemas"]["LimitPair"];
+            pitch: components["schemas"]["LimitPair"];
+            minor: components["schemas"]["LimitPair"];
+            source: string;
+            checked: boolean;
+        };
+        /** @description One way in which a shop's own thread differs from the one it was made from. */
+        ThreadDifference: {
+            /** @description Field, as in OwnThread. */
+            field: string;
+            /** @description Plain words. */
+            name: string;
+            /**
+             * Format: double
+             * @description Value of the listed thread, mm or a number.
+             */
+            listed: number;
+            /**
+             * Format: double
+             * @description Value of the own thread.
+             */
+            own: number;
+        };
+        /**
+         * @description Form of a thread: the standard that gives its profile.
+         * @enum {unknown}
+         */
+        ThreadForm: "metric" | "unified" | "pipeParallel" | "pipeTaper" | "pipeTaper60" | "pipeTaper60Dry" | "trapezoidal" | "acme" | "stubAcme" | "buttress" | "round" | "conduit";
+        ThreadFormView: {
+            form: components["schemas"]["ThreadForm"];
+            name: string;
+            standard: string;
+            /** Format: double */
+            flankAngle: number;
+            taper: boolean;
+            /** Format: int32 */
+            count: number;
+            missing: string;
+        };
+        ThreadGauge: {
+            /** Format: double */
+            smallEnd: number;
+            /** Format: double */
+            atGauge: number;
+            /** Format: double */
+            length: number;
+            /** Format: double */
+            effective: null | number;
+            /** Format: double */
+            perPitch: number;
+        };
+        ThreadRow: {
+            text: string;
+            form: components["schemas"]["ThreadForm"];
+            series: string;
+            /** Format: double */
+            diameter: number;
+            /** Format: double */
+            pitch: number;
+            checked: boolean;
+            /** Format: int32 */
+            own?: null | number;
+            parent?: null | string;
+        };
+        ThreadRows: {
+            rows: components["schemas"]["ThreadRow"][];
+            /** Format: int32 */
+            total: number;
+        };
+        ThreadSizes: {
+            /** Format: double */
+            major: number;
+            /** Format: double */
+            internalMajor: number;
+            /** Format: double */
+            pitch: number;
+            /** Format: double */
+            minor: number;
+            /** Format: double */
+            internalMinor: number;
+            /** Format: double */
+            height: number;
+            /** Format: double */
+            internalHeight: number;
+            /** Format: double */
+            bearing: number;
+            heightKnown: boolean;
+        };
+        ThreadStanding: {
+            approved: boolean;
+            /** Format: int32 */
+            revision: null | number;
+            by: null | string;
+            /** Format: date-time */
+            at: null | string;
+        };
+        ThreadView: {
+            text: string;
+            form: components["schemas"]["ThreadForm"];
+            formName: string;
+            standard: string;
+            series: string;
+            listed: boolean;
+            checked: boolean;
+            missing: string;
+            /** Format: double */
+            diameter: number;
+            /** Format: double */
+            pitch: number;
+            /** Format: double */
+            lead: number;
+            /** Format: int32 */
+            starts: number;
+            leftHand: boolean;
+            inch: boolean;
+            /** Format: double */
+            leadingFlank: number;
+            /** Format: double */
+            followingFlank: number;
+            /** Format: double */
+            taper: number;
+            /** Format: double */
+            leadAngle: number;
+            /** Format: double */
+            stressArea: null | number;
+            engagement: null | components["schemas"]["LimitPair"];
+            sizes: components["schemas"]["ThreadSizes"];
+            gauge: null | components["schemas"]["ThreadGauge"];
+            classes: components["schemas"]["ThreadClass"][];
+            wires: null | components["schemas"]["ThreadWires"];
+            external: components["schemas"]["ProfilePoint"][];
+            internal: components["schemas"]["ProfilePoint"][];
+            differences: components["schemas"]["ThreadDifference"][];
+        };
+        ThreadWires: {
+            /** Format: double */
+            wire: number;
+            /** Format: double */
+            best: number;
+            /** Format: double */
+            over: number;
+            /** Format: double */
+            withLead: number;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
         };
         /** @description The turret or magazine of a machine: places in a ring, and what each may carry. */
         ToolStore: {

@@ -20,6 +20,7 @@ type Paths =
   | 'shop/machines'
   | 'shop/charts'
   | 'shop/methods'
+  | 'shop/threads'
   | 'hole-groups';
 
 /** Calls for the kind at a path. The paths differ only in the definition they carry, so one of them lends its type to all. */

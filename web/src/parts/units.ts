@@ -45,6 +45,11 @@ export class UnitFormat {
         : `${this.number(base, quantity)} ${unit}`;
   }
 
+  /** A diameter as gauges tell it: whole micrometres, or ten-thousandths of an inch; without the unit. */
+  fine(mm: number): string {
+    return this.system === 'mm' ? mm.toFixed(3) : (mm / 25.4).toFixed(4);
+  }
+
   /** A dimension of a tool as people call it: 12, 3.5, 1/2. */
   size(base: number): string {
     if (this.system === 'mm') return trimmed(base, 3);

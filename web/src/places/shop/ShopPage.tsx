@@ -8,10 +8,17 @@ import { Problem } from '../../parts/Problem';
 import { useCharts, useMachines, useMaterials, useMethods, useOperations, useShelfChanged } from '../../parts/shelf';
 import { chartCalls, SpeedChartTable } from './SpeedChartTable';
 import { SpindleCurve } from './SpindleCurve';
+import { Threads } from './Threads';
 
-type Kind = 'materials' | 'machines' | 'charts' | 'methods';
+type Kind = 'materials' | 'machines' | 'charts' | 'methods' | 'threads';
 
-const KINDS: Record<Kind, string> = { materials: 'Work materials', machines: 'Machines', charts: 'Speed chart', methods: 'Methods' };
+const KINDS: Record<Kind, string> = {
+  materials: 'Work materials',
+  machines: 'Machines',
+  charts: 'Speed chart',
+  methods: 'Methods',
+  threads: 'Threads',
+};
 
 /** What the workshop cuts, on what, and where its starting figures stand. */
 export function ShopPage() {
@@ -39,6 +46,7 @@ export function ShopPage() {
       {kind === 'machines' && <Machines />}
       {kind === 'charts' && <Charts />}
       {kind === 'methods' && <Methods />}
+      {kind === 'threads' && <Threads />}
     </div>
   );
 }

@@ -1,0 +1,129 @@
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+
+type View = Schemas['ThreadView'];
+
+const [W, LEFT, RIGHT, TOP, BASE, HIGHEST] = [620, 122, 122, 26, 38, 300];
+
+/** The profile in true proportion: bolt below, nut above, with the diameters that matter. */
+export function ThreadDrawing({ thread }: { thread: View }) {
+  const units = useUnits();
+  const { sizes: s, pitch: p } = thread;
+  const from = p * 0.5;
+  const across = p * 3;
+  const low = s.minor / 2 - 0.35 * p;
+  const tall = s.internalMajor / 2 + 0.35 * p - low;
+  const scale = Math.min((W - LEFT - RIGHT) / across, HIGHEST / tall);
+  const H = TOP + BASE + tall * scale;
+  const x = (z: number) => W / 2 + (z - from - across / 2) * scale;
+  // What a taper adds in the middle of the picture is left out, so that the diameters stand where they are told.
+  const y = (r: number) => H - BASE - (r - low) * scale;
+  const middle = (thread.taper / 2) * (from + across / 2);
+  const inside = (points: View['external']) =>
+    points.filter((q, i) => (points[i + 1]?.z ?? q.z) >= from && (points[i - 1]?.z ?? q.z) <= from + across);
+  const path = (points: View['external']) =>
+    inside(points)
+      .map((q, i) => `${i ? 'L' : 'M'}${x(q.z).toFixed(2)} ${y(q.r - middle).toFixed(2)}`)
+      .join('');
+  const [left, right, up, down] = [x(from), x(from + across), y(s.internalMajor / 2 + 0.3 * p), y(low)];
+  const length = (mm: number) => units.fine(mm);
+  // Lines that would be written over each other are moved apart.
+  const labels = (rows: [string, string, number][]) => {
+    const sorted = rows.map(([symbol, text, d]) => ({ symbol, text, at: y(d / 2), label: y(d / 2) })).sort((a, b) => a.at - b.at);
+    sorted.forEach((row, i) => (row.label = i === 0 ? row.at : Math.max(row.at, sorted[i - 1]!.label + 16)));
+    return sorted;
+  };
+  const bolt = labels([
+    ['d', length(s.major), s.major],
+    ['d_2', length(s.pitch), s.pitch],
+    ['d_3', length(s.minor), s.minor],
+  ]);
+  const nut = labels([
+    ['D_4', length(s.internalMajor), s.internalMajor],
+    ['D_2', length(s.pitch), s.pitch],
+    ['D_1', length(s.internalMinor), s.internalMinor],
+  ]);
+  const crest = from + p; // the middle of the second ridge
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="img"
+      aria-label={`Profile of ${thread.text} in true proportion, bolt below and nut above`}
+    >
+      <defs>
+        <clipPath id="thread-cut">
+          <rect x={left} y={up} width={right - left} height={down - up} />
+        </clipPath>
+        <pattern id="thread-nut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="7" stroke="var(--rule)" strokeWidth="1.5" />
+        </pattern>
+        <pattern id="thread-bolt" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <line x1="0" y1="0" x2="0" y2="7" stroke="var(--accent)" strokeOpacity="0.35" strokeWidth="1.5" />
+        </pattern>
+      </defs>
+      <g clipPath="url(#thread-cut)">
+        <path d={`${path(thread.internal)}V${up - 20}H${left - 40}Z`} fill="url(#thread-nut)" stroke="var(--muted)" strokeWidth="1.2" />
+        <path d={`${path(thread.external)}V${down + 20}H${left - 40}Z`} fill="url(#thread-bolt)" stroke="var(--ink)" strokeWidth="1.6" />
+        <path d={`M${left} ${y(s.pitch / 2)}H${right}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" strokeWidth="0.8" />
+      </g>
+      {nut.map((row) => (
+        <g key={row.symbol}>
+          <path d={`M${left - 4} ${row.at}H${left - 14}L${left - 24} ${row.label}`} stroke="var(--muted)" fill="none" strokeWidth="0.8" />
+          <text x={left - 28} y={row.label + 4} textAnchor="end" className="dim">
+            {symbolOf(row.symbol)} {row.text}
+          </text>
+        </g>
+      ))}
+      {bolt.map((row) => (
+        <g key={row.symbol}>
+          <path
+            d={`M${right + 4} ${row.at}H${right + 14}L${right + 24} ${row.label}`}
+            stroke="var(--muted)"
+            fill="none"
+            strokeWidth="0.8"
+          />
+          <text x={right + 28} y={row.label + 4} className="dim">
+            {symbolOf(row.symbol)} {row.text}
+          </text>
+        </g>
+      ))}
+      <text x={left - 28} y={H - 8} textAnchor="end" className="dim">
+        nut
+      </text>
+      <text x={right + 28} y={H - 8} className="dim">
+        bolt
+      </text>
+      <g stroke="var(--muted)" strokeWidth="0.8">
+        <path
+          d={`M${x(crest)} ${down + 6}V${down + 20}M${x(crest + p)} ${down + 6}V${down + 20}M${x(crest)} ${down + 14}H${x(crest + p)}`}
+        />
+      </g>
+      <text x={x(crest + p / 2)} y={down + 30} textAnchor="middle" className="dim">
+        P {units.fine(p)}
+        {thread.inch && ` · ${Number((25.4 / p).toFixed(3))} per inch`}
+      </text>
+      <text x={(left + right) / 2} y={up - 8} textAnchor="middle" className="dim">
+        {thread.leadingFlank === thread.followingFlank
+          ? `flank angle ${thread.leadingFlank * 2}°`
+          : `flanks ${thread.leadingFlank}° and ${thread.followingFlank}°`}
+        {thread.taper > 0 && ', taper 1 in 16 on the diameter'}
+      </text>
+    </svg>
+  );
+}
+
+const symbolOf = (symbol: string) => {
+  const [letter, index] = symbol.split('_');
+  return (
+    <>
+      {letter}
+      {index && (
+        <tspan fontSize="0.75em" dy="3">
+          {index}
+        </tspan>
+      )}
+      {index && <tspan dy="-3"> </tspan>}
+    </>
+  );
+};

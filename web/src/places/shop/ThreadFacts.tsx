@@ -1,0 +1,208 @@
+import type { ReactNode } from 'react';
+import type { Schemas } from '../../api/client';
+import { useUnits } from '../../app/session';
+import { NumberField, type Typed } from '../../parts/NumberField';
+import { ThreadDrawing } from './ThreadDrawing';
+
+type View = Schemas['ThreadView'];
+type Limits = Schemas['LimitPair'];
+
+const FIELDS: Record<string, string> = { starts: 'count', leftHand: 'yes' };
+
+/** What is known of a thread: its picture, its dimensions, its limits, and how it is measured. */
+export function ThreadFacts(props: { thread: View; wire?: Typed | undefined; onWire?: (wire: Typed | undefined) => void }) {
+  const { thread: t, wire, onWire } = props;
+  const units = useUnits();
+  const length = (mm: number) => `${units.fine(mm)} ${units.unit('length')}`;
+  const usable = (w: NonNullable<View['wires']>) => `best ${units.fine(w.best)}, usable ${units.fine(w.least)} to ${units.fine(w.most)}`;
+  const row = (name: ReactNode, value: ReactNode) => (
+    <div>
+      <span>{name}</span>
+      <b>{value}</b>
+    </div>
+  );
+  return (
+    <>
+      <div className="columns thread">
+        <section className="card notched">
+          <ThreadDrawing thread={t} />
+          {!t.sizes.heightKnown && (
+            <p className="notjudged">
+              The truncations of this form are not here: crests and roots are drawn as those of its sister thread.
+            </p>
+          )}
+        </section>
+        <section>
+          <h2>Basic dimensions</h2>
+          <div className="rows">
+            {row('Major diameter d', length(t.sizes.major))}
+            {t.sizes.internalMajor !== t.sizes.major && row('Major diameter of the nut D₄', length(t.sizes.internalMajor))}
+            {row(t.taper > 0 && t.gauge?.effective ? 'Pitch diameter at the small end E₀' : 'Pitch diameter d₂', length(t.sizes.pitch))}
+            {row('Minor diameter of the bolt d₃', length(t.sizes.minor))}
+            {row('Minor diameter of the nut D₁', length(t.sizes.internalMinor))}
+            {row(
+              'Height: bolt, nut, bearing',
+              `${units.fine(t.sizes.height)}, ${units.fine(t.sizes.internalHeight)}, ${length(t.sizes.bearing)}`,
+            )}
+            {row(t.starts > 1 ? `Lead, ${t.starts} starts` : 'Lead', length(t.lead))}
+            {row('Lead angle at d₂', units.text(t.leadAngle, 'angle'))}
+            {t.stressArea != null && row('Stress area', `${t.stressArea.toFixed(1)} mm²`)}
+            {t.engagement &&
+              row('Normal engagement', `${units.number(t.engagement.least!, 'length')} – ${units.text(t.engagement.most!, 'length')}`)}
+          </div>
+          {t.gauge && (
+            <>
+              <h2>Gauge plane</h2>
+              <div className="rows">
+                {row('Small end to gauge plane', length(t.gauge.length))}
+                {row('Pitch diameter there', length(t.gauge.atGauge))}
+                {row('Pitch diameter at the small end', length(t.gauge.smallEnd))}
+                {t.gauge.effective != null && row('Effective length', length(t.gauge.effective))}
+                {row('One turn of stand-off changes it by', length(t.gauge.perPitch))}
+              </div>
+            </>
+          )}
+          {t.wires && (
+            <>
+              <h2>Over three wires</h2>
+              {onWire && (
+                <NumberField
+                  label="Wire"
+                  symbol="w"
+                  quantity="length"
+                  value={t.wires.wire}
+                  typed={wire}
+                  onTyped={onWire}
+                  note={usable(t.wires)}
+                />
+              )}
+              <div className="rows">
+                {!onWire && row('Best wire', length(t.wires.best))}
+                {row('Size over wires M', length(t.wires.over))}
+                {row('with the lead angle', length(t.wires.withLead))}
+              </div>
+              {(t.wires.wire < t.wires.least || t.wires.wire > t.wires.most) && (
+                <p className="refusal">
+                  A wire of {length(t.wires.wire)} {t.wires.wire < t.wires.least ? 'sinks below the crests' : 'rides on the crests'}; take{' '}
+                  {units.fine(t.wires.least)} to {length(t.wires.most)}.
+                </p>
+              )}
+            </>
+          )}
+        </section>
+      </div>
+      {t.differences.length > 0 && <Differences thread={t} />}
+      {t.classes.length > 0 ? (
+        <div className="columns limits">
+          <Classes thread={t} internal={false} />
+          <Classes thread={t} internal />
+        </div>
+      ) : (
+        <p className="notjudged">No limits of size are known here for this thread.</p>
+      )}
+    </>
+  );
+}
+
+function Differences({ thread }: { thread: View }) {
+  const units = useUnits();
+  const said = (field: string, value: number) =>
+    FIELDS[field] === 'yes'
+      ? value
+        ? 'yes'
+        : 'no'
+      : FIELDS[field] === 'count'
+        ? String(value)
+        : `${units.fine(value)} ${units.unit('length')}`;
+  return (
+    <section className="card differs">
+      <h2>In what it differs</h2>
+      <table className="limits">
+        <thead>
+          <tr>
+            <th scope="col">Dimension</th>
+            <th scope="col">Listed thread, or its form</th>
+            <th scope="col">Own</th>
+          </tr>
+        </thead>
+        <tbody>
+          {thread.differences.map((d) => (
+            <tr key={d.field}>
+              <th scope="row">{d.name}</th>
+              <td className="mono">{said(d.field, d.listed)}</td>
+              <td className="mono">{said(d.field, d.own)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Classes({ thread, internal }: { thread: View; internal: boolean }) {
+  const units = useUnits();
+  const rows = thread.classes.filter((c) => c.internal === internal);
+  if (rows.length === 0) return null;
+  const end = (value: number | null | undefined) => (value == null ? '–' : units.fine(value));
+  const cells = (pair: Limits) => (
+    <>
+      <td className="mono">{end(pair.least)}</td>
+      <td className="mono">{end(pair.most)}</td>
+    </>
+  );
+  const unsure = rows.filter((r) => !r.checked).map((r) => r.name || 'internal');
+  return (
+    <section>
+      <h2>
+        Limits, {internal ? 'internal' : 'external'}, {units.unit('length')}
+      </h2>
+      <table className="limits">
+        <thead>
+          <tr>
+            <th rowSpan={2} style={{ textAlign: 'left' }}>
+              Class
+            </th>
+            <th colSpan={2} className="pair">
+              Major
+            </th>
+            <th colSpan={2} className="pair">
+              Pitch
+            </th>
+            <th colSpan={2} className="pair">
+              Minor
+            </th>
+          </tr>
+          <tr>
+            {[0, 1, 2].map((i) => (
+              <Ends key={i} />
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((c) => (
+            <tr key={c.name}>
+              <th scope="row">
+                {c.name || 'all'}
+                {!c.checked && ' *'}
+              </th>
+              {cells(c.major)}
+              {cells(c.pitch)}
+              {cells(c.minor)}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="muted small">
+        {rows[0]!.source.split(';')[0]}.{unsure.length > 0 && ' * Set down from memory, not checked against the standard.'}
+        {[...new Set(rows.map((r) => r.source.split('; ')[1]).filter(Boolean))].map((s) => ` ${s![0]!.toUpperCase()}${s!.slice(1)}.`)}
+      </p>
+    </section>
+  );
+}
+
+const Ends = () => (
+  <>
+    <th scope="col">least</th>
+    <th scope="col">most</th>
+  </>
+);
