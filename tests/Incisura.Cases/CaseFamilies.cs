@@ -78,6 +78,10 @@ public static class CaseFamilies
             ["overWires"] = Wires.Over(c["pitchDiameter"], c["pitch"], c["wire"], c["flankAngle"]),
             ["bestWire"] = Wires.Best(c["pitch"], c["flankAngle"]),
         },
+        ["thread-mill-flank"] = c => new()
+        {
+            ["flankErrorMicrometres"] = FlankError.Of(c["major"], c["minor"], c["pitch"], c.Or("flankAngle", 60), c["cutter"]),
+        },
         ["lead-angle"] = c => new() { ["degrees"] = ThreadShape.LeadAngle(c["pitch"] * c.Or("starts", 1), c["pitchDiameter"]) },
         ["runout"] = c => new() { ["largestChip"] = new RunOut(c["runout"], (int)c["z"]).LargestChip(c["fz"], 1) },
     };
@@ -85,7 +89,7 @@ public static class CaseFamilies
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "infeed", "thread-milling", "turning", "facing-time", "economic-life", "run-in", "thread-mill-flank", "bar-bend", "part-off", "finish-feed",
+        "infeed", "thread-milling", "turning", "facing-time", "economic-life", "run-in", "bar-bend", "part-off", "finish-feed",
         "refit", "cost", "most-output",
     ];
 

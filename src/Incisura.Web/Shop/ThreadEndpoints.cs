@@ -1,4 +1,5 @@
 using Incisura.Core.Checks;
+using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 using Incisura.Core.Threads;
 using Incisura.Web.Hosting;
@@ -43,12 +44,53 @@ public sealed record ThreadGauge(double SmallEnd, double AtGauge, double Length,
 /// <summary>Size over three wires, mm.</summary>
 public sealed record ThreadWires(double Wire, double Best, double Over, double WithLead, double Least, double Most);
 
+/// <summary>What milling it with a one-profile cutter does to the flanks of the internal thread.</summary>
+/// <param name="Cutter">Diameter of the cutter, mm.</param>
+/// <param name="Error">Flank error, µm, along the axis.</param>
+/// <param name="Allowed">Error allowed, µm.</param>
+/// <param name="Largest">Largest cutter inside it, mm; null where none is.</param>
+/// <param name="Most">Largest cutter that enters the thread at all, mm.</param>
+public sealed record ThreadMilled(double Cutter, double Error, double Allowed, double? Largest, double Most);
+
+/// <summary>What is asked about measuring and milling a thread; what is left out is proposed.</summary>
+/// <param name="Wire">Wire, mm.</param>
+/// <param name="Cutter">Diameter of a one-profile cutter, mm.</param>
+/// <param name="Allowed">Flank error allowed, µm.</param>
+public readonly record struct ThreadQuestions(double? Wire, double? Cutter, double? Allowed)
+{
+    private const double UsualAllowed = 10;
+
+    /// <summary>What milling with one profile does; null for taper threads and unequal flanks.</summary>
+    internal ThreadMilled? Milled(Thread t, in ThreadShape s)
+    {
+        FormDescription form = FormDescription.Of(t.Form);
+        if (!form.Symmetric || form.Taper > 0) return null;
+        double allowed = Allowed ?? UsualAllowed,
+            largest = FlankError.LargestCutter(s.InternalMajor, s.InternalMinor, t.Lead, form.FlankAngle, allowed);
+        double cutter = Cutter ?? (double.IsNaN(largest) ? 0.7 * s.InternalMinor : ShopRounding.Down(largest));
+        return new(
+            cutter, FlankError.Of(s.InternalMajor, s.InternalMinor, t.Lead, form.FlankAngle, cutter), allowed,
+            double.IsNaN(largest) ? null : largest, s.InternalMinor);
+    }
+
+    /// <summary>Checks what was given against the thread.</summary>
+    internal InputCheck Check(ThreadShape s)
+    {
+        InputCheck check = new();
+        if (Wire is { } wire) check.Within("wire", "The wire", wire, 0.01, s.Major, Quantity.Length);
+        if (Cutter is { } cutter) check.Within("cutter", "The cutter", cutter, 0.1, s.InternalMinor, Quantity.Length);
+        if (Allowed is { } allowed) check.Within("allowed", "The flank error allowed", allowed, 0.1, 1000, Quantity.Deviation);
+        return check;
+    }
+}
+
 /// <summary>All that is known of a thread.</summary>
 public sealed record ThreadView(
     string Text, ThreadForm Form, string FormName, string Standard, string Series, bool Listed, bool Checked, string Missing, double Diameter,
     double Pitch, double Lead, int Starts, bool LeftHand, bool Inch, double LeadingFlank, double FollowingFlank, double Taper, double LeadAngle,
     double? StressArea, LimitPair? Engagement, ThreadSizes Sizes, ThreadGauge? Gauge, IReadOnlyList<ThreadClass> Classes, ThreadWires? Wires,
-    IReadOnlyList<ProfilePoint> External, IReadOnlyList<ProfilePoint> Internal, IReadOnlyList<ThreadDifference> Differences);
+    ThreadMilled? Milled, IReadOnlyList<ProfilePoint> External, IReadOnlyList<ProfilePoint> Internal,
+    IReadOnlyList<ThreadDifference> Differences);
 
 /// <summary>Whether an own thread may be published with what rests on it.</summary>
 /// <param name="Approved">Whether its present revision is approved.</param>
@@ -74,7 +116,8 @@ public static class ThreadEndpoints
         group.MapGet("/forms", () => FormDescription.All.Select(f => new ThreadFormView(
             f.Form, f.Name, f.Standard, f.FlankAngle, f.Taper > 0, ThreadTables.All.Count(l => l.Thread.Form == f.Form), f.Missing)));
         group.MapGet("/", ListAsync);
-        group.MapGet("/view", (string text, double? wire) => ThreadText.Read(text) is { } t ? ViewOf(t, wire) : throw NoThread(text));
+        group.MapGet("/view", (string text, [AsParameters] ThreadQuestions asked) =>
+            ThreadText.Read(text) is { } t ? ViewOf(t, asked) : throw NoThread(text));
         group.MapGet("/start", (string text) => OwnThread.From(ThreadTables.Nearest(ThreadText.Read(text) ?? throw NoThread(text)).Thread));
         group.MapPost("/look", (OwnThread own) =>
         {
@@ -144,13 +187,17 @@ public static class ThreadEndpoints
         : new(t.ToString(), t.Form, "not listed", t.Diameter, t.Pitch, false);
 
     private static ThreadView ViewOf(OwnThread own) =>
-        ViewOf(own.Thread, null, own.Shape) with { Text = own.Name, Series = "own", Listed = false, Checked = false, Differences = own.Differences };
+        ViewOf(own.Thread, default, own.Shape) with
+        {
+            Text = own.Name, Series = "own", Listed = false, Checked = false, Differences = own.Differences,
+        };
 
-    private static ThreadView ViewOf(Thread t, double? wire, ThreadShape? shape = null)
+    private static ThreadView ViewOf(Thread t, in ThreadQuestions asked, ThreadShape? shape = null)
     {
         t.Check().ThrowIfAny();
         FormDescription form = FormDescription.Of(t.Form);
         ThreadShape s = shape ?? ThreadShape.Of(t);
+        asked.Check(s).ThrowIfAny();
         ListedThread? listed = ThreadTables.Find(t);
         (double least, double most) = ThreadShape.NormalEngagement(t);
         return new(
@@ -158,8 +205,8 @@ public static class ThreadEndpoints
             t.Diameter, t.Pitch, t.Lead, t.Starts, t.LeftHand, form.Inch, form.LeadingFlank, form.FollowingFlank, form.Taper,
             ThreadShape.LeadAngle(t.Lead, s.Pitch), Known(ThreadShape.StressArea(t)), double.IsNaN(least) ? null : new(least, most),
             new(s.Major, s.InternalMajor, s.Pitch, s.Minor, s.InternalMinor, s.Height, s.InternalHeight, s.Bearing, s.HeightKnown), GaugeOf(t),
-            [.. ThreadLimits.All(t).Select(ClassOf)], WiresOf(t, wire ?? double.NaN, s.Pitch), ThreadProfile.External(t, s, Pitches),
-            ThreadProfile.Internal(t, s, Pitches), []);
+            [.. ThreadLimits.All(t).Select(ClassOf)], WiresOf(t, asked.Wire ?? double.NaN, s.Pitch), asked.Milled(t, s),
+            ThreadProfile.External(t, s, Pitches), ThreadProfile.Internal(t, s, Pitches), []);
     }
 
     private static ThreadGauge? GaugeOf(Thread t) => GaugePlane.Of(t) is { } g

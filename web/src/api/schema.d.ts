@@ -3475,7 +3475,9 @@ export interface paths {
             parameters: {
                 query: {
                     text: string;
-                    wire?: number;
+                    Wire?: number;
+                    Cutter?: number;
+                    Allowed?: number;
                 };
                 header?: never;
                 path?: never;
@@ -7505,6 +7507,18 @@ export interface components {
             /** Format: double */
             perPitch: number;
         };
+        ThreadMilled: {
+            /** Format: double */
+            cutter: number;
+            /** Format: double */
+            error: number;
+            /** Format: double */
+            allowed: number;
+            /** Format: double */
+            largest: null | number;
+            /** Format: double */
+            most: number;
+        };
         ThreadRow: {
             text: string;
             form: components["schemas"]["ThreadForm"];
@@ -7584,6 +7598,7 @@ export interface components {
             gauge: null | components["schemas"]["ThreadGauge"];
             classes: components["schemas"]["ThreadClass"][];
             wires: null | components["schemas"]["ThreadWires"];
+            milled: null | components["schemas"]["ThreadMilled"];
             external: components["schemas"]["ProfilePoint"][];
             internal: components["schemas"]["ProfilePoint"][];
             differences: components["schemas"]["ThreadDifference"][];

@@ -2,25 +2,34 @@ import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { client, data } from '../../api/client';
+import { ApiError, client, data } from '../../api/client';
 import { useMayWork } from '../../app/session';
-import type { Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
-import { ThreadFacts } from './ThreadFacts';
+import { ThreadFacts, type Questions } from './ThreadFacts';
 
 /** A thread as a standard gives it, or any other that its text names. */
 export function ListedThreadPage() {
   const text = useSearchParams()[0].get('thread') ?? '';
-  const [wire, setWire] = useState<{ text: string; typed: Typed | undefined }>();
-  const typed = wire?.text === text ? wire.typed : undefined;
+  const [asked, setAsked] = useState<{ text: string; typed: Questions }>();
+  const typed = asked?.text === text ? asked.typed : {};
+  const questions = Object.fromEntries(Object.entries(typed).map(([key, t]) => [key, t.base]));
   const navigate = useNavigate();
   const mayWork = useMayWork();
   const view = useQuery({
-    queryKey: ['threads', 'view', text, typed?.base],
-    queryFn: () => data(client.GET('/api/v1/threads/view', { params: { query: { text, ...(typed && { wire: typed.base }) } } })),
-    placeholderData: (before) => (before?.text === text ? before : undefined),
+    queryKey: ['threads', 'view', text],
+    queryFn: () => data(client.GET('/api/v1/threads/view', { params: { query: { text } } })),
+    retry: false,
   });
-  const thread = view.data;
+  // A question that cannot be answered leaves the thread as it stands.
+  const answer = useQuery({
+    queryKey: ['threads', 'view', text, questions],
+    queryFn: () => data(client.GET('/api/v1/threads/view', { params: { query: { text, ...questions } } })),
+    enabled: Object.keys(questions).length > 0,
+    placeholderData: (before, query) => (query?.queryKey[2] === text ? before : undefined),
+    retry: false,
+  });
+  const thread = answer.data ?? view.data;
+  const refused = answer.error instanceof ApiError ? answer.error.byField : {};
   return (
     <div className="page">
       <header>
@@ -51,7 +60,7 @@ export function ListedThreadPage() {
       {thread?.listed && !thread.checked && (
         <p className="notjudged">The size is set down from memory and was not checked against the standard’s own table.</p>
       )}
-      {thread && <ThreadFacts thread={thread} wire={typed} onWire={(next) => setWire({ text, typed: next })} />}
+      {thread && <ThreadFacts thread={thread} typed={typed} refused={refused} onTyped={(next) => setAsked({ text, typed: next })} />}
       {thread?.missing && (
         <p className="muted small">
           Not here of {thread.standard}: {thread.missing}

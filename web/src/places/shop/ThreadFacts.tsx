@@ -7,14 +7,28 @@ import { ThreadDrawing } from './ThreadDrawing';
 type View = Schemas['ThreadView'];
 type Limits = Schemas['LimitPair'];
 
+/** What somebody typed about measuring and milling a thread. */
+export type Questions = Partial<Record<'wire' | 'cutter' | 'allowed', Typed>>;
+
 const FIELDS: Record<string, string> = { starts: 'count', leftHand: 'yes' };
 
 /** What is known of a thread: its picture, its dimensions, its limits, and how it is measured. */
-export function ThreadFacts(props: { thread: View; wire?: Typed | undefined; onWire?: (wire: Typed | undefined) => void }) {
-  const { thread: t, wire, onWire } = props;
+export function ThreadFacts(props: {
+  thread: View;
+  typed?: Questions;
+  refused?: Record<string, string>;
+  onTyped?: (questions: Questions) => void;
+}) {
+  const { thread: t, typed = {}, refused = {}, onTyped } = props;
   const units = useUnits();
   const length = (mm: number) => `${units.fine(mm)} ${units.unit('length')}`;
   const usable = (w: NonNullable<View['wires']>) => `best ${units.fine(w.best)}, usable ${units.fine(w.least)} to ${units.fine(w.most)}`;
+  const asks = (key: keyof Questions) => (next: Typed | undefined) => {
+    const all = { ...typed };
+    if (next) all[key] = next;
+    else delete all[key];
+    onTyped?.(all);
+  };
   const row = (name: ReactNode, value: ReactNode) => (
     <div>
       <span>{name}</span>
@@ -65,19 +79,20 @@ export function ThreadFacts(props: { thread: View; wire?: Typed | undefined; onW
           {t.wires && (
             <>
               <h2>Over three wires</h2>
-              {onWire && (
+              {onTyped && (
                 <NumberField
                   label="Wire"
                   symbol="w"
                   quantity="length"
                   value={t.wires.wire}
-                  typed={wire}
-                  onTyped={onWire}
+                  typed={typed.wire}
+                  onTyped={asks('wire')}
                   note={usable(t.wires)}
+                  refused={refused.wire}
                 />
               )}
               <div className="rows">
-                {!onWire && row('Best wire', length(t.wires.best))}
+                {!onTyped && row('Best wire', length(t.wires.best))}
                 {row('Size over wires M', length(t.wires.over))}
                 {row('with the lead angle', length(t.wires.withLead))}
               </div>
@@ -85,6 +100,48 @@ export function ThreadFacts(props: { thread: View; wire?: Typed | undefined; onW
                 <p className="refusal">
                   A wire of {length(t.wires.wire)} {t.wires.wire < t.wires.least ? 'sinks below the crests' : 'rides on the crests'}; take{' '}
                   {units.fine(t.wires.least)} to {length(t.wires.most)}.
+                </p>
+              )}
+            </>
+          )}
+          {t.milled && (
+            <>
+              <h2>Milled inside with one profile</h2>
+              {onTyped && (
+                <>
+                  <NumberField
+                    label="Cutter"
+                    symbol="D_c"
+                    quantity="length"
+                    value={t.milled.cutter}
+                    typed={typed.cutter}
+                    onTyped={asks('cutter')}
+                    refused={refused.cutter}
+                  />
+                  <NumberField
+                    label="Flank error allowed"
+                    symbol="E_f"
+                    quantity="deviation"
+                    value={t.milled.allowed}
+                    typed={typed.allowed}
+                    onTyped={asks('allowed')}
+                    refused={refused.allowed}
+                  />
+                </>
+              )}
+              <div className="rows">
+                {row(`Flank error of Ø${units.number(t.milled.cutter, 'length')}`, units.text(t.milled.error, 'deviation'))}
+                {row(
+                  `Largest cutter within ${units.text(t.milled.allowed, 'deviation')}`,
+                  t.milled.largest == null ? 'none' : units.text(t.milled.largest, 'length'),
+                )}
+              </div>
+              {t.milled.error > t.milled.allowed && (
+                <p className="refusal">
+                  The cutter takes {units.text(t.milled.error, 'deviation')} off the flanks.{' '}
+                  {t.milled.largest == null
+                    ? 'No cutter keeps what is allowed; tap it.'
+                    : `Take Ø${units.text(t.milled.largest, 'length')} or less.`}
                 </p>
               )}
             </>
