@@ -45,7 +45,15 @@ internal static class Workbench
             Segments = [new(12, 36, 42), new(26, 42, 42), new(10, 42, 50), new(22, 50, 50)],
         }),
         Assembly = new(1, 1, new() { Number = "A-1", CutterId = 1, HolderId = 1, Projection = 38 }),
-        Material = new(1, 1, new() { Name = "42CrMo4", Group = MaterialGroup.P, SubGroup = "P3", SpecificCuttingForce = 1900, ChipExponent = 0.25, RadialRatio = 0.3 }),
+        Material = new(1, 1, new()
+        {
+            Name = "42CrMo4",
+            Group = MaterialGroup.P,
+            SubGroup = "P3",
+            SpecificCuttingForce = 1900,
+            ChipExponent = 0.25,
+            RadialRatio = 0.3,
+        }),
         Machine = new(1, 1, new()
         {
             Name = "Mill",

@@ -339,7 +339,9 @@ public static class CaseFamilies
         ThreadShape basic = ThreadShape.Of(t);
         CaseFigures figures = new()
         {
-            ["basic.pitch"] = basic.Pitch, ["basic.minorInternal"] = basic.InternalMinor, ["basic.minorExternalD3"] = basic.Minor,
+            ["basic.pitch"] = basic.Pitch,
+            ["basic.minorInternal"] = basic.InternalMinor,
+            ["basic.minorExternalD3"] = basic.Minor,
         };
         foreach (string name in new[] { "6g", "6H" }) Add(figures, t, name, 1);
         return figures;

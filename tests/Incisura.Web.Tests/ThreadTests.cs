@@ -27,7 +27,9 @@ public sealed class ThreadTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller reader = await workshop.SignInAsync("jory");
         Answer rows = (await reader.GetAsync(Asked("/threads", typed))).Expect(HttpStatusCode.OK);
-        Assert.Equal(text, rows["rows"].EnumerateArray().First(r => r.GetProperty("own").ValueKind == JsonValueKind.Null).GetProperty("text").GetString());
+        Assert.Equal(
+            text,
+            rows["rows"].EnumerateArray().First(r => r.GetProperty("own").ValueKind == JsonValueKind.Null).GetProperty("text").GetString());
         Answer view = (await reader.GetAsync(Asked("/threads/view", text))).Expect(HttpStatusCode.OK);
         Assert.True(view["sizes"].GetProperty("minor").GetDouble() < view["sizes"].GetProperty("pitch").GetDouble());
         Assert.True(view["external"].GetArrayLength() > 10);
@@ -64,7 +66,8 @@ public sealed class ThreadTests(Workshop workshop) : IClassFixture<Workshop>
     [Fact]
     public async Task An_own_thread_is_made_shown_with_its_differences_and_approved_by_somebody_else()
     {
-        Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah"), reader = await workshop.SignInAsync("jory");
+        Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah"), reader = await workshop.SignInAsync(
+            "jory");
         object own = Own("Stud 16×1.6 A", 1.6);
         Answer look = (await maren.PostAsync("/threads/look", own)).Expect(HttpStatusCode.OK);
         Assert.Equal(["pitch"], look["differences"].EnumerateArray().Select(d => d.GetProperty("field").GetString()));
@@ -113,6 +116,8 @@ public sealed class ThreadTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller reader = await workshop.SignInAsync("jory");
         Answer found = (await reader.GetAsync("/find?q=" + Uri.EscapeDataString("G1/2"))).Expect(HttpStatusCode.OK);
-        Assert.Contains(found.Json.EnumerateArray(), f => f.GetProperty("kind").GetString() == "thread" && f.GetProperty("name").GetString() == "G1/2");
+        Assert.Contains(
+            found.Json.EnumerateArray(),
+            f => f.GetProperty("kind").GetString() == "thread" && f.GetProperty("name").GetString() == "G1/2");
     }
 }

@@ -7,7 +7,10 @@ internal static class PipeLimits
     // diameter, µm. The pitch diameter of 11 threads per inch has two, below and from Ø65.
     private static readonly Dictionary<int, (double Pitch, double Major, double Minor)> ByPerInch = new()
     {
-        [28] = (107, 214, 282), [19] = (125, 250, 445), [14] = (142, 284, 541), [11] = (180, 360, 640),
+        [28] = (107, 214, 282),
+        [19] = (125, 250, 445),
+        [14] = (142, 284, 541),
+        [11] = (180, 360, 640),
     };
 
     public static ThreadLimits? Of(Thread t, string name)

@@ -8,7 +8,12 @@ internal static class UnifiedLimits
     // Over the tolerance of 2A; classes 1A and 1B are set down from memory.
     private static readonly Dictionary<string, (double Factor, bool Checked)> Classes = new()
     {
-        ["1A"] = (1.5, false), ["2A"] = (1, true), ["3A"] = (0.75, true), ["1B"] = (1.95, false), ["2B"] = (1.3, true), ["3B"] = (0.975, true),
+        ["1A"] = (1.5, false),
+        ["2A"] = (1, true),
+        ["3A"] = (0.75, true),
+        ["1B"] = (1.95, false),
+        ["2B"] = (1.3, true),
+        ["3B"] = (0.975, true),
     };
 
     public static ThreadLimits? Of(Thread t, string name)

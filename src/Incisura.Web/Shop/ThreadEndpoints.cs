@@ -189,7 +189,11 @@ public static class ThreadEndpoints
     private static ThreadView ViewOf(OwnThread own) =>
         ViewOf(own.Thread, default, own.Shape) with
         {
-            Text = own.Name, Series = "own", Listed = false, Checked = false, Differences = own.Differences,
+            Text = own.Name,
+            Series = "own",
+            Listed = false,
+            Checked = false,
+            Differences = own.Differences,
         };
 
     private static ThreadView ViewOf(Thread t, in ThreadQuestions asked, ThreadShape? shape = null)

@@ -27,7 +27,8 @@ public class ThreadProfileTests
             double taper = FormDescription.Of(form).Taper / 2;
             Assert.InRange(outline.Max(q => q.R - (q.Z * taper)) - (s.Major / 2), -1e-3, 1e-9);
             Assert.InRange(outline.Min(q => q.R - (q.Z * taper)) - (s.Minor / 2), -1e-9, 1e-3);
-            int ridge = Enumerable.Range(0, 2000).Count(i => t.Pitch * (1 + (i / 2000.0)) is var z && RadiusAt(outline, z) - (z * taper) > s.Pitch / 2);
+            int ridge = Enumerable.Range(0, 2000)
+                .Count(i => t.Pitch * (1 + (i / 2000.0)) is var z && RadiusAt(outline, z) - (z * taper) > s.Pitch / 2);
             Assert.InRange(ridge / 2000.0, 0.499, 0.501);
         }
     }
@@ -38,7 +39,10 @@ public class ThreadProfileTests
     {
         foreach (Thread t in ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread))
         {
-            IReadOnlyList<ProfilePoint> external = ThreadProfile.External(t, ThreadShape.Of(t), 3), inside = ThreadProfile.Internal(t, ThreadShape.Of(t), 3);
+            IReadOnlyList<ProfilePoint> external = ThreadProfile.External(t, ThreadShape.Of(t), 3), inside = ThreadProfile.Internal(
+                t,
+                ThreadShape.Of(t),
+                3);
             for (int i = 0; i < 400; i++)
             {
                 double z = t.Pitch * (1 + (i / 400.0));

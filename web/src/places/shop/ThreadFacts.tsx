@@ -38,14 +38,88 @@ export function ThreadFacts(props: {
   return (
     <>
       <div className="columns thread">
-        <section className="card notched">
-          <ThreadDrawing thread={t} />
-          {!t.sizes.heightKnown && (
-            <p className="notjudged">
-              The truncations of this form are not here: crests and roots are drawn as those of its sister thread.
-            </p>
-          )}
-        </section>
+        <div>
+          <section className="card notched">
+            <ThreadDrawing thread={t} />
+            {!t.sizes.heightKnown && (
+              <p className="notjudged">
+                The truncations of this form are not here: crests and roots are drawn as those of its sister thread.
+              </p>
+            )}
+          </section>
+          <div className="columns measured">
+            {t.wires && (
+              <section>
+                <h2>Over three wires</h2>
+                {onTyped && (
+                  <NumberField
+                    label="Wire"
+                    symbol="w"
+                    quantity="length"
+                    value={t.wires.wire}
+                    typed={typed.wire}
+                    onTyped={asks('wire')}
+                    note={usable(t.wires)}
+                    refused={refused.wire}
+                  />
+                )}
+                <div className="rows">
+                  {!onTyped && row('Best wire', length(t.wires.best))}
+                  {row('Size over wires M', length(t.wires.over))}
+                  {row('with the lead angle', length(t.wires.withLead))}
+                </div>
+                {(t.wires.wire < t.wires.least || t.wires.wire > t.wires.most) && (
+                  <p className="refusal">
+                    A wire of {length(t.wires.wire)} {t.wires.wire < t.wires.least ? 'sinks below the crests' : 'rides on the crests'}; take{' '}
+                    {units.fine(t.wires.least)} to {length(t.wires.most)}.
+                  </p>
+                )}
+              </section>
+            )}
+            {t.milled && (
+              <section>
+                <h2>Milled inside with one profile</h2>
+                {onTyped && (
+                  <>
+                    <NumberField
+                      label="Cutter"
+                      symbol="D_c"
+                      quantity="length"
+                      value={t.milled.cutter}
+                      typed={typed.cutter}
+                      onTyped={asks('cutter')}
+                      refused={refused.cutter}
+                    />
+                    <NumberField
+                      label="Flank error allowed"
+                      symbol="E_f"
+                      quantity="deviation"
+                      value={t.milled.allowed}
+                      typed={typed.allowed}
+                      onTyped={asks('allowed')}
+                      refused={refused.allowed}
+                    />
+                  </>
+                )}
+                <div className="rows">
+                  {row(`Flank error of Ø${units.number(t.milled.cutter, 'length')}`, units.text(t.milled.error, 'deviation'))}
+                  {row(
+                    `Largest cutter within ${units.text(t.milled.allowed, 'deviation')}`,
+                    t.milled.largest == null ? 'none' : units.text(t.milled.largest, 'length'),
+                  )}
+                </div>
+                {t.milled.error > t.milled.allowed && (
+                  <p className="refusal">
+                    The cutter takes {units.text(t.milled.error, 'deviation')} off the flanks.{' '}
+                    {t.milled.largest == null
+                      ? 'No cutter keeps what is allowed; tap it.'
+                      : `Take Ø${units.text(t.milled.largest, 'length')} or less.`}
+                  </p>
+                )}
+              </section>
+            )}
+          </div>
+        </div>
         <section>
           <h2>Basic dimensions</h2>
           <div className="rows">
@@ -74,76 +148,6 @@ export function ThreadFacts(props: {
                 {t.gauge.effective != null && row('Effective length', length(t.gauge.effective))}
                 {row('One turn of stand-off changes it by', length(t.gauge.perPitch))}
               </div>
-            </>
-          )}
-          {t.wires && (
-            <>
-              <h2>Over three wires</h2>
-              {onTyped && (
-                <NumberField
-                  label="Wire"
-                  symbol="w"
-                  quantity="length"
-                  value={t.wires.wire}
-                  typed={typed.wire}
-                  onTyped={asks('wire')}
-                  note={usable(t.wires)}
-                  refused={refused.wire}
-                />
-              )}
-              <div className="rows">
-                {!onTyped && row('Best wire', length(t.wires.best))}
-                {row('Size over wires M', length(t.wires.over))}
-                {row('with the lead angle', length(t.wires.withLead))}
-              </div>
-              {(t.wires.wire < t.wires.least || t.wires.wire > t.wires.most) && (
-                <p className="refusal">
-                  A wire of {length(t.wires.wire)} {t.wires.wire < t.wires.least ? 'sinks below the crests' : 'rides on the crests'}; take{' '}
-                  {units.fine(t.wires.least)} to {length(t.wires.most)}.
-                </p>
-              )}
-            </>
-          )}
-          {t.milled && (
-            <>
-              <h2>Milled inside with one profile</h2>
-              {onTyped && (
-                <>
-                  <NumberField
-                    label="Cutter"
-                    symbol="D_c"
-                    quantity="length"
-                    value={t.milled.cutter}
-                    typed={typed.cutter}
-                    onTyped={asks('cutter')}
-                    refused={refused.cutter}
-                  />
-                  <NumberField
-                    label="Flank error allowed"
-                    symbol="E_f"
-                    quantity="deviation"
-                    value={t.milled.allowed}
-                    typed={typed.allowed}
-                    onTyped={asks('allowed')}
-                    refused={refused.allowed}
-                  />
-                </>
-              )}
-              <div className="rows">
-                {row(`Flank error of Ø${units.number(t.milled.cutter, 'length')}`, units.text(t.milled.error, 'deviation'))}
-                {row(
-                  `Largest cutter within ${units.text(t.milled.allowed, 'deviation')}`,
-                  t.milled.largest == null ? 'none' : units.text(t.milled.largest, 'length'),
-                )}
-              </div>
-              {t.milled.error > t.milled.allowed && (
-                <p className="refusal">
-                  The cutter takes {units.text(t.milled.error, 'deviation')} off the flanks.{' '}
-                  {t.milled.largest == null
-                    ? 'No cutter keeps what is allowed; tap it.'
-                    : `Take Ø${units.text(t.milled.largest, 'length')} or less.`}
-                </p>
-              )}
             </>
           )}
         </section>
@@ -213,42 +217,44 @@ function Classes({ thread, internal }: { thread: View; internal: boolean }) {
       <h2>
         Limits, {internal ? 'internal' : 'external'}, {units.unit('length')}
       </h2>
-      <table className="limits">
-        <thead>
-          <tr>
-            <th rowSpan={2} style={{ textAlign: 'left' }}>
-              Class
-            </th>
-            <th colSpan={2} className="pair">
-              Major
-            </th>
-            <th colSpan={2} className="pair">
-              Pitch
-            </th>
-            <th colSpan={2} className="pair">
-              Minor
-            </th>
-          </tr>
-          <tr>
-            {[0, 1, 2].map((i) => (
-              <Ends key={i} />
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((c) => (
-            <tr key={c.name}>
-              <th scope="row">
-                {c.name || 'all'}
-                {!c.checked && ' *'}
+      <div className="wide-table">
+        <table className="limits">
+          <thead>
+            <tr>
+              <th rowSpan={2} style={{ textAlign: 'left' }}>
+                Class
               </th>
-              {cells(c.major)}
-              {cells(c.pitch)}
-              {cells(c.minor)}
+              <th colSpan={2} className="pair">
+                Major
+              </th>
+              <th colSpan={2} className="pair">
+                Pitch
+              </th>
+              <th colSpan={2} className="pair">
+                Minor
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+            <tr>
+              {[0, 1, 2].map((i) => (
+                <Ends key={i} />
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((c) => (
+              <tr key={c.name}>
+                <th scope="row">
+                  {c.name || 'all'}
+                  {!c.checked && ' *'}
+                </th>
+                {cells(c.major)}
+                {cells(c.pitch)}
+                {cells(c.minor)}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="muted small">
         {rows[0]!.source.split(';')[0]}.{unsure.length > 0 && ' * Set down from memory, not checked against the standard.'}
         {[...new Set(rows.map((r) => r.source.split('; ')[1]).filter(Boolean))].map((s) => ` ${s![0]!.toUpperCase()}${s!.slice(1)}.`)}
