@@ -137,7 +137,10 @@ test('the same work typed in either system is the same base value, to the last o
   for (const { quantity, metric, inch: own } of TABLE)
     for (const base of [0.0127, 0.1, 1, 2.38125, 12.7, 101.6, 1234.5]) {
       const typedIn = (perBase: number) => String(Number((base / perBase).toPrecision(15)));
-      for (const [units, shown] of [[mm, metric], [inch, own]] as const) {
+      for (const [units, shown] of [
+        [mm, metric],
+        [inch, own],
+      ] as const) {
         const reading = read(typedIn(shown.perBase), quantity, units);
         expect('base' in reading && Math.abs(reading.base - base) <= 1e-13 * base, `${base} ${quantity} as ${shown.unit}`).toBe(true);
       }
