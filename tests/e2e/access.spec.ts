@@ -15,9 +15,11 @@ const PAGES: Record<string, string[]> = {
   'library/cutters/:id': ['/library/cutters/13', '/library/cutters/148', '/library/cutters/new'],
   'library/holders/:id': ['/library/holders/28'],
   'library/assemblies/:id': ['/library/assemblies/6'],
-  'shop/:kind?': ['/shop', '/shop/machines', '/shop/charts', '/shop/methods'],
+  'shop/:kind?': ['/shop', '/shop/machines', '/shop/charts', '/shop/methods', '/shop/threads'],
   'shop/materials/:id': ['/shop/materials/1'],
   'shop/methods/:id': ['/shop/methods/1'],
+  'shop/threads/listed': ['/shop/threads/listed?thread=M10', '/shop/threads/listed?thread=bolt'],
+  'shop/threads/:id': ['/shop/threads/1', '/shop/threads/new?from=Tr40x7'],
   'shop/machines/:id': ['/shop/machines/1'],
   calculate: [
     ...['window', 'load', 'bend', 'passes', 'derivation', 'tray'].map((turn) => `${WALL}&n.cornerRadius=20&show=${turn}`),

@@ -21,8 +21,8 @@ internal partial struct EdgeLoad
 {
     // A slice that lags by less is taken at one angle.
     private const double PointLag = 2e-3, AtEdge = 1e-9, ManyPitches = 16, NoChip = 3.0;
-    private const int Closings = 2, MostMoments = 48, WallHeights = 5;
-    private const double WidestStep = 0.25;
+    private const int Closings = 3, MostMoments = 48, WallHeights = 5;
+    private const double WidestStep = 0.15;
 
     private EdgeSlices slices;
     private int count;
@@ -141,7 +141,7 @@ internal partial struct EdgeLoad
         {
             if (i > 0)
             {
-                step /= 4;
+                step /= 3;
                 (before, after) = (At(crest - step, climb: false).Squared, At(crest + step, climb: false).Squared);
             }
 

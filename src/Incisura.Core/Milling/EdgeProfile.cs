@@ -59,7 +59,7 @@ internal struct EdgeSlices
 /// </summary>
 internal sealed class EdgeProfile
 {
-    private const int SlicesOfArc = 5, SlicesOfLine = 2;
+    private const int SlicesOfArc = 5, SlicesOfLine = 3;
 
     private readonly Piece[] pieces;
     private readonly double power;

