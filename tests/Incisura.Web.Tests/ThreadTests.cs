@@ -6,14 +6,14 @@ namespace Incisura.Web.Tests;
 /// <summary>Listed threads and the shop's own, through the interface.</summary>
 public sealed class ThreadTests(Workshop workshop) : IClassFixture<Workshop>
 {
-    private static object Own(string name, double pitch, double diameter = 16, object? more = null) => new
+    private static object Own(string name, double pitch, double diameter = 16, double? pitchDiameter = null) => new
     {
         name,
         parent = "M16×1.5",
         diameter,
         pitch,
         reason = "worn housings",
-        pitchDiameter = (more as double?),
+        pitchDiameter,
     };
 
     private static string Asked(string path, string text) => $"{path}?text={Uri.EscapeDataString(text)}";

@@ -116,17 +116,11 @@ public partial class Operation<TWork, TResult>
         // The inputs that keep every limit that can be kept, the limit that asked for it, none where the charted ones do, and what is over still.
         public Inputs Found(out LimitDefinition? by, out uint still)
         {
-            Inputs found = Kept(out by);
-            still = Exceeded(Solved(ref found));
-            return found;
-        }
-
-        private Inputs Kept(out LimitDefinition? by)
-        {
             Inputs start = charted;
             LimitSet limits = Solved(ref start);
             by = null;
-            if (Exceeded(limits) is var over && over == 0) return start;
+            uint over = still = Exceeded(limits);
+            if (over == 0) return start;
             Inputs least = Least();
             LimitSet atLeast = Solved(ref least);
 
@@ -137,7 +131,9 @@ public partial class Operation<TWork, TResult>
             double rate = 0;
             Inputs found = default;
             if (deep is null || !TWork.Description.DepthGivesWay || !Shallower(ref found, ref rate)) Together(ref found, ref rate);
-            return rate > 0 ? Rounded(found, rate) : least;
+            found = rate > 0 ? Rounded(found, rate) : least;
+            still = Exceeded(Solved(ref found));
+            return found;
         }
 
         private Inputs Least()

@@ -200,9 +200,7 @@ internal partial struct EdgeLoad
                     s += s2 - s1;
                 }
 
-            (c, s) = (c * side.PerLag, s * side.PerLag);
-            along += (sense * side.Tangential * c) - (side.Radial * s);
-            across -= (sense * side.Tangential * s) + (side.Radial * c);
+            Turn(i, new(c * side.PerLag, s * side.PerLag, 0, 0), sense, ref along, ref across);
         }
 
         return new(along, across);

@@ -2,15 +2,11 @@ namespace Incisura.Core.Threads;
 
 /// <summary>
 /// What a cutter of one profile takes off the flanks of an internal thread beyond the thread's own form. Its teeth stand square to its axis while it
-/// climbs a pitch a turn, so that before and after it passes a place it reaches into the flank there.
+/// climbs a pitch a turn, so that before and after it passes a place it reaches into the flank there. At a radius r the error is the largest over the turn θ, while inside
+/// the cutter, of P·θ/2π − q·tan(α/2) + (r − e)·tan(α/2): q is the distance of the place from the axis of the cutter, e that of the two axes.
 /// </summary>
 public static class FlankError
 {
-    /// <summary>Error at a radius.</summary>
-    public static readonly Formula AtRadius = new(
-        "E_f", "Flank error", Quantity.Deviation, "1000*(P*θ/(2*pi) - q*tan(α*pi/360) + (r - e)*tan(α*pi/360))",
-        "envelope of a one-profile cutter on its helix, largest over the turn θ while inside the cutter; q is the distance of the place from its axis");
-
     private const int Radii = 32, Closings = 10, Halvings = 48;
 
     /// <summary>Largest error over the flank, µm, along the axis; 0 for a cutter of no size.</summary>

@@ -40,9 +40,4 @@ public readonly record struct GaugePlane(double SmallEnd, double AtGauge, double
     /// <param name="outside">Outside diameter of the pipe D, mm.</param>
     /// <param name="perInch">Threads per inch n.</param>
     internal static double SmallEnd60(double outside, double perInch) => outside - (((0.05 * outside / Inch) + 1.1) / perInch * Inch);
-
-    /// <summary>How far a gauge stands off by, mm, for a pitch diameter that is larger than basic by a difference.</summary>
-    /// <param name="larger">Pitch diameter less the basic one, mm.</param>
-    /// <returns>Distance along the axis, positive where an external thread ends earlier.</returns>
-    public static double StandOff(double larger) => larger / Taper;
 }

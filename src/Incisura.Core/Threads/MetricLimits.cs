@@ -46,8 +46,7 @@ internal static class MetricLimits
             .Grade6?.FirstOrDefault(g => Math.Abs(g.Pitch - t.Pitch) < 1e-9) ?? default;
         if (grade6.Pitch == 0) return null;
         bool isInternal = char.IsUpper(c.Position);
-        double away = char.ToUpperInvariant(c.Position) switch { 'E' => row.E, 'F' => row.F, 'G' => row.G, _ => 0 } / 1000,
-            crestAway = char.ToUpperInvariant(c.CrestPosition) switch { 'E' => row.E, 'F' => row.F, 'G' => row.G, _ => 0 } / 1000;
+        double away = Away(c.Position), crestAway = Away(c.CrestPosition);
         if (double.IsNaN(away) || double.IsNaN(crestAway)) return null;
         ThreadShape basic = ThreadShape.Of(t);
         double d = t.Diameter, d2 = Math.Round(basic.Pitch, 3), d1 = Math.Round(basic.InternalMinor, 3);
@@ -64,6 +63,8 @@ internal static class MetricLimits
         return new(
             name, false, Below(d - crestAway, Rounded(row.Major * major)), Below(d2 - away, Rounded(grade6.External * pitch)),
             new(double.NaN, Math.Round(d1 - away, 3)), "ISO 965-1", known);
+
+        double Away(char position) => char.ToUpperInvariant(position) switch { 'E' => row.E, 'F' => row.F, 'G' => row.G, _ => 0 } / 1000;
     }
 
     /// <summary>T_D1 of a grade, mm; null where the pitch is not of the series.</summary>

@@ -97,10 +97,20 @@ public sealed record OwnThread
         }
     }
 
-    /// <summary>Checks it: a parent that is listed, a thread that can be made, diameters in order, and at least one difference.</summary>
+    /// <summary>Checks it: a name and a reason, a shape that can be made, and at least one difference from its parent.</summary>
     public InputCheck Check()
     {
-        InputCheck check = new InputCheck().Named("name", "The name", Name).Named("reason", "What it is for", Reason, 400);
+        InputCheck check = CheckShape(new InputCheck().Named("name", "The name", Name).Named("reason", "What it is for", Reason, 400));
+        return check.Faults.Count > 0 ? check : check.Holds(
+            Differences.Count > 0, "diameter", Diameter,
+            $"It does not differ from {Parent}; change what is different, or use the listed thread.");
+    }
+
+    /// <summary>Checks whether it can be drawn: a parent that is listed, a thread that can be made, and diameters in order.</summary>
+    public InputCheck CheckShape() => CheckShape(new());
+
+    private InputCheck CheckShape(InputCheck check)
+    {
         if (ParentThread is not { } parent || ThreadTables.Find(parent) is null)
             return check.Holds(
                 false, "parent", double.NaN, $"{(Parent.Length == 0 ? "Nothing" : Parent)} is no listed thread; start from one, such as M16×1.5.");
@@ -119,9 +129,6 @@ public sealed record OwnThread
                 $"The minor diameter lies between a fifth of the major and the pitch diameter, {0.2 * Diameter:0.###} to {s.Pitch:0.###} mm.")
             .Holds(
                 s.InternalMinor < s.Pitch && s.InternalMinor >= s.Minor - 1e-9, "internalMinor", s.InternalMinor,
-                $"The internal minor diameter lies between the external one and the pitch diameter, {s.Minor:0.###} to {s.Pitch:0.###} mm.")
-            .Holds(
-                Differences.Count > 0, "diameter", Diameter,
-                $"It does not differ from {Parent}; change what is different, or use the listed thread.");
+                $"The internal minor diameter lies between the external one and the pitch diameter, {s.Minor:0.###} to {s.Pitch:0.###} mm.");
     }
 }

@@ -22,11 +22,9 @@ public static class ThreadTables
 
     private static readonly string[] CheckedPipe = ["1/16", "1/8", "1/4", "3/8", "1/2", "3/4", "1", "1-1/4", "1-1/2", "2"];
 
-    private static readonly (string Size, double Major, double Gauge)[] TaperGauges =
-        [.. Rows(ThreadFigures.Pipe).Where(r => r.Cells[2] != "-").Select(r => (r.Size, Number(r.Cells[1]), Number(r.Cells[2])))];
-
-    private static readonly (string Size, double Outside, double Engagement)[] Taper60Gauges =
-        [.. Rows(ThreadFigures.Pipe60).Select(r => (r.Size, Number(r.Cells[1]) * Inch, Number(r.Cells[2]) * Inch))];
+    private static readonly (double Diameter, double Length)[] TaperGauges =
+        [.. Rows(ThreadFigures.Pipe).Where(r => r.Cells[2] != "-").Select(r => (Number(r.Cells[1]), Number(r.Cells[2])))],
+        Taper60Gauges = [.. Rows(ThreadFigures.Pipe60).Select(r => (Number(r.Cells[1]) * Inch, Number(r.Cells[2]) * Inch))];
 
     private static readonly (double Major, double Minor)[] Conduits =
         [.. Rows(ThreadFigures.Conduit).Select(r => (Number(r.Cells[1]), Number(r.Cells[2])))];
@@ -54,8 +52,7 @@ public static class ThreadTables
     /// <summary>Length to the gauge plane of a taper thread, mm; null where no standard lists the size.</summary>
     internal static double? GaugeLength(Thread t)
     {
-        bool whitworth = t.Form == ThreadForm.PipeTaper;
-        foreach ((_, double diameter, double length) in whitworth ? TaperGauges : Taper60Gauges)
+        foreach ((double diameter, double length) in t.Form == ThreadForm.PipeTaper ? TaperGauges : Taper60Gauges)
             if (Math.Abs(diameter - t.Diameter) < 5e-3) return length;
         return null;
     }

@@ -88,7 +88,7 @@ public static partial class ThreadText
         l => l.Thread.Form == form && Math.Abs(l.Thread.Diameter - diameter) < 5e-4 && l.Series is "coarse" or "preferred")?.Thread.Pitch ?? 0;
 
     private static Thread? Conduit(string s) =>
-        ConduitSize().Match(s) is { Success: true } m && Listed(ThreadForm.Conduit, m.Groups[1].Value) is { } t ? t with { Class = "" } : null;
+        ConduitSize().Match(s) is { Success: true } m ? Listed(ThreadForm.Conduit, m.Groups[1].Value) : null;
 
     private static Thread? Round(string s)
     {

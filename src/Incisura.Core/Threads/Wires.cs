@@ -1,6 +1,6 @@
 namespace Incisura.Core.Threads;
 
-/// <summary>Measurement of an external thread over three wires.</summary>
+/// <summary>Measurement of an external thread over three wires: geometry of a wire between the flanks; ASME B1.2.</summary>
 /// <param name="BestWire">Wire that touches the flanks at the pitch diameter w, mm.</param>
 /// <param name="OverWires">Size over the wires M, mm, the lead angle neglected.</param>
 /// <param name="WithLead">The same with the lead angle taken into account, mm.</param>
@@ -8,11 +8,6 @@ namespace Incisura.Core.Threads;
 /// <param name="MostWire">Thickest wire that still touches the flanks, mm.</param>
 public readonly record struct Wires(double BestWire, double OverWires, double WithLead, double LeastWire, double MostWire)
 {
-    /// <summary>Size over wires.</summary>
-    public static readonly Formula OverFormula = new(
-        "M", "Size over three wires", Quantity.Length, "d_2 + w*(1 + 1/sin(α*pi/360)) - P/2*cos(α*pi/360)/sin(α*pi/360)",
-        "geometry of a wire between the flanks, lead angle neglected; ASME B1.2");
-
     /// <summary>Measurement over wires of an external thread with flanks that lean alike; null for others, and for taper threads.</summary>
     /// <param name="t">The thread.</param>
     /// <param name="wire">Wire w, mm; the best one where it is not a number.</param>

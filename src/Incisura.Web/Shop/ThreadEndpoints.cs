@@ -49,8 +49,7 @@ public sealed record ThreadWires(double Wire, double Best, double Over, double W
 /// <param name="Error">Flank error, µm, along the axis.</param>
 /// <param name="Allowed">Error allowed, µm.</param>
 /// <param name="Largest">Largest cutter inside it, mm; null where none is.</param>
-/// <param name="Most">Largest cutter that enters the thread at all, mm.</param>
-public sealed record ThreadMilled(double Cutter, double Error, double Allowed, double? Largest, double Most);
+public sealed record ThreadMilled(double Cutter, double Error, double Allowed, double? Largest);
 
 /// <summary>What is asked about measuring and milling a thread; what is left out is proposed.</summary>
 /// <param name="Wire">Wire, mm.</param>
@@ -70,7 +69,7 @@ public readonly record struct ThreadQuestions(double? Wire, double? Cutter, doub
         double cutter = Cutter ?? (double.IsNaN(largest) ? 0.7 * s.InternalMinor : ShopRounding.Down(largest));
         return new(
             cutter, FlankError.Of(s.InternalMajor, s.InternalMinor, t.Lead, form.FlankAngle, cutter), allowed,
-            double.IsNaN(largest) ? null : largest, s.InternalMinor);
+            double.IsNaN(largest) ? null : largest);
     }
 
     /// <summary>Checks what was given against the thread.</summary>
@@ -121,9 +120,7 @@ public static class ThreadEndpoints
         group.MapGet("/start", (string text) => OwnThread.From(ThreadTables.Nearest(ThreadText.Read(text) ?? throw NoThread(text)).Thread));
         group.MapPost("/look", (OwnThread own) =>
         {
-            IReadOnlyList<InputFault> faults = own.Check().Faults;
-            if (faults.Any(f => f.Field is not ("name" or "reason" or "diameter")) || own.Thread.Check().Faults.Count > 0)
-                throw new InputException(faults);
+            own.CheckShape().ThrowIfAny();
             return ViewOf(own);
         });
         shop.MapGet("/threads/{id:int}/standing", async (int id, IncisuraDb db) => StandingOf(await FindAsync(db, id), await ApprovalAsync(db, id)))

@@ -108,7 +108,7 @@ public class EdgeLoadTests
             EdgeLoad load = c.Load;
             double found = Math.Sqrt(load.At(load.WorstMoment(), climb: false).Squared), peak = 0;
             for (int i = 0; i < 3000; i++) peak = Math.Max(peak, load.At(i * 2 * Math.PI / c.Teeth / 3000, climb: false).Squared);
-            Assert.True(found >= Math.Sqrt(peak) * 0.99, $"{c}: {found} below {Math.Sqrt(peak)}");
+            Assert.True(found >= Math.Sqrt(peak) * (c.Form == 0 ? 0.997 : 0.99), $"{c}: {found} below {Math.Sqrt(peak)}");
             if (c.Helix >= 5) Assert.True(found <= Math.Sqrt(peak) * 1.01 + 1e-9, $"{c}: {found} above {Math.Sqrt(peak)}");
         },
         iter: 400, seed: "0000000000000");

@@ -7516,8 +7516,6 @@ export interface components {
             allowed: number;
             /** Format: double */
             largest: null | number;
-            /** Format: double */
-            most: number;
         };
         ThreadRow: {
             text: string;

@@ -9,3 +9,18 @@ export function Sym({ text }: { text: string }) {
     </span>
   );
 }
+
+/** A symbol with its subscript, inside a drawing. */
+export function SymbolText({ text }: { text: string }) {
+  const [letter, sub] = text.split('_');
+  return (
+    <>
+      {letter}
+      {sub && (
+        <tspan baselineShift="sub" fontSize="8">
+          {sub}
+        </tspan>
+      )}
+    </>
+  );
+}

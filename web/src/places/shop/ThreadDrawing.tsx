@@ -1,7 +1,9 @@
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
+import { SymbolText } from '../../parts/Sym';
 
 type View = Schemas['ThreadView'];
+type Label = { symbol: string; text: string; at: number; label: number };
 
 const [W, LEFT, RIGHT, TOP, BASE, HIGHEST] = [620, 122, 122, 26, 38, 300];
 
@@ -26,22 +28,21 @@ export function ThreadDrawing({ thread }: { thread: View }) {
       .map((q, i) => `${i ? 'L' : 'M'}${x(q.z).toFixed(2)} ${y(q.r - middle).toFixed(2)}`)
       .join('');
   const [left, right, up, down] = [x(from), x(from + across), y(s.internalMajor / 2 + 0.3 * p), y(low)];
-  const length = (mm: number) => units.fine(mm);
   // Lines that would be written over each other are moved apart.
-  const labels = (rows: [string, string, number][]) => {
-    const sorted = rows.map(([symbol, text, d]) => ({ symbol, text, at: y(d / 2), label: y(d / 2) })).sort((a, b) => a.at - b.at);
+  const labels = (rows: [string, number][]): Label[] => {
+    const sorted = rows.map(([symbol, d]) => ({ symbol, text: units.fine(d), at: y(d / 2), label: y(d / 2) })).sort((a, b) => a.at - b.at);
     sorted.forEach((row, i) => (row.label = i === 0 ? row.at : Math.max(row.at, sorted[i - 1]!.label + 16)));
     return sorted;
   };
   const bolt = labels([
-    ['d', length(s.major), s.major],
-    ['d_2', length(s.pitch), s.pitch],
-    ['d_3', length(s.minor), s.minor],
+    ['d', s.major],
+    ['d_2', s.pitch],
+    ['d_3', s.minor],
   ]);
   const nut = labels([
-    ['D_4', length(s.internalMajor), s.internalMajor],
-    ['D_2', length(s.pitch), s.pitch],
-    ['D_1', length(s.internalMinor), s.internalMinor],
+    ['D_4', s.internalMajor],
+    ['D_2', s.pitch],
+    ['D_1', s.internalMinor],
   ]);
   const crest = from + p; // the middle of the second ridge
   return (
@@ -67,27 +68,8 @@ export function ThreadDrawing({ thread }: { thread: View }) {
         <path d={`${path(thread.external)}V${down + 20}H${left - 40}Z`} fill="url(#thread-bolt)" stroke="var(--ink)" strokeWidth="1.6" />
         <path d={`M${left} ${y(s.pitch / 2)}H${right}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" strokeWidth="0.8" />
       </g>
-      {nut.map((row) => (
-        <g key={row.symbol}>
-          <path d={`M${left - 4} ${row.at}H${left - 14}L${left - 24} ${row.label}`} stroke="var(--muted)" fill="none" strokeWidth="0.8" />
-          <text x={left - 28} y={row.label + 4} textAnchor="end" className="dim">
-            {symbolOf(row.symbol)} {row.text}
-          </text>
-        </g>
-      ))}
-      {bolt.map((row) => (
-        <g key={row.symbol}>
-          <path
-            d={`M${right + 4} ${row.at}H${right + 14}L${right + 24} ${row.label}`}
-            stroke="var(--muted)"
-            fill="none"
-            strokeWidth="0.8"
-          />
-          <text x={right + 28} y={row.label + 4} className="dim">
-            {symbolOf(row.symbol)} {row.text}
-          </text>
-        </g>
-      ))}
+      <Diameters rows={nut} at={left} towards={-1} />
+      <Diameters rows={bolt} at={right} towards={1} />
       <text x={left - 28} y={H - 8} textAnchor="end" className="dim">
         nut
       </text>
@@ -113,17 +95,19 @@ export function ThreadDrawing({ thread }: { thread: View }) {
   );
 }
 
-const symbolOf = (symbol: string) => {
-  const [letter, index] = symbol.split('_');
-  return (
-    <>
-      {letter}
-      {index && (
-        <tspan fontSize="0.75em" dy="3">
-          {index}
-        </tspan>
-      )}
-      {index && <tspan dy="-3"> </tspan>}
-    </>
-  );
-};
+/** Diameters beside the profile, each with a line to where it is. */
+function Diameters({ rows, at, towards }: { rows: readonly Label[]; at: number; towards: 1 | -1 }) {
+  return rows.map((row) => (
+    <g key={row.symbol}>
+      <path
+        d={`M${at + 4 * towards} ${row.at}H${at + 14 * towards}L${at + 24 * towards} ${row.label}`}
+        stroke="var(--muted)"
+        fill="none"
+        strokeWidth="0.8"
+      />
+      <text x={at + 28 * towards} y={row.label + 4} textAnchor={towards < 0 ? 'end' : 'start'} className="dim">
+        <SymbolText text={row.symbol} /> {row.text}
+      </text>
+    </g>
+  ));
+}

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { loadColour } from '../../../app/theme';
-import { Sym } from '../../../parts/Sym';
+import { Sym, SymbolText } from '../../../parts/Sym';
 import type { Cutter } from '../../../parts/shelf';
 import type { FieldCode, FigureCode, LimitKind, Picture, Result } from '../page';
 
@@ -74,22 +74,7 @@ export function Label(props: {
   );
 }
 
-/** A symbol with its subscript, inside a drawing. */
-export function SymbolText({ text }: { text: string }) {
-  const [letter, sub] = text.split('_');
-  return (
-    <>
-      {letter}
-      {sub && (
-        <tspan baselineShift="sub" fontSize="8">
-          {sub}
-        </tspan>
-      )}
-    </>
-  );
-}
-
-export { Sym };
+export { Sym, SymbolText };
 
 /** The cutter seen along its axis, with one tooth at an angle, its arc and the chip it cuts. */
 export function CutterInCut(props: {
