@@ -5,6 +5,7 @@ using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 using Incisura.Core.Milling;
+using Incisura.Core.ThreadCutting;
 using Incisura.Core.Threads;
 using Incisura.Core.Wear;
 using Thread = Incisura.Core.Threads.Thread;
@@ -73,6 +74,13 @@ public static class CaseFamilies
         ["iso-metric"] = Metric,
         ["unified"] = Unified,
         ["npt"] = Npt,
+        ["infeed"] = Infeed,
+        ["run-in"] = c => new() { ["length"] = TurningSetup.RunUpWay(c["spindleSpeed"], c["pitch"], c["acceleration"]) },
+        ["bar-bend"] = c => new()
+        {
+            ["micrometres"] = WorkBend.At(c["force"], c["D"], c["length"], c["at"], c.Is("tailstock"), c["youngsModulus"]),
+        },
+        ["thread-milling"] = ThreadMilling,
         ["wires"] = c => new()
         {
             ["overWires"] = Wires.Over(c["pitchDiameter"], c["pitch"], c["wire"], c["flankAngle"]),
@@ -89,9 +97,28 @@ public static class CaseFamilies
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "infeed", "thread-milling", "turning", "facing-time", "economic-life", "run-in", "bar-bend", "part-off", "finish-feed",
-        "refit", "cost", "most-output",
+        "turning", "facing-time", "economic-life", "part-off", "finish-feed", "refit", "cost", "most-output",
     ];
+
+    private static CaseFigures Infeed(CaseInputs c)
+    {
+        InfeedLaw law = c.Raw("law").GetString() switch
+        {
+            "constantArea" => InfeedLaw.ConstantSection,
+            "handbook" => InfeedLaw.Eased,
+            _ => InfeedLaw.Equal,
+        };
+        IReadOnlyList<double> depths = new InfeedSchedule(law, c["h"], (int)c["n"]).Depths();
+        CaseFigures figures = [];
+        for (int i = 0; i < depths.Count; i++) figures[$"passes.{i}"] = depths[i] - (i == 0 ? 0 : depths[i - 1]);
+        return figures;
+    }
+
+    private static CaseFigures ThreadMilling(CaseInputs c)
+    {
+        MillingFeeds feeds = MillingFeeds.Of(c["vc"], c["fz"], (int)c["z"], c["D_tool"], c["D_thread"], !c.Is("external"));
+        return new() { ["spindleSpeed"] = feeds.SpindleSpeed, ["contourFeedRate"] = feeds.Rim, ["centreFeedRate"] = feeds.Centre };
+    }
 
     private static CaseFigures ToolLife(CaseInputs c)
     {

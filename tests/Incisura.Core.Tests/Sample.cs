@@ -13,7 +13,7 @@ internal static class Sample
 {
     /// <summary>What the operations of one world are, such as all that mill.</summary>
     public static IEnumerable<OperationDescription> Of(Type world) =>
-        Operations.All.Where(o => o.GetType().GetGenericTypeDefinition() == world).Select(o => o.Description);
+        Operations.All.Where(o => o.GetType() is { IsGenericType: true } t && t.GetGenericTypeDefinition() == world).Select(o => o.Description);
 
     public static Cutter Cutter { get; } = new()
     {

@@ -18,7 +18,9 @@ public abstract class CuttingSetup
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     /// <param name="practice">What the shop goes by where no standard says.</param>
-    protected CuttingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
+    /// <param name="spindle">The spindle that turns; null for that of the tools.</param>
+    protected CuttingSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, MainSpindle? spindle = null)
     {
         Practice = practice;
         Row = row;
@@ -29,13 +31,15 @@ public abstract class CuttingSetup
         SpecificForce11 = MaterialForce11 * RakeFactor;
         ChipExponent = material.ChipExponent;
         RadialRatio = material.RadialRatio;
-        Curve = new(machine.Curve);
-        LeastSpeed = machine.LeastSpeed;
-        LargestSpeed = machine.LargestSpeed;
+        Curve = new(spindle?.Curve ?? machine.Curve);
+        LeastSpeed = spindle?.LeastSpeed ?? machine.LeastSpeed;
+        LargestSpeed = spindle?.LargestSpeed ?? machine.LargestSpeed;
         LargestFeed = machine.LargestFeed;
         RapidFeed = machine.RapidFeed;
         Efficiency = machine.Efficiency;
-        Tip = TipCompliance.Of(Whole, Cutter, built.Holder.SeatCompliance);
+        Tip = Cutter.Described.Use == CutterUse.Turning
+            ? TipCompliance.OfShank(Cutter, built.Definition.Projection, built.Holder.SeatCompliance)
+            : TipCompliance.Of(Whole, Cutter, built.Holder.SeatCompliance);
         Grip = built.Joints[0].Flush ? double.NaN : built.Joints[0].Grip;
         LeastGrip = built.Joints[0].In.LeastGrip;
         Projection = built.Definition.Projection;

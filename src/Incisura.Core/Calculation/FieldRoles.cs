@@ -52,6 +52,15 @@ public static class FieldRoles
         ["surfaceWidth"] = FieldRole.Part,
         ["slotWidth"] = FieldRole.Part,
         ["leg"] = FieldRole.Part,
+        ["crestDiameter"] = FieldRole.Part,
+        ["heightToCut"] = FieldRole.Part,
+        ["rootDiameter"] = FieldRole.Part,
+        ["bodyDiameter"] = FieldRole.Part,
+        ["standsOut"] = FieldRole.Part,
+        ["runIn"] = FieldRole.Part,
+        ["runOut"] = FieldRole.Part,
+        ["firstInfeed"] = FieldRole.WayBySize,
+        ["leastInfeed"] = FieldRole.WayBySize,
     };
 
     /// <summary>The role of a field.</summary>

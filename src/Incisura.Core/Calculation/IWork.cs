@@ -92,6 +92,11 @@ public interface IWork<TResult>
     static abstract void Solve<TTrace>(CuttingSetup setup, in Inputs x, out TResult result, ref TTrace trace)
         where TTrace : struct, ITrace;
 
+    /// <summary>
+    /// The range that what is typed elsewhere leaves an input, such as the tolerance of a thread; null where only limits bound it.
+    /// </summary>
+    static virtual (double Least, double Most)? Permitted(CuttingSetup setup, in Inputs x, Input input) => null;
+
     /// <summary>A line about the value of an input; null for none.</summary>
     static abstract Sentence? Note(CuttingSetup setup, in Inputs x, Input input);
 

@@ -207,6 +207,48 @@ public enum Input
     /// <summary>Feed rate v_w of the withdrawal with the spindle stopped, mm/min.</summary>
     WithdrawFeed,
 
+    /// <summary>Diameter d_k at the crests of a thread before it is cut, mm: as turned outside, as bored inside.</summary>
+    CrestDiameter,
+
+    /// <summary>Height h_g of the thread to cut, radially, mm.</summary>
+    HeightToCut,
+
+    /// <summary>Diameter d_r at the roots of the thread, mm.</summary>
+    RootDiameter,
+
+    /// <summary>Infeeds i_z of a thread that take chips.</summary>
+    Infeeds,
+
+    /// <summary>Largest first infeed p_1, mm.</summary>
+    FirstInfeed,
+
+    /// <summary>Least infeed p_min, mm.</summary>
+    LeastInfeed,
+
+    /// <summary>Way l_1 before the thread in which the axis reaches its feed, mm.</summary>
+    RunIn,
+
+    /// <summary>Way l_2 behind the thread in which the axis stops, mm.</summary>
+    RunOut,
+
+    /// <summary>Diameter d_w of the work between chuck and thread, mm.</summary>
+    BodyDiameter,
+
+    /// <summary>Length l_w the work stands out of the chuck, mm.</summary>
+    StandsOut,
+
+    /// <summary>Inclination λ_s of the shim under an insert, degrees.</summary>
+    ShimInclination,
+
+    /// <summary>Flank error ε_max allowed, µm.</summary>
+    FlankErrorAllowed,
+
+    /// <summary>Passes i_s across in which a thread is milled to its height.</summary>
+    PassesToHeight,
+
+    /// <summary>Tolerance e_t of the arcs a taper path is made of, µm.</summary>
+    PathTolerance,
+
     /// <summary>A number only one operation asks for, by its own description.</summary>
     Own0,
 

@@ -38,6 +38,24 @@ public enum Choice
     /// <summary>Which way the spindle turns.</summary>
     Turning,
 
+    /// <summary>Whether a thread is on the outside or the inside of the work.</summary>
+    Side,
+
+    /// <summary>By which law infeeds divide the height of a thread.</summary>
+    Law,
+
+    /// <summary>Which way the insert goes in.</summary>
+    Infeed,
+
+    /// <summary>Where a turning tool cuts, and how its rake face lies.</summary>
+    Stands,
+
+    /// <summary>What holds the work beside its chuck.</summary>
+    Support,
+
+    /// <summary>Whether the cutter climbs.</summary>
+    Climb,
+
     /// <summary>A choice only one operation offers, by its own description.</summary>
     Own0,
 
@@ -94,7 +112,7 @@ public struct Inputs
         return x;
     }
 
-    [InlineArray(16)]
+    [InlineArray(24)]
     private struct Room
     {
         private byte first;

@@ -19,6 +19,7 @@ public partial class Operation<TWork, TResult>
             Lever? lever = Levers.FirstOrDefault(l => l.Input == f.Input);
             double? least = lever?.Least?.Invoke(setup, x);
             (double? most, LimitDefinition? by) = RangeOf(f, lever, least ?? 0);
+            if (TWork.Permitted(setup, x, f.Input) is { } permitted) (least, most, by) = (permitted.Least, permitted.Most, null);
             bool charted = lever is not null || f.Input == Input.ToolLife;
             Origin origin = typed ? Origin.Typed
                 : proposal.Holds.Any(h => h.Input == f.Input) ? Origin.Held

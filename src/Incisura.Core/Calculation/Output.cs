@@ -272,6 +272,45 @@ public enum Output
     /// <summary>Thrust of the chisel edge of a drill, N.</summary>
     ChiselThrust,
 
+    /// <summary>Height h_c of the thread that is cut, mm.</summary>
+    HeightCut,
+
+    /// <summary>Diameter at the roots of the thread, mm.</summary>
+    RootDiameter,
+
+    /// <summary>First infeed p_a, mm.</summary>
+    FirstInfeed,
+
+    /// <summary>Last infeed p_b, mm.</summary>
+    LastInfeed,
+
+    /// <summary>Infeed that loads most, by its number.</summary>
+    HeaviestInfeed,
+
+    /// <summary>Largest chip section A_z of an infeed, mm².</summary>
+    ChipSection,
+
+    /// <summary>Largest cutting force F_c, N.</summary>
+    CuttingForce,
+
+    /// <summary>Largest passive force F_p: square to the axis, along the height of the thread, N.</summary>
+    PassiveForce,
+
+    /// <summary>Way l_v in which the axis reaches the feed of the thread, mm.</summary>
+    AxisRunUp,
+
+    /// <summary>Lead angle ψ at the pitch diameter, degrees.</summary>
+    LeadAngle,
+
+    /// <summary>Lean ψ_k of the lead against the shim where it is steepest, degrees.</summary>
+    Lean,
+
+    /// <summary>Flank error ε, µm.</summary>
+    FlankError,
+
+    /// <summary>Passes i_a along the axis.</summary>
+    PassesAlong,
+
     /// <summary>A number only one operation yields, by its own description.</summary>
     Own0,
 

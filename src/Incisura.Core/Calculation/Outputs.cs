@@ -105,6 +105,19 @@ public static class Outputs
         (Output.WallError, "δ_w", "Error of the wall", Quantity.Deviation),
         (Output.WallTilt, "δ_k", "Tilt of the wall over the depth", Quantity.Deviation),
         (Output.ChiselThrust, "F_q", "Thrust of the chisel edge", Quantity.Force),
+        (Output.HeightCut, "h_c", "Height of the thread", Quantity.Length),
+        (Output.RootDiameter, "d_f", "Diameter at the roots", Quantity.Length),
+        (Output.FirstInfeed, "p_a", "First infeed", Quantity.Chip),
+        (Output.LastInfeed, "p_b", "Last infeed", Quantity.Chip),
+        (Output.HeaviestInfeed, "i_k", "Infeed that loads most", Quantity.Count),
+        (Output.ChipSection, "A_z", "Largest chip section, mm²", Quantity.Ratio),
+        (Output.CuttingForce, "F_c", "Cutting force", Quantity.Force),
+        (Output.PassiveForce, "F_p", "Passive force", Quantity.Force),
+        (Output.AxisRunUp, "l_v", "Way to reach the feed", Quantity.Length),
+        (Output.LeadAngle, "ψ", "Lead angle", Quantity.Angle),
+        (Output.Lean, "ψ_k", "Lean of the lead against the shim", Quantity.Angle),
+        (Output.FlankError, "ε", "Flank error", Quantity.Deviation),
+        (Output.PassesAlong, "i_a", "Passes along the axis", Quantity.Count),
     ];
 
     /// <summary>The words of every shared output, in the order of the enumeration.</summary>

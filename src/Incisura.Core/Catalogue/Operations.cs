@@ -2,6 +2,7 @@ using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;
+using Incisura.Core.ThreadCutting;
 
 namespace Incisura.Core.Catalogue;
 
@@ -38,13 +39,15 @@ public static class Operations
         new HoleOperation<Boring<RoughBar>>(),
         new HoleOperation<Boring<FineBar>>(),
         new HoleOperation<Tapping>(),
+        new ThreadTurningOperation(),
+        new ThreadMillingOperation(),
     ];
 
     /// <summary>What a choice can have beyond numbers and picks.</summary>
-    public static IReadOnlyList<Type> Extras { get; } = [typeof(CrossHoles), typeof(StageEdits), typeof(DrilledBefore)];
+    public static IReadOnlyList<Type> Extras { get; } = [typeof(CrossHoles), typeof(StageEdits), typeof(DrilledBefore), typeof(ThreadToCut)];
 
     /// <summary>What a result can have beyond figures.</summary>
-    public static IReadOnlyList<Type> Attachments { get; } = [typeof(ToolWay), typeof(OpenWalls)];
+    public static IReadOnlyList<Type> Attachments { get; } = [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse)];
 
     /// <summary>Whether the feed of an operation is the lead of a thread; null for one that does not exist.</summary>
     /// <param name="code">Code of the operation.</param>

@@ -38,6 +38,9 @@ public sealed record ShopPractice
     /// <summary>Most stock of a reamer over its least.</summary>
     public double ReamerMostStock { get; init; } = 3;
 
+    /// <summary>Largest first infeed of a turned thread over the square root of its pitch, mm over √mm.</summary>
+    public double FirstInfeed { get; init; } = 0.19;
+
     /// <summary>Each of them with its words and range, in the order people read them.</summary>
     public static IReadOnlyList<PracticeDescription> All { get; } =
     [
@@ -50,6 +53,7 @@ public sealed record ShopPractice
         new("reamerStock", "Least stock of a reamer, on a side", Quantity.Length, 0, 0.5, p => p.ReamerStock),
         new("reamerStockPerDiameter", "Stock of a reamer that grows with its diameter ×", Quantity.Ratio, 0, 0.05, p => p.ReamerStockPerDiameter),
         new("reamerMostStock", "Most stock of a reamer over its least", Quantity.Ratio, 1, 20, p => p.ReamerMostStock),
+        new("firstInfeed", "First infeed of a thread over √ of its pitch, mm", Quantity.Ratio, 0.02, 1, p => p.FirstInfeed),
     ];
 
     internal void Check(InputCheck check)

@@ -104,6 +104,9 @@ public enum CutterFamily
 
     /// <summary>Form cutter with a free profile, typed or read from a drawing.</summary>
     FormCutter,
+
+    /// <summary>Bar for threading inside, with its insert.</summary>
+    InsideThreadTurningTool,
 }
 
 /// <summary>What the cutting part is made of; it sets the stiffness and the row of the speed chart.</summary>

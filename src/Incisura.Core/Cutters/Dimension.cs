@@ -80,6 +80,9 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>KAPR: tool cutting edge angle κ_r, against the plane of the work, degrees.</summary>
     public static readonly Dimension EdgeAngle = Angle("KAPR", "tool cutting edge angle");
 
+    /// <summary>Clearance angle of the major cutting edge, of a threading insert at the nose of its profile.</summary>
+    public static readonly Dimension Clearance = Angle("AN", "clearance angle");
+
     /// <summary>SIG: point angle, or included angle of a cone, degrees.</summary>
     public static readonly Dimension PointAngle = Angle("SIG", "point angle");
 

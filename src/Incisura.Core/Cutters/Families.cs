@@ -15,6 +15,7 @@ public static class Families
         Taps.Cutting, Taps.Forming, Taps.TaperPipe,
         TurningTools.Outside, TurningTools.Inside, TurningTools.Grooving, TurningTools.Parting, TurningTools.Threading,
         FormMills.Form,
+        TurningTools.InsideThreading,
     ];
 
     /// <summary>The description of a family.</summary>

@@ -106,6 +106,23 @@ public sealed class TipCompliance
         return new(CollectionsMarshal.AsSpan(slices), seatCompliance);
     }
 
+    /// <summary>
+    /// Compliance of a turning tool: its steel shank as a beam of one section, as stiff as a bar of its diameter or of the rectangle H × B against
+    /// the
+    /// cutting force.
+    /// </summary>
+    /// <param name="cutter">The turning tool.</param>
+    /// <param name="projection">Length outside its holder, mm.</param>
+    /// <param name="seatCompliance">Tilt of the holder's seat, µrad per N·m.</param>
+    public static TipCompliance OfShank(Cutter cutter, double projection, double seatCompliance)
+    {
+        double height = cutter.ShankSize, width = cutter[Dimension.BladeWidth] is var blade && blade > 0 ? blade : cutter[Dimension.ShankWidth],
+            diameter = cutter.Described.Shank == ShankForm.Cylindrical
+                ? height
+                : Math.Pow(64 / Math.PI * width * height * height * height / 12, 0.25);
+        return Of([new(projection, diameter, Steel)], seatCompliance);
+    }
+
     /// <summary>Deflection at one place per force at another, µm/N.</summary>
     /// <param name="at">Distance z of the place looked at from the tip, mm, 0 up to the gauge line.</param>
     /// <param name="force">Distance a of the force from the tip, mm, 0 up to the gauge line.</param>

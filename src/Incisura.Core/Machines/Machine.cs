@@ -45,6 +45,12 @@ public sealed record Machine
     /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
     public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
 
+    /// <summary>The spindle that turns the work; null for a machine that only turns tools.</summary>
+    public MainSpindle? Main { get; init; }
+
+    /// <summary>Acceleration of the axes at a feed that follows the spindle, mm/s²; 0 where nobody has measured it.</summary>
+    public double AxisAcceleration { get; init; }
+
     /// <summary>Its turret or magazine.</summary>
     public ToolStore Store { get; init; } = new();
 
@@ -67,19 +73,11 @@ public sealed record Machine
             .Within("axisThrust", "The largest thrust of the axis", AxisThrust, 0, 1_000_000, Quantity.Force)
             .Within("feedStep", "The least step of a feed", FeedStep, 0, 100, Quantity.FeedRate)
             .Within("synchronousLimit", "The synchronous tapping limit", SynchronousLimit, 0, 20000, Quantity.SpindleSpeed)
-            .Named("source", "Where the figures come from", Source, 400)
-            .Holds(Curve.Count <= 40, "curve", Curve.Count, "The curve holds at most 40 points.");
+            .Named("source", "Where the figures come from", Source, 400);
+        check.Within("axisAcceleration", "The acceleration of the axes", AxisAcceleration, 0, 50_000, Quantity.Acceleration);
         Store.Check(check);
-        for (int i = 0; i < Curve.Count && i < 40; i++)
-            check.Within(
-                $"curve[{i}].speed", $"The speed of point {i + 1}", Curve[i].Speed, i == 0 ? 1 : Curve[i - 1].Speed + 1e-6, 200000,
-                Quantity.SpindleSpeed)
-                .Within($"curve[{i}].power", $"The power of point {i + 1}", Curve[i].Power, 0.01, 500, Quantity.Power)
-                .Within($"curve[{i}].shortPower", $"The short-time power of point {i + 1}", Curve[i].ShortPower, Curve[i].Power, 500, Quantity.Power)
-                .Within($"curve[{i}].torque", $"The torque of point {i + 1}", Curve[i].Torque, 0.01, 20000, Quantity.Torque)
-                .Within(
-                    $"curve[{i}].shortTorque", $"The short-time torque of point {i + 1}", Curve[i].ShortTorque, Curve[i].Torque, 20000,
-                    Quantity.Torque);
+        SpindlePoint.Check(Curve, "curve", check);
+        Main?.Check(check);
         return check;
     }
 }

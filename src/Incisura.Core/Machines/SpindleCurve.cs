@@ -6,7 +6,29 @@ namespace Incisura.Core.Machines;
 /// <param name="ShortPower">Motor power, short-time, kW.</param>
 /// <param name="Torque">Torque at the spindle nose, continuous, N·m.</param>
 /// <param name="ShortTorque">Torque at the spindle nose, short-time, N·m.</param>
-public readonly record struct SpindlePoint(double Speed, double Power, double ShortPower, double Torque, double ShortTorque);
+public readonly record struct SpindlePoint(double Speed, double Power, double ShortPower, double Torque, double ShortTorque)
+{
+    /// <summary>Most points of a curve.</summary>
+    private const int Most = 40;
+
+    /// <summary>Checks that a curve rises in speed, and every figure of it.</summary>
+    internal static void Check(IReadOnlyList<SpindlePoint> curve, string field, InputCheck check)
+    {
+        check.Holds(curve.Count <= Most, field, curve.Count, $"The curve holds at most {Most} points.");
+        for (int i = 0; i < curve.Count && i < Most; i++)
+            check.Within(
+                $"{field}[{i}].speed", $"The speed of point {i + 1}", curve[i].Speed, i == 0 ? 1 : curve[i - 1].Speed + 1e-6, 200000,
+                Quantity.SpindleSpeed)
+                .Within($"{field}[{i}].power", $"The power of point {i + 1}", curve[i].Power, 0.01, 500, Quantity.Power)
+                .Within(
+                    $"{field}[{i}].shortPower", $"The short-time power of point {i + 1}", curve[i].ShortPower, curve[i].Power, 500,
+                    Quantity.Power)
+                .Within($"{field}[{i}].torque", $"The torque of point {i + 1}", curve[i].Torque, 0.01, 20000, Quantity.Torque)
+                .Within(
+                    $"{field}[{i}].shortTorque", $"The short-time torque of point {i + 1}", curve[i].ShortTorque, curve[i].Torque, 20000,
+                    Quantity.Torque);
+    }
+}
 
 /// <summary>
 /// Power and torque over speed. Between two points power runs straight over speed, and so does torque times speed; that is exact

@@ -67,6 +67,18 @@ public sealed record WorkMaterial
     /// <summary>Largest chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.</summary>
     public double FittedTo { get; init; }
 
+    /// <summary>Young's modulus E, MPa, 5 000 to 700 000; 0 for what is usual in its group.</summary>
+    public double YoungsModulus { get; init; }
+
+    /// <summary>Young's modulus the work bends with, MPa: the stated one, or the lower end of what textbooks give for its group.</summary>
+    public double Stiffness => YoungsModulus > 0 ? YoungsModulus : Group switch
+    {
+        MaterialGroup.P or MaterialGroup.H => 205_000,
+        MaterialGroup.M => 195_000,
+        MaterialGroup.N => 69_000,
+        _ => 105_000,
+    };
+
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
 
@@ -84,5 +96,6 @@ public sealed record WorkMaterial
         .Within("edgeForceAxial", "The axial edge force K_ae", EdgeForceAxial, 0, 500, Quantity.EdgeForce)
         .Within("fittedFrom", "The least chip the figures were fitted for", FittedFrom, 0, 10, Quantity.Chip)
         .Within("fittedTo", "The largest chip the figures were fitted for", FittedTo, FittedFrom > 0 ? FittedFrom : 0, 10, Quantity.Chip)
+        .Within("youngsModulus", "Young's modulus E", YoungsModulus, YoungsModulus > 0 ? 5000 : 0, 700_000, Quantity.Stress)
         .Named("source", "Where the figures come from", Source, 400);
 }

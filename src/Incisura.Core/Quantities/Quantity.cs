@@ -62,6 +62,9 @@ public enum Quantity
 
     /// <summary>Force on each length of an edge, base unit N/mm.</summary>
     EdgeForce,
+
+    /// <summary>Acceleration of an axis, base unit mm/s².</summary>
+    Acceleration,
 }
 
 /// <summary>How one unit system shows a quantity.</summary>
@@ -116,6 +119,7 @@ public static class Units
         new(Quantity.Mass, new("kg", 1, 2), new("lb", 0.45359237, 2)),
         new(Quantity.Duration, new("s", 1, 1), new("s", 1, 1)),
         new(Quantity.EdgeForce, new("N/mm", 1, 1), new("lbf/in", NewtonsPerPoundForce / MillimetresPerInch, 1)),
+        new(Quantity.Acceleration, new("mm/s²", 1, 0), new("in/s²", MillimetresPerInch, 1)),
     ];
 
     /// <summary>The units of one quantity.</summary>

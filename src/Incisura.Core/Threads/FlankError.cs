@@ -1,9 +1,10 @@
 namespace Incisura.Core.Threads;
 
 /// <summary>
-/// What a cutter of one profile takes off the flanks of an internal thread beyond the thread's own form. Its teeth stand square to its axis while it
-/// climbs a pitch a turn, so that before and after it passes a place it reaches into the flank there. At a radius r the error is the largest over the turn θ, while inside
-/// the cutter, of P·θ/2π − q·tan(α/2) + (r − e)·tan(α/2): q is the distance of the place from the axis of the cutter, e that of the two axes.
+/// What a cutter of one profile takes off the flanks of a thread beyond the thread's own form. Its teeth stand square to its axis while it
+/// climbs a lead a turn, so that before and after it passes a place it reaches into the flank there. At a radius r the error is the largest over the
+/// turn θ, while inside the cutter, of P·θ/2π − q·tan(α/2) + |r − e|·tan(α/2): q is the distance of the place from the axis of the cutter, e that of
+/// the two axes.
 /// </summary>
 public static class FlankError
 {
@@ -12,10 +13,11 @@ public static class FlankError
     /// <summary>Largest error over the flank, µm, along the axis; 0 for a cutter of no size.</summary>
     /// <param name="major">Major diameter D, mm.</param>
     /// <param name="minor">Minor diameter D_1, mm, below the major one.</param>
-    /// <param name="pitch">P, mm.</param>
+    /// <param name="pitch">P, mm; of several starts the lead.</param>
     /// <param name="flankAngle">α between the flanks, degrees.</param>
-    /// <param name="cutter">Diameter of the cutter D_c, mm, up to the minor diameter.</param>
-    public static double Of(double major, double minor, double pitch, double flankAngle, double cutter)
+    /// <param name="cutter">Diameter of the cutter D_c, mm; inside up to the minor diameter.</param>
+    /// <param name="inside">Whether the thread is inside.</param>
+    public static double Of(double major, double minor, double pitch, double flankAngle, double cutter, bool inside = true)
     {
         double largest = 0, at = minor / 2, step = (major - minor) / 2 / Radii;
         for (int i = 0; i <= Radii; i++) Try((minor / 2) + (i * step));
@@ -33,11 +35,12 @@ public static class FlankError
 
         void Try(double r)
         {
-            if (At(r, major, pitch, flankAngle, cutter) is var error && error > largest) (largest, at) = (error, r);
+            double axes = inside ? (major - cutter) / 2 : (minor + cutter) / 2;
+            if (At(r, axes, pitch, flankAngle, cutter) is var error && error > largest) (largest, at) = (error, r);
         }
     }
 
-    /// <summary>Largest cutter whose error stays inside what is allowed, mm; not a number where none does.</summary>
+    /// <summary>Largest cutter inside a thread whose error stays inside what is allowed, mm; not a number where none does.</summary>
     /// <param name="major">Major diameter D, mm.</param>
     /// <param name="minor">Minor diameter D_1, mm.</param>
     /// <param name="pitch">P, mm.</param>
@@ -60,13 +63,13 @@ public static class FlankError
     }
 
     // The error at one radius, mm. It rises from 0 with the turn as long as the climb does more than the way out of the flank.
-    private static double At(double r, double major, double pitch, double flankAngle, double cutter)
+    private static double At(double r, double e, double pitch, double flankAngle, double cutter)
     {
-        double e = (major - cutter) / 2, tan = Math.Tan(double.DegreesToRadians(flankAngle / 2)), climb = pitch / (2 * Math.PI);
+        double tan = Math.Tan(double.DegreesToRadians(flankAngle / 2)), climb = pitch / (2 * Math.PI);
         if (!(e > 0)) return 0;
         double inCutter = ((r * r) + (e * e) - (cutter * cutter / 4)) / (2 * r * e);
         if (inCutter >= 1) return 0;
-        double ends = Math.Acos(Math.Max(-1, inCutter)), low = 0, high = Math.Min(ends, Math.Acos(Math.Min(1, e / r)));
+        double ends = Math.Acos(Math.Max(-1, inCutter)), low = 0, high = Math.Min(ends, Math.Acos(Math.Min(e, r) / Math.Max(e, r)));
         if (Slope(high) > 0) low = Slope(ends) > 0 ? ends : high;
         else
             for (int i = 0; i < Halvings; i++)
@@ -80,6 +83,6 @@ public static class FlankError
 
         double Distance(double turn) => Math.Sqrt((r * r) + (e * e) - (2 * r * e * Math.Cos(turn)));
         double Slope(double turn) => climb - (tan * r * e * Math.Sin(turn) / Distance(turn));
-        double Error(double turn) => (climb * turn) - (Distance(turn) * tan) + ((r - e) * tan);
+        double Error(double turn) => (climb * turn) - (Distance(turn) * tan) + (Math.Abs(r - e) * tan);
     }
 }

@@ -7,6 +7,9 @@ namespace Incisura.Core.Cutters.Kinds;
 /// <summary>Turning tools, flat as seen on their rake face; the nose is at the origin and the shank runs along Z.</summary>
 internal static class TurningTools
 {
+    /// <summary>Height of the profile of a threading insert over its largest pitch.</summary>
+    public const double ThreadHeightShare = 0.75;
+
     // Corners of an insert by its shape letter (ISO 1832), from the nose round.
     private static readonly Dictionary<string, double[]> Corners = new()
     {
@@ -44,10 +47,7 @@ internal static class TurningTools
         Picks = [Shape],
         Relations =
         [
-            HeadRoom, Trailing,
-            Room(
-                LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9,
-                "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF."),
+            HeadRoom, Trailing, EntersBore,
         ],
     };
 
@@ -57,24 +57,35 @@ internal static class TurningTools
 
     public static Family Threading { get; } = new(
         CutterFamily.ThreadTurningTool, "threading tool", CutterUse.Turning, ShankForm.Square, ShankHeight,
-        c =>
-        {
-            double depth = c[LargestPitch] * 0.75, wide = depth * Math.Tan(Half(c[ProfileAngle])), edge = c[InscribedCircle];
-            Outline o = new Outline()
-                .Line(ProfilePart.Cutting, depth, wide)
-                .Line(ProfilePart.Cutting, edge, edge / 2)
-                .Line(ProfilePart.Cutting, edge, -edge / 2)
-                .Line(ProfilePart.Cutting, depth, -wide)
-                .Close(ProfilePart.Cutting);
-            return Shank(o, c, edge * 0.55, -edge * 0.45, edge * 0.8);
-        },
+        c => Shank(ThreadInsert(c, swap: false), c, c[InscribedCircle] * 0.55, -c[InscribedCircle] * 0.45, c[InscribedCircle] * 0.8),
         [
             ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5),
-            HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150),
-            InscribedCircle.In(4, 30, 9.525), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 60, 60),
-            Teeth.In(1, 4, 1),
+            HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. ThreadProfile(9.525),
         ])
-    { CalledBy = ShankHeight.Symbol, Inserts = true };
+    { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Profiled] };
+
+    public static Family InsideThreading { get; } = new(
+        CutterFamily.InsideThreadTurningTool, "threading bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter,
+        c => Bar(ThreadInsert(c, swap: true), c, c[InscribedCircle] * 1.1, c[InscribedCircle] * 0.9),
+        [
+            ShankDiameter.In(3, 100, 16), LeastBore.In(3.2, 300, 20).Over(ShankDiameter),
+            FunctionalWidth.In(1.6, 80, 11).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 28).Under(OverallLength, 0.8),
+            OverallLength.In(30, 500, 150), .. ThreadProfile(6.35),
+        ])
+    { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Profiled], Relations = [HeadRoom, EntersBore] };
+
+    private static PickDescription Profiled => Pick(
+        "profile", "Profile", new("full", "full, cuts the crest"), new("partial", "partial, for several pitches"));
+
+    private static Relation EntersBore => Room(
+        LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9,
+        "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF.");
+
+    private static IReadOnlyList<FamilyDimension> ThreadProfile(double circle) =>
+    [
+        InscribedCircle.In(4, 30, circle), Pitch.In(0.2, 12, 1).Under(LargestPitch), LargestPitch.In(0.2, 12, 3), ProfileAngle.In(29, 80, 60),
+        Teeth.In(1, 4, 1), Clearance.In(0, 20, 0).Free(),
+    ];
 
     private static Relation HeadRoom =>
         Room(HeadLength, c => c[HeadLength] >= c[InscribedCircle] * 0.6, "The head is shorter than its insert; make it longer.");
@@ -126,7 +137,20 @@ internal static class TurningTools
 
     private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, across * 0.2, back));
 
-    private static Profile DrawInside(Cutter c) => WithInsert(c, swap: true, (o, back, across) =>
+    // A threading insert as its rake face shows it; the height of its profile is three quarters of its largest pitch.
+    private static Outline ThreadInsert(Cutter c, bool swap)
+    {
+        double depth = c[LargestPitch] * ThreadHeightShare, wide = depth * Math.Tan(Half(c[ProfileAngle])), edge = c[InscribedCircle];
+        Outline o = swap ? new(edge / 2, 0) : new();
+        foreach ((double across, double along) in
+            (ReadOnlySpan<(double, double)>)[(depth, wide), (edge, edge / 2), (edge, -edge / 2), (depth, -wide)])
+            o.Line(ProfilePart.Cutting, swap ? along + (edge / 2) : across, swap ? across : along);
+        return o.Close(ProfilePart.Cutting);
+    }
+
+    private static Profile DrawInside(Cutter c) => WithInsert(c, swap: true, (o, back, across) => Bar(o, c, back, across));
+
+    private static Profile Bar(Outline o, Cutter c, double back, double across)
     {
         double axis = c[FunctionalWidth], half = c.ShankSize / 2, near = axis - half, far = axis + half;
         return o.From(back, across * 0.5)
@@ -134,7 +158,7 @@ internal static class TurningTools
             .Line(ProfilePart.Shank, c.OverallLength, near)
             .Line(ProfilePart.Shank, c.OverallLength, far)
             .Line(ProfilePart.Shank, c[HeadLength] * 0.3, far).Line(ProfilePart.Shank, c[HeadLength] * 0.08, axis).Close(ProfilePart.Shank).Flat();
-    });
+    }
 
     // The square shank lies between WF − B and WF across; the head joins it to the seat of the insert.
     private static Profile Shank(Outline o, Cutter c, double back, double seat, double start)

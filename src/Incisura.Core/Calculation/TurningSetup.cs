@@ -1,0 +1,57 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>A setup in which the main spindle turns the work and the cutter stands still.</summary>
+public abstract class TurningSetup : CuttingSetup
+{
+    /// <summary>Draws the setup together. The objects are taken as checked.</summary>
+    /// <param name="built">The assembly.</param>
+    /// <param name="material">The work material.</param>
+    /// <param name="machine">The machine.</param>
+    /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
+    /// <param name="practice">What the shop goes by where no standard says.</param>
+    protected TurningSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
+        : base(built, material, machine, row, practice, machine.Main)
+    {
+        TurnsWork = machine.Main is not null;
+        ChuckSpeed = machine.Main is { ChuckSpeed: > 0 } main ? main.ChuckSpeed : double.PositiveInfinity;
+        LargestSpeed = Math.Min(LargestSpeed, ChuckSpeed);
+        AxisAcceleration = machine.AxisAcceleration > 0 ? machine.AxisAcceleration : double.NaN;
+        WorkModulus = material.Stiffness;
+        Inside = Cutter.Described.Shank == ShankForm.Cylindrical;
+        LeastBore = Cutter[Dimension.LeastBore];
+    }
+
+    /// <summary>Whether the machine turns the work at all.</summary>
+    public bool TurnsWork { get; }
+
+    /// <summary>Highest speed of the chuck, rev/min; infinite where it holds nothing back.</summary>
+    public double ChuckSpeed { get; }
+
+    /// <summary>Acceleration of the axes, mm/s²; NaN where nobody has measured it.</summary>
+    public double AxisAcceleration { get; }
+
+    /// <summary>Young's modulus of the work E, MPa.</summary>
+    public double WorkModulus { get; }
+
+    /// <summary>Whether the tool cuts inside: a bar.</summary>
+    public bool Inside { get; }
+
+    /// <summary>Least bore the tool goes into, mm; NaN where it does not.</summary>
+    public double LeastBore { get; }
+
+    /// <summary>Way in which an axis reaches a feed, or stops from it, at an even acceleration, mm: v²/(2·a).</summary>
+    /// <param name="speed">n, rev/min.</param>
+    /// <param name="lead">Way in a turn, mm.</param>
+    /// <param name="acceleration">a, mm/s².</param>
+    public static double RunUpWay(double speed, double lead, double acceleration)
+    {
+        double feed = speed * lead / 60;
+        return feed * feed / (2 * acceleration);
+    }
+}

@@ -1,0 +1,106 @@
+using Incisura.Core.Threads;
+
+namespace Incisura.Core.ThreadCutting;
+
+/// <summary>
+/// One pass of a thread mill round the thread: how its teeth meet the work, and what they take. The tip of a tooth stands at the angle θ from the
+/// place
+/// where it touches the wall; its chip there is f·sin θ, and it is in the work as far inward as the blank reaches.
+/// </summary>
+internal readonly struct MilledGroove
+{
+    private const int Angles = 32, Most = 128;
+    private const double LeastArc = 1e-9;
+
+    private readonly GrooveProfile groove;
+    private readonly double blank, cutter, centre, feed;
+    private readonly bool inside;
+
+    /// <param name="groove">The profile.</param>
+    /// <param name="inside">Whether the thread is inside.</param>
+    /// <param name="wall">Radius the tips reach in this pass, mm.</param>
+    /// <param name="before">Radius they reached before it, mm; that of the blank before the first.</param>
+    /// <param name="blank">Radius of the blank, mm.</param>
+    /// <param name="cutter">Radius of the cutter, mm.</param>
+    /// <param name="rimFeed">Feed per tooth at the wall, mm.</param>
+    public MilledGroove(GrooveProfile groove, bool inside, double wall, double before, double blank, double cutter, double rimFeed)
+    {
+        (this.groove, this.inside, this.blank, this.cutter) = (groove, inside, blank, cutter);
+        centre = inside ? wall - cutter : wall + cutter;
+        feed = rimFeed * centre / wall;
+        double cosine = ((before * before) - (centre * centre) - (cutter * cutter)) / (2 * centre * cutter);
+        Arc = Math.Acos(Math.Clamp(inside ? cosine : -cosine, -1, 1));
+    }
+
+    /// <summary>Arc in which the tips are in the work θ_e, radians.</summary>
+    public double Arc { get; }
+
+    /// <summary>Feed per tooth of the centre f_m, mm.</summary>
+    public double Feed => feed;
+
+    /// <summary>Largest chip of the nose, mm.</summary>
+    public double LargestChip => feed * Math.Sin(Math.Min(Arc, Math.PI / 2));
+
+    /// <summary>Mean chip of the flanks over the arc, square to them, mm.</summary>
+    /// <param name="sine">Sine of the angle between a flank and the radius.</param>
+    public double MeanChip(double sine) => Arc > 0 ? feed * sine * (1 - Math.Cos(Arc)) / Arc : 0;
+
+    /// <summary>
+    /// Largest force across the axis over a turn, all teeth in the work as vectors, and the mean torque, for one profile.
+    /// </summary>
+    /// <param name="teeth">Number of teeth.</param>
+    /// <param name="k11">k_c1.1, MPa.</param>
+    /// <param name="exponent">m_c.</param>
+    /// <param name="radial">Ratio of the force square to the edge to the cutting force.</param>
+    public (double Peak, double Torque) Load(int teeth, double k11, double exponent, double radial)
+    {
+        // Steps back from where a tooth enters with its largest chip; so many to the space between two teeth that the next stands on one too.
+        double between = 2 * Math.PI / teeth;
+        int apart = (int)Math.Max(1, Math.Ceiling(Angles * between / Math.Max(Arc, LeastArc)));
+        double step = between / apart;
+        int count = Math.Min(Most, (int)(Arc / step) + 1);
+        Span<(double Along, double Across)> forces = stackalloc (double, double)[count];
+        double sum = 0, peak = 0, last = 0;
+
+        // A flank of slope t has the length y·√(1 + t²) and takes the chip h·t/√(1 + t²); the force square to it acts outward by the same share.
+        double cuts = 0, pushes = 0;
+        foreach (double slope in (ReadOnlySpan<double>)[groove.Leading, groove.Following])
+        {
+            double length = Math.Sqrt(1 + (slope * slope)), force = length * Math.Pow(slope / length, 1 - exponent);
+            (cuts, pushes) = (cuts + force, pushes + (force * slope / length));
+        }
+
+        for (int i = 0; i < count; i++)
+        {
+            double at = Arc - (i * step);
+            (double sine, double cosine) = Math.SinCos(at);
+            double nose = k11 * Math.Pow(feed * sine, 1 - exponent), deep = DepthAt(sine, cosine),
+                tangential = nose * (groove.Floor + (deep * cuts)), push = radial * nose * (groove.Floor + (deep * pushes));
+            forces[i] = ((tangential * cosine) + (push * sine), (tangential * sine) - (push * cosine));
+
+            // Flanks turn on a shorter arm than the nose.
+            double turning = nose * ((groove.Floor * cutter) + (deep * cuts * (cutter - (deep / 2))));
+            if (i > 0) sum += step * (last + turning) / 2;
+            last = turning;
+        }
+
+        // What is left to where the chip begins with nothing.
+        sum += (Arc - ((count - 1) * step)) * last / 2;
+
+        for (int i = 0; i < Math.Min(apart, count); i++)
+        {
+            double along = 0, across = 0;
+            for (int j = i; j < count; j += apart) (along, across) = (along + forces[j].Along, across + forces[j].Across);
+            peak = Math.Max(peak, (along * along) + (across * across));
+        }
+
+        return (Math.Sqrt(peak), sum / between / 1000);
+    }
+
+    // How far inward a tooth is in the work, mm.
+    private double DepthAt(double sine, double cosine)
+    {
+        double root = Math.Sqrt(Math.Max(0, (blank * blank) - (centre * centre * sine * sine)));
+        return Math.Max(0, cutter - (inside ? root - (centre * cosine) : (centre * cosine) - root));
+    }
+}

@@ -1,0 +1,227 @@
+using Incisura.Core.Holes;
+using Incisura.Core.Threads;
+
+namespace Incisura.Core.ThreadCutting;
+
+/// <summary>Speed, infeeds with their loads, lead and time of turning a thread.</summary>
+internal static class ThreadTurningLoad
+{
+    private static readonly WayKind Pass = new("infeed", "Infeed {0}"), Spring = new("spring", "Without infeed");
+
+    private static readonly Formula LeadFormula = new("f", "Feed per revolution", Quantity.Chip, "P*i_g", "pitch times starts: in step, always");
+    private static readonly Formula WantedFormula = new(
+        "n_1", "Speed wanted", Quantity.SpindleSpeed, "1000*v_c/(pi*D_v)", "definition of cutting speed, at the largest diameter; ISO 3002-3");
+    private static readonly Formula LargestFormula = new(
+        "D_v", "Largest diameter cut", Quantity.Length, "max(d_k, d_r) + k_L*L", "of crests and roots, and what a taper adds outside");
+    private static readonly Formula AxisFormula = new(
+        "n_2", "Speed by the axis feed", Quantity.SpindleSpeed, "v_fmax/f", "largest feed of the axis over the lead");
+    private static readonly Formula MostFormula = new(
+        "n_m", "Highest speed in step", Quantity.SpindleSpeed, "min(n_max, n_2)", "what spindle, chuck and axis allow");
+    private static readonly Formula HeldFormula = new(
+        "n", "Spindle speed", Quantity.SpindleSpeed, "min(n_1, n_m)", "what is wanted, as far as it is allowed");
+    private static readonly Formula FeedFormula = new("v_f", "Feed rate", Quantity.FeedRate, "n*f", "in step");
+    private static readonly Formula UsedFormula = new(
+        "v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*D_v*n/1000", "definition of cutting speed; ISO 3002-3");
+    private static readonly Formula RunUpFormula = new(
+        "l_v", "Way to reach the feed", Quantity.Length, "(n*f/60)^2/(2*a_x)", "even acceleration of the axis to the feed of the thread");
+    private static readonly Formula CorrectedForce = new(
+        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
+        "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula ChipFormula = new(
+        "h", "Chip thickness", Quantity.Chip, "A_z/(b_z*z)", "section over the edges that cut, shared by the profiles of the insert");
+    private static readonly Formula SpecificFormula = new(
+        "k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
+    private static readonly Formula ForceFormula = new("F_c", "Cutting force", Quantity.Force, "k_c*A_z", "of the infeed that loads most");
+    private static readonly Formula PassiveFormula = new(
+        "F_p", "Passive force", Quantity.Force, "k_r*F_c*q_z", "force square to the edges, its part along the height of the thread");
+    private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "F_c*v_u/60000", "force times speed");
+    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
+    private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "F_c*D_v/2000", "force on its radius");
+    private static readonly Formula SideFormula = new(
+        "F", "Force across the axis", Quantity.Force, "sqrt(F_c^2 + F_p^2)", "cutting and passive force");
+    private static readonly Formula WorkBendFormula = new(
+        "δ", "Bend across the axis", Quantity.Deviation, "1000*F*(l_k^3/3 - k_c0*l_k^4*(3*l_w - l_k)^2/(12*l_w^3))/(E_w*pi*d_b^4/64)",
+        "round beam clamped in the chuck, k_c0 = 1 with a centre, at l_k from the chuck, where it bends most; its thinnest section; Euler-Bernoulli");
+    private static readonly Formula BarBendFormula = new(
+        "δ", "Bend across the axis", Quantity.Deviation, "F*K_0", "compliance of the tool outside its holder; Euler-Bernoulli");
+    private static readonly Formula AngleFormula = new(
+        "ψ", "Lead angle", Quantity.Angle, "atan(f/(pi*(d_k + d_r)/2))*180/pi", "thread unrolled at its middle diameter");
+    private static readonly Formula LeanFormula = new(
+        "ψ_k", "Lean of the lead against the shim", Quantity.Angle, "abs(s_h*atan(f/(pi*min(d_k, d_r)))*180/pi - λ_s)",
+        "where the lead is steepest; s_h is −1 where the tool is fed against its hand");
+    private static readonly Formula TimeFormula = new(
+        "T", "Time", Quantity.Time, "i_g*((i_n + i_s)*((l_1 + L + l_2)/v_f + (l_1 + L + l_2 + 4*c_0)/v_rapid))",
+        "every pass at the feed of the thread, out, back and in again in rapid; for each start");
+
+    /// <summary>Largest diameter that is cut, mm; a taper grows outside.</summary>
+    public static double SpeedDiameter(ThreadTurningSetup setup, in Inputs x) =>
+        Math.Max(x[Input.CrestDiameter], x[Input.RootDiameter]) + (Math.Max(0, setup.Thread.Growth(setup.Inside)) * x[Input.Length]);
+
+    /// <summary>The speed as far as spindle, chuck and axis allow, rev/min.</summary>
+    public static double SpeedHeld(ThreadTurningSetup setup, in Inputs x, out LimitDefinition? by)
+    {
+        double n = CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], SpeedDiameter(setup, x)), lead = setup.Thread.Thread.Lead;
+        by = null;
+        if (n > setup.LargestSpeed)
+            (n, by) = (setup.LargestSpeed, setup.LargestSpeed < setup.ChuckSpeed ? Limits.HighestSpeed : ThreadCutLimits.ChuckSpeed);
+        if (n > setup.LargestFeed / lead) (n, by) = (setup.LargestFeed / lead, Limits.AxisFeed);
+        return InStep.SpeedUpTo(n, lead);
+    }
+
+    /// <summary>Works the speed and the feed out.</summary>
+    public static void Speed<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double lead = setup.Thread.Thread.Lead, widest = SpeedDiameter(setup, x), n = SpeedHeld(setup, x, out LimitDefinition? by);
+        r.HeldBy = by;
+        r[Output.OuterDiameter] = widest;
+        r[Output.SpindleSpeed] = n;
+        r[Output.FeedInUse] = lead;
+        r[Output.FeedRate] = n * lead;
+        r[Output.SpeedInUse] = CuttingSetup.CuttingSpeedFor(n, widest);
+        bool known = !double.IsNaN(setup.AxisAcceleration);
+        if (known) r[Output.AxisRunUp] = TurningSetup.RunUpWay(n, lead, setup.AxisAcceleration);
+        if (!TTrace.Listens) return;
+
+        double growth = Math.Max(0, setup.Thread.Growth(setup.Inside)), axis = setup.LargestFeed / lead;
+        trace.Take(LeadFormula, lead, new("P", setup.Thread.Thread.Pitch), new("i_g", setup.Thread.Thread.Starts));
+        trace.Take(
+            LargestFormula, widest, new("d_k", x[Input.CrestDiameter]), new("d_r", x[Input.RootDiameter]), new("k_L", growth),
+            new("L", x[Input.Length]));
+        trace.Take(
+            WantedFormula, CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], widest), new("v_c", x[Input.CuttingSpeed]), new("D_v", widest));
+        trace.Take(AxisFormula, axis, new("v_fmax", setup.LargestFeed), new("f", lead));
+        trace.Take(MostFormula, Math.Min(setup.LargestSpeed, axis), new("n_max", setup.LargestSpeed), new("n_2", axis));
+        trace.Take(
+            HeldFormula, n, new("n_1", CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], widest)), new("n_m", Math.Min(setup.LargestSpeed, axis)));
+        trace.Take(FeedFormula, n * lead, new("n", n), new("f", lead));
+        trace.Take(UsedFormula, r[Output.SpeedInUse], new("D_v", widest), new("n", n));
+        if (known) trace.Take(RunUpFormula, r[Output.AxisRunUp], new("n", n), new("f", lead), new("a_x", setup.AxisAcceleration));
+    }
+
+    /// <summary>Walks the infeeds and works out what the heaviest of them takes.</summary>
+    public static void Load<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        InfeedWalk walk = new(setup, x);
+        InfeedLoad worst = default, last = default;
+        double before = 0, section = 0, widest = r[Output.OuterDiameter];
+        int heaviest = 0;
+        while (walk.Next(out InfeedLoad load))
+        {
+            if (walk.Number == 1) r[Output.FirstInfeed] = load.Place.Depth;
+            if (load.Force > worst.Force) (worst, heaviest) = (load, walk.Number);
+            section = Math.Max(section, load.Section);
+            (before, last) = (last.Place.Depth, load);
+        }
+
+        r[Output.LastInfeed] = last.Place.Depth - before;
+        r[Output.Rounds] = walk.Number;
+        r[Output.HeaviestInfeed] = heaviest;
+        r[Output.ChipSection] = section;
+        r[Output.Chip] = worst.Chip;
+        r[Output.SpecificForce] = worst.SpecificForce;
+        r[Output.CuttingForce] = worst.Force;
+        r[Output.PassiveForce] = worst.Passive;
+        r[Output.Power] = worst.Force * r[Output.SpeedInUse] / 60_000;
+        r[Output.MotorPower] = CuttingSetup.MotorPower(r[Output.Power], setup.Efficiency);
+        r[Output.Torque] = worst.Force * widest / 2000;
+        r[Output.HeightCut] = x[Input.HeightToCut];
+        r[Output.RootDiameter] = x[Input.RootDiameter];
+        double side = double.Hypot(worst.Force, worst.Passive);
+        if (TTrace.Listens) Explain(setup, x, r, worst, ref trace);
+        r[Output.Deflection] = setup.Inside ? setup.Tip.Deflection(side, 0) : OfWork(setup, x, side, ref trace);
+        if (TTrace.Listens && setup.Inside) trace.Take(BarBendFormula, r[Output.Deflection], new("F", side), new("K_0", setup.Tip.AtTip));
+    }
+
+    /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>
+    public static void Lead<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double crest = x[Input.CrestDiameter], root = x[Input.RootDiameter], lead = setup.Thread.Thread.Lead;
+        r[Output.LeadAngle] = ThreadShape.LeadAngle(lead, (crest + root) / 2);
+        r[Output.Lean] = Math.Abs(ThreadTurning.SignedLead(setup, Math.Min(crest, root)) - x[Input.ShimInclination]);
+        if (!TTrace.Listens) return;
+        trace.Take(AngleFormula, r[Output.LeadAngle], new("f", lead), new("d_k", crest), new("d_r", root));
+        trace.Take(
+            LeanFormula, r[Output.Lean], new("s_h", setup.WithHand ? 1 : -1), new("f", lead), new("d_k", crest), new("d_r", root),
+            new("λ_s", x[Input.ShimInclination]));
+    }
+
+    /// <summary>Works the time out by walking the way.</summary>
+    public static void Time<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        WaySum sum = default;
+        Walk(setup, x, r, ref sum);
+        r[Output.Time] = sum.Time;
+        if (TTrace.Listens)
+            trace.Take(
+                TimeFormula, sum.Time, new("i_g", setup.Thread.Thread.Starts), new("i_n", r[Output.Rounds]), new("i_s", x[Input.SpringPasses]),
+                new("l_1", x[Input.RunIn]), new("L", x[Input.Length]), new("l_2", x[Input.RunOut]), new("v_f", r[Output.FeedRate]),
+                new("c_0", setup.Practice.ClearWay), new("v_rapid", setup.RapidFeed));
+    }
+
+    /// <summary>Walks the passes: through the thread in step, out, back and in again in rapid, for every start.</summary>
+    public static void Walk<TSink>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double through = x[Input.RunIn] + x[Input.Length] + x[Input.RunOut], n = r[Output.SpindleSpeed], feed = r[Output.FeedRate];
+        int starts = setup.Thread.Thread.Starts, infeeds = (int)r[Output.Rounds];
+        for (int i = 1; i <= infeeds; i++) sink.Take(new(Pass, through, feed) { Number = i, Count = starts, Speed = n });
+        if (x[Input.SpringPasses] > 0) sink.Take(new(Spring, through, feed) { Count = starts * x[Input.SpringPasses], Speed = n });
+        sink.Take(new(WayKind.Return, through + (4 * setup.Practice.ClearWay), setup.RapidFeed)
+        {
+            Count = starts * (infeeds + x[Input.SpringPasses]),
+            Rapid = true,
+            Speed = n,
+        });
+    }
+
+    /// <summary>Judges every limit.</summary>
+    public static void Judge(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, ref LimitSet limits)
+    {
+        setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
+        double needed = r.Has(Output.AxisRunUp) ? r[Output.AxisRunUp] : double.NaN;
+        limits.Add(ThreadCutLimits.RunIn, x[Input.RunIn], needed);
+        limits.Add(ThreadCutLimits.RunOut, x[Input.RunOut], needed);
+        limits.Add(ThreadCutLimits.ProfileHeight, x[Input.HeightToCut], setup.ProfileHeight);
+        limits.Add(ThreadCutLimits.FlankClearance, r[Output.Lean], setup.FlankClearance);
+        limits.Add(ThreadCutLimits.Bend, r[Output.Deflection], x[Input.DeflectionAllowed]);
+        if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
+        if (setup.Inside) limits.Add(Limits.Reach, x[Input.Length] + x[Input.RunOut], setup.Projection);
+        if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);
+    }
+
+    private static double OfWork<TTrace>(ThreadTurningSetup setup, in Inputs x, double force, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double length = x[Input.StandsOut], at = WorkBend.WorstPlace(length, x[Input.Length], x.Centre),
+            thin = Math.Min(x[Input.BodyDiameter], x[Input.RootDiameter]),
+            bend = WorkBend.At(force, thin, length, at, x.Centre, setup.WorkModulus);
+        if (TTrace.Listens)
+            trace.Take(
+                WorkBendFormula, bend, new("F", force), new("l_k", at), new("k_c0", x.Centre ? 1 : 0), new("l_w", length),
+                new("E_w", setup.WorkModulus), new("d_b", thin));
+        return bend;
+    }
+
+    private static void Explain<TTrace>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, in InfeedLoad worst, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double wear = Common.Wear(x), edge = setup.Groove.EdgeAt(x.Way, worst.Place.Depth);
+        trace.Take(
+            CorrectedForce, setup.SpecificForce11 * wear, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+        trace.Take(ChipFormula, worst.Chip, new("A_z", worst.Section), new("b_z", edge), new("z", setup.Teeth));
+        trace.Take(
+            SpecificFormula, worst.SpecificForce, new("k_c11", setup.SpecificForce11 * wear), new("h", worst.Chip), new("m_c", setup.ChipExponent));
+        trace.Take(ForceFormula, worst.Force, new("k_c", worst.SpecificForce), new("A_z", worst.Section));
+        trace.Take(
+            PassiveFormula, worst.Passive, new("k_r", setup.RadialRatio), new("F_c", worst.Force),
+            new("q_z", setup.Groove.PassiveShare(x.Way, worst.Place.Depth)));
+        trace.Take(PowerFormula, r[Output.Power], new("F_c", worst.Force), new("v_u", r[Output.SpeedInUse]));
+        trace.Take(MotorPowerFormula, r[Output.MotorPower], new("P_c", r[Output.Power]), new("η", setup.Efficiency));
+        trace.Take(TorqueFormula, r[Output.Torque], new("F_c", worst.Force), new("D_v", r[Output.OuterDiameter]));
+        trace.Take(SideFormula, double.Hypot(worst.Force, worst.Passive), new("F_c", worst.Force), new("F_p", worst.Passive));
+    }
+}
