@@ -156,7 +156,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
         EntityTypeBuilder<RecordRow> record = builder.Entity<RecordRow>().ToTable("Records");
         record.HasIndex(r => r.Number).IsUnique();
-        record.HasIndex(r => new { r.Operation, r.MaterialId, r.AssemblyId, r.MachineId }).IsUnique();
+        record.HasIndex(r => new { r.Operation, r.MaterialId, r.AssemblyId, r.MachineId, r.Thread }).IsUnique();
         record.HasOne<StoredMaterial>().WithMany().HasForeignKey(r => r.MaterialId).OnDelete(DeleteBehavior.Restrict);
         record.HasOne<StoredAssembly>().WithMany().HasForeignKey(r => r.AssemblyId).OnDelete(DeleteBehavior.Restrict);
         record.HasOne<StoredMachine>().WithMany().HasForeignKey(r => r.MachineId).OnDelete(DeleteBehavior.Restrict);

@@ -18,6 +18,9 @@ public sealed class RecordRow
 
     public required int MachineId { get; init; }
 
+    /// <summary>The thread it is about where its operation cuts one that is chosen; empty otherwise.</summary>
+    public string Thread { get; init; } = "";
+
     public List<RecordRevisionRow> Revisions { get; init; } = [];
 }
 

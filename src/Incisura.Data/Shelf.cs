@@ -6,6 +6,7 @@ using Incisura.Core.Library;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Records;
+using Incisura.Core.Threads;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Data;
@@ -98,6 +99,19 @@ public sealed class ShelfView
             Chart = At<StoredChart, SpeedChart>(Charts.Values.MinBy(c => c.Id)!),
         };
     }
+
+    /// <summary>Choices with the shop's own threads they name as they stand today; one that is no longer there is left without.</summary>
+    public Choices WithThreads(Choices choices) => choices.Extras.OfType<ThreadToCut>().Any()
+        ? choices with
+        {
+            Extras =
+            [
+                .. choices.Extras.Select(e => e is ThreadToCut t
+                    ? t with { Own = Threads.TryGetValue(t.OwnId, out StoredThread? own) ? At<StoredThread, OwnThread>(own) : null }
+                    : e),
+            ],
+        }
+        : choices;
 
     /// <summary>An assembly put together from what is on the shelf; null where a part does not exist.</summary>
     public BuiltAssembly? Build(Assembly assembly) =>

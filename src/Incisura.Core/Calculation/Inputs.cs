@@ -69,6 +69,9 @@ public enum Choice
 /// </summary>
 public struct Inputs
 {
+    /// <summary>Most choices there is room for.</summary>
+    internal const int MostChoices = 24;
+
     private Numbers<Input> numbers;
     private Room picked;
 
@@ -112,7 +115,7 @@ public struct Inputs
         return x;
     }
 
-    [InlineArray(24)]
+    [InlineArray(MostChoices)]
     private struct Room
     {
         private byte first;

@@ -19,10 +19,10 @@ public abstract class TurningSetup : CuttingSetup
         : base(built, material, machine, row, practice, machine.Main)
     {
         TurnsWork = machine.Main is not null;
-        ChuckSpeed = machine.Main is { ChuckSpeed: > 0 } main ? main.ChuckSpeed : double.PositiveInfinity;
-        LargestSpeed = Math.Min(LargestSpeed, ChuckSpeed);
+        ChuckSpeed = machine.Main is not { } main ? double.NaN : main.ChuckSpeed > 0 ? main.ChuckSpeed : main.LargestSpeed;
+        if (ChuckSpeed < LargestSpeed) LargestSpeed = ChuckSpeed;
         AxisAcceleration = machine.AxisAcceleration > 0 ? machine.AxisAcceleration : double.NaN;
-        WorkModulus = material.Stiffness;
+        WorkModulus = material.Stiffness();
         Inside = Cutter.Described.Shank == ShankForm.Cylindrical;
         LeastBore = Cutter[Dimension.LeastBore];
     }
@@ -30,7 +30,7 @@ public abstract class TurningSetup : CuttingSetup
     /// <summary>Whether the machine turns the work at all.</summary>
     public bool TurnsWork { get; }
 
-    /// <summary>Highest speed of the chuck, rev/min; infinite where it holds nothing back.</summary>
+    /// <summary>Highest speed of the chuck, rev/min: that of the spindle where none is stated; NaN without a main spindle.</summary>
     public double ChuckSpeed { get; }
 
     /// <summary>Acceleration of the axes, mm/s²; NaN where nobody has measured it.</summary>

@@ -71,7 +71,7 @@ public sealed record WorkMaterial
     public double YoungsModulus { get; init; }
 
     /// <summary>Young's modulus the work bends with, MPa: the stated one, or the lower end of what textbooks give for its group.</summary>
-    public double Stiffness => YoungsModulus > 0 ? YoungsModulus : Group switch
+    public double Stiffness() => YoungsModulus > 0 ? YoungsModulus : Group switch
     {
         MaterialGroup.P or MaterialGroup.H => 205_000,
         MaterialGroup.M => 195_000,

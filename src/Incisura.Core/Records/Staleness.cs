@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Threads;
 
 namespace Incisura.Core.Records;
 
@@ -78,10 +79,11 @@ public static class Staleness
            select new MovedFooting(f, today.Revision),
     ];
 
-    /// <summary>Everything a calculation rests on: its situation, and the engine that computed it.</summary>
+    /// <summary>Everything a calculation rests on: its situation, the shop's own thread, and the engine that computed it.</summary>
     /// <param name="s">The situation.</param>
+    /// <param name="choices">What was chosen.</param>
     /// <param name="engineVersion">Version of the engine.</param>
-    public static IReadOnlyList<Footing> FootingsOf(Situation s, string engineVersion) =>
+    public static IReadOnlyList<Footing> FootingsOf(Situation s, Choices choices, string engineVersion) =>
     [
         new("cutter", s.Cutter.Id, s.Cutter.Value.Number, s.Cutter.Number),
         new("holder", s.Holder.Id, s.Holder.Value.Number, s.Holder.Number),
@@ -90,6 +92,8 @@ public static class Staleness
         new("material", s.Material.Id, s.Material.Value.Name, s.Material.Number),
         new("machine", s.Machine.Id, s.Machine.Value.Name, s.Machine.Number),
         new("chart", s.Chart.Id, s.Chart.Value.Name, s.Chart.Number),
+        .. choices.Extras.OfType<ThreadToCut>().Select(t => t.Own).OfType<Revised<OwnThread>>()
+            .Select(t => new Footing("thread", t.Id, t.Value.Name, t.Number)),
         new(Engine, 0, "calculation", int.Parse(engineVersion, CultureInfo.InvariantCulture)),
     ];
 
@@ -99,18 +103,21 @@ public static class Staleness
     /// <param name="choices">What was chosen.</param>
     /// <param name="result">What came out.</param>
     /// <param name="now">The same situation as it stands today.</param>
-    public static Standing Of(IOperation operation, Situation then, Choices choices, CalculationResult result, Situation now)
+    /// <param name="today">The same choices with what they name as it stands today.</param>
+    public static Standing Of(
+        IOperation operation, Situation then, Choices choices, CalculationResult result, Situation now, Choices today)
     {
-        IReadOnlyList<MovedFooting> moved = Moved(FootingsOf(then, result.EngineVersion), FootingsOf(now, Operations.EngineVersion));
+        IReadOnlyList<MovedFooting> moved = Moved(
+            FootingsOf(then, choices, result.EngineVersion), FootingsOf(now, today, Operations.EngineVersion));
         if (moved.Count == 0) return Standing.Firm;
-        Choices approved = choices with { Numbers = AsApproved(operation, choices, result) };
+        Choices approved = today with { Numbers = AsApproved(operation, choices, result) };
         IReadOnlyList<Finding> breaks = Breaks(operation, approved, result, now);
         try
         {
-            CalculationResult today = operation.Calculate(now, choices, explain: false);
+            CalculationResult anew = operation.Calculate(now, today, explain: false);
             return new(
-                moved, Changes(result.Figures, today.Figures), LimitChanges(result.Limits, today.Limits),
-                FindingChanges(result.Findings, today.Findings), "", breaks);
+                moved, Changes(result.Figures, anew.Figures), LimitChanges(result.Limits, anew.Limits),
+                FindingChanges(result.Findings, anew.Findings), "", breaks);
         }
         catch (InputException refused)
         {

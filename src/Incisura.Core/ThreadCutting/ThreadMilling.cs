@@ -183,6 +183,7 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
             new("b_0", "Width of the nose of the profile", Quantity.Length, own.Groove.Floor, origins.Cutter),
             new("D", "Cutting diameter", Quantity.Length, own.Diameter, origins.Cutter),
             new("N_p", "Profiles along the axis", Quantity.Count, own.Count, origins.Cutter),
+            new("h_s", "Lift between passes", Quantity.Length, own.Practice.Lift, origins.Chart),
             new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, own.LargestFeed, origins.Machine),
             new("l_p", "Length outside the holder", Quantity.Length, own.Projection, origins.Assembly),
             .. own.RunOut.Offset > 0

@@ -41,7 +41,7 @@ internal static class ThreadMillingLoad
         "δ", "Deflection at the tip", Quantity.Deviation, "F*C_F",
         "compliance of the tip for a force in the middle of the profiles in the work; stepped cantilever of the profile, Euler-Bernoulli");
     private static readonly Formula DepthFormula = new(
-        "t_p", "Programmed depth", Quantity.Length, "t + l_b", "length of thread, and what the cutter goes below it");
+        "t_p", "Programmed depth", Quantity.Length, "t + P/2", "length of thread, and half a profile below it");
     private static readonly Formula AlongFormula = new(
         "i_a", "Passes along the axis", Quantity.Count, "", "each as long as the profiles stand");
     private static readonly Formula RoundsFormula = new("i_r", "Turns", Quantity.Ratio, "", "down the length of the thread, or one for all profiles");
@@ -153,7 +153,7 @@ internal static class ThreadMillingLoad
         if (!TTrace.Listens) return;
 
         double passes = x[Input.PassesToHeight] * r[Output.PassesAlong];
-        trace.Take(DepthFormula, tip, new("t", x[Input.Depth]), new("l_b", BelowThread(setup)));
+        trace.Take(DepthFormula, tip, new("t", x[Input.Depth]), new("P", pitch));
         trace.Take(
             one ? AlongFormula with { Expression = "1*i_g" } : AlongFormula with { Expression = "max(1, ceil(t/(N_p*P) - 1e-9))" },
             r[Output.PassesAlong],

@@ -175,6 +175,10 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
             new("z", "Profiles of the insert", Quantity.Count, own.Teeth, origins.Cutter),
             new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, own.LargestFeed, origins.Machine),
             new("n_max", "Highest speed of spindle and chuck", Quantity.SpindleSpeed, own.LargestSpeed, origins.Machine),
+            new("k_L", "Growth of the diameter for each mm", Quantity.Ratio, Math.Max(0, own.Thread.Growth(own.Inside)), thread),
+            new("s_h", "1 with the hand of the tool, −1 against it", Quantity.Ratio, own.WithHand ? 1 : -1, origins.Cutter),
+            new("k_c0", "1 with a centre", Quantity.Ratio, x.Centre ? 1 : 0, "picked"),
+            new("c_0", "Clear way before and after", Quantity.Length, own.Practice.ClearWay, origins.Chart),
             new("E_w", "Young's modulus of the work", Quantity.Stress, own.WorkModulus, origins.Material),
             .. double.IsNaN(own.AxisAcceleration)
                 ? Array.Empty<Given>()

@@ -316,6 +316,10 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Thread")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("AssemblyId");
@@ -327,7 +331,7 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("Number")
                         .IsUnique();
 
-                    b.HasIndex("Operation", "MaterialId", "AssemblyId", "MachineId")
+                    b.HasIndex("Operation", "MaterialId", "AssemblyId", "MachineId", "Thread")
                         .IsUnique();
 
                     b.ToTable("Records", (string)null);

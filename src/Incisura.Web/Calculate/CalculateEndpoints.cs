@@ -48,22 +48,22 @@ public static class CalculateEndpoints
         calculations.MapPost("/{operation}", async (
             string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation)
-                .Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), explain ?? false, cancel));
+                .Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf), explain ?? false, cancel));
         calculations.MapPost("/{operation}/window", async (
             string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf,
             CancellationToken cancel) =>
             OperationOf(operation)
-                .Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), new(across, up, size ?? 256), cancel));
+                .Window(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf), new(across, up, size ?? 256), cancel));
         calculations.MapPost("/{operation}/best", async (
             string operation, string? aim, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation)
                 .Best(
-                    SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db),
+                    SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf),
                     Wire.Optional<BestAim>(aim, "aim") ?? BestAim.Removal, cancel));
         calculations.MapPost("/{operation}/revolution", async (
             string operation, CalculationRequest request, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation) is ILoadOverTurn turning
-                ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db), cancel)
+                ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf), cancel)
                 : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
         calculations.MapPost("/{operation}/methods/{id:int}", async (
             string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
@@ -77,9 +77,15 @@ public static class CalculateEndpoints
 
     /// <summary>What a request chose, with what the record it goes on from left, and what has changed there since.</summary>
     /// <exception cref="InputException">That revision does not exist, or leaves nothing.</exception>
-    public static async Task<Choices> ChoicesOf(CalculationRequest request, IncisuraDb db)
+    public static async Task<Choices> ChoicesOf(CalculationRequest request, IncisuraDb db, Shelf shelf)
     {
-        Choices choices = request.Choices;
+        ShelfView view = await shelf.ViewAsync(db);
+        Choices choices = view.WithThreads(request.Choices);
+        new InputCheck()
+            .Holds(
+                choices.Extras.OfType<ThreadToCut>().All(t => t.OwnId == 0 || t.Own is not null), "threadToCut", double.NaN,
+                "The shop has no such thread any more; choose another.")
+            .ThrowIfAny();
         return request.Leftover is { } taken ? choices with { Leftover = await LeftoverEndpoints.OfAsync(taken, request.MaterialId, db) } : choices;
     }
 

@@ -81,7 +81,7 @@ public static class ComparisonEndpoints
             try
             {
                 IOperation operation = CalculateEndpoints.OperationOf(a.Operation);
-                Choices choices = await CalculateEndpoints.ChoicesOf(a.Request, db);
+                Choices choices = await CalculateEndpoints.ChoicesOf(a.Request, db, shelf);
                 CalculationResult result = operation.Calculate(CalculateEndpoints.SituationOf(a.Request, view), choices, explain: false, cancel);
                 bool keeps = result.Findings.All(f => f.Severity != Severity.Stop)
                     && result.Limits.All(l => !(l.Use > 1 + LimitDefinition.Tolerance));

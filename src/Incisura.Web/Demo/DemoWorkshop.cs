@@ -32,7 +32,7 @@ public sealed record DemoExtension(string Holder, double Projection);
 /// <summary>A record of the demo: who proposed it and how far it came.</summary>
 public sealed record DemoRecord(
     string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options,
-    string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null);
+    string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null, string? Thread = null);
 
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
@@ -103,7 +103,11 @@ public static class DemoWorkshop
                 Situation situation = view.SituationOf(
                     view.Materials.Values.Single(m => m.Name == d.Material).Id, view.Assemblies.Values.Single(a => a.Name == d.Assembly).Id,
                     view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
-                Choices choices = new(d.Numbers, d.Options) { Extras = d.CrossHoles is { } holes ? [new CrossHoles(holes)] : [] };
+                Choices choices = new(d.Numbers, d.Options)
+                {
+                    Extras = d.CrossHoles is { } holes ? [new CrossHoles(holes)] : d.Thread is { } thread ? [new ThreadToCut(thread)] : [],
+                };
+                CalculationResult result = Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true, cancel);
                 DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);
                 RecordRevisionRow revision = new()
                 {
@@ -111,7 +115,7 @@ public static class DemoWorkshop
                     State = d.State,
                     Choices = DefinitionFormat.Write(choices),
                     Situation = DefinitionFormat.Write(situation),
-                    Result = DefinitionFormat.Write(Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true, cancel)),
+                    Result = DefinitionFormat.Write(result),
                     Note = d.Note,
                     ProposedBy = Engineer,
                     Events = { new() { At = at, By = Engineer, Act = RecordAct.Edit } },
@@ -125,6 +129,7 @@ public static class DemoWorkshop
                     MaterialId = situation.Material.Id,
                     AssemblyId = situation.Assembly.Id,
                     MachineId = situation.Machine.Id,
+                    Thread = result.Attached<CutThread>()?.Text ?? "",
                     Revisions = { revision },
                 });
             }

@@ -114,18 +114,18 @@ public static class EditionEndpoints
 
     private static EditionSummary SummaryOf(EditionRow e) => new(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count);
 
-    private static EditionEntryView EntryViewOf(EditionEntryRow e, SinceThen since) => new(
-        e.RecordNumber,
-        e.Revision,
-        RecordViews.WordsOf(e.Operation, DefinitionFormat.Read<Situation>(e.Situation)),
-        e.Note,
-        e.ApprovedBy,
-        DefinitionFormat.Read<CalculationResult>(e.Result),
-        since);
+    private static EditionEntryView EntryViewOf(EditionEntryRow e, SinceThen since)
+    {
+        CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
+        return new(
+            e.RecordNumber, e.Revision, RecordViews.WordsOf(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
+            result, since);
+    }
 
     private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision)
     {
-        SituationWords words = RecordViews.WordsOf(record.Operation, DefinitionFormat.Read<Situation>(revision.Situation));
+        SituationWords words = RecordViews.WordsOf(
+            record.Operation, DefinitionFormat.Read<Situation>(revision.Situation), DefinitionFormat.Read<CalculationResult>(revision.Result));
         return new()
         {
             EditionNumber = edition,

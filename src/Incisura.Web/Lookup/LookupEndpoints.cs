@@ -85,7 +85,7 @@ public static class LookupEndpoints
         return new(
             e.RecordNumber,
             e.Revision,
-            RecordViews.WordsOf(e.Operation, situation),
+            RecordViews.WordsOf(e.Operation, situation, result),
             situation.Material.Value.Group,
             situation.Assembly.Value.LengthRegister,
             situation.Assembly.Value.DiameterRegister,

@@ -36,13 +36,15 @@ public static class RecordEndpoints
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
+            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
+
+            string thread = result.Attached<CutThread>()?.Text ?? "";
 
             // The transaction takes the write lock first, so that no two drafts get the same number.
             await using var transaction = await db.Database.BeginTransactionAsync();
             RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
                 r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
-                    && r.MachineId == request.MachineId);
+                    && r.MachineId == request.MachineId && r.Thread == thread);
             if (record?.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
                 throw new RuleException(
                     "open-revision",
@@ -58,6 +60,7 @@ public static class RecordEndpoints
                     MaterialId = request.MaterialId,
                     AssemblyId = request.AssemblyId,
                     MachineId = request.MachineId,
+                    Thread = thread,
                 };
                 db.Add(record);
             }
@@ -90,7 +93,11 @@ public static class RecordEndpoints
             {
                 Extras = ExtrasOf(change, record, revision),
             };
-            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, await shelf.ViewAsync(db), db);
+            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
+            if ((result.Attached<CutThread>()?.Text ?? "") != record.Thread)
+                throw new RuleException(
+                    "other-thread",
+                        $"{number} is about {record.Thread}. Keep another thread as a draft of its own, or choose {record.Thread} again.");
             revision.Choices = DefinitionFormat.Write(choices);
             revision.Situation = DefinitionFormat.Write(situation);
             revision.Result = DefinitionFormat.Write(result);
@@ -120,6 +127,7 @@ public static class RecordEndpoints
                     && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings
                         .FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
                 throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
+            if (act == RecordAct.Approve) await RefuseUnapprovedAsync(revision, db);
             Act(revision, act, context, reason.Text, clock);
             await db.SaveChangesAsync();
             if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
@@ -159,12 +167,22 @@ public static class RecordEndpoints
     }
 
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(
-        DraftRequest request, ShelfView view, IncisuraDb db)
+        DraftRequest request, IncisuraDb db, Shelf shelf)
     {
         IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
-        Situation situation = CalculateEndpoints.SituationOf(request, view);
-        Choices choices = await CalculateEndpoints.ChoicesOf(request, db);
+        Situation situation = CalculateEndpoints.SituationOf(request, await shelf.ViewAsync(db));
+        Choices choices = await CalculateEndpoints.ChoicesOf(request, db, shelf);
         return (situation, choices, operation.Calculate(situation, choices, explain: true));
+    }
+
+    // What a shop made itself is approved before anything that rests on it.
+    private static async Task RefuseUnapprovedAsync(RecordRevisionRow revision, IncisuraDb db)
+    {
+        if (DefinitionFormat.Read<Choices>(revision.Choices).Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is not { } own) return;
+        if (await db.ThreadApprovals.AsNoTracking().AnyAsync(a => a.ThreadId == own.Id && a.Revision == own.Number)) return;
+        throw new RuleException(
+            "thread-not-approved",
+            $"{own.Value.Name} is the shop's own thread, and its revision {own.Number} has not been approved. Approve it on its page in Shop first.");
     }
 
     // How the hole was drilled before goes with a revision until somebody says otherwise.

@@ -26,7 +26,7 @@ public static class RecordViews
 
     private static Standing StandingOf(string operation, Situation then, Choices choices, CalculationResult result, ShelfView view) =>
         Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now
-            ? Staleness.Of(known, then, choices, result, now)
+            ? Staleness.Of(known, then, choices, result, now, view.WithThreads(choices))
             : Standing.Firm;
 
     /// <summary>What made a revision stale, in words; empty where it holds.</summary>
@@ -35,9 +35,10 @@ public static class RecordViews
             ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")]
             : [];
 
-    public static SituationWords WordsOf(string operation, Situation s) => new(
+    /// <summary>A situation in words, with the thread that is cut.</summary>
+    public static SituationWords WordsOf(string operation, Situation s, CalculationResult result) => new(
         operation,
-        Operations.Find(operation)?.Description.Name ?? operation,
+        (Operations.Find(operation)?.Description.Name ?? operation) + (result.Attached<CutThread>() is { } thread ? $" {thread.Text}" : ""),
         s.Material.Id,
         s.Material.Value.Name,
         s.Material.Value.Condition,
@@ -55,16 +56,15 @@ public static class RecordViews
     public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow revision, ShelfView view)
     {
         Situation then = DefinitionFormat.Read<Situation>(revision.Situation);
+        CalculationResult result = DefinitionFormat.Read<CalculationResult>(revision.Result);
         Standing standing = revision.State is RecordState.Withdrawn or RecordState.Discarded
             ? Standing.Firm
-            : StandingOf(
-                record.Operation, then, DefinitionFormat.Read<Choices>(revision.Choices), DefinitionFormat.Read<CalculationResult>(revision.Result),
-                view);
+            : StandingOf(record.Operation, then, DefinitionFormat.Read<Choices>(revision.Choices), result, view);
         return new(
             record.Number,
             revision.Number,
             revision.State,
-            WordsOf(record.Operation, then),
+            WordsOf(record.Operation, then, result),
             revision.ProposedBy,
             revision.Events.Max(e => e.At),
             StaleBy(standing),
@@ -102,7 +102,7 @@ public static class RecordViews
             row.Number,
             row.State,
             row.Version,
-            WordsOf(record.Operation, then),
+            WordsOf(record.Operation, then, result),
             choices.Numbers,
             choices.Options,
             choices.Leftover is { } taken ? taken.Against(parents.GetValueOrDefault(taken.Record)) : null,

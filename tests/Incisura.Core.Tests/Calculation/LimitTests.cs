@@ -72,7 +72,9 @@ public class LimitTests
     {
         HashSet<string> known = [.. Defined().Select(l => l.Code)];
         HashSet<string> judged = [];
-        Assert.True(Enum.GetValues<Input>().Length <= 96 && Enum.GetValues<Output>().Length <= 96 && Enum.GetValues<Choice>().Length <= 16);
+        Assert.InRange(Enum.GetValues<Input>().Length, 1, Numbers<Input>.Most);
+        Assert.InRange(Enum.GetValues<Output>().Length, 1, Numbers<Output>.Most);
+        Assert.InRange(Enum.GetValues<Choice>().Length, 1, Inputs.MostChoices);
         foreach (IOperation operation in Operations.All)
             foreach (CutterFamily family in operation.Description.Families)
             {

@@ -63,9 +63,9 @@ public class RecordLifeTests
     [Fact]
     public void What_moved_under_a_record_is_told_with_both_revisions()
     {
-        IReadOnlyList<Footing> then = Staleness.FootingsOf(Sample.Situation, "5");
+        IReadOnlyList<Footing> then = Staleness.FootingsOf(Sample.Situation, Choices.None, "5");
         Situation later = Sample.Situation with { Cutter = new(1, 3, Sample.Cutter) };
-        MovedFooting moved = Assert.Single(Staleness.Moved(then, Staleness.FootingsOf(later, "5")));
+        MovedFooting moved = Assert.Single(Staleness.Moved(then, Staleness.FootingsOf(later, Choices.None, "5")));
         Assert.Equal(("cutter", 1, 3), (moved.Footing.Kind, moved.Footing.Revision, moved.Now));
         Assert.Empty(Staleness.Moved(then, then));
     }

@@ -21,7 +21,8 @@ public sealed class StandingTests
             {
                 Cutter = new(1, cutter is null ? 1 : 2, cutter ?? Sample.Cutter),
                 Machine = new(1, machine is null ? 1 : 2, machine ?? Sample.Machine),
-            });
+            },
+            choices ?? Typed);
 
     [Fact]
     public void What_did_not_move_is_firm_and_what_moved_without_effect_holds()

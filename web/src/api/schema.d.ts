@@ -4915,7 +4915,59 @@ export interface components {
             place: number;
         };
         /** @description Something a result has beyond figures, such as the way of the tool or where a wall is open. */
-        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"];
+        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"] | components["schemas"]["AttachmentCutThread"] | components["schemas"]["AttachmentInfeedCourse"];
+        /** @description The thread a result is about, as it is cut. */
+        AttachmentCutThread: {
+            /** @enum {string} */
+            kind?: "cutThread";
+            /** @description What it is called. */
+            text: string;
+            /** @description Whether it is the shop's own. */
+            own: boolean;
+            /** @description Whether it is cut inside. */
+            inside: boolean;
+            /** @description Class whose limits were taken; empty where none is known. */
+            class: string;
+            /**
+             * Format: double
+             * @description P, mm.
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description Way along the axis in a turn, mm.
+             */
+            lead: number;
+            /**
+             * Format: int32
+             * @description Starts.
+             */
+            starts: number;
+            /** @description Whether it is left-hand. */
+            leftHand: boolean;
+            /**
+             * Format: double
+             * @description Growth of the diameter along the axis; 0 for a parallel thread.
+             */
+            taper: number;
+        };
+        /** @description The infeeds of a thread, one after the other: the chips with their loads as a course over the passes. */
+        AttachmentInfeedCourse: {
+            /** @enum {string} */
+            kind?: "infeedCourse";
+            /** @description The infeeds. */
+            infeeds: components["schemas"]["Infeed"][];
+            /**
+             * Format: double
+             * @description P, mm.
+             */
+            pitch: number;
+            /**
+             * Format: double
+             * @description Height of the thread, mm.
+             */
+            height: number;
+        };
         /** @description Where crossing holes open the wall of the bore, in the order they were given. */
         AttachmentOpenWalls: {
             /** @enum {string} */
@@ -5130,7 +5182,7 @@ export interface components {
          * @description Geometry families of cutters; Families describes each.
          * @enum {unknown}
          */
-        CutterFamily: "squareEndMill" | "cornerRadiusEndMill" | "ballEndMill" | "taperedEndMill" | "highFeedMill" | "faceMill" | "slotMill" | "dovetailMill" | "chamferMill" | "cornerRoundingMill" | "barrelMill" | "engravingPoint" | "threadMill" | "centreDrill" | "spotDrill" | "twistDrill" | "flatDrill" | "stepDrill" | "indexableDrill" | "gunDrill" | "reamer" | "counterbore" | "countersink" | "boringTool" | "fineBoringHead" | "cuttingTap" | "formingTap" | "taperPipeTap" | "outsideTurningTool" | "insideTurningTool" | "groovingBlade" | "partingBlade" | "threadTurningTool" | "formCutter";
+        CutterFamily: "squareEndMill" | "cornerRadiusEndMill" | "ballEndMill" | "taperedEndMill" | "highFeedMill" | "faceMill" | "slotMill" | "dovetailMill" | "chamferMill" | "cornerRoundingMill" | "barrelMill" | "engravingPoint" | "threadMill" | "centreDrill" | "spotDrill" | "twistDrill" | "flatDrill" | "stepDrill" | "indexableDrill" | "gunDrill" | "reamer" | "counterbore" | "countersink" | "boringTool" | "fineBoringHead" | "cuttingTap" | "formingTap" | "taperPipeTap" | "outsideTurningTool" | "insideTurningTool" | "groovingBlade" | "partingBlade" | "threadTurningTool" | "formCutter" | "insideThreadTurningTool";
         /**
          * @description What a family is for.
          * @enum {unknown}
@@ -5296,7 +5348,7 @@ export interface components {
             entries: components["schemas"]["EditionEntryView"][];
         };
         /** @description Something a choice has beyond numbers and picks, such as the holes that cross a bore; each kind checks itself. */
-        Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"];
+        Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"] | components["schemas"]["ExtraThreadToCut"];
         /** @description Holes that cross the bore, for a hole drilled in stages. */
         ExtraCrossHoles: {
             /** @enum {string} */
@@ -5321,6 +5373,20 @@ export interface components {
             kind?: "stageEdits";
             /** @description The changes. */
             edits: components["schemas"]["StageEdit"][];
+        };
+        /** @description The thread an operation cuts: one of a standard by its text, or the shop's own. */
+        ExtraThreadToCut: {
+            /** @enum {string} */
+            kind?: "threadToCut";
+            /** @description What it is called, such as M10×1.5-6H LH. */
+            text: string;
+            /**
+             * Format: int32
+             * @description Identity of the shop's own thread; 0 for one of a standard.
+             * @default 0
+             */
+            ownId: number;
+            own?: null | components["schemas"]["RevisedOfOwnThread"];
         };
         /** @description How many things have a value, with all other filters kept. */
         FacetCount: {
@@ -5447,7 +5513,7 @@ export interface components {
              * @description Stable code: the name of the input with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstPeck" | "holeBefore" | "holeDiameter" | "leastPeck" | "leg" | "length" | "offset" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "standsOut" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
         };
@@ -5469,7 +5535,7 @@ export interface components {
              * @description Code of the field.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstPeck" | "holeBefore" | "holeDiameter" | "leastPeck" | "leg" | "length" | "offset" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "standsOut" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
             /**
              * Format: double
              * @description Value used, base unit.
@@ -5507,7 +5573,7 @@ export interface components {
              * @description Stable code.
              * @enum {string}
              */
-            code: "arc" | "bendArc" | "bendChange" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "chiselThrust" | "contactFrom" | "contactTo" | "cutterBetween" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "leadLength" | "leftover" | "loopPower" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesDown" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pilotTorque" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "toolStress" | "topWidth" | "torque" | "wallError" | "wallTilt" | "way" | "whirlSpeed" | "width";
+            code: "arc" | "axisRunUp" | "bendArc" | "bendChange" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "chipSection" | "chiselThrust" | "contactFrom" | "contactTo" | "cutterBetween" | "cuttingForce" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "firstInfeed" | "flankError" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heaviestInfeed" | "heightCut" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "lastInfeed" | "leadAngle" | "leadLength" | "lean" | "leftover" | "loopPower" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesAlong" | "passesDown" | "passiveForce" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pilotTorque" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rootDiameter" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "toolStress" | "topWidth" | "torque" | "wallError" | "wallTilt" | "way" | "whirlSpeed" | "width";
             /** @description Its symbol. */
             symbol: string;
             /** @description Plain words. */
@@ -5936,6 +6002,56 @@ export interface components {
             rows: components["schemas"]["ImportRow"][];
             said: string;
         };
+        /** @description One infeed of a thread. */
+        Infeed: {
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description Depth after it, mm.
+             */
+            depth: number;
+            /**
+             * Format: double
+             * @description What it goes in, mm.
+             */
+            infeedDepth: number;
+            /**
+             * Format: double
+             * @description Sideways place of the insert, mm from where it ends, positive along the feed.
+             */
+            shift: number;
+            /**
+             * Format: double
+             * @description Section of its chip A_z, mm².
+             */
+            section: number;
+            /**
+             * Format: double
+             * @description Mean thickness of its chip h, mm.
+             */
+            chip: number;
+            /**
+             * Format: double
+             * @description Cutting force F_c, N.
+             */
+            force: number;
+            /**
+             * Format: double
+             * @description Passive force F_p, N.
+             */
+            passive: number;
+            /**
+             * Format: double
+             * @description Cutting power P_c, kW.
+             */
+            power: number;
+            /** @description Outline of its chip: z along the axis, r the depth below the crests, mm. */
+            outline: components["schemas"]["ProfilePoint"][];
+        };
         JointView: {
             field: string;
             held: string;
@@ -5955,7 +6071,7 @@ export interface components {
              * @description Code of the limit.
              * @enum {string}
              */
-            kind: "axisFeed" | "bendChange" | "buckling" | "chipRoom" | "cutterStrength" | "deflection" | "depthOfCutter" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "rampAngle" | "reach" | "ridge" | "speedInStep" | "speedReached" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
+            kind: "axisFeed" | "bendChange" | "buckling" | "chipRoom" | "chuckSpeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -6231,10 +6347,36 @@ export interface components {
             coolantThrough?: null | boolean;
             /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
             curve?: components["schemas"]["SpindlePoint"][];
+            main?: null | components["schemas"]["MainSpindle"];
+            /**
+             * Format: double
+             * @description Acceleration of the axes at a feed that follows the spindle, mm/s²; 0 where nobody has measured it.
+             */
+            axisAcceleration?: number;
             /** @description Its turret or magazine. */
             store?: components["schemas"]["ToolStore"];
             /** @description Where the figures come from. */
             source?: string;
+        };
+        /** @description The spindle of a lathe, which turns the work in its chuck. */
+        MainSpindle: {
+            /**
+             * Format: double
+             * @description Lowest speed, rev/min.
+             */
+            leastSpeed?: number;
+            /**
+             * Format: double
+             * @description Highest speed, rev/min.
+             */
+            largestSpeed?: number;
+            /**
+             * Format: double
+             * @description Highest speed of the chuck, rev/min; 0 where it is not below that of the spindle.
+             */
+            chuckSpeed?: number;
+            /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
+            curve?: components["schemas"]["SpindlePoint"][];
         };
         ManyApply: {
             seen: components["schemas"]["ManySeen"][];
@@ -6399,7 +6541,7 @@ export interface components {
              * @description Which picture shows it.
              * @enum {string}
              */
-            picture: "chamfer" | "corner" | "deep" | "engraving" | "face" | "helix" | "hole" | "loops" | "plunge" | "pocket" | "ramp" | "slot" | "surface" | "tap" | "wall";
+            picture: "chamfer" | "corner" | "deep" | "engraving" | "face" | "helix" | "hole" | "loops" | "plunge" | "pocket" | "ramp" | "slot" | "surface" | "tap" | "threadMilling" | "threadTurning" | "wall";
             /** @description Families of cutter that may do it. */
             families: components["schemas"]["CutterFamily"][];
             /** @description What it asks for. */
@@ -6436,7 +6578,7 @@ export interface components {
              * @description Stable code: the name of the choice with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "bend" | "chip" | "coolant" | "cycle" | "edge" | "end" | "meaning" | "steadiness" | "surface" | "turning" | "ways";
+            code: "bend" | "chip" | "climb" | "coolant" | "cycle" | "edge" | "end" | "infeed" | "law" | "meaning" | "side" | "stands" | "steadiness" | "support" | "surface" | "turning" | "ways";
             /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
             group?: string;
         };
@@ -6665,7 +6807,7 @@ export interface components {
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
          * @enum {unknown}
          */
-        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration" | "edgeForce";
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration" | "edgeForce" | "acceleration";
         /** @description A quantity with the units of both systems. */
         QuantityUnits: {
             /** @description The quantity. */
@@ -6835,6 +6977,21 @@ export interface components {
             number: number;
             /** @description The object. */
             value: components["schemas"]["Machine"];
+        };
+        /** @description A stored object as it stood at one revision. */
+        RevisedOfOwnThread: {
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Revision, from 1.
+             */
+            number: number;
+            /** @description The object. */
+            value: components["schemas"]["OwnThread"];
         };
         /** @description A stored object as it stood at one revision. */
         RevisedOfSpeedChart: {
@@ -7199,6 +7356,11 @@ export interface components {
              * @description Most stock of a reamer over its least.
              */
             reamerMostStock?: number;
+            /**
+             * Format: double
+             * @description Largest first infeed of a turned thread over the square root of its pitch, mm over √mm.
+             */
+            firstInfeed?: number;
         };
         /** @description How one unit system shows a quantity. */
         ShownUnit: {
@@ -7857,6 +8019,11 @@ export interface components {
              * @description Largest chip thickness k_c1.1 and m_c were fitted for, mm, 0 to 10; 0 where it is not stated.
              */
             fittedTo?: number;
+            /**
+             * Format: double
+             * @description Young's modulus E, MPa, 5 000 to 700 000; 0 for what is usual in its group.
+             */
+            youngsModulus?: number;
             /** @description Where the figures come from. */
             source?: string;
         };

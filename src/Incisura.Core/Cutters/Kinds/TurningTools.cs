@@ -62,7 +62,7 @@ internal static class TurningTools
             ShankHeight.In(8, 60, 25), ShankWidth.In(8, 60, 25), FunctionalWidth.In(4, 100, 32).Over(ShankWidth, 0.5),
             HeadLength.In(8, 120, 30).Under(OverallLength, 0.8), OverallLength.In(40, 400, 150), .. ThreadProfile(9.525),
         ])
-    { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Profiled] };
+    { CalledBy = ShankHeight.Symbol, Inserts = true, Picks = [Profiled], Relations = [ProfileFits] };
 
     public static Family InsideThreading { get; } = new(
         CutterFamily.InsideThreadTurningTool, "threading bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter,
@@ -72,7 +72,7 @@ internal static class TurningTools
             FunctionalWidth.In(1.6, 80, 11).Over(ShankDiameter, 0.5).Under(LeastBore), HeadLength.In(2, 200, 28).Under(OverallLength, 0.8),
             OverallLength.In(30, 500, 150), .. ThreadProfile(6.35),
         ])
-    { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Profiled], Relations = [HeadRoom, EntersBore] };
+    { CalledBy = ShankDiameter.Symbol, Inserts = true, Picks = [Profiled], Relations = [HeadRoom, EntersBore, ProfileFits] };
 
     private static PickDescription Profiled => Pick(
         "profile", "Profile", new("full", "full, cuts the crest"), new("partial", "partial, for several pitches"));
@@ -80,6 +80,11 @@ internal static class TurningTools
     private static Relation EntersBore => Room(
         LeastBore, c => c[FunctionalWidth] + (c.ShankSize / 2) <= c[LeastBore] + 1e-9,
         "WF and half the bar do not enter a bore of DMIN; give a larger DMIN, or a smaller WF.");
+
+    private static Relation ProfileFits => Room(
+        LargestPitch,
+        c => ThreadHeightShare * c[LargestPitch] * Math.Max(1, 2 * Math.Tan(Half(c[ProfileAngle]))) <= c[InscribedCircle] + 1e-9,
+        "A profile for this pitch is larger than the insert; give a smaller pitch, or a larger insert.");
 
     private static IReadOnlyList<FamilyDimension> ThreadProfile(double circle) =>
     [

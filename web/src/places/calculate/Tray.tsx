@@ -32,6 +32,10 @@ const ROWS: [code: FigureCode, better: 'less' | 'more' | null][] = [
   ['arc', null],
   ['programmedDepth', null],
   ['pecks', null],
+  ['cuttingForce', null],
+  ['flankError', 'less'],
+  ['rounds', null],
+  ['heightCut', null],
 ];
 
 /** Pinned alternatives in columns; the best of a row is marked, and what differs from the first one says by how much. */

@@ -28,6 +28,8 @@ export interface Chosen {
   leftover?: Schemas['TakenLeftover'] | undefined;
   crossHoles: readonly Hole[];
   edits: readonly Edit[];
+  /** The thread to cut, as text, and its identity where it is the shop's own. */
+  thread?: { text: string; ownId: number } | undefined;
   before?: Before | undefined;
   note?: string | undefined;
   /** The open draft that is worked on, and the version of it that was read. */
@@ -101,6 +103,10 @@ function readPart(chosen: Chosen, key: string, value: string): boolean {
       feedRate: optional(feed),
       coolant: coolant ? coolant === 'on' : null,
     }));
+  } else if (key === 'thread') {
+    const [text, own = '0'] = value.split('~');
+    if (!text || !/^\d{1,9}$/.test(own)) return false;
+    chosen.thread = { text, ownId: Number(own) };
   } else if (key === 'was') {
     const [depth, cycle, about] = value.split('~');
     if (!(Number(depth) > 0)) return false;
@@ -122,6 +128,7 @@ export function writeAddress(chosen: Chosen): string {
   put('leftover', chosen.leftover && `${chosen.leftover.record}~${chosen.leftover.revision}`);
   put('cross', chosen.crossHoles.map((h) => [h.distance, h.diameter, h.angle, h.offset].join('~')).join('!'));
   put('edits', chosen.edits.map((e) => [e.stage, e.speed ?? '', e.feedRate ?? '', coolantOf(e)].join('~')).join('!'));
+  put('thread', chosen.thread && (chosen.thread.ownId ? `${chosen.thread.text}~${chosen.thread.ownId}` : chosen.thread.text));
   put('was', chosen.before && [chosen.before.depth, chosen.before.cycle, chosen.before.about].filter((x) => x !== undefined).join('~'));
   for (const key of LAST) put(key, chosen[key]);
   for (const [key, value] of chosen.unread) address.append(key, value);

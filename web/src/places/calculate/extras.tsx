@@ -1,9 +1,11 @@
 import type { ReactNode } from 'react';
+import { attached } from '../../api/beside';
 import type { Schemas } from '../../api/client';
 import type { Chosen } from './address';
 import { ChangedStages } from './holes/ChangedStages';
 import { CrossHoles } from './holes/CrossHoles';
 import type { Result } from './page';
+import { ThreadChoice } from './threads/ThreadChoice';
 import type { Address } from './useAddress';
 
 interface Given {
@@ -27,6 +29,14 @@ export const EXTRAS: Record<Kind, ((given: Given) => ReactNode) | null> = {
   ),
   stageEdits: ({ chosen, address, result, refused }) => (
     <ChangedStages edits={chosen.edits} result={result} refused={refused} onEdits={(edits) => address.change('edits', { edits })} />
+  ),
+  threadToCut: ({ chosen, address, result, refused }) => (
+    <ThreadChoice
+      chosen={chosen.thread}
+      cut={attached(result?.attachments, 'cutThread')}
+      refused={refused.threadToCut}
+      onThread={(thread) => address.change('thread', { thread })}
+    />
   ),
   drilledBefore: null,
 };

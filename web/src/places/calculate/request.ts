@@ -41,6 +41,7 @@ function extrasOf(chosen: Chosen, operation: Operation): Schemas['Extra'][] {
   if (operation.extras.includes('crossHoles') && chosen.crossHoles.length > 0)
     extras.push({ kind: 'crossHoles', holes: [...chosen.crossHoles] });
   if (operation.extras.includes('stageEdits') && chosen.edits.length > 0) extras.push({ kind: 'stageEdits', edits: [...chosen.edits] });
+  if (operation.extras.includes('threadToCut') && chosen.thread) extras.push({ kind: 'threadToCut', ...chosen.thread });
   if (operation.extras.includes('drilledBefore') && chosen.before) {
     // A depth that no hole could have had is no depth to measure a change against.
     const { depth, cycle, about } = chosen.before;

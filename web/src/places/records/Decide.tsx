@@ -128,6 +128,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
     method: revision.method ?? undefined,
     crossHoles: extra(revision.extras, 'crossHoles')?.holes ?? [],
     edits: extra(revision.extras, 'stageEdits')?.edits ?? [],
+    thread: threadOf(revision.extras),
     before: was === undefined ? undefined : { depth: was },
     note: revision.note,
     ...(revision.state === 'draft' && { record: record.number, version: String(revision.version) }),
@@ -210,4 +211,9 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
       <Refusal act={act} record={record} kept={needsReason && Boolean(reason)} />
     </section>
   );
+}
+
+function threadOf(extras: Schemas['RecordRevisionView']['extras']) {
+  const thread = extra(extras, 'threadToCut');
+  return thread && { text: thread.text, ownId: thread.ownId ?? 0 };
 }

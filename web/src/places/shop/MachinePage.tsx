@@ -1,20 +1,18 @@
-import { Button, Select } from 'antd';
-import { useState } from 'react';
+import { Select } from 'antd';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
-import { NumberField, still, type Typed } from '../../parts/NumberField';
+import { useMayWork } from '../../app/session';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
-import type { Quantity } from '../../parts/units';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
+import { CurveTable } from './CurveTable';
+import { Main } from './MainSpindle';
 import { SpindleCurve } from './SpindleCurve';
 import { Standing, Store } from './ToolStore';
 
 type Machine = Schemas['Machine'];
 type MachineSheet = Schemas['SheetOfMachine'];
-type Point = NonNullable<Machine['curve']>[number];
 
 // What is not known of a machine may stay 0; what limits every cut is typed from its plate or its papers.
 const BLANK: Machine = {
@@ -24,6 +22,7 @@ const BLANK: Machine = {
   synchronousLimit: 0,
   runUpTime: 0,
   axisThrust: 0,
+  axisAcceleration: 0,
   coolantThrough: null,
   feedStep: 0,
   curve: [],
@@ -42,9 +41,11 @@ const NAMES: Record<string, string> = {
   synchronousLimit: 'Taps in step to',
   runUpTime: 'Runs up to its highest speed in',
   axisThrust: 'Largest thrust of the axis',
+  axisAcceleration: 'Acceleration of the axes',
   feedStep: 'Taps by feed rate, in steps of',
   coolantThrough: 'Coolant through the spindle',
   curve: 'Power and torque',
+  main: 'Main spindle',
   store: 'Tool store',
   source: 'Where the figures come from',
 };
@@ -57,16 +58,9 @@ const NUMBERS: NumberRow<Machine>[] = [
   ['synchronousLimit', '', 'spindleSpeed'],
   ['runUpTime', '', 'duration'],
   ['axisThrust', '', 'force'],
+  ['axisAcceleration', '', 'acceleration'],
   ['feedStep', '', 'feedRate'],
 ];
-const COLUMNS: [keyof Point, string, Quantity][] = [
-  ['speed', 'At', 'spindleSpeed'],
-  ['power', 'Power, continuous', 'power'],
-  ['shortPower', 'short-time', 'power'],
-  ['torque', 'Torque, continuous', 'torque'],
-  ['shortTorque', 'short-time', 'torque'],
-];
-
 const calls = storedCalls<Machine, MachineSheet>('shop/machines');
 
 /** A machine with what limits a cut on it; power and torque are entered point by point. */
@@ -95,7 +89,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       sheet={sheet}
       form={form}
       add="Add to the shop"
-      fields={[...NUMBERS.map(([key]) => key as string), 'store', 'name', 'kind', 'interface']}
+      fields={[...NUMBERS.map(([key]) => key as string), 'main', 'store', 'name', 'kind', 'interface']}
       names={NAMES}
     >
       <div className="columns">
@@ -132,82 +126,21 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
           <div className="card notched">
             <SpindleCurve curve={machine.curve ?? []} least={machine.leastSpeed ?? 0} most={machine.largestSpeed ?? 0} />
           </div>
-          <Curve points={machine.curve ?? []} refused={form.refused} disabled={!mayWork} onChange={(curve) => form.set('curve', curve)} />
+          <CurveTable
+            points={machine.curve ?? []}
+            field="curve"
+            refused={form.refused}
+            disabled={!mayWork}
+            onChange={(curve) => form.set('curve', curve)}
+          />
+          <Main
+            spindle={machine.main ?? null}
+            entry={(key) => form.entry('main', key)}
+            refused={form.refused}
+            onSpindle={(main) => form.setMany({ main })}
+          />
         </section>
       </div>
     </SheetFrame>
-  );
-}
-
-function Curve(props: {
-  points: readonly Point[];
-  refused: Record<string, string>;
-  disabled: boolean;
-  onChange: (points: Point[]) => void;
-}) {
-  const { points, refused, disabled, onChange } = props;
-  const units = useUnits();
-  const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
-  const put = (i: number, key: keyof Point, t: Typed | undefined) => {
-    setTyped({ ...typed, [`${i}.${key}`]: t });
-    if (t) onChange(points.map((p, j) => (j === i ? { ...p, [key]: t.base } : p)));
-  };
-  const add = () => {
-    const last = points[points.length - 1];
-    onChange([...points, last ? { ...last } : { speed: 0, power: 0, shortPower: 0, torque: 0, shortTorque: 0 }]);
-  };
-  return (
-    <>
-      <table className="curve">
-        <thead>
-          <tr>
-            {COLUMNS.map(([key, words, quantity]) => (
-              <th key={key}>
-                {words}, {units.unit(quantity)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {points.map((p, i) => (
-            <tr key={i}>
-              {COLUMNS.map(([key, words, quantity]) => (
-                <td key={key}>
-                  <NumberField
-                    bare
-                    label={`${words}, point ${i + 1}`}
-                    quantity={quantity}
-                    value={p[key]}
-                    typed={still(typed[`${i}.${key}`], p[key])}
-                    onTyped={(t) => put(i, key, t)}
-                    refused={refused[`curve[${i}].${key}`]}
-                    disabled={disabled}
-                  />
-                </td>
-              ))}
-              {!disabled && (
-                <td>
-                  <Button
-                    size="small"
-                    type="text"
-                    onClick={() => {
-                      setTyped({});
-                      onChange(points.filter((_, j) => j !== i));
-                    }}
-                  >
-                    Take out
-                  </Button>
-                </td>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {!disabled && points.length < 40 && (
-        <Button size="small" onClick={add}>
-          Add a point
-        </Button>
-      )}
-    </>
   );
 }

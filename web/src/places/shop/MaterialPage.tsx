@@ -25,6 +25,7 @@ const NAMES: Record<string, string> = {
   edgeForce: 'Edge force, tangential, 0 if not stated',
   edgeForceRadial: 'Edge force, radial',
   edgeForceAxial: 'Edge force, axial',
+  youngsModulus: 'Young’s modulus, 0 for what is usual in its group',
   fittedFrom: 'Fitted for chips from, 0 if not stated',
   fittedTo: 'Fitted for chips to',
   source: 'Where the figures come from',
@@ -38,6 +39,7 @@ const NUMBERS: NumberRow<Material>[] = [
   ['edgeForce', 'K_te', 'edgeForce'],
   ['edgeForceRadial', 'K_re', 'edgeForce'],
   ['edgeForceAxial', 'K_ae', 'edgeForce'],
+  ['youngsModulus', 'E', 'stress'],
   ['fittedFrom', 'h_1', 'chip'],
   ['fittedTo', 'h_2', 'chip'],
 ];

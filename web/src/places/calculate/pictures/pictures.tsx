@@ -7,6 +7,8 @@ import { CornerView } from './CornerView';
 import { FromSide } from './FromSide';
 import type { Drawn } from './parts';
 import { SectionView } from './SectionView';
+import { ThreadMillingView } from '../threads/ThreadMillingView';
+import { ThreadTurningView } from '../threads/ThreadTurningView';
 
 /** How a picture is drawn, and the fields that stand on it. */
 interface Drawing {
@@ -30,6 +32,8 @@ const both = (view: (drawn: Drawn & Pick<Page, 'assembly'>) => ReactNode): Drawi
 const along = both((drawn) => <AlongAxis {...drawn} />);
 const corner = both((drawn) => <CornerView {...drawn} />);
 const section = both((drawn) => <SectionView {...drawn} profile={drawn.assembly.looks.profile} />);
+const turned: Drawing = { show: (page) => <ThreadTurningView {...page} />, holds: new Set() };
+const milled: Drawing = { show: (page) => <ThreadMillingView {...page} />, holds: new Set() };
 const hole: Drawing = { show: (page) => <HoleSection {...page} />, holds: new Set([...ON_TOP, ...BELOW]) };
 
 /** Every picture an operation can ask for; one without a drawing does not compile. */
@@ -46,6 +50,8 @@ export const PICTURES: Record<Picture, Drawing> = {
   surface: section,
   chamfer: section,
   engraving: section,
+  threadTurning: turned,
+  threadMilling: milled,
   hole,
   tap: hole,
   deep: hole,

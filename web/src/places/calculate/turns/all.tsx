@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { wayOf } from '../../../api/beside';
+import { attached, wayOf } from '../../../api/beside';
 import { Derivation } from '../../../parts/Derivation';
 import { Bend } from '../Bend';
 import { Load } from '../Load';
@@ -8,6 +8,7 @@ import { Tray } from '../Tray';
 import { OperatingWindow } from '../Window';
 import { Stages } from '../holes/Stages';
 import { TapDrills } from '../holes/TapDrills';
+import { Infeeds } from '../threads/Infeeds';
 import type { FieldCode, Operation, Page, Result } from '../page';
 
 /** Something to look at below the picture. Each says by itself where it belongs; the page knows none of them. */
@@ -36,6 +37,12 @@ export const TURNS: readonly Turn[] = [
         onEdits={(edits) => address.change('edits', { edits })}
       />
     ),
+  },
+  {
+    code: 'infeeds',
+    words: 'Infeeds',
+    belongs: (_, result) => attached(result.attachments, 'infeedCourse') !== undefined,
+    show: ({ result }) => <Infeeds result={result} />,
   },
   {
     code: 'drills',
