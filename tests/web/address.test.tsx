@@ -32,6 +32,7 @@ const WHOLE: Chosen = {
     { stage: 'break', speed: 0, feedRate: null, coolant: true },
     { stage: 'entry', speed: -150, feedRate: null, coolant: null },
   ],
+  thread: { text: 'M10×1.5-6H LH', ownId: 0 },
   before: { depth: 170, cycle: 'staged', about: '2.31.1.through' },
   note: 'Hält 80 %; & more = better?',
   record: 'R-0017',
@@ -89,6 +90,14 @@ describe('the address of a calculation', () => {
     expect(Object.keys(WHOLE).filter((k) => !(k in kept))).toEqual(['note', 'record', 'version', 'show', 'axes', 'why']);
   });
 
+  test('names a thread of a standard, or the identity of the shop’s own', () => {
+    const own: Chosen = { ...NOTHING, thread: { text: 'M16×1.6 worn housing', ownId: 3 } };
+    expect(readAddress(writeAddress(own))).toEqual(own);
+    expect(readAddress('thread=1%2F2-13').thread).toEqual({ text: '1/2-13', ownId: 0 });
+    expect(readAddress('thread=M10~x').unread).toEqual([['thread', 'M10~x']]);
+    expect(readAddress('thread=~3').unread).toEqual([['thread', '~3']]);
+  });
+
   test('is a path for links', () => expect(pathOf({ operation: 'slot', assembly: 6 })).toBe('/calculate?op=slot&assembly=6'));
 });
 
@@ -115,6 +124,12 @@ describe('what is asked of the server', () => {
       ],
     });
     expect(choicesOf(WHOLE, wall)).toEqual({ numbers: { width: 15.875 }, options: {}, method: 'Deep, gently' });
+  });
+
+  test('names the thread to an operation that cuts one', () => {
+    const thread = { ...wall, extras: ['threadToCut'] } as unknown as Schemas['OperationDescription'];
+    expect(choicesOf(WHOLE, thread).extras).toEqual([{ kind: 'threadToCut', ...WHOLE.thread }]);
+    expect(choicesOf({ ...WHOLE, thread: undefined }, thread).extras).toBeUndefined();
   });
 
   test.each([

@@ -52,10 +52,12 @@ public sealed record ThreadToCut(string Text, int OwnId = 0) : Extra
 /// <param name="Starts">Starts.</param>
 /// <param name="LeftHand">Whether it is left-hand.</param>
 /// <param name="Taper">Growth of the diameter along the axis; 0 for a parallel thread.</param>
+/// <param name="Plain">What it is called without its class: what two ways of cutting one thread have in common.</param>
 public sealed record CutThread(
-    string Text, bool Own, bool Inside, string Class, double Pitch, double Lead, int Starts, bool LeftHand, double Taper) : Attachment
+    string Text, bool Own, bool Inside, string Class, double Pitch, double Lead, int Starts, bool LeftHand, double Taper, string Plain) : Attachment
 {
     /// <summary>A thread as it is cut on one side of the work.</summary>
     internal static CutThread Of(WorkThread t, bool own, bool inside) => new(
-        t.Text, own, inside, t.LimitsOf(inside)?.Class ?? "", t.Thread.Pitch, t.Thread.Lead, t.Thread.Starts, t.Thread.LeftHand, t.Form.Taper);
+        t.Text, own, inside, t.LimitsOf(inside)?.Class ?? "", t.Thread.Pitch, t.Thread.Lead, t.Thread.Starts, t.Thread.LeftHand, t.Form.Taper,
+        own ? t.Text : (t.Thread with { Class = "" }).ToString());
 }

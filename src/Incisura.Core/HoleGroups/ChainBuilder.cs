@@ -43,11 +43,19 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     /// <summary>Number of an assembly, whether it can be used or not.</summary>
     public string NameOf(int assemblyId) => Of(assemblyId)?.Assembly.Value.Number ?? "The assembly picked";
 
-    /// <summary>The first chain that works, or else the one with the least against it.</summary>
+    /// <summary>The first chain that works, or else the one with the least against it; a thread no tap makes is milled.</summary>
     public HoleChain Best()
     {
+        HoleChain best = BestOf(Finishes());
+        if (best.Verdict != ChainVerdict.Fails || t.Kind != TargetKind.Threaded || Mills() is not { Count: > 0 } mills) return best;
+        HoleChain milled = BestOf(mills);
+        if (Against(milled).CompareTo(Against(best)) >= 0) return best;
+        return milled with { Notes = [.. milled.Notes, WhyMilled(best)] };
+    }
+
+    private HoleChain BestOf(List<Finish> finishes)
+    {
         HoleChain? best = null;
-        List<Finish> finishes = Finishes();
         foreach (Way way in Enum.GetValues<Way>())
         {
             // What only a bar or a helix was tried for and failed is told as a missing drill.
@@ -105,7 +113,9 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
         {
             Dictionary<string, double> numbers = finish.Into(opening.Diameter);
             if (!t.Through && finish.AsksDepth) numbers["depthOfHoleBefore"] = opening.Depth;
-            steps.Add(Step(finish.Operation, s, numbers, finish.Ends, finish.Why, finish.Others) with { Takes = TakesOver(opening, finish) });
+            steps.Add(
+                Step(finish.Operation, s, numbers, finish.Ends, finish.Why, finish.Others,
+                    finish.Extras) with { Takes = TakesOver(opening, finish) });
         }
 
         if (t.Chamfer > 0 && seat && open) steps.Add(Countersink(chamfer, t.SeatDiameter));
@@ -193,11 +203,11 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     // Coolant comes through the cutter where both it and the machine have it.
     private ChainStep Step(
         string operation, Situation s, Dictionary<string, double> numbers, IReadOnlyDictionary<string, string> ends, Sentence why,
-        IReadOnlyList<Situation> others)
+        IReadOnlyList<Situation> others, IReadOnlyList<Extra>? extras = null)
     {
         Dictionary<string, string> options = new(ends);
         if (s.Cutter.Value.ThroughCoolant && s.Machine.Value.CoolantThrough == true) options[Common.Coolant] = "through";
-        Choices choices = new(numbers, options);
+        Choices choices = new(numbers, options) { Extras = extras ?? [] };
         (CalculationResult? result, string refused) = trials.Try(operation, s, choices);
         bool hand = picked.GetValueOrDefault(operation) == s.Assembly.Id;
         Sentence reason = result is null

@@ -42,6 +42,9 @@ internal sealed partial class ChainBuilder
         /// <summary>Picks of the step.</summary>
         public IReadOnlyDictionary<string, string> Ends { get; init; } = new Dictionary<string, string>();
 
+        /// <summary>What the step has beyond numbers and picks, such as the thread it mills.</summary>
+        public IReadOnlyList<Extra> Extras { get; init; } = [];
+
         /// <summary>Why this one.</summary>
         public Sentence Why { get; init; } = new("");
 
@@ -88,7 +91,7 @@ internal sealed partial class ChainBuilder
             TapGeometry tap = new(s.Cutter.Value);
             Dictionary<string, double> Into(double d) => new() { ["depth"] = t.Depth, ["holeBefore"] = d };
             NoTrace none = default;
-            double hole = ThreadHole.For(tap.Diameter, tap.Pitch, HeightWanted, tap.Forming, ref none);
+            double hole = tap.HoleFor(HeightWanted, ref none);
             taps.Add(new()
             {
                 Operation = "tap",
@@ -251,10 +254,10 @@ internal sealed partial class ChainBuilder
     }
 
     // How deep the step wants the opening that is really made; what it refuses is told by the step itself.
-    private double DepthFor(string operation, Situation s, Dictionary<string, double> numbers)
+    private double DepthFor(string operation, Situation s, Dictionary<string, double> numbers, IReadOnlyList<Extra>? extras = null)
     {
         if (t.Through) return t.Depth;
-        CalculationResult? alone = trials.Try(operation, s, new(numbers, Ends)).Result;
+        CalculationResult? alone = trials.Try(operation, s, new(numbers, Ends) { Extras = extras ?? [] }).Result;
         return Up(alone?.Fields.First(f => f.Code == "depthOfHoleBefore").Value ?? t.Depth);
     }
 }

@@ -18,6 +18,7 @@ internal sealed class ChainTrials(CancellationToken cancel)
             CultureInfo.InvariantCulture,
             $"{operation}|{s.Assembly.Id}|"
                 + $"{string.Join('|', choices.Numbers.OrderBy(n => n.Key, StringComparer.Ordinal).Select(n => $"{n.Key}={n.Value:R}"))}|"
+                + $"{string.Join('|', choices.Extras)}|"
                 + $"{string.Join('|', choices.Options.OrderBy(o => o.Key, StringComparer.Ordinal))}");
         if (tried.TryGetValue(key, out (CalculationResult?, string) known)) return known;
         try

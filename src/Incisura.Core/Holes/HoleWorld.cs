@@ -1,5 +1,7 @@
 using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
+using Incisura.Core.Threads;
 
 namespace Incisura.Core.Holes;
 
@@ -63,6 +65,9 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
             built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice,
             situation.Chart.Value.FindCycle(
                 situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(Common.Coolant, "")));
+
+    /// <inheritdoc/>
+    public static double MostOf(FieldDescription field, Cutter cutter) => TKind.MostOf(field, cutter);
 
     /// <inheritdoc/>
     public static void Follow(CuttingSetup setup, ref Inputs x)
@@ -157,7 +162,12 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         HoleSetup own = Of(setup);
         WayList list = new();
         TKind.Walk(own, x, result, TKind.ReturnsAtFeed(own), ref list);
-        return own.Crossing is { } crossing ? [list.Way, new OpenWalls(crossing.Openings)] : [list.Way];
+        List<Attachment> all = [list.Way];
+        if (own.Crossing is { } crossing) all.Add(new OpenWalls(crossing.Openings));
+        if (own.Tap is { } tap)
+            all.Add(CutThread.Of(WorkThread.Of(tap.Thread with { Starts = (int)Math.Max(1, x[Input.Starts]) }), own: false,
+                inside: true) with { Class = "" });
+        return all;
     }
 
     /// <inheritdoc/>
@@ -184,6 +194,13 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         if (own.SynchronousLimit > 0)
             givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, own.SynchronousLimit, origins.Machine));
         if (own.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, origins.Cutter));
+        if (own.Tap is { Taper: > 0 } pipe)
+            givens.AddRange(
+            [
+                new("k_t", "Growth of the diameter along the axis", Quantity.Ratio, pipe.Taper, origins.Cutter),
+                new("q_f", "Width of the root over the pitch", Quantity.Ratio, pipe.FloorShare, origins.Cutter),
+                new("t_f", "Slope of the flanks", Quantity.Ratio, pipe.FlankSlope, origins.Cutter),
+            ]);
         if (own.Row is { Feeds.Count: > 0 } row)
             givens.Add(new("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(own.Diameter), origins.Chart));
         return givens;

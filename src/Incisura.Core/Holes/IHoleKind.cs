@@ -1,3 +1,5 @@
+using Incisura.Core.Cutters;
+
 namespace Incisura.Core.Holes;
 
 /// <summary>
@@ -8,6 +10,9 @@ public interface IHoleKind
 {
     /// <summary>Its words, fields and options.</summary>
     static abstract OperationDescription Description { get; }
+
+    /// <summary>Largest value of a field with a cutter.</summary>
+    static virtual double MostOf(FieldDescription field, Cutter cutter) => field.Most;
 
     /// <summary>Sets what was not typed and follows other inputs.</summary>
     static abstract void Follow(HoleSetup setup, ref Inputs x);

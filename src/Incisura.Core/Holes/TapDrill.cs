@@ -16,10 +16,10 @@ public readonly record struct TapDrill(double Diameter, double Height, double Mi
     public static TapDrill? Of(TapGeometry tap, double diameter)
     {
         NoTrace none = default;
-        double height = ThreadHole.HeightOf(tap.Diameter, tap.Pitch, diameter, tap.Forming, ref none);
-        if (height is > 100 or < 30) return null;
-        double minor = ThreadHole.MinorFor(tap.Diameter, tap.Pitch, height);
-        return new(diameter, height, minor, MinorLimits.Of(tap.Diameter, tap.Pitch).FirstOrDefault(c => c.Holds(minor)).Name ?? "");
+        double height = tap.HeightOf(diameter, ref none);
+        if (height < 30 || height > tap.MostHeight) return null;
+        double minor = tap.MinorFor(height);
+        return new(diameter, height, minor, MinorLimits.Of(tap.Thread).FirstOrDefault(c => c.Holds(minor)).Name ?? "");
     }
 
     /// <summary>Families whose hole a tap can follow.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Incisura.Core.Cutters;
+using Incisura.Core.Threads;
 
 namespace Incisura.Core.Library;
 
@@ -54,7 +55,8 @@ public static class CutterListing
         string size = c.CalledSize.ToString("0.###", CultureInfo.InvariantCulture);
         return c.Described switch
         {
-            { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f => $"M{size}×{c[Dimension.Pitch]:0.###} {f.Name}",
+            { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f =>
+                $"{ThreadTables.Meant(c[Dimension.ThreadDiameter], c[Dimension.Pitch])} {f.Name}",
             { Shank: ShankForm.Blade } f => $"{f.Name}, {size} wide",
             { Use: CutterUse.Turning } f => $"{f.Name}, shank {size}{(f.Picks.Count > 0 ? ", insert " + c.Picked("insert") : "")}",
             { Use: CutterUse.Milling } f when f.Has(Dimension.Teeth) => $"Ø{size} z{c.Teeth} {f.Name}",

@@ -21,7 +21,9 @@ public sealed record Infeed(
 /// <param name="Infeeds">The infeeds.</param>
 /// <param name="Pitch">P, mm.</param>
 /// <param name="Height">Height of the thread, mm.</param>
-public sealed record InfeedCourse(IReadOnlyList<Infeed> Infeeds, double Pitch, double Height) : Attachment;
+/// <param name="TowardsChuck">Whether the tool is fed towards the chuck.</param>
+/// <param name="Clockwise">Whether the work turns clockwise, seen from its free end.</param>
+public sealed record InfeedCourse(IReadOnlyList<Infeed> Infeeds, double Pitch, double Height, bool TowardsChuck, bool Clockwise) : Attachment;
 
 /// <summary>What one infeed takes, worked out without anything being allocated.</summary>
 /// <param name="Place">Sideways place and depth of the insert.</param>

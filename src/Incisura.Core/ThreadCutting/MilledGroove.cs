@@ -46,13 +46,16 @@ internal readonly struct MilledGroove
     public double MeanChip(double sine) => Arc > 0 ? feed * sine * (1 - Math.Cos(Arc)) / Arc : 0;
 
     /// <summary>
-    /// Largest force across the axis over a turn, all teeth in the work as vectors, and the mean torque, for one profile.
+    /// Largest force across the axis over a turn, N, the teeth of all profiles in the work as vectors, each at its own angle, and the mean
+    /// torque, N·m.
     /// </summary>
     /// <param name="teeth">Number of teeth.</param>
+    /// <param name="profiles">Profiles in the work at once.</param>
+    /// <param name="lag">Lag of a tooth from one profile to the next, radians.</param>
     /// <param name="k11">k_c1.1, MPa.</param>
     /// <param name="exponent">m_c.</param>
     /// <param name="radial">Ratio of the force square to the edge to the cutting force.</param>
-    public (double Peak, double Torque) Load(int teeth, double k11, double exponent, double radial)
+    public (double Peak, double Torque) Load(int teeth, int profiles, double lag, double k11, double exponent, double radial)
     {
         // Steps back from where a tooth enters with its largest chip; so many to the space between two teeth that the next stands on one too.
         double between = 2 * Math.PI / teeth;
@@ -87,14 +90,18 @@ internal readonly struct MilledGroove
         // What is left to where the chip begins with nothing.
         sum += (Arc - ((count - 1) * step)) * last / 2;
 
-        for (int i = 0; i < Math.Min(apart, count); i++)
+        // Every place of the first tooth; each profile stands further back by its lag, and its teeth a space apart.
+        double behind = lag / step;
+        for (int i = 0; i < apart; i++)
         {
             double along = 0, across = 0;
-            for (int j = i; j < count; j += apart) (along, across) = (along + forces[j].Along, across + forces[j].Across);
+            for (int p = 0; p < profiles; p++)
+                for (int j = (i + (int)Math.Round(p * behind)) % apart; j < count; j += apart)
+                    (along, across) = (along + forces[j].Along, across + forces[j].Across);
             peak = Math.Max(peak, (along * along) + (across * across));
         }
 
-        return (Math.Sqrt(peak), sum / between / 1000);
+        return (Math.Sqrt(peak), profiles * sum / between / 1000);
     }
 
     // How far inward a tooth is in the work, mm.

@@ -27,9 +27,9 @@ public static class ThreadCutLimits
         "flankClearance", "Clearance of the flanks", Quantity.Angle, Severity.Stop,
         "Take the shim whose inclination is nearest to the lead angle, or an insert with more clearance.");
 
-    /// <summary>Bend of the work, or of the bar, at the height of the thread, µm.</summary>
+    /// <summary>Bend of the work, or of the bar, along the height of the thread at the infeed that makes its size, µm.</summary>
     public static readonly LimitDefinition Bend = new(
-        "threadBend", "Bend across the axis", Quantity.Deviation, Severity.Caution,
+        "threadBend", "Bend at the last infeed", Quantity.Deviation, Severity.Caution,
         "Take more infeeds, clamp shorter, support the end with a centre, or take a thicker bar.");
 
     /// <summary>Error of the flanks that a milling cutter makes on its helix, µm.</summary>
@@ -45,7 +45,7 @@ internal static class ThreadCutWords
     public static readonly string[] Extras = [Extra.CodeOf(typeof(ThreadToCut))];
 
     public static readonly FieldDescription Crest = new(
-        Input.CrestDiameter, "d_k", "Diameter at the crests, before", Thread, Quantity.Length, 0.3, 1000);
+        Input.CrestDiameter, "d_k", "Ø at the crests, before", Thread, Quantity.Length, 0.3, 1000);
 
     public static FieldDescription Deflection(double start) =>
         new(Input.DeflectionAllowed, "δ_max", "Bend allowed", "Held to", Quantity.Deviation, 0.1, 1000, start);

@@ -52,6 +52,7 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
             ? ShareOfTolerance * (l.Pitch.Most - l.Pitch.Least)
             : ShareOfPitch * t.Pitch;
         x.Propose(Input.FlankErrorAllowed, Math.Max(1, Math.Round(1000 * tolerance)));
+        ProposePasses(own, ref x);
     }
 
     /// <inheritdoc/>
@@ -193,6 +194,21 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
                 ? [new Given("f_zchart", "Charted feed per tooth", Quantity.Chip, row.FeedPerToothAt(own.Diameter), origins.Chart)]
                 : Array.Empty<Given>(),
         ];
+    }
+
+    // One, and more where the cutter would bend or break at the feed wanted, if that helps.
+    private static void ProposePasses(ThreadMillingSetup own, ref Inputs x)
+    {
+        x.Propose(Input.PassesToHeight, 1);
+        double feed = x.IsTyped(Input.FeedPerTooth) ? x[Input.FeedPerTooth] : own.Row?.FeedPerToothAt(own.Diameter) ?? double.NaN;
+        if (x.IsTyped(Input.PassesToHeight) || double.IsNaN(feed)) return;
+        for (int passes = 1; passes <= ThreadMillingWords.MostPasses; passes++)
+        {
+            x.Propose(Input.PassesToHeight, passes);
+            if (ThreadMillingLoad.Stands(own, x, feed)) return;
+        }
+
+        x.Propose(Input.PassesToHeight, 1);
     }
 
     private static (double Least, double Most) CrestRange(ThreadMillingSetup own)

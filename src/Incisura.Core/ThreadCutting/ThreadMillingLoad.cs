@@ -30,11 +30,11 @@ internal static class ThreadMillingLoad
     private static readonly Formula MeanFormula = new(
         "h_m", "Mean chip thickness", Quantity.Chip, "f_m*s_k*(1 - cos(θ_e))/θ_e", "of the flanks, square to them, over the arc θ_e in radians");
     private static readonly Formula ForceFormula = new(
-        "F", "Largest side force", Quantity.Force, "K_e*N_c*F_1",
-        "of the profiles in the work at once, each F_1: noses and flanks of all teeth as vectors, at the worst angle; Altintas, mechanistic milling "
-            + "forces");
+        "F", "Largest side force", Quantity.Force, "K_e*F_1",
+        "noses and flanks of all teeth of all profiles in the work as vectors, each at its own angle with the lag of the helix, at the worst moment; "
+            + "Altintas, mechanistic milling forces");
     private static readonly Formula TorqueFormula = new(
-        "M", "Torque", Quantity.Torque, "K_e*N_c*M_1", "mean over a turn, of the profiles in the work at once");
+        "M", "Torque", Quantity.Torque, "K_e*M_1", "mean over a turn, of all profiles in the work");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula DeflectionFormula = new(
@@ -60,6 +60,15 @@ internal static class ThreadMillingLoad
         MilledGroove pass = PassOf(setup, x, 1, 1);
         double room = setup.LargestChip - setup.RunOut.Step;
         return pass.LargestChip > 0 ? Math.Max(1e-6, room / pass.LargestChip) : double.PositiveInfinity;
+    }
+
+    /// <summary>Whether the cutter stands a feed per tooth at the rim, and bends no further than is allowed.</summary>
+    public static bool Stands(ThreadMillingSetup setup, in Inputs x, double feed)
+    {
+        double at = EngagedLength(setup, x) / 2;
+        (double force, double torque, _) = Worst(setup, x, feed);
+        setup.Strength.Weakest(force, at, torque, out SectionStress stress);
+        return setup.Tip.Deflection(force, at) <= x[Input.DeflectionAllowed] && stress.Equivalent <= setup.Strength.Allowed;
     }
 
     /// <summary>Works the speed and both feeds out.</summary>
@@ -94,20 +103,10 @@ internal static class ThreadMillingLoad
     public static void Load<TTrace>(ThreadMillingSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double k11 = setup.SpecificForce11 * Common.Wear(x), peak = 0, torque = 0, at = EngagedLength(setup, x) / 2;
-        int profiles = EngagedProfiles(setup, x);
-        MilledGroove worst = default;
-        for (int i = 1; i <= (int)x[Input.PassesToHeight]; i++)
-        {
-            MilledGroove pass = PassOf(setup, x, i, x[Input.FeedPerTooth]);
-            (double one, double turning) = pass.Load(setup.Teeth, k11, setup.ChipExponent, setup.RadialRatio);
-            if (one > peak) (peak, worst) = (one, pass);
-            torque = Math.Max(torque, turning);
-        }
-
-        double sine = Math.Sin(Math.Atan(setup.Groove.Leading)), chip = worst.LargestChip + setup.RunOut.Step,
-            factor = worst.LargestChip > 0 ? RunOut.Factor(setup.RunOut.Step / worst.LargestChip, setup.ChipExponent) : 1;
-        double force = factor * profiles * peak, turned = factor * profiles * torque, power = turned * Math.PI * r[Output.SpindleSpeed] / 30_000;
+        double k11 = setup.SpecificForce11 * Common.Wear(x), at = EngagedLength(setup, x) / 2, sine = Math.Sin(Math.Atan(setup.Groove.Leading));
+        (double force, double turned, MilledGroove worst) = Worst(setup, x, x[Input.FeedPerTooth]);
+        double chip = worst.LargestChip + setup.RunOut.Step, factor = RunOutFactor(setup, worst),
+            power = turned * Math.PI * r[Output.SpindleSpeed] / 30_000;
         BearingSection weakest = setup.Strength.Weakest(force, at, turned, out SectionStress stress);
         r[Output.LargestChip] = chip;
         r[Output.MeanChip] = worst.MeanChip(sine);
@@ -124,8 +123,8 @@ internal static class ThreadMillingLoad
         trace.Take(CentreFormula, worst.Feed, new("f_z", x[Input.FeedPerTooth]), new("v_f", r[Output.FeedRate]), new("v_fr", r[Output.RimFeed]));
         trace.Take(ChipFormula, chip, new("f_m", worst.Feed), new("s_θ", worst.LargestChip / worst.Feed), new("e_s", setup.RunOut.Step));
         trace.Take(MeanFormula, r[Output.MeanChip], new("f_m", worst.Feed), new("s_k", sine), new("θ_e", worst.Arc));
-        trace.Take(ForceFormula, force, new("K_e", factor), new("N_c", profiles), new("F_1", peak));
-        trace.Take(TorqueFormula, turned, new("K_e", factor), new("N_c", profiles), new("M_1", torque));
+        trace.Take(ForceFormula, force, new("K_e", factor), new("F_1", force / factor));
+        trace.Take(TorqueFormula, turned, new("K_e", factor), new("M_1", turned / factor));
         trace.Take(PowerFormula, power, new("M", turned), new("n", r[Output.SpindleSpeed]));
         trace.Take(MotorPowerFormula, r[Output.MotorPower], new("P_c", power), new("η", setup.Efficiency));
         trace.Take(DeflectionFormula, r[Output.Deflection], new("F", force), new("C_F", setup.Tip.At(0, at)));
@@ -203,6 +202,27 @@ internal static class ThreadMillingLoad
 
     /// <summary>Way of the arc in or out, mm: inside half a circle from the axis of the thread, outside a quarter as wide as the cutter.</summary>
     private static double ArcWay(ThreadMillingSetup setup, double path) => setup.Inside ? Math.PI * path / 4 : Math.PI * setup.Diameter / 4;
+
+    // The pass that loads most: its largest force and the mean torque, with the run-out.
+    private static (double Force, double Torque, MilledGroove Pass) Worst(ThreadMillingSetup setup, in Inputs x, double feed)
+    {
+        double k11 = setup.SpecificForce11 * Common.Wear(x), peak = 0, torque = 0, lag = setup.LagPerDepth * setup.Thread.Thread.Pitch;
+        int profiles = EngagedProfiles(setup, x);
+        MilledGroove worst = default;
+        for (int i = 1; i <= (int)x[Input.PassesToHeight]; i++)
+        {
+            MilledGroove pass = PassOf(setup, x, i, feed);
+            (double one, double turning) = pass.Load(setup.Teeth, profiles, lag, k11, setup.ChipExponent, setup.RadialRatio);
+            if (one > peak) (peak, worst) = (one, pass);
+            torque = Math.Max(torque, turning);
+        }
+
+        double factor = RunOutFactor(setup, worst);
+        return (factor * peak, factor * torque, worst);
+    }
+
+    private static double RunOutFactor(ThreadMillingSetup setup, in MilledGroove pass) =>
+        pass.LargestChip > 0 ? RunOut.Factor(setup.RunOut.Step / pass.LargestChip, setup.ChipExponent) : 1;
 
     // Profiles that are in the work at once.
     private static int EngagedProfiles(ThreadMillingSetup setup, in Inputs x) =>

@@ -1,5 +1,6 @@
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
+using Incisura.Core.Cutters.Kinds;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
@@ -43,9 +44,10 @@ public sealed class ThreadMillingSetup : RotatingSetup
         Count = Profiles == MillProfiles.One ? 1 : Math.Max(1, (int)((Cutter.FluteLength / LeastPitch) + 1e-9));
         ProfileHeight = Cutter[Dimension.NeckDiameter] is var neck && neck > 0 && neck < Diameter && Profiles == MillProfiles.One
             ? (Diameter - neck) / 2
-            : Math.Min(0.75 * LargestPitch / 2 / Math.Tan(double.DegreesToRadians(ProfileAngle / 2)), 0.3 * Diameter);
+            : Math.Min(TurningTools.ThreadHeightShare * LargestPitch, 0.3 * Diameter);
         LeastChip = Cutter[Dimension.LeastChip] is var least && least > 0 ? least : 0;
         LargestChip = Cutter[Dimension.LargestChip];
+        LagPerDepth = 2 * Math.Tan(double.DegreesToRadians(Math.Abs(Cutter.HelixAngle))) / Diameter;
         RunOut = new(built.RunOut / 2000, Teeth);
         Strength = MillStrength.Of(Whole, Cutter);
         Take(Usual());
@@ -82,8 +84,7 @@ public sealed class ThreadMillingSetup : RotatingSetup
     public double ProfileAngle { get; }
 
     /// <summary>
-    /// Height its profiles can cut, mm: as far as they stand out of the neck; where none is stated, three quarters of the sharp profile of its
-    /// largest
+    /// Height its profiles can cut, mm: as far as they stand out of the neck; where none is stated, that of a threading insert for its largest
     /// pitch, and less than the body leaves.
     /// </summary>
     public double ProfileHeight { get; }
@@ -93,6 +94,9 @@ public sealed class ThreadMillingSetup : RotatingSetup
 
     /// <summary>Largest chip thickness, mm.</summary>
     public double LargestChip { get; }
+
+    /// <summary>Lag of a tooth for each mm along the axis, radians.</summary>
+    public double LagPerDepth { get; }
 
     /// <summary>How far the axis the cutter turns about lies beside its own.</summary>
     public RunOut RunOut { get; }

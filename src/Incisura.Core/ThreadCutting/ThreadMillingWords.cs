@@ -9,7 +9,7 @@ internal static class ThreadMillingWords
     public const int MostPasses = 6;
 
     public static readonly OptionDescription Side = new(
-        Choice.Side, "Thread", [new("inside", "inside"), new("outside", "outside")], "inside")
+        Choice.Side, "Side", [new("inside", "inside"), new("outside", "outside")], "inside")
     { Group = ThreadCutWords.Thread };
 
     public static readonly OptionDescription Climb = new(
@@ -30,10 +30,10 @@ internal static class ThreadMillingWords
             new(Input.Depth, "t", "Length of thread", "Deep", Quantity.Length, 0.1, 1000),
             new(Input.BottomClearance, "c_b", "Clear way to the bottom", "Deep", Quantity.Length, 0, 100),
             new(Input.DepthOfHoleBefore, "t_0", "Depth of the hole", "Deep", Quantity.Length, 0, 2000),
-            new(Input.PassesToHeight, "i_h", "Passes to the full height", "Across", Quantity.Count, 1, MostPasses, 1),
-            new(Input.FeedPerTooth, "f_z", "Feed per tooth, at the rim", "Per tooth", Quantity.Chip, 0.0001, 2),
+            new(Input.PassesToHeight, "i_h", "Passes to full height", "Across", Quantity.Count, 1, MostPasses),
+            new(Input.FeedPerTooth, "f_z", "Feed per tooth, rim", "Per tooth", Quantity.Chip, 0.0001, 2),
             new(Input.FlankErrorAllowed, "ε_max", "Flank error allowed", "Held to", Quantity.Deviation, 0.1, 1000),
-            new(Input.PathTolerance, "e_t", "Tolerance of the arcs of a taper", "Held to", Quantity.Deviation, 0.1, 100, 2),
+            new(Input.PathTolerance, "e_t", "Tolerance of taper arcs", "Held to", Quantity.Deviation, 0.1, 100, 2),
             ThreadCutWords.Deflection(40),
         ],
         [Side, End, Climb],

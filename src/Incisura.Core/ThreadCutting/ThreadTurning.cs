@@ -9,7 +9,7 @@ namespace Incisura.Core.ThreadCutting;
 public readonly struct ThreadTurning : IWork<ThreadCutResult>
 {
     // Usual numbers of infeeds by the pitch in mm, as tables for inserts of one profile go: 6 for 1.5, 8 for 2, 10 for 3.
-    private const double InfeedsAtLeast = 2.6, InfeedsPerPitch = 2.5, Fit = 5e-4;
+    private const double InfeedsAtLeast = 2.6, InfeedsPerPitch = 2.5, MoreInfeeds = 2.5, Fit = 5e-4;
 
     /// <inheritdoc/>
     public static OperationDescription Description { get; } = Common.Complete(ThreadTurningWords.Description);
@@ -32,10 +32,10 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
         x.Propose(Input.HeightToCut, Math.Max(0.01, side * (crest - root) / 2));
         x.Propose(Input.RootDiameter, crest - (side * 2 * x[Input.HeightToCut]));
         x.Propose(Input.FirstInfeed, Math.Round(own.Practice.FirstInfeed * Math.Sqrt(pitch), 2));
-        x.Propose(Input.Infeeds, Math.Max(1, Math.Ceiling(Math.Round(InfeedsAtLeast + (InfeedsPerPitch * pitch)) / own.Teeth)));
         x.Propose(Input.Length, UsualLength(own.Thread));
         x.Propose(Input.BodyDiameter, Math.Max(crest, x[Input.RootDiameter]));
         x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + x[Input.BodyDiameter]));
+        ProposeInfeeds(own, pitch, ref x);
         double lead = Math.Round(2 * SignedLead(own, (crest + x[Input.RootDiameter]) / 2)) / 2;
         x.Propose(Input.ShimInclination, Math.Clamp(lead, -10, 10));
 
@@ -156,7 +156,7 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
         return
         [
             list.Way, CutThread.Of(own.Thread, own.Own, own.Inside),
-            new InfeedCourse(infeeds, own.Thread.Thread.Pitch, x[Input.HeightToCut]),
+            new InfeedCourse(infeeds, own.Thread.Thread.Pitch, x[Input.HeightToCut], TowardsChuck(own, x), x.Clockwise),
         ];
     }
 
@@ -186,9 +186,23 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
         ];
     }
 
+    /// <summary>Whether the tool is fed towards the chuck: a right-hand thread on work that turns counter-clockwise, seen from its free
+    /// end.</summary>
+    internal static bool TowardsChuck(ThreadTurningSetup own, in Inputs x) => own.Thread.Thread.LeftHand == x.Clockwise;
+
     /// <summary>Lead angle at a diameter, degrees; negative where the tool is fed against its hand, so that its shim leans the other way.</summary>
     internal static double SignedLead(ThreadTurningSetup own, double diameter) =>
         (own.WithHand ? 1 : -1) * ThreadShape.LeadAngle(own.Thread.Thread.Lead, diameter);
+
+    // As many as are usual, and more where work or bar would bend too far, if that helps.
+    private static void ProposeInfeeds(ThreadTurningSetup own, double pitch, ref Inputs x)
+    {
+        double usual = Math.Max(1, Math.Ceiling(Math.Round(InfeedsAtLeast + (InfeedsPerPitch * pitch)) / own.Teeth)), count = usual;
+        x.Propose(Input.Infeeds, count);
+        if (x.IsTyped(Input.Infeeds)) return;
+        while (count < MoreInfeeds * usual && ThreadTurningLoad.BendOf(own, x) > x[Input.DeflectionAllowed]) x.Propose(Input.Infeeds, ++count);
+        if (ThreadTurningLoad.BendOf(own, x) > x[Input.DeflectionAllowed]) x.Propose(Input.Infeeds, usual);
+    }
 
     private static void RefuseTool(ThreadTurningSetup own, in Inputs x, InputCheck check)
     {

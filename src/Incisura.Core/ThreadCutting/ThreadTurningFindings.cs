@@ -15,7 +15,7 @@ internal static class ThreadTurningFindings
             findings.Add(new(
                 "no-main-spindle", Severity.Stop, new("This machine does not turn the work."),
                 "Take a turning centre, or enter its main spindle in Shop."));
-        bool clockwise = x.Clockwise, towards = t.LeftHand == clockwise;
+        bool clockwise = x.Clockwise, towards = ThreadTurning.TowardsChuck(setup, x);
         findings.Add(new(
             "directions", Severity.Info,
             new(

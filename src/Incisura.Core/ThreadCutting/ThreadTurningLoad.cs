@@ -33,17 +33,20 @@ internal static class ThreadTurningLoad
         "k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
     private static readonly Formula ForceFormula = new("F_c", "Cutting force", Quantity.Force, "k_c*A_z", "of the infeed that loads most");
     private static readonly Formula PassiveFormula = new(
-        "F_p", "Passive force", Quantity.Force, "k_r*F_c*q_z", "force square to the edges, its part along the height of the thread");
+        "F_p", "Passive force", Quantity.Force, "k_r*F_z*q_z",
+        "largest of all infeeds: force square to the edges, its part along the height of the thread");
+    private static readonly Formula LastFormula = new(
+        "F_b", "Passive force at the last infeed", Quantity.Force, "k_r*F_e*q_e", "the same for the infeed that makes the size");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "F_c*v_u/60000", "force times speed");
     private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "F_c*D_v/2000", "force on its radius");
-    private static readonly Formula SideFormula = new(
-        "F", "Force across the axis", Quantity.Force, "sqrt(F_c^2 + F_p^2)", "cutting and passive force");
     private static readonly Formula WorkBendFormula = new(
-        "δ", "Bend across the axis", Quantity.Deviation, "1000*F*(l_k^3/3 - k_c0*l_k^4*(3*l_w - l_k)^2/(12*l_w^3))/(E_w*pi*d_b^4/64)",
-        "round beam clamped in the chuck, k_c0 = 1 with a centre, at l_k from the chuck, where it bends most; its thinnest section; Euler-Bernoulli");
+        "δ", "Bend at the last infeed", Quantity.Deviation,
+            "1000*F_b*(l_k^3/3 - k_c0*l_k^4*(3*l_w - l_k)^2/(12*l_w^3))/(E_w*pi*d_b^4/64)",
+        "round beam clamped in the chuck, k_c0 = 1 with a centre, at l_k from the chuck, where it bends most; its thinnest section; what the cutting "
+            + "force bends along the flanks of the round does not change the size; Euler-Bernoulli");
     private static readonly Formula BarBendFormula = new(
-        "δ", "Bend across the axis", Quantity.Deviation, "F*K_0", "compliance of the tool outside its holder; Euler-Bernoulli");
+        "δ", "Bend at the last infeed", Quantity.Deviation, "F_b*K_0", "compliance of the tool outside its holder; Euler-Bernoulli");
     private static readonly Formula AngleFormula = new(
         "ψ", "Lead angle", Quantity.Angle, "atan(f/(pi*(d_k + d_r)/2))*180/pi", "thread unrolled at its middle diameter");
     private static readonly Formula LeanFormula = new(
@@ -104,13 +107,14 @@ internal static class ThreadTurningLoad
         where TTrace : struct, ITrace
     {
         InfeedWalk walk = new(setup, x);
-        InfeedLoad worst = default, last = default;
+        InfeedLoad worst = default, pushed = default, last = default;
         double before = 0, section = 0, widest = r[Output.OuterDiameter];
         int heaviest = 0;
         while (walk.Next(out InfeedLoad load))
         {
             if (walk.Number == 1) r[Output.FirstInfeed] = load.Place.Depth;
             if (load.Force > worst.Force) (worst, heaviest) = (load, walk.Number);
+            if (load.Passive > pushed.Passive) pushed = load;
             section = Math.Max(section, load.Section);
             (before, last) = (last.Place.Depth, load);
         }
@@ -122,16 +126,26 @@ internal static class ThreadTurningLoad
         r[Output.Chip] = worst.Chip;
         r[Output.SpecificForce] = worst.SpecificForce;
         r[Output.CuttingForce] = worst.Force;
-        r[Output.PassiveForce] = worst.Passive;
+        r[Output.PassiveForce] = pushed.Passive;
         r[Output.Power] = worst.Force * r[Output.SpeedInUse] / 60_000;
         r[Output.MotorPower] = CuttingSetup.MotorPower(r[Output.Power], setup.Efficiency);
         r[Output.Torque] = worst.Force * widest / 2000;
         r[Output.HeightCut] = x[Input.HeightToCut];
         r[Output.RootDiameter] = x[Input.RootDiameter];
-        double side = double.Hypot(worst.Force, worst.Passive);
-        if (TTrace.Listens) Explain(setup, x, r, worst, ref trace);
-        r[Output.Deflection] = setup.Inside ? setup.Tip.Deflection(side, 0) : OfWork(setup, x, side, ref trace);
-        if (TTrace.Listens && setup.Inside) trace.Take(BarBendFormula, r[Output.Deflection], new("F", side), new("K_0", setup.Tip.AtTip));
+        if (TTrace.Listens) Explain(setup, x, r, worst, pushed, last, ref trace);
+        r[Output.Deflection] = setup.Inside ? setup.Tip.Deflection(last.Passive, 0) : OfWork(setup, x, last.Passive, ref trace);
+        if (TTrace.Listens && setup.Inside)
+            trace.Take(BarBendFormula, r[Output.Deflection], new("F_b", last.Passive), new("K_0", setup.Tip.AtTip));
+    }
+
+    /// <summary>Bend along the height of the thread at the infeed that makes its size, µm.</summary>
+    public static double BendOf(ThreadTurningSetup setup, in Inputs x)
+    {
+        InfeedWalk walk = new(setup, x);
+        double passive = 0;
+        while (walk.Next(out InfeedLoad load)) passive = load.Passive;
+        NoTrace none = default;
+        return setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none);
     }
 
     /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>
@@ -202,12 +216,14 @@ internal static class ThreadTurningLoad
             bend = WorkBend.At(force, thin, length, at, x.Centre, setup.WorkModulus);
         if (TTrace.Listens)
             trace.Take(
-                WorkBendFormula, bend, new("F", force), new("l_k", at), new("k_c0", x.Centre ? 1 : 0), new("l_w", length),
+                WorkBendFormula, bend, new("F_b", force), new("l_k", at), new("k_c0", x.Centre ? 1 : 0), new("l_w", length),
                 new("E_w", setup.WorkModulus), new("d_b", thin));
         return bend;
     }
 
-    private static void Explain<TTrace>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, in InfeedLoad worst, ref TTrace trace)
+    private static void Explain<TTrace>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, in InfeedLoad worst, in InfeedLoad pushed,
+        in InfeedLoad last,
+        ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double wear = Common.Wear(x), edge = setup.Groove.EdgeAt(x.Way, worst.Place.Depth);
@@ -218,11 +234,13 @@ internal static class ThreadTurningLoad
             SpecificFormula, worst.SpecificForce, new("k_c11", setup.SpecificForce11 * wear), new("h", worst.Chip), new("m_c", setup.ChipExponent));
         trace.Take(ForceFormula, worst.Force, new("k_c", worst.SpecificForce), new("A_z", worst.Section));
         trace.Take(
-            PassiveFormula, worst.Passive, new("k_r", setup.RadialRatio), new("F_c", worst.Force),
-            new("q_z", setup.Groove.PassiveShare(x.Way, worst.Place.Depth)));
+            PassiveFormula, pushed.Passive, new("k_r", setup.RadialRatio), new("F_z", pushed.Force),
+            new("q_z", setup.Groove.PassiveShare(x.Way, pushed.Place.Depth)));
+        trace.Take(
+            LastFormula, last.Passive, new("k_r", setup.RadialRatio), new("F_e", last.Force),
+            new("q_e", setup.Groove.PassiveShare(x.Way, last.Place.Depth)));
         trace.Take(PowerFormula, r[Output.Power], new("F_c", worst.Force), new("v_u", r[Output.SpeedInUse]));
         trace.Take(MotorPowerFormula, r[Output.MotorPower], new("P_c", r[Output.Power]), new("η", setup.Efficiency));
         trace.Take(TorqueFormula, r[Output.Torque], new("F_c", worst.Force), new("D_v", r[Output.OuterDiameter]));
-        trace.Take(SideFormula, double.Hypot(worst.Force, worst.Passive), new("F_c", worst.Force), new("F_p", worst.Passive));
     }
 }

@@ -7,7 +7,7 @@ namespace Incisura.Core.ThreadCutting;
 internal static class ThreadTurningWords
 {
     public static readonly OptionDescription Law = new(
-        Choice.Law, "Division of the height",
+        Choice.Law, "Divided",
         [new("eased", "falling, first one eased"), new("section", "equal chip section"), new("equal", "equal infeeds")], "eased")
     { Group = "Infeeds" };
 
@@ -41,7 +41,7 @@ internal static class ThreadTurningWords
         [
             ThreadCutWords.Crest,
             new(Input.HeightToCut, "h_g", "Height, on a side", ThreadCutWords.Thread, Quantity.Length, 0.05, 30),
-            new(Input.RootDiameter, "d_r", "Diameter at the roots", ThreadCutWords.Thread, Quantity.Length, 0.2, 1100),
+            new(Input.RootDiameter, "d_r", "Ø at the roots", ThreadCutWords.Thread, Quantity.Length, 0.2, 1100),
             new(Input.Infeeds, "i_z", "Number of infeeds", "Infeeds", Quantity.Count, 1, InfeedSchedule.Most),
             new(Input.FirstInfeed, "p_1", "First infeed, at most", "Infeeds", Quantity.Length, 0.01, 5),
             new(Input.LeastInfeed, "p_min", "Least infeed", "Infeeds", Quantity.Length, 0.005, 1, 0.05),
@@ -49,7 +49,7 @@ internal static class ThreadTurningWords
             new(Input.Length, "L", "Length of thread", "Along", Quantity.Length, 0.1, 5000),
             new(Input.RunIn, "l_1", "Way to run in", "Along", Quantity.Length, 0, 500),
             new(Input.RunOut, "l_2", "Way to run out", "Along", Quantity.Length, 0, 500),
-            new(Input.BodyDiameter, "d_w", "Diameter behind the thread", "Work", Quantity.Length, 0.5, 1000),
+            new(Input.BodyDiameter, "d_w", "Ø behind the thread", "Work", Quantity.Length, 0.5, 1000),
             new(Input.StandsOut, "l_w", "Stands out of the chuck", "Work", Quantity.Length, 0.5, 5000),
             new(Input.ShimInclination, "λ_s", "Inclination of the shim", "Tool", Quantity.Angle, -10, 10),
             ThreadCutWords.Deflection(20),

@@ -9,9 +9,13 @@ namespace Incisura.Core.Threads;
 /// <param name="Checked">Whether its figures were compared with the standard's own tables; others are set down from memory.</param>
 public sealed record ListedThread(Thread Thread, string Series, string Size, bool Checked);
 
-/// <summary>The sizes that standards list. Figures live in a table for each form: size, then pitches or threads per inch, then what else it needs.</summary>
+/// <summary>The sizes that standards list. Figures live in a table for each form: size, then pitches or threads per inch, then what else it
+/// needs.</summary>
 public static class ThreadTables
 {
+    // Sizes of a cutter or a drawing that mean the same thread, mm.
+    private const double SameDiameter = 0.006, SamePitch = 0.0012;
+
     private const double Inch = 25.4;
 
     // The sizes whose figures were compared with the standards' own tables.
@@ -48,6 +52,17 @@ public static class ThreadTables
     /// <summary>Whether two threads have form, diameter and pitch in common.</summary>
     internal static bool Same(Thread a, Thread b) =>
         a.Form == b.Form && Math.Abs(a.Diameter - b.Diameter) < 5e-4 && Math.Abs(a.Pitch - b.Pitch) < 5e-4;
+
+    /// <summary>
+    /// The parallel thread that a diameter and a pitch mean: the listed metric, unified or pipe thread of these sizes, or else a metric one.
+    /// </summary>
+    /// <param name="diameter">D, mm.</param>
+    /// <param name="pitch">P, mm; that of an inch thread may be rounded.</param>
+    /// <param name="leftHand">Whether it is left-hand.</param>
+    public static Thread Meant(double diameter, double pitch, bool leftHand = false) => (All.Select(l => l.Thread)
+        .Where(t => t.Form is ThreadForm.Metric or ThreadForm.Unified or ThreadForm.PipeParallel)
+        .FirstOrDefault(t => Math.Abs(t.Diameter - diameter) < SameDiameter && Math.Abs(t.Pitch - pitch) < SamePitch)
+            ?? new() { Form = ThreadForm.Metric, Diameter = diameter, Pitch = pitch }) with { LeftHand = leftHand };
 
     /// <summary>Length to the gauge plane of a taper thread, mm; null where no standard lists the size.</summary>
     internal static double? GaugeLength(Thread t)

@@ -21,6 +21,7 @@ public sealed record StepTool(int AssemblyId, string Assembly, string Cutter, st
 /// <param name="Reason">Why this one, or what is missing.</param>
 /// <param name="Numbers">Values chosen for it.</param>
 /// <param name="Options">Picks for it.</param>
+/// <param name="Extras">What it has beyond numbers and picks, such as the thread it mills.</param>
 /// <param name="Result">What it comes to; null where nothing serves.</param>
 /// <param name="Time">Time for one hole, min.</param>
 public sealed record StepView(
@@ -32,6 +33,7 @@ public sealed record StepView(
     Sentence Reason,
     IReadOnlyDictionary<string, double> Numbers,
     IReadOnlyDictionary<string, string> Options,
+    IReadOnlyList<Extra> Extras,
     CalculationResult? Result,
     double Time);
 
@@ -131,6 +133,7 @@ public static class HoleGroupEndpoints
         s.Reason,
         s.Choices.Numbers,
         s.Choices.Options,
+        s.Choices.Extras,
         s.Result,
         s.Time);
 

@@ -129,7 +129,7 @@ public static class DemoWorkshop
                     MaterialId = situation.Material.Id,
                     AssemblyId = situation.Assembly.Id,
                     MachineId = situation.Machine.Id,
-                    Thread = result.Attached<CutThread>()?.Text ?? "",
+                    Thread = d.Thread is null ? "" : result.Attached<CutThread>()!.Text,
                     Revisions = { revision },
                 });
             }

@@ -38,7 +38,7 @@ public static class RecordEndpoints
         {
             (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
 
-            string thread = result.Attached<CutThread>()?.Text ?? "";
+            string thread = ThreadOf(request.Operation, result);
 
             // The transaction takes the write lock first, so that no two drafts get the same number.
             await using var transaction = await db.Database.BeginTransactionAsync();
@@ -94,7 +94,7 @@ public static class RecordEndpoints
                 Extras = ExtrasOf(change, record, revision),
             };
             (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
-            if ((result.Attached<CutThread>()?.Text ?? "") != record.Thread)
+            if (ThreadOf(record.Operation, result) != record.Thread)
                 throw new RuleException(
                     "other-thread",
                         $"{number} is about {record.Thread}. Keep another thread as a draft of its own, or choose {record.Thread} again.");
@@ -174,6 +174,10 @@ public static class RecordEndpoints
         Choices choices = await CalculateEndpoints.ChoicesOf(request, db, shelf);
         return (situation, choices, operation.Calculate(situation, choices, explain: true));
     }
+
+    // The thread a record is about: of an operation that cuts one which is chosen. A tap has its own.
+    private static string ThreadOf(string operation, CalculationResult result) =>
+        Takes(operation, typeof(ThreadToCut)) ? result.Attached<CutThread>()?.Text ?? "" : "";
 
     // What a shop made itself is approved before anything that rests on it.
     private static async Task RefuseUnapprovedAsync(RecordRevisionRow revision, IncisuraDb db)

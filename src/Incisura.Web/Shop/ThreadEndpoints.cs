@@ -38,6 +38,13 @@ public sealed record LimitPair(double? Least, double? Most);
 /// <summary>Limits of size in a class.</summary>
 public sealed record ThreadClass(string Name, bool Internal, LimitPair Major, LimitPair Pitch, LimitPair Minor, string Source, bool Checked);
 
+/// <summary>What belongs around a thread, mm; null where it is not known.</summary>
+/// <param name="CoilInsert">Hole for a coil insert: minor, pitch and major diameter.</param>
+/// <param name="Undercut">Undercut behind the external thread.</param>
+/// <param name="ChamferOutside">Largest diameter a chamfer begins at, outside.</param>
+/// <param name="ChamferInside">Least diameter a countersink reaches, inside.</param>
+public sealed record ThreadAround(CoilInsertHole? CoilInsert, Undercut? Undercut, double ChamferOutside, double ChamferInside);
+
 /// <summary>Where a taper thread is gauged, mm.</summary>
 public sealed record ThreadGauge(double SmallEnd, double AtGauge, double Length, double? Effective, double PerPitch);
 
@@ -55,7 +62,8 @@ public sealed record ThreadMilled(double Cutter, double Error, double Allowed, d
 /// <param name="Wire">Wire, mm.</param>
 /// <param name="Cutter">Diameter of a one-profile cutter, mm.</param>
 /// <param name="Allowed">Flank error allowed, µm.</param>
-public readonly record struct ThreadQuestions(double? Wire, double? Cutter, double? Allowed)
+/// <param name="Plating">Thickness of a coating, µm, before which the limits are told.</param>
+public readonly record struct ThreadQuestions(double? Wire, double? Cutter, double? Allowed, double? Plating)
 {
     private const double UsualAllowed = 10;
 
@@ -79,8 +87,13 @@ public readonly record struct ThreadQuestions(double? Wire, double? Cutter, doub
         if (Wire is { } wire) check.Within("wire", "The wire", wire, 0.01, s.Major, Quantity.Length);
         if (Cutter is { } cutter) check.Within("cutter", "The cutter", cutter, 0.1, s.InternalMinor, Quantity.Length);
         if (Allowed is { } allowed) check.Within("allowed", "The flank error allowed", allowed, 0.1, 1000, Quantity.Deviation);
+        if (Plating is { } plating) check.Within("plating", "The coating", plating, 0, 200, Quantity.Deviation);
         return check;
     }
+
+    /// <summary>Limits of a class before the coating.</summary>
+    internal ThreadLimits Before(ThreadLimits limits, Thread t) =>
+        Plating is { } microns ? Core.Threads.Plating.Before(limits, FormDescription.Of(t.Form).FlankAngle, microns / 1000) : limits;
 }
 
 /// <summary>All that is known of a thread.</summary>
@@ -88,7 +101,7 @@ public sealed record ThreadView(
     string Text, ThreadForm Form, string FormName, string Standard, string Series, bool Listed, bool Checked, string Missing, double Diameter,
     double Pitch, double Lead, int Starts, bool LeftHand, bool Inch, double LeadingFlank, double FollowingFlank, double Taper, double LeadAngle,
     double? StressArea, LimitPair? Engagement, ThreadSizes Sizes, ThreadGauge? Gauge, IReadOnlyList<ThreadClass> Classes, ThreadWires? Wires,
-    ThreadMilled? Milled, IReadOnlyList<ProfilePoint> External, IReadOnlyList<ProfilePoint> Internal,
+    ThreadMilled? Milled, ThreadAround Around, double? Plating, IReadOnlyList<ProfilePoint> External, IReadOnlyList<ProfilePoint> Internal,
     IReadOnlyList<ThreadDifference> Differences);
 
 /// <summary>Whether an own thread may be published with what rests on it.</summary>
@@ -201,12 +214,14 @@ public static class ThreadEndpoints
         asked.Check(s).ThrowIfAny();
         ListedThread? listed = ThreadTables.Find(t);
         (double least, double most) = ThreadShape.NormalEngagement(t);
+        ThreadQuestions plated = asked;
         return new(
             t.ToString(), t.Form, form.Name, form.Standard, listed?.Series ?? "", listed is not null, listed?.Checked ?? false, form.Missing,
             t.Diameter, t.Pitch, t.Lead, t.Starts, t.LeftHand, form.Inch, form.LeadingFlank, form.FollowingFlank, form.Taper,
             ThreadShape.LeadAngle(t.Lead, s.Pitch), Known(ThreadShape.StressArea(t)), double.IsNaN(least) ? null : new(least, most),
             new(s.Major, s.InternalMajor, s.Pitch, s.Minor, s.InternalMinor, s.Height, s.InternalHeight, s.Bearing, s.HeightKnown), GaugeOf(t),
-            [.. ThreadLimits.All(t).Select(ClassOf)], WiresOf(t, asked.Wire ?? double.NaN, s.Pitch), asked.Milled(t, s),
+            [.. ThreadLimits.All(t).Select(l => ClassOf(plated.Before(l, t)))], WiresOf(t, asked.Wire ?? double.NaN, s.Pitch), asked.Milled(t, s),
+            new(CoilInsertHole.Of(t), Undercut.Of(t), s.Minor, s.InternalMajor), asked.Plating,
             ThreadProfile.External(t, s, Pitches), ThreadProfile.Internal(t, s, Pitches), []);
     }
 

@@ -159,7 +159,7 @@ public sealed class ThreadTurningTests
         CalculationResult free = Turn(Turned(), Thread("M20x2.5", ("standsOut", 120))),
             held = Turn(Turned(), Thread("M20x2.5", ("standsOut", 120)).Picked("support", "centre"));
         Assert.True(held.Figure("deflection") < 0.3 * free.Figure("deflection"));
-        double force = double.Hypot(free.Figure("cuttingForce"), free.Figure("passiveForce"));
+        double force = free.Attached<InfeedCourse>()!.Infeeds[^1].Passive;
         Assert.Equal(
             WorkBend.At(force, free.Figure("rootDiameter"), 120, 120, false, 205_000), free.Figure("deflection"), 1e-6 * free.Figure("deflection"));
         Situation bar = Turned(inside: true), longer = bar with

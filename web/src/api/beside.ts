@@ -21,3 +21,9 @@ export const attached = <K extends Kinds<Attachment>>(
 
 /** The way of the tool, stretch by stretch. */
 export const wayOf = (result: Schemas['CalculationResult']): Schemas['WayPart'][] => attached(result.attachments, 'toolWay')?.parts ?? [];
+
+/** The thread that was chosen, as the address keeps it. */
+export function threadOf(all: readonly Extra[] | null | undefined) {
+  const thread = extra(all, 'threadToCut');
+  return thread && { text: thread.text, ownId: thread.ownId ?? 0 };
+}

@@ -3478,6 +3478,7 @@ export interface paths {
                     Wire?: number;
                     Cutter?: number;
                     Allowed?: number;
+                    Plating?: number;
                 };
                 header?: never;
                 path?: never;
@@ -4950,6 +4951,8 @@ export interface components {
              * @description Growth of the diameter along the axis; 0 for a parallel thread.
              */
             taper: number;
+            /** @description What it is called without its class: what two ways of cutting one thread have in common. */
+            plain: string;
         };
         /** @description The infeeds of a thread, one after the other: the chips with their loads as a course over the passes. */
         AttachmentInfeedCourse: {
@@ -4967,6 +4970,10 @@ export interface components {
              * @description Height of the thread, mm.
              */
             height: number;
+            /** @description Whether the tool is fed towards the chuck. */
+            towardsChuck: boolean;
+            /** @description Whether the work turns clockwise, seen from its free end. */
+            clockwise: boolean;
         };
         /** @description Where crossing holes open the wall of the bore, in the order they were given. */
         AttachmentOpenWalls: {
@@ -5099,6 +5106,14 @@ export interface components {
             method?: string;
             /** @description What it has beyond numbers and picks, such as holes that cross the bore. */
             extras?: components["schemas"]["Extra"][];
+        };
+        CoilInsertHole: {
+            /** Format: double */
+            minor: number;
+            /** Format: double */
+            pitch: number;
+            /** Format: double */
+            major: number;
         };
         ComparedAlternative: {
             name: string;
@@ -7595,6 +7610,7 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            extras: components["schemas"]["Extra"][];
             result: null | components["schemas"]["CalculationResult"];
             /** Format: double */
             time: number;
@@ -7614,6 +7630,14 @@ export interface components {
             symbol: string;
             /** Format: double */
             value: number;
+        };
+        ThreadAround: {
+            coilInsert: null | components["schemas"]["CoilInsertHole"];
+            undercut: null | components["schemas"]["Undercut"];
+            /** Format: double */
+            chamferOutside: number;
+            /** Format: double */
+            chamferInside: number;
         };
         ThreadClass: {
             name: string;
@@ -7759,6 +7783,9 @@ export interface components {
             classes: components["schemas"]["ThreadClass"][];
             wires: null | components["schemas"]["ThreadWires"];
             milled: null | components["schemas"]["ThreadMilled"];
+            around: components["schemas"]["ThreadAround"];
+            /** Format: double */
+            plating: null | number;
             external: components["schemas"]["ProfilePoint"][];
             internal: components["schemas"]["ProfilePoint"][];
             differences: components["schemas"]["ThreadDifference"][];
@@ -7854,6 +7881,14 @@ export interface components {
              * @description How far apart their centres are, mm.
              */
             apart: number;
+        };
+        Undercut: {
+            /** Format: double */
+            diameter: number;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
         };
         UsedInAssembly: {
             /** Format: int32 */

@@ -7,8 +7,8 @@ namespace Incisura.Core.Cutters.Kinds;
 /// <summary>Turning tools, flat as seen on their rake face; the nose is at the origin and the shank runs along Z.</summary>
 internal static class TurningTools
 {
-    /// <summary>Height of the profile of a threading insert over its largest pitch.</summary>
-    public const double ThreadHeightShare = 0.75;
+    /// <summary>Height of the profile of a threading insert over its largest pitch: a little less than of the sharp 60° triangle, 0.866.</summary>
+    public const double ThreadHeightShare = 0.83;
 
     // Corners of an insert by its shape letter (ISO 1832), from the nose round.
     private static readonly Dictionary<string, double[]> Corners = new()
@@ -142,7 +142,7 @@ internal static class TurningTools
 
     private static Profile DrawOutside(Cutter c) => WithInsert(c, swap: false, (o, back, across) => Shank(o, c, back, across * 0.2, back));
 
-    // A threading insert as its rake face shows it; the height of its profile is three quarters of its largest pitch.
+    // A threading insert as its rake face shows it; the height of its profile follows its largest pitch.
     private static Outline ThreadInsert(Cutter c, bool swap)
     {
         double depth = c[LargestPitch] * ThreadHeightShare, wide = depth * Math.Tan(Half(c[ProfileAngle])), edge = c[InscribedCircle];

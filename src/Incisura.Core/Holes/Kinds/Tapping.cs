@@ -7,9 +7,6 @@ namespace Incisura.Core.Holes.Kinds;
 /// <summary>Tapping in step: the feed is pitch times starts, and the speed is held by whatever binds first.</summary>
 internal readonly struct Tapping : IHoleKind
 {
-    // Half-width of the thread groove at a height: the flat of the crest, and the flanks at 30°.
-    private static readonly double FlankRun = Math.Tan(Math.PI / 6);
-
     /// <summary>
     /// Room of loose chips of a tap over that of the solid: short curls at the lower end of what broken chips take, 3 to 10 (Klocke, Manufacturing
     /// Processes 1), since the groove of a thread gives thin ones.
@@ -48,6 +45,13 @@ internal readonly struct Tapping : IHoleKind
     private static readonly Formula SectionFormula = new(
         "A_g", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))",
         "trapezium of the 60° thread from its crest flat; ISO 68-1");
+    private static readonly Formula PipeSectionFormula = SectionFormula with
+    {
+        Expression = "h_t*(q_f*P + h_t*t_f)",
+        Source = "trapezium of the pipe thread: its root q_f of the pitch wide, flanks of the slope t_f",
+    };
+    private static readonly Formula TaperChipFormula = new(
+        "h", "Chip thickness", Quantity.Chip, "f*k_t/(2*z)", "what a taper tap grows in a turn, shared by its teeth; thinner than on its lead");
     private static readonly Formula TorqueFormula = new(
         "M", "Torque", Quantity.Torque, "k_M*k_c*A_g*i_g*(D + D_1)/4/1000",
         "specific force on the groove at its mean radius; forming by its ratio k_M to cutting");
@@ -70,7 +74,7 @@ internal readonly struct Tapping : IHoleKind
         "tap",
         "Tapping in step",
         "tap",
-        [CutterFamily.CuttingTap, CutterFamily.FormingTap],
+        [CutterFamily.CuttingTap, CutterFamily.TaperPipeTap, CutterFamily.FormingTap],
         [
             Depth with { Name = "Depth of thread" },
             Breakthrough with { Default = double.NaN },
@@ -92,14 +96,23 @@ internal readonly struct Tapping : IHoleKind
         ])
     { Takes = LeftoverKind.Hole, FeedInStep = true };
 
+    // A taper tap in a cylindrical hole cuts more than the full height at its gauge plane.
+    public static double MostOf(FieldDescription field, Cutter cutter) =>
+        field.Input == Input.ThreadHeight && cutter.Family == CutterFamily.TaperPipeTap ? 140 : field.Most;
+
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         TapGeometry tap = setup.Tap!;
         NoTrace none = default;
-        x.Propose(Input.Depth, 1.5 * tap.Diameter);
-        x.Propose(Input.ThreadHeight, tap.Forming ? 70 : 75);
-        x.Propose(Input.HoleBefore, ThreadHole.For(tap.Diameter, tap.Pitch, x[Input.ThreadHeight], tap.Forming, ref none));
-        x.Propose(Input.Breakthrough, tap.Pitch);
+        bool taper = tap.Taper > 0;
+        x.Propose(Input.Depth, taper ? tap.GaugeLength - tap.LeadLength : 1.5 * tap.Diameter);
+
+        // A cylindrical hole for a taper thread has the core of the middle of its length.
+        x.Propose(
+            Input.ThreadHeight,
+            taper ? Math.Round(tap.HeightOf(tap.HoleFor(100, ref none) - (tap.Taper * tap.GaugeLength / 4), ref none)) : tap.Forming ? 70 : 75);
+        x.Propose(Input.HoleBefore, tap.HoleFor(x[Input.ThreadHeight], ref none));
+        x.Propose(Input.Breakthrough, taper ? 0 : tap.Pitch);
         x.Propose(Input.BottomClearance, tap.Pitch);
         x.Propose(Input.Approach, Math.Max(2, 3 * tap.Pitch));
         double needed = x[Input.Depth] + tap.LeadLength + x[Input.BottomClearance] + RoomOf(tap, x);
@@ -120,7 +133,7 @@ internal readonly struct Tapping : IHoleKind
     {
         TapGeometry tap = setup.Tap!;
         NoTrace none = default;
-        double least = ThreadHole.For(tap.Diameter, tap.Pitch, 100, tap.Forming, ref none), most = tap.Diameter - (0.1 * tap.Pitch),
+        double least = tap.HoleFor(tap.MostHeight, ref none), most = tap.Diameter - (0.1 * tap.Pitch),
             hole = x[Input.HoleBefore];
         check.Holds(
             hole >= least - 1e-9, "holeBefore", hole,
@@ -148,15 +161,18 @@ internal readonly struct Tapping : IHoleKind
         HoleWork.Ratio(setup, x, ref r, ref trace);
         r[Output.Pitch] = tap.Pitch;
         r[Output.FeedInUse] = lead;
-        r[Output.HoleForHeight] = ThreadHole.For(tap.Diameter, tap.Pitch, x[Input.ThreadHeight], tap.Forming, ref trace);
-        r[Output.HeightGot] = ThreadHole.HeightOf(tap.Diameter, tap.Pitch, hole, tap.Forming, ref trace);
-        r[Output.MinorDiameter] = ThreadHole.MinorFor(tap.Diameter, tap.Pitch, r[Output.HeightGot]);
+        r[Output.HoleForHeight] = tap.HoleFor(x[Input.ThreadHeight], ref trace);
+        r[Output.HeightGot] = tap.HeightOf(hole, ref trace);
+        r[Output.MinorDiameter] = tap.MinorFor(r[Output.HeightGot]);
         double height = (tap.Diameter - r[Output.MinorDiameter]) / 2, section = Section(tap, height), room = x.Through ? 0 : RoomOf(tap, x);
         r[Output.RoomForChips] = room;
         if (TTrace.Listens)
         {
             trace.Take(LeadFormula, lead, new("P", tap.Pitch), new("i_g", x[Input.Starts]));
-            trace.Take(SectionFormula, section, new("h_t", height), new("P", tap.Pitch));
+            if (tap.FloorShare == 1.0 / 8) trace.Take(SectionFormula, section, new("h_t", height), new("P", tap.Pitch));
+            else
+                trace.Take(
+                    PipeSectionFormula, section, new("h_t", height), new("q_f", tap.FloorShare), new("P", tap.Pitch), new("t_f", tap.FlankSlope));
             if (room > 0)
                 trace.Take(
                     RoomFormula, room, new("k_l", LooseChip), new("A_g", section), new("i_g", x[Input.Starts]), new("D", tap.Diameter),
@@ -231,7 +247,7 @@ internal readonly struct Tapping : IHoleKind
         sink.Take(Stretch.Along(WayKind.Retract, -a, -up, 0, rapid) with { Rapid = true });
     }
 
-    private static double Section(TapGeometry tap, double height) => height * ((tap.Pitch / 8) + (height * FlankRun));
+    private static double Section(TapGeometry tap, double height) => height * ((tap.FloorShare * tap.Pitch) + (height * tap.FlankSlope));
 
     private static double RoomOf(TapGeometry tap, in Inputs x)
     {
@@ -300,7 +316,9 @@ internal readonly struct Tapping : IHoleKind
         HoleSetup setup, TapGeometry tap, in Inputs x, double lead, double height, double section, ref HoleResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double k11 = HoleWork.SpecificForce11(setup, x, ref trace), chip = height * lead / (setup.Teeth * tap.LeadLength),
+        bool taper = tap.Taper > 0;
+        double k11 = HoleWork.SpecificForce11(setup, x, ref trace),
+            chip = taper ? lead * tap.Taper / (2 * setup.Teeth) : height * lead / (setup.Teeth * tap.LeadLength),
             force = k11 * Math.Pow(chip, -setup.ChipExponent);
         double ratio = tap.Forming ? setup.Practice.FormingTorque : 1, hole = r[Output.MinorDiameter], n = r[Output.SpindleSpeed];
         double torque = ratio * force * section * x[Input.Starts] * (tap.Diameter + hole) / 4 / 1000, power = torque * Math.PI * n / 30_000;
@@ -310,7 +328,8 @@ internal readonly struct Tapping : IHoleKind
         r[Output.BreakingTorque] = tap.Torsion.Breaking(ref trace);
         if (TTrace.Listens)
         {
-            trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
+            if (taper) trace.Take(TaperChipFormula, chip, new("f", lead), new("k_t", tap.Taper), new("z", setup.Teeth));
+            else trace.Take(ChipFormula, chip, new("h_t", height), new("f", lead), new("z", setup.Teeth), new("l_a", tap.LeadLength));
             trace.Take(ForceFormula, force, new("k_c11", k11), new("h", chip), new("m_c", setup.ChipExponent));
             trace.Take(
                 TorqueFormula, torque, new("k_M", ratio), new("k_c", force), new("A_g", section), new("i_g", x[Input.Starts]),
@@ -343,7 +362,19 @@ internal readonly struct Tapping : IHoleKind
     private static void Class(TapGeometry tap, in HoleResult r, List<Finding> findings)
     {
         double minor = r[Output.MinorDiameter];
-        IReadOnlyList<MinorClass> classes = MinorLimits.Of(tap.Diameter, tap.Pitch);
+        if (tap.Taper > 0)
+        {
+            findings.Add(new(
+                "gauge-plane", Severity.Info,
+                new(
+                    "The gauge plane of the tap comes to the face with its tip {0} deep; a turn more or less moves it by {1}. The torque grows to "
+                        + "the end.",
+                    new(tap.GaugeLength, Quantity.Length), new Measure(tap.Pitch, Quantity.Length)),
+                ""));
+            return;
+        }
+
+        IReadOnlyList<MinorClass> classes = MinorLimits.Of(tap.Thread);
         if (classes.Count == 0)
         {
             findings.Add(new("no-class", Severity.Info, new("No standard gives limits for the minor diameter of this thread."), ""));
@@ -351,7 +382,7 @@ internal readonly struct Tapping : IHoleKind
         }
 
         MinorClass? tightest = classes.Where(c => c.Holds(minor)).Select(c => (MinorClass?)c).FirstOrDefault();
-        MinorClass usual = classes.FirstOrDefault(c => c.Name is "6H" or "2B");
+        MinorClass usual = classes.FirstOrDefault(c => c.Name is "6H" or "2B" or "G");
         findings.Add(tightest is { } c
             ? new(
                 "minor-class", Severity.Info,

@@ -16,6 +16,8 @@ interface Props {
   elsewhere?: ReadonlySet<FieldCode> | undefined;
 }
 
+/** What stands before everything else, since all of it follows from that. */
+const FIRST = 'threadToCut';
 const SET_BY = { hand: '', best: 'set by the best point, ', method: 'set by the method, ' };
 
 /** The choices of the operation, read from its description and grouped by what they are. */
@@ -35,6 +37,8 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
   const names = new Map<string, string>(
     result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]),
   );
+
+  const first = operation.extras.includes(FIRST);
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
     const range =
@@ -59,6 +63,7 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
   return (
     <section className="choices" aria-label="Choices" data-region tabIndex={-1}>
       <h2 className="sr">Choices</h2>
+      {first && EXTRAS[FIRST]?.({ chosen, address, result, refused })}
       {groups.map((group) => (
         <div key={group}>
           <h3>{group}</h3>
@@ -99,9 +104,11 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
             ))}
         </div>
       ))}
-      {operation.extras.map((kind) => (
-        <Fragment key={kind}>{EXTRAS[kind as keyof typeof EXTRAS]?.({ chosen, address, result, refused })}</Fragment>
-      ))}
+      {operation.extras
+        .filter((kind) => kind !== FIRST)
+        .map((kind) => (
+          <Fragment key={kind}>{EXTRAS[kind as keyof typeof EXTRAS]?.({ chosen, address, result, refused })}</Fragment>
+        ))}
     </section>
   );
 }

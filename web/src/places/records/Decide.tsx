@@ -1,4 +1,4 @@
-import { extra } from '../../api/beside';
+import { extra, threadOf } from '../../api/beside';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
@@ -211,9 +211,4 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
       <Refusal act={act} record={record} kept={needsReason && Boolean(reason)} />
     </section>
   );
-}
-
-function threadOf(extras: Schemas['RecordRevisionView']['extras']) {
-  const thread = extra(extras, 'threadToCut');
-  return thread && { text: thread.text, ownId: thread.ownId ?? 0 };
 }

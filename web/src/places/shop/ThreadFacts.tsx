@@ -7,8 +7,8 @@ import { ThreadDrawing } from './ThreadDrawing';
 type View = Schemas['ThreadView'];
 type Limits = Schemas['LimitPair'];
 
-/** What somebody typed about measuring and milling a thread. */
-export type Questions = Partial<Record<'wire' | 'cutter' | 'allowed', Typed>>;
+/** What somebody typed about measuring, milling and coating a thread. */
+export type Questions = Partial<Record<'wire' | 'cutter' | 'allowed' | 'plating', Typed>>;
 
 const FIELDS: Record<string, string> = { starts: 'count', leftHand: 'yes' };
 
@@ -150,9 +150,41 @@ export function ThreadFacts(props: {
               </div>
             </>
           )}
+          <h2>Around it</h2>
+          <div className="rows">
+            {row('Chamfer outside begins at, at most', length(t.around.chamferOutside))}
+            {row('Countersink inside reaches, at least', length(t.around.chamferInside))}
+            {t.around.undercut && (
+              <>
+                {row('Undercut behind it, diameter *', length(t.around.undercut.diameter))}
+                {row('Undercut, width *', `${units.fine(t.around.undercut.least)} – ${length(t.around.undercut.most)}`)}
+              </>
+            )}
+            {t.around.coilInsert && (
+              <>
+                {row('Hole for a coil insert, minor', length(t.around.coilInsert.minor))}
+                {row('its pitch and major diameter', `${units.fine(t.around.coilInsert.pitch)}, ${length(t.around.coilInsert.major)}`)}
+              </>
+            )}
+          </div>
+          {t.around.undercut && <p className="muted small">* DIN 76-1, form A, set down from memory.</p>}
         </section>
       </div>
       {t.differences.length > 0 && <Differences thread={t} />}
+      {t.classes.length > 0 && onTyped && (
+        <div className="coating">
+          <NumberField
+            label="Coating that comes after"
+            symbol="t"
+            quantity="deviation"
+            value={t.plating ?? 0}
+            typed={typed.plating}
+            onTyped={asks('plating')}
+            note="the limits below are those before it"
+            refused={refused.plating}
+          />
+        </div>
+      )}
       {t.classes.length > 0 ? (
         <div className="columns limits">
           <Classes thread={t} internal={false} />
@@ -215,7 +247,8 @@ function Classes({ thread, internal }: { thread: View; internal: boolean }) {
   return (
     <section>
       <h2>
-        Limits, {internal ? 'internal' : 'external'}, {units.unit('length')}
+        Limits, {internal ? 'internal' : 'external'}
+        {thread.plating ? `, before ${units.text(thread.plating, 'deviation')} of coating` : ''}, {units.unit('length')}
       </h2>
       <div className="wide-table">
         <table className="limits">
@@ -256,6 +289,7 @@ function Classes({ thread, internal }: { thread: View; internal: boolean }) {
         </table>
       </div>
       <p className="muted small">
+        Go gauge at the {internal ? 'least' : 'largest'} pitch diameter, no-go gauge at the {internal ? 'largest' : 'least'}.{' '}
         {rows[0]!.source.split(';')[0]}.{unsure.length > 0 && ' * Set down from memory, not checked against the standard.'}
         {[...new Set(rows.map((r) => r.source.split('; ')[1]).filter(Boolean))].map((s) => ` ${s![0]!.toUpperCase()}${s!.slice(1)}.`)}
       </p>

@@ -2,6 +2,7 @@ import { Button, Select } from 'antd';
 import { Link } from 'react-router';
 import { useUnits } from '../../../app/session';
 import { clock } from '../../../parts/units';
+import { threadOf } from '../../../api/beside';
 import { given, pathOf } from '../address';
 import type { Group, Solved } from './words';
 
@@ -29,6 +30,7 @@ export function Chain(props: { result: Solved; group: Group; disabled: boolean; 
       machine: group.machineId,
       numbers: given(s.numbers),
       picks: s.options,
+      thread: threadOf(s.extras),
     });
   return (
     <section>

@@ -5,6 +5,7 @@ import type { Page } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, radians, Solid, SymbolText } from '../pictures/parts';
 
 const [W, H] = [350, 262];
+const SIDE = 270;
 
 /** The way of the cutter round the thread, seen along the axis, and the cutter in the work from the side. */
 export function ThreadMillingView(page: Page) {
@@ -24,7 +25,7 @@ function Round({ result, cutter }: Page) {
   const cut = cutter.dimensions!.DC! / 2;
   const reach = inside ? root * 1.25 : path + cut;
   const scale = 106 / reach;
-  const [cx, cy] = [172, 122];
+  const [cx, cy] = [126, 122];
   const r = (mm: number) => mm * scale;
   const climb = result.options.climb !== 'conventional';
   const clockwise = (climb && cutter.hand !== 'left') !== inside;
@@ -48,7 +49,7 @@ function Round({ result, cutter }: Page) {
       <Hatch id="h-round" />
       {inside ? (
         <Solid
-          d={`M20 6H324V238H20ZM${cx - r(crest)} ${cy}a${r(crest)} ${r(crest)} 0 1 0 ${2 * r(crest)} 0a${r(crest)} ${r(crest)} 0 1 0 ${-2 * r(crest)} 0Z`}
+          d={`M10 6H242V238H10ZM${cx - r(crest)} ${cy}a${r(crest)} ${r(crest)} 0 1 0 ${2 * r(crest)} 0a${r(crest)} ${r(crest)} 0 1 0 ${-2 * r(crest)} 0Z`}
           hatch="h-round"
         />
       ) : (
@@ -80,7 +81,7 @@ function Round({ result, cutter }: Page) {
       <Label x={W - 4} y={48} anchor="end" clear>
         rim {units.text(figure(result, 'rimFeed'), 'feedRate')}
       </Label>
-      <Label x={24} y={20} colour={colour} clear>
+      <Label x={14} y={20} colour={colour} clear>
         <SymbolText text="ε" /> {units.text(figure(result, 'flankError'), 'deviation')}
       </Label>
       <Label x={W} y={H - 4} anchor="end">
@@ -101,8 +102,8 @@ function Side({ result, cutter, assembly }: Page) {
   const through = result.options.end === 'through';
   const bottom = inside && !through ? Math.max(fieldValue(result, 'depthOfHoleBefore'), tip) : tip * 1.1;
   const outer = inside ? root * 1.7 : path + cutter.dimensions!.DC!;
-  const scale = Math.min(150 / (bottom + 4), 150 / outer);
-  const [cx, top] = [172, 84];
+  const scale = Math.min(150 / (bottom + 4), 118 / outer);
+  const [cx, top] = [140, 84];
   const x = (radius: number) => cx + radius * scale;
   const y = (depth: number) => top + depth * scale;
   const lean = (depth: number) => ((inside ? -taper : taper) / 2) * depth;
@@ -120,10 +121,15 @@ function Side({ result, cutter, assembly }: Page) {
       ? `M${x(side * outer)} ${top}H${x(side * crest)}${flank(side)}V${through ? base : floor}${through ? '' : `H${cx}V${base}`}H${x(side * outer)}Z`
       : `M${cx} ${top}H${x(side * crest)}${flank(side)}V${floor}H${x(side * outer)}V${base}H${cx}Z`;
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`The cutter in the work, thread ${thread.text}`}>
+    <svg
+      viewBox={`0 0 ${SIDE} ${H}`}
+      preserveAspectRatio="xMidYMin"
+      role="img"
+      aria-label={`The cutter in the work, thread ${thread.text}`}
+    >
       <Hatch id="h-side" />
       <clipPath id="mill-side">
-        <rect x="0" y="4" width={W} height={H - 24} />
+        <rect x="0" y="4" width={SIDE} height={H - 24} />
       </clipPath>
       <g clipPath="url(#mill-side)">
         <Solid d={half(1)} hatch="h-side" />
@@ -140,7 +146,7 @@ function Side({ result, cutter, assembly }: Page) {
       <Label x={8} y={18} accent>
         {thread.text}
       </Label>
-      <Label x={W} y={H - 4} anchor="end">
+      <Label x={SIDE} y={H - 4} anchor="end">
         from the side · to scale
       </Label>
     </svg>

@@ -6,6 +6,7 @@ import type { Page } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, Solid, SymbolText } from '../pictures/parts';
 
 const [W, H] = [350, 262];
+const SIDE = 270;
 
 /** The chips of every infeed in the groove with the course of the force, and the tool at the work, to scale. */
 export function ThreadTurningView(page: Page) {
@@ -20,11 +21,12 @@ export function ThreadTurningView(page: Page) {
 function Chips({ result }: Page) {
   const units = useUnits();
   const course = attached(result.attachments, 'infeedCourse')!;
-  const { infeeds, height, pitch } = course;
+  const { infeeds, height, pitch, towardsChuck } = course;
   const wide = Math.max(pitch, ...infeeds.flatMap((i) => i.outline.map((p) => 2 * Math.abs(p.z))));
   const scale = Math.min(210 / wide, 190 / (height * 1.25));
   const [cx, top] = [120, 34];
-  const x = (z: number) => cx - z * scale;
+  // The chuck is on the left.
+  const x = (z: number) => cx + (towardsChuck ? -z : z) * scale;
   const y = (depth: number) => top + depth * scale;
   const path = (points: Schemas['ProfilePoint'][]) =>
     points.map((p, i) => `${i ? 'L' : 'M'}${x(p.z).toFixed(2)} ${y(p.r).toFixed(2)}`).join('');
@@ -47,7 +49,7 @@ function Chips({ result }: Page) {
           fill="var(--accent)"
           fillOpacity={0.18 + (0.62 * i.force) / most}
           stroke="var(--sheet)"
-          strokeWidth=".8"
+          strokeWidth={infeeds.length > 14 ? 0.3 : 0.7}
         />
       ))}
       <path d={`M10 ${top}H230`} stroke="var(--ink)" strokeWidth="1.2" />
@@ -55,7 +57,11 @@ function Chips({ result }: Page) {
       <Label x={226} y={y(height) + 16} anchor="end" accent clear>
         <SymbolText text="h_c" /> {units.text(height, 'length')}
       </Label>
-      <path d={`M44 ${top - 12}H14l7 -4M14 ${top - 12}l7 4`} stroke="var(--muted)" fill="none" />
+      <path
+        d={towardsChuck ? `M44 ${top - 12}H14l7 -4M14 ${top - 12}l7 4` : `M14 ${top - 12}H44l-7 -4M44 ${top - 12}l-7 4`}
+        stroke="var(--muted)"
+        fill="none"
+      />
       <Label x={50} y={top - 8}>
         feed
       </Label>
@@ -92,6 +98,7 @@ function Chips({ result }: Page) {
 function AtWork({ result, cutter, assembly }: Page) {
   const units = useUnits();
   const thread = attached(result.attachments, 'cutThread')!;
+  const { towardsChuck, clockwise } = attached(result.attachments, 'infeedCourse')!;
   const inside = thread.inside;
   const [crest, root] = [fieldValue(result, 'crestDiameter'), figure(result, 'rootDiameter')];
   const [length, runIn, runOut] = [fieldValue(result, 'length'), fieldValue(result, 'runIn'), fieldValue(result, 'runOut')];
@@ -101,7 +108,7 @@ function AtWork({ result, cutter, assembly }: Page) {
   const outer = inside ? widest * 1.35 : widest;
   // Along the axis: the chuck, the work, the way to run in, and room for the tool.
   const long = out + runIn + (inside ? 40 : 18);
-  const scale = Math.min((W - 46) / long, 150 / outer);
+  const scale = Math.min((SIDE - 46) / long, 150 / outer);
   const axis = inside ? 132 : 176;
   const face = 34 + out * scale;
   const x = (z: number) => face - z * scale;
@@ -114,12 +121,12 @@ function AtWork({ result, cutter, assembly }: Page) {
     const z = (i * length) / (2 * pitches);
     return `L${x(z).toFixed(2)} ${at(z, i % 2 ? root : crest).toFixed(2)}`;
   });
-  const tool = `translate(${x(-runIn)} ${y(crest / 2)}) ${inside ? '' : 'rotate(-90)'} scale(${scale})`;
+  const tool = `translate(${x(towardsChuck ? -runIn : length + runOut)} ${y(crest / 2)}) ${inside ? '' : 'rotate(-90)'} scale(${scale} ${-scale})`;
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`The tool at the work, thread ${thread.text}`}>
+    <svg viewBox={`0 0 ${SIDE} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`The tool at the work, thread ${thread.text}`}>
       <Hatch id="h-work" />
       <clipPath id="at-work">
-        <rect x="0" y="4" width={W} height={H - 24} />
+        <rect x="0" y="4" width={SIDE} height={H - 24} />
       </clipPath>
       <g clipPath="url(#at-work)">
         <path d={`M4 ${y(outer / 2) - 16}H30V${y(-outer / 2) + 16}H4Z`} fill="var(--part)" stroke="var(--muted)" />
@@ -134,7 +141,7 @@ function AtWork({ result, cutter, assembly }: Page) {
             hatch="h-work"
           />
         )}
-        <path d={`M0 ${axis}H${W}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" />
+        <path d={`M0 ${axis}H${SIDE}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" />
         <g transform={tool}>
           <ProfileShapes profile={assembly.looks.profile} helix={cutter.dimensions?.FHA ?? 0} pixel={1 / scale} />
         </g>
@@ -145,8 +152,8 @@ function AtWork({ result, cutter, assembly }: Page) {
       <Label x={x(length / 2)} y={inside ? y(-crest / 2) - 6 : y(-crest / 2) + 28} anchor="middle" clear>
         L {units.text(length, 'length')}
       </Label>
-      <Label x={W} y={H - 4} anchor="end">
-        tool at the work · to scale
+      <Label x={SIDE} y={H - 4} anchor="end">
+        {towardsChuck ? 'towards' : 'away from'} the chuck · work {clockwise ? 'clockwise' : 'counter-clockwise'}
       </Label>
     </svg>
   );
