@@ -24,6 +24,7 @@ export const TABLE = [
     inch: { unit: 'in³/min', perBase: 16.387064, decimals: 2 },
   },
   { quantity: 'ratio', metric: { unit: '', perBase: 1, decimals: 3 }, inch: { unit: '', perBase: 1, decimals: 3 } },
+  { quantity: 'force', metric: { unit: 'N', perBase: 1, decimals: 0 }, inch: { unit: 'lbf', perBase: 4.4482216152605, decimals: 0 } },
 ] as Schemas['QuantityUnits'][];
 
 export const unitsIn = (system: UnitSystem) => new UnitFormat(TABLE, system);

@@ -58,11 +58,17 @@ public static class CutterListing
             { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f =>
                 $"{ThreadTables.Meant(c[Dimension.ThreadDiameter], c[Dimension.Pitch])} {f.Name}",
             { Shank: ShankForm.Blade } f => $"{f.Name}, {size} wide",
+            { Code: CutterFamily.ThreadTurningTool or CutterFamily.InsideThreadTurningTool } f =>
+                $"{f.Name}, shank {size}, {c[Dimension.ProfileAngle]:0.#}°, pitch {PitchesOf(c)}",
             { Use: CutterUse.Turning } f => $"{f.Name}, shank {size}{(f.Picks.Count > 0 ? ", insert " + c.Picked("insert") : "")}",
             { Use: CutterUse.Milling } f when f.Has(Dimension.Teeth) => $"Ø{size} z{c.Teeth} {f.Name}",
             { } f => $"Ø{size} {f.Name}",
         };
     }
+
+    private static string PitchesOf(Cutter c) => c[Dimension.LargestPitch] > c[Dimension.Pitch]
+        ? string.Create(CultureInfo.InvariantCulture, $"{c[Dimension.Pitch]:0.###} to {c[Dimension.LargestPitch]:0.###}")
+        : c[Dimension.Pitch].ToString("0.###", CultureInfo.InvariantCulture);
 
     private static SearchFacts FactsOf(ListedCutter listed)
     {

@@ -46,6 +46,7 @@ public static partial class SearchWords
         [CutterFamily.GroovingBlade] = "groove einstechhalter stechhalter",
         [CutterFamily.PartingBlade] = "cutoff part abstechhalter stechhalter",
         [CutterFamily.ThreadTurningTool] = "gewindedrehhalter drehhalter",
+        [CutterFamily.InsideThreadTurningTool] = "gewindedrehhalter gewindebohrstange",
     };
 
     private static readonly Dictionary<CuttingMaterial, string> Materials = new()

@@ -194,14 +194,14 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
     internal static double SignedLead(ThreadTurningSetup own, double diameter) =>
         (own.WithHand ? 1 : -1) * ThreadShape.LeadAngle(own.Thread.Thread.Lead, diameter);
 
-    // As many as are usual, and more where work or bar would bend too far, if that helps.
+    // As many as are usual, and more where work or bar would bend too far or the spindle gives too little, if that helps.
     private static void ProposeInfeeds(ThreadTurningSetup own, double pitch, ref Inputs x)
     {
         double usual = Math.Max(1, Math.Ceiling(Math.Round(InfeedsAtLeast + (InfeedsPerPitch * pitch)) / own.Teeth)), count = usual;
         x.Propose(Input.Infeeds, count);
         if (x.IsTyped(Input.Infeeds)) return;
-        while (count < MoreInfeeds * usual && ThreadTurningLoad.BendOf(own, x) > x[Input.DeflectionAllowed]) x.Propose(Input.Infeeds, ++count);
-        if (ThreadTurningLoad.BendOf(own, x) > x[Input.DeflectionAllowed]) x.Propose(Input.Infeeds, usual);
+        while (count < MoreInfeeds * usual && !ThreadTurningLoad.Stands(own, x)) x.Propose(Input.Infeeds, ++count);
+        if (!ThreadTurningLoad.Stands(own, x)) x.Propose(Input.Infeeds, usual);
     }
 
     private static void RefuseTool(ThreadTurningSetup own, in Inputs x, InputCheck check)

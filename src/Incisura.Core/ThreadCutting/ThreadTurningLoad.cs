@@ -1,4 +1,5 @@
 using Incisura.Core.Holes;
+using Incisura.Core.Machines;
 using Incisura.Core.Threads;
 
 namespace Incisura.Core.ThreadCutting;
@@ -138,14 +139,18 @@ internal static class ThreadTurningLoad
             trace.Take(BarBendFormula, r[Output.Deflection], new("F_b", last.Passive), new("K_0", setup.Tip.AtTip));
     }
 
-    /// <summary>Bend along the height of the thread at the infeed that makes its size, µm.</summary>
-    public static double BendOf(ThreadTurningSetup setup, in Inputs x)
+    /// <summary>Whether the infeeds bend work or bar no further than is allowed, and take no more than the spindle gives.</summary>
+    public static bool Stands(ThreadTurningSetup setup, in Inputs x)
     {
         InfeedWalk walk = new(setup, x);
-        double passive = 0;
-        while (walk.Next(out InfeedLoad load)) passive = load.Passive;
+        double passive = 0, force = 0;
+        while (walk.Next(out InfeedLoad load)) (passive, force) = (load.Passive, Math.Max(force, load.Force));
         NoTrace none = default;
-        return setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none);
+        if ((setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none)) > x[Input.DeflectionAllowed]) return false;
+        double widest = SpeedDiameter(setup, x), n = SpeedHeld(setup, x, out _), torque = force * widest / 2000,
+            power = CuttingSetup.MotorPower(force * CuttingSetup.CuttingSpeedFor(n, widest) / 60_000, setup.Efficiency);
+        SpindlePoint gives = setup.Curve.At(n);
+        return !(power > gives.Power) && !(torque > gives.Torque);
     }
 
     /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>

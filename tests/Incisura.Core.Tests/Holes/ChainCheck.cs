@@ -96,6 +96,16 @@ internal static class ChainCheck
                     Hold(t.Through || depth >= tip - 1e-6, $"the hole ends at {depth}, the tap at {tip}");
                     finished = true;
                     break;
+                case "thread-milling":
+                    double pitch = c.Picks.GetValueOrDefault("profiles") == "one" && D("TPX") >= t.Pitch && D("TP") <= t.Pitch ? t.Pitch : D("TP");
+                    Hold(Math.Abs(pitch - t.Pitch) < 1e-3 && c.CuttingDiameter < hole, "cannot mill this pitch in this hole");
+                    Hold(
+                        N("crestDiameter") == hole && hole >= t.Diameter - (1.09 * t.Pitch) && hole <= t.Diameter - (0.75 * t.Pitch),
+                        $"in a core of {hole}");
+                    Hold(r.Attached<CutThread>() is { } cut && cut.LeftHand == t.LeftHand && cut.Inside, "another thread");
+                    Hold(t.Through || depth >= tip - 1e-6, $"the hole ends at {depth}, the mill at {tip}");
+                    finished = true;
+                    break;
                 case "ream":
                     Hold(
                         hole < c.CuttingDiameter && N("holeBefore") == hole

@@ -44,7 +44,7 @@ internal static class Rack
         foreach (RackTool tool in tools)
         {
             string operation = HoleSample.All.FirstOrDefault(a => a.Family == tool.Family).Code
-                ?? (tool.Family == CutterFamily.ChamferMill ? "chamfer" : "side-rough");
+                ?? (tool.Family switch { CutterFamily.ChamferMill => "chamfer", CutterFamily.ThreadMill => "thread-milling", _ => "side-rough" });
             Situation s = tool.Place(HoleSample.With(tool.Family, operation, tool.Dimensions).Changed(tool.Change));
             int id = rack.Count + 1;
             double projection = Math.Max(s.Cutter.Value.LeastProjection, s.Cutter.Value.OverallLength - 30);

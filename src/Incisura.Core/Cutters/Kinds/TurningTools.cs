@@ -7,8 +7,8 @@ namespace Incisura.Core.Cutters.Kinds;
 /// <summary>Turning tools, flat as seen on their rake face; the nose is at the origin and the shank runs along Z.</summary>
 internal static class TurningTools
 {
-    /// <summary>Height of the profile of a threading insert over its largest pitch: a little less than of the sharp 60° triangle, 0.866.</summary>
-    public const double ThreadHeightShare = 0.83;
+    /// <summary>Height of the profile of a threading insert over its largest pitch: that of the sharp 60° triangle, 0.866, and of a buttress thread.</summary>
+    public const double ThreadHeightShare = 0.88;
 
     // Corners of an insert by its shape letter (ISO 1832), from the nose round.
     private static readonly Dictionary<string, double[]> Corners = new()
