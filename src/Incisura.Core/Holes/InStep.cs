@@ -11,7 +11,7 @@ public static class InStep
     /// <param name="lead">Lead: pitch times starts, mm, above 0.</param>
     public static double SpeedUpTo(double speed, double lead)
     {
-        while (speed * lead / speed != lead) speed = Math.BitDecrement(speed);
+        while (speed > 0 && speed * lead / speed != lead) speed = Math.BitDecrement(speed);
         return speed;
     }
 

@@ -10,7 +10,8 @@ namespace Incisura.Core.ThreadCutting;
 internal readonly struct MilledGroove
 {
     private const int Angles = 32, Most = 128;
-    private const double LeastArc = 1e-9;
+    private const int MostApart = 512;
+    private const double LeastArc = 1e-6;
 
     private readonly GrooveProfile groove;
     private readonly double blank, cutter, centre, feed;
@@ -29,10 +30,10 @@ internal readonly struct MilledGroove
         centre = inside ? wall - cutter : wall + cutter;
         feed = rimFeed * centre / wall;
         double cosine = ((before * before) - (centre * centre) - (cutter * cutter)) / (2 * centre * cutter);
-        Arc = Math.Acos(Math.Clamp(inside ? cosine : -cosine, -1, 1));
+        Arc = centre > 0 ? Math.Acos(Math.Clamp(inside ? cosine : -cosine, -1, 1)) : 0;
     }
 
-    /// <summary>Arc in which the tips are in the work θ_e, radians.</summary>
+    /// <summary>Arc in which the tips are in the work θ_e, radians; 0 for a cutter that does not go round.</summary>
     public double Arc { get; }
 
     /// <summary>Feed per tooth of the centre f_m, mm.</summary>
@@ -59,7 +60,8 @@ internal readonly struct MilledGroove
     {
         // Steps back from where a tooth enters with its largest chip; so many to the space between two teeth that the next stands on one too.
         double between = 2 * Math.PI / teeth;
-        int apart = (int)Math.Max(1, Math.Ceiling(Angles * between / Math.Max(Arc, LeastArc)));
+        if (!(Arc > LeastArc)) return default;
+        int apart = (int)Math.Clamp(Math.Ceiling(Angles * between / Arc), 1, MostApart);
         double step = between / apart;
         int count = Math.Min(Most, (int)(Arc / step) + 1);
         Span<(double Along, double Across)> forces = stackalloc (double, double)[count];

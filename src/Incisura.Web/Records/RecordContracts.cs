@@ -39,6 +39,7 @@ public sealed record SituationWords(
     string Assembly,
     double Diameter,
     int Teeth,
+    bool Turning,
     double Projection,
     string Holder,
     int MachineId,

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Cutters;
 using Incisura.Core.Records;
 
 namespace Incisura.Web.Records;
@@ -48,6 +49,7 @@ public static class RecordViews
         s.Assembly.Value.Number,
         s.Cutter.Value.CalledSize,
         s.Cutter.Value.Teeth,
+        s.Cutter.Value.Described.Use == CutterUse.Turning,
         s.Assembly.Value.Projection,
         s.Holder.Value.Kind,
         s.Machine.Id,

@@ -70,6 +70,13 @@ public sealed class ThreadMillingTests
         Assert.Equal(profiles * one, pass.Load(teeth, profiles, 0, 2000, 0.25, 0.3).Peak, 1e-9 * profiles * one);
     });
 
+    [Theory]
+    [InlineData(10, 10, 12)]
+    [InlineData(10, 9.9999999, 5)]
+    [InlineData(4, 3, 6)]
+    public void A_pass_that_takes_nothing_or_cannot_be_is_worked_out_at_once(double wall, double before, double cutter) =>
+        Assert.Equal((0, 0), new MilledGroove(new(0.58, 0.58, 0.2), true, wall, before, before, cutter, 0.05).Load(4, 12, 0.1, 2000, 0.25, 0.3));
+
     [Fact]
     public void Rim_and_centre_have_their_own_feeds_inside_and_outside()
     {

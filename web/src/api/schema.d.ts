@@ -7440,6 +7440,7 @@ export interface components {
             diameter: number;
             /** Format: int32 */
             teeth: number;
+            turning: boolean;
             /** Format: double */
             projection: number;
             holder: string;

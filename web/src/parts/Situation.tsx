@@ -1,3 +1,4 @@
+import type { UnitFormat } from './units';
 import type { Schemas } from '../api/client';
 import { useUnits } from '../app/session';
 import { groupColours } from '../app/looks';
@@ -12,13 +13,17 @@ export function MaterialName({ name, group, hardness }: { name: string; group: s
   );
 }
 
+/** The size people call a cutter by: what turns by its diameter and teeth, what stands still by its shank. */
+export const sizeOf = (s: Schemas['SituationWords'], units: UnitFormat): string =>
+  s.turning ? `shank ${units.size(s.diameter)}` : `Ø${units.size(s.diameter)} z${s.teeth}`;
+
 /** The situation as one sentence, as it heads records, editions and lookups. */
 export function SituationSentence({ s }: { s: Schemas['SituationWords'] }) {
   const units = useUnits();
   return (
     <>
-      <b>{s.operationName}</b> of <MaterialName name={s.material} group={s.group} hardness={s.hardness} /> with <b>{s.assembly}</b>, Ø
-      {units.size(s.diameter)} z{s.teeth}, {units.size(s.projection)} {units.system} out of a {s.holder}, on <b>{s.machine}</b>
+      <b>{s.operationName}</b> of <MaterialName name={s.material} group={s.group} hardness={s.hardness} /> with <b>{s.assembly}</b>,{' '}
+      {sizeOf(s, units)}, {units.size(s.projection)} {units.system} out of a {s.holder}, on <b>{s.machine}</b>
     </>
   );
 }

@@ -5,7 +5,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
-import { MaterialName } from '../../parts/Situation';
+import { MaterialName, sizeOf } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
@@ -104,7 +104,7 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
         {s.assembly} <MaterialName name={s.material} group={entry.group} hardness={s.hardness} />
       </h1>
       <p>
-        {s.operationName}, Ø{units.size(s.diameter)} z{s.teeth}, {units.text(s.projection, 'length')} out, on <b>{s.machine}</b>
+        {s.operationName}, {sizeOf(s, units)}, {units.text(s.projection, 'length')} out, on <b>{s.machine}</b>
       </p>
       {entry.warning && (
         <p className="warn" role="alert">
