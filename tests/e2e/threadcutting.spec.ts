@@ -32,7 +32,7 @@ test('an outside inch thread on the turning centre: typed, sized within its clas
   await expect.poll(() => figure(maren, 'feedInUse')).toBeCloseTo(1.954, 3);
   await maren.getByRole('button', { name: 'in', exact: true }).click();
   await field(maren, 'Height, on a side').fill('.08');
-  await expect(maren.getByRole('alert')).toContainText('is outside 2A of 1/2-13 UNC');
+  await expect(maren.getByRole('region', { name: 'Choices' }).getByRole('alert')).toContainText('is outside 2A of 1/2-13 UNC');
   await field(maren, 'Height, on a side').press('Escape');
   await expect(
     maren.getByText('The spindle turns counter-clockwise, seen from the free end; the tool is fed towards the chuck.'),
@@ -75,13 +75,14 @@ test('a left-hand inside thread of two starts says which way all goes, and what 
 
 test('a thread that the cutter cannot make is refused where it is typed, and what was typed stays', async ({ browser }) => {
   const maren = await calculate(browser, 'thread-milling', 'A-1331', '42CrMo4', 'Brindle', 'M24×3-6H');
+  const choices = maren.getByRole('region', { name: 'Choices' });
   await box(maren).fill('M8');
   await box(maren).press('Tab');
-  await expect(maren.getByRole('alert')).toContainText('does not go into a hole');
+  await expect(choices.getByRole('alert')).toContainText('does not go into a hole');
   await expect(box(maren)).toHaveValue('M8');
   await box(maren).fill('M24x2');
   await maren.locator('.ant-select-dropdown:visible .ant-select-item-option').first().click();
-  await expect(maren.getByRole('alert')).toBeHidden();
+  await expect(choices.getByRole('alert')).toBeHidden();
   await expect(box(maren)).toHaveValue('M24×2');
   await maren.getByRole('link', { name: 'its page' }).click();
   await expect(maren.getByRole('heading', { level: 1 })).toHaveText('M24×2');

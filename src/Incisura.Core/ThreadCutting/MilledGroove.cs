@@ -9,8 +9,7 @@ namespace Incisura.Core.ThreadCutting;
 /// </summary>
 internal readonly struct MilledGroove
 {
-    private const int Angles = 32, Most = 128;
-    private const int MostApart = 512;
+    private const int Angles = 20, MostApart = 256;
     private const double LeastArc = 1e-6;
 
     private readonly GrooveProfile groove;
@@ -63,8 +62,11 @@ internal readonly struct MilledGroove
         if (!(Arc > LeastArc)) return default;
         int apart = (int)Math.Clamp(Math.Ceiling(Angles * between / Arc), 1, MostApart);
         double step = between / apart;
-        int count = Math.Min(Most, (int)(Arc / step) + 1);
-        Span<(double Along, double Across)> forces = stackalloc (double, double)[count];
+        int count = (int)(Arc / step) + 1;
+
+        // Forces by the place of the first tooth: teeth a space apart stand on the same one.
+        Span<(double Along, double Across)> forces = stackalloc (double, double)[apart];
+        Span<int> behind = stackalloc int[profiles];
         double sum = 0, peak = 0, last = 0;
 
         // A flank of slope t has the length y·√(1 + t²) and takes the chip h·t/√(1 + t²); the force square to it acts outward by the same share.
@@ -81,7 +83,8 @@ internal readonly struct MilledGroove
             (double sine, double cosine) = Math.SinCos(at);
             double nose = k11 * Math.Pow(feed * sine, 1 - exponent), deep = DepthAt(sine, cosine),
                 tangential = nose * (groove.Floor + (deep * cuts)), push = radial * nose * (groove.Floor + (deep * pushes));
-            forces[i] = ((tangential * cosine) + (push * sine), (tangential * sine) - (push * cosine));
+            ref (double Along, double Across) place = ref forces[i % apart];
+            place = (place.Along + (tangential * cosine) + (push * sine), place.Across + (tangential * sine) - (push * cosine));
 
             // Flanks turn on a shorter arm than the nose.
             double turning = nose * ((groove.Floor * cutter) + (deep * cuts * (cutter - (deep / 2))));
@@ -92,14 +95,17 @@ internal readonly struct MilledGroove
         // What is left to where the chip begins with nothing.
         sum += (Arc - ((count - 1) * step)) * last / 2;
 
-        // Every place of the first tooth; each profile stands further back by its lag, and its teeth a space apart.
-        double behind = lag / step;
+        // Every place of the first tooth; each profile stands further back by its lag.
+        for (int p = 0; p < profiles; p++) behind[p] = (int)Math.Round(p * lag / step) % apart;
         for (int i = 0; i < apart; i++)
         {
             double along = 0, across = 0;
-            for (int p = 0; p < profiles; p++)
-                for (int j = (i + (int)Math.Round(p * behind)) % apart; j < count; j += apart)
-                    (along, across) = (along + forces[j].Along, across + forces[j].Across);
+            foreach (int back in behind)
+            {
+                (double Along, double Across) one = forces[i + back < apart ? i + back : i + back - apart];
+                (along, across) = (along + one.Along, across + one.Across);
+            }
+
             peak = Math.Max(peak, (along * along) + (across * across));
         }
 

@@ -26,6 +26,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="StockPlace">Where the assembly is kept.</param>
 /// <param name="Figures">The figures.</param>
 /// <param name="Way">What the tool does along its axis; empty where it does not move along it alone.</param>
+/// <param name="Directions">Which way spindle and tool go, where that is a matter of the thread; null otherwise.</param>
 /// <param name="Warning">The one warning that matters, or null.</param>
 /// <param name="Since">What became of it since it was published.</param>
 /// <param name="Note">The proposer's note.</param>
@@ -40,6 +41,7 @@ public sealed record LookupEntry(
     string StockPlace,
     IReadOnlyList<Figure> Figures,
     IReadOnlyList<WayPart> Way,
+    Sentence? Directions,
     Sentence? Warning,
     SinceThen Since,
     string Note,
@@ -49,6 +51,13 @@ public sealed record LookupEntry(
 public static class LookupEndpoints
 {
     private const int Most = 60;
+
+    // What was chosen and has to be set at the machine, beside the figures.
+    private static readonly HashSet<string> Shown =
+    [
+        "feedPerTooth", "cuttingSpeed", "holeBefore", "depthOfHoleBefore", "crestDiameter", "infeeds", "springPasses", "runIn", "runOut",
+        "shimInclination", "passesToHeight",
+    ];
 
     public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet("/lookup", async (string? q, IncisuraDb db, Shelf shelf) =>
     {
@@ -80,7 +89,7 @@ public static class LookupEndpoints
         Sentence? warning = since.Warning ?? result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
         List<Figure> figures = [.. result.Figures];
         figures.AddRange(
-            result.Fields.Where(f => f.Used && f.Value > 0 && f.Code is "feedPerTooth" or "cuttingSpeed" or "holeBefore" or "depthOfHoleBefore")
+            result.Fields.Where(f => f.Used && f.Value > 0 && Shown.Contains(f.Code))
                 .Select(f => FieldAsFigure(result.Operation, f)));
         return new(
             e.RecordNumber,
@@ -92,6 +101,7 @@ public static class LookupEndpoints
             situation.Assembly.Value.StockPlace,
             figures,
             situation.Cutter.Value.Described.Use == CutterUse.Holes ? result.Attached<ToolWay>()?.Parts ?? [] : [],
+            result.Findings.FirstOrDefault(f => f.Code == "directions")?.Text,
             warning,
             since,
             e.Note,

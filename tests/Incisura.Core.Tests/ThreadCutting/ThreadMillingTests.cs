@@ -58,6 +58,36 @@ public sealed class ThreadMillingTests
     });
 
     [Fact]
+    public void The_peak_is_that_of_a_dense_walk_over_the_turn_within_one_per_cent() => Gen.Select(
+        Gen.Double[0.3, 0.85], Gen.Double[0.02, 0.15], Gen.Int[1, 16], Gen.Bool).Sample(c =>
+    {
+        (double ratio, double high, int teeth, bool inside) = c;
+        const double wall = 10, floor = 0.25, k = 2000, m = 0.25, radial = 0.35;
+        double blank = inside ? wall * (1 - high) : wall * (1 + high), cutter = ratio * Math.Min(blank, wall), tan = Math.Tan(Math.PI / 6),
+            centre = inside ? wall - cutter : wall + cutter, dense = 0;
+        MilledGroove pass = new(new(tan, tan, floor), inside, wall, blank, blank, cutter, 0.05);
+        for (int i = 1; i <= 4000; i++)
+        {
+            double along = 0, across = 0;
+            for (double at = pass.Arc * i / 4000; at > 0; at -= 2 * Math.PI / teeth)
+            {
+                // How far the tooth lies in the blank, from where its line crosses the blank's circle.
+                double root = Math.Sqrt(Math.Max(0, (blank * blank) - Math.Pow(centre * Math.Sin(at), 2)));
+                double deep = Math.Max(0, cutter - Math.Abs(root - (centre * Math.Cos(at))));
+                double nose = k * Math.Pow(pass.Feed * Math.Sin(at), 1 - m) * floor,
+                    flank = 2 * k * Math.Pow(pass.Feed * Math.Sin(at) / 2, 1 - m) * deep / Math.Cos(Math.PI / 6);
+                (double cut, double push) = (nose + flank, radial * (nose + (flank / 2)));
+                along += (cut * Math.Cos(at)) + (push * Math.Sin(at));
+                across += (cut * Math.Sin(at)) - (push * Math.Cos(at));
+            }
+
+            dense = Math.Max(dense, double.Hypot(along, across));
+        }
+
+        Assert.InRange(pass.Load(teeth, 1, 0, k, m, radial).Peak, 0.99 * dense, 1.0005 * dense);
+    });
+
+    [Fact]
     public void Profiles_that_lag_share_the_turn_and_their_torque_adds_up() => Gen.Select(
         Gen.Double[0.3, 0.85], Gen.Int[1, 12], Gen.Int[1, 6], Gen.Double[0, 0.3]).Sample(c =>
     {
@@ -72,7 +102,7 @@ public sealed class ThreadMillingTests
 
     [Theory]
     [InlineData(10, 10, 12)]
-    [InlineData(10, 9.9999999, 5)]
+    [InlineData(10, 10, 5)]
     [InlineData(4, 3, 6)]
     public void A_pass_that_takes_nothing_or_cannot_be_is_worked_out_at_once(double wall, double before, double cutter) =>
         Assert.Equal((0, 0), new MilledGroove(new(0.58, 0.58, 0.2), true, wall, before, before, cutter, 0.05).Load(4, 12, 0.1, 2000, 0.25, 0.3));
@@ -156,7 +186,7 @@ public sealed class ThreadMillingTests
         CalculationResult one = Mill(One, Thread("M20x2.5", ("feedPerTooth", 0.04))),
             two = Mill(One, Thread("M20x2.5", ("feedPerTooth", 0.04), ("passesToHeight", 2)));
         Assert.InRange(two.Figure("torque") / one.Figure("torque"), 0.4, 0.62);
-        Assert.True(two.Figure("peakForce") <= one.Figure("peakForce") * 1.001);
+        Assert.True(two.Figure("peakForce") <= one.Figure("peakForce") * 1.01);
         CalculationResult six = Mill(One, Thread("M20x2.5", ("feedPerTooth", 0.04), ("passesToHeight", 6)));
         Assert.True(six.Figure("peakForce") < 0.9 * one.Figure("peakForce"));
         Assert.Equal(2 * one.Way().Parts.Where(p => !p.Rapid).Sum(p => p.Count * p.Length), two.Figure("way"), 6);

@@ -6300,6 +6300,7 @@ export interface components {
             stockPlace: string;
             figures: components["schemas"]["Figure"][];
             way: components["schemas"]["WayPart"][];
+            directions: null | components["schemas"]["Sentence"];
             warning: null | components["schemas"]["Sentence"];
             since: components["schemas"]["SinceThen"];
             note: string;

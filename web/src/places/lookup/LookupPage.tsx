@@ -15,10 +15,21 @@ const Stages = lazy(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
 // What is read first: of a cut with width and depth, or of a hole.
-const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width', 'programmedDepth', 'feedInUse'];
+const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width', 'programmedDepth', 'feedInUse', 'heightCut'];
 const MORE = [
   'feedPerTooth',
   'cuttingSpeed',
+  'crestDiameter',
+  'rootDiameter',
+  'infeeds',
+  'firstInfeed',
+  'springPasses',
+  'runIn',
+  'runOut',
+  'shimInclination',
+  'passesToHeight',
+  'rounds',
+  'pathDiameter',
   'passesAcross',
   'passesDown',
   'teethInCut',
@@ -153,6 +164,7 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
               </div>
             )}
           </div>
+          {entry.directions && <p className="directions">{units.sentence(entry.directions)}</p>}
           {entry.way.length > 0 && (
             <details>
               <summary>Stage by stage</summary>

@@ -102,8 +102,8 @@ function Side({ result, cutter, assembly }: Page) {
   const through = result.options.end === 'through';
   const bottom = inside && !through ? Math.max(fieldValue(result, 'depthOfHoleBefore'), tip) : tip * 1.1;
   const outer = inside ? root * 1.7 : path + cutter.dimensions!.DC!;
-  const scale = Math.min(150 / (bottom + 4), 118 / outer);
-  const [cx, top] = [140, 84];
+  const scale = Math.min(150 / (bottom + 4), 92 / outer);
+  const [cx, top] = [158, 84];
   const x = (radius: number) => cx + radius * scale;
   const y = (depth: number) => top + depth * scale;
   const lean = (depth: number) => ((inside ? -taper : taper) / 2) * depth;
