@@ -100,6 +100,36 @@ public sealed class ThreadRecordTests(Workshop workshop) : IClassFixture<Worksho
     }
 
     [Fact]
+    public async Task Every_way_the_shop_has_to_make_a_thread_stands_beside_the_others()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        Dictionary<string, object> request = await CalculatedAsync("A-1331", "Brindle", "M24×3-6H");
+        request["numbers"] = new { depth = 20 };
+        JsonElement[] ways =
+        [
+            .. (await maren.PostAsync("/calculations/thread-milling/ways", request)).Expect(HttpStatusCode.OK).Json.EnumerateArray(),
+        ];
+        Assert.Equal(["thread-milling", "thread-turning"], ways.Select(w => w.GetProperty("operation").GetString()).Distinct().Order());
+        Assert.Contains(ways, w => w.GetProperty("assembly").GetString() == "A-3008" && w.GetProperty("machine").GetString() == "Morrow");
+        bool[] keeps = [.. ways.Select(w => w.GetProperty("keeps").GetBoolean())];
+        Assert.Equal(keeps.OrderByDescending(k => k), keeps);
+        Assert.All(ways, w => Assert.True(w.GetProperty("time").GetDouble() > 0));
+
+        // Each is asked for as it stands there, and comes to the same.
+        foreach (JsonElement way in ways.Take(4))
+        {
+            Answer again = (await maren.PostAsync($"/calculations/{way.GetProperty("operation").GetString()}", way.GetProperty("request")))
+                .Expect(HttpStatusCode.OK);
+            Assert.Equal(
+                way.GetProperty("time").GetDouble(),
+                again["figures"].EnumerateArray().First(f => f.GetProperty("code").GetString() == "time").GetProperty("value").GetDouble(), 12);
+        }
+
+        (await maren.PostAsync("/calculations/drill/ways", new { materialId = 1, assemblyId = 1, machineId = 1 })).Expect(
+            HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
     public async Task Tapped_milled_and_turned_threads_of_one_size_and_length_do_the_same_work()
     {
         Caller maren = await workshop.SignInAsync("maren");

@@ -49,8 +49,16 @@ test('a taper pipe port is milled and turned, and both are compared as one job',
   const milled = await calculate(browser, 'thread-milling', 'A-1332', '1.4410', 'Brindle', '3/8-18 NPT');
   await expect(milled.getByText(/arcs in a turn follow the taper within/)).toBeVisible();
   await field(milled, 'Length of thread').fill('11');
+  await milled
+    .getByRole('tab', { name: 'Ways' })
+    .or(milled.getByRole('button', { name: 'Ways', exact: true }))
+    .first()
+    .click();
+  const ways = milled.getByRole('table', { name: 'Ways to make this thread' });
+  await expect(ways.getByRole('link', { name: 'thread turning' })).toBeVisible();
+  await ways.getByRole('button', { name: 'Pin Thread milling with A-1332' }).first().click();
   await milled.getByRole('button', { name: 'Pin to the tray' }).click();
-  await expect(milled.locator('.tray')).toBeVisible();
+  await expect(milled.locator('.tray th input')).toHaveCount(2);
   const turned = await calculate(browser, 'thread-turning', 'A-3011', '1.4410', 'Morrow', '3/8-18 NPT');
   await expect(turned.getByText(/A taper of 1 in 16: over the length the tool moves/)).toBeVisible();
   await expect(turned.getByRole('img', { name: 'The tool at the work, thread 3/8-18 NPT' })).toBeVisible();

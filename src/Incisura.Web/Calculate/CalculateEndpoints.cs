@@ -65,6 +65,7 @@ public static class CalculateEndpoints
             OperationOf(operation) is ILoadOverTurn turning
                 ? turning.Revolution(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf), cancel)
                 : throw new MissingException("The load of this operation does not change within a turn; look at its figures."));
+        calculations.MapThreadWays();
         calculations.MapPost("/{operation}/methods/{id:int}", async (
             string operation, int id, CalculationRequest request, IncisuraDb db, Shelf shelf) =>
         {

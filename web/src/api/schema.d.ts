@@ -4031,6 +4031,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/{operation}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    operation: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThreadWay"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/{operation}/methods/{id}": {
         parameters: {
             query?: never;
@@ -7791,6 +7832,24 @@ export interface components {
             external: components["schemas"]["ProfilePoint"][];
             internal: components["schemas"]["ProfilePoint"][];
             differences: components["schemas"]["ThreadDifference"][];
+        };
+        ThreadWay: {
+            operation: string;
+            operationName: string;
+            /** Format: int32 */
+            assemblyId: number;
+            assembly: string;
+            cutter: string;
+            /** Format: int32 */
+            machineId: number;
+            machine: string;
+            here: boolean;
+            /** Format: double */
+            time: number;
+            tightest: null | components["schemas"]["JudgedLimit"];
+            keeps: boolean;
+            against: string;
+            request: components["schemas"]["CalculationRequest"];
         };
         ThreadWires: {
             /** Format: double */

@@ -9,6 +9,7 @@ import { OperatingWindow } from '../Window';
 import { Stages } from '../holes/Stages';
 import { TapDrills } from '../holes/TapDrills';
 import { Infeeds } from '../threads/Infeeds';
+import { Ways } from '../threads/Ways';
 import type { FieldCode, Operation, Page, Result } from '../page';
 
 /** Something to look at below the picture. Each says by itself where it belongs; the page knows none of them. */
@@ -43,6 +44,12 @@ export const TURNS: readonly Turn[] = [
     words: 'Infeeds',
     belongs: (_, result) => attached(result.attachments, 'infeedCourse') !== undefined,
     show: ({ result }) => <Infeeds result={result} />,
+  },
+  {
+    code: 'ways',
+    words: 'Ways',
+    belongs: (_, result) => attached(result.attachments, 'cutThread') !== undefined,
+    show: ({ situation, body, address }) => <Ways situation={situation} body={body} address={address} />,
   },
   {
     code: 'drills',
