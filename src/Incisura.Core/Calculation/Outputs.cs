@@ -110,7 +110,7 @@ public static class Outputs
         (Output.FirstInfeed, "p_a", "First infeed", Quantity.Chip),
         (Output.LastInfeed, "p_b", "Last infeed", Quantity.Chip),
         (Output.HeaviestInfeed, "i_k", "Infeed that loads most", Quantity.Count),
-        (Output.ChipSection, "A_z", "Largest chip section, mm²", Quantity.Ratio),
+        (Output.ChipSection, "A_z", "Largest chip section", Quantity.Section),
         (Output.CuttingForce, "F_c", "Cutting force", Quantity.Force),
         (Output.PassiveForce, "F_p", "Passive force", Quantity.Force),
         (Output.AxisRunUp, "l_v", "Way to reach the feed", Quantity.Length),

@@ -10,7 +10,7 @@ public static class InsideCorner
 
     /// <summary>Section of the leftover.</summary>
     public static readonly Formula SectionFormula = new(
-        "A_c", "Section of the leftover, mm²", Quantity.Ratio, "(R_1^2 - R_c^2)*(1/tan(θ*pi/360) - (180 - θ)*pi/360)",
+        "A_c", "Section of the leftover", Quantity.Section, "(R_1^2 - R_c^2)*(1/tan(θ*pi/360) - (180 - θ)*pi/360)",
         "area between two roundings of one corner");
 
     /// <summary>Cutter between.</summary>

@@ -90,7 +90,7 @@ public readonly record struct MillingCut(
     };
 
     private static readonly Formula EdgeSectionFormula = new(
-        "A_e", "Section the edge takes, mm²", Quantity.Ratio, "a_p*w_m", "depth by the mean width w_m of the cut over the heights of the edge");
+        "A_e", "Section the edge takes", Quantity.Section, "a_p*w_m", "depth by the mean width w_m of the cut over the heights of the edge");
 
     private static readonly Formula EdgeTorqueFormula = new(
         "M_s", "Mean torque over a turn", Quantity.Torque, "k_c11*f_z^(1 - m_c)*Σ_M/1000",

@@ -81,7 +81,7 @@ internal static class PassLoad
     private static readonly Formula CentreFeedFormula = new(
         "f_z", "Feed per tooth of the centre", Quantity.Chip, "f_z*k_f", "feed at the rim over the path of the centre");
     private static readonly Formula EvenSectionFormula = new(
-        "A", "Largest chip section, mm²", Quantity.Ratio, "f_z*b_s", "every tooth in the arc takes the whole feed over its bite");
+        "A", "Largest chip section", Quantity.Section, "f_z*b_s", "every tooth in the arc takes the whole feed over its bite");
     private static readonly Formula EvenForceFormula = new(
         "F", "Largest side force", Quantity.Force, "k_c*A*sqrt(1 + (k_r*sin(κ*pi/180))^2)",
         "tangential and radial force on the largest section, taken in one direction; errs on the safe side");

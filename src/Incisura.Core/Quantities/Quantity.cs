@@ -65,6 +65,9 @@ public enum Quantity
 
     /// <summary>Acceleration of an axis, base unit mm/s².</summary>
     Acceleration,
+
+    /// <summary>Section of a chip, a groove or a bolt, base unit mm².</summary>
+    Section,
 }
 
 /// <summary>How one unit system shows a quantity.</summary>
@@ -120,6 +123,7 @@ public static class Units
         new(Quantity.Duration, new("s", 1, 1), new("s", 1, 1)),
         new(Quantity.EdgeForce, new("N/mm", 1, 1), new("lbf/in", NewtonsPerPoundForce / MillimetresPerInch, 1)),
         new(Quantity.Acceleration, new("mm/s²", 1, 0), new("in/s²", MillimetresPerInch, 1)),
+        new(Quantity.Section, new("mm²", 1, 3), new("in²", MillimetresPerInch * MillimetresPerInch, 6)),
     ];
 
     /// <summary>The units of one quantity.</summary>

@@ -6864,7 +6864,7 @@ export interface components {
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
          * @enum {unknown}
          */
-        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration" | "edgeForce" | "acceleration";
+        Quantity: "ratio" | "count" | "length" | "chip" | "deviation" | "angle" | "cuttingSpeed" | "spindleSpeed" | "feedRate" | "removalRate" | "force" | "torque" | "power" | "stress" | "time" | "compliance" | "hardness" | "mass" | "duration" | "edgeForce" | "acceleration" | "section";
         /** @description A quantity with the units of both systems. */
         QuantityUnits: {
             /** @description The quantity. */

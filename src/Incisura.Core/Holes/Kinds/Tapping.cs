@@ -43,7 +43,7 @@ internal readonly struct Tapping : IHoleKind
         "h", "Chip thickness", Quantity.Chip, "h_t*f/(z*l_a)", "height of the thread shared by all teeth of the lead");
     private static readonly Formula ForceFormula = new("k_c", "Specific cutting force", Quantity.Stress, "k_c11*h^(-m_c)", "Kienzle and Victor 1952");
     private static readonly Formula SectionFormula = new(
-        "A_g", "Section of the groove, mm²", Quantity.Ratio, "h_t*(P/8 + h_t*tan(pi/6))",
+        "A_g", "Section of the groove", Quantity.Section, "h_t*(P/8 + h_t*tan(pi/6))",
         "trapezium of the 60° thread from its crest flat; ISO 68-1");
     private static readonly Formula PipeSectionFormula = SectionFormula with
     {

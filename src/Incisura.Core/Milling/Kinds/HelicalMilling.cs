@@ -31,7 +31,7 @@ internal static class Helix
         Source = "the core a cutter this small leaves",
     };
     private static readonly Formula SweptFormula = new(
-        "A_s", "Section swept square to the path, mm²", Quantity.Ratio, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)",
+        "A_s", "Section swept square to the path", Quantity.Section, "pi/4*(D_h^2 - D_o^2)*sin(α*pi/180)",
         "volume of the hole over the way of the centre");
     private static readonly Formula ShareFormula = new(
         "q_u", "Share of the end face", Quantity.Ratio, "max(0, 1 - P_u*a_b*cos(α*pi/180)/A_s)",

@@ -134,7 +134,7 @@ export function ThreadFacts(props: {
             )}
             {row(t.starts > 1 ? `Lead, ${t.starts} starts` : 'Lead', length(t.lead))}
             {row('Lead angle at d₂', units.text(t.leadAngle, 'angle'))}
-            {t.stressArea != null && row('Stress area', `${t.stressArea.toFixed(1)} mm²`)}
+            {t.stressArea != null && row('Stress area', units.text(t.stressArea, 'section'))}
             {t.engagement &&
               row('Normal engagement', `${units.number(t.engagement.least!, 'length')} – ${units.text(t.engagement.most!, 'length')}`)}
           </div>

@@ -85,7 +85,7 @@ function Chips({ result }: Page) {
       <Label x={252} y={top - 8}>
         cutting force
       </Label>
-      <Label x={316} y={top + (heaviest.number - 1) * bar + bar - 3}>
+      <Label x={316} y={top + (heaviest.number - 1) * bar + Math.max(bar, 13) - 3}>
         {units.number(most, 'force')}
       </Label>
       <Label x={W} y={H - 4} anchor="end">
@@ -108,8 +108,8 @@ function AtWork({ result, cutter, assembly }: Page) {
   const outer = inside ? widest * 1.35 : widest;
   // Along the axis: the chuck, the work, the way to run in, and room for the tool.
   const long = out + runIn + (inside ? 40 : 18);
-  const scale = Math.min((SIDE - 46) / long, 150 / outer);
-  const axis = inside ? 132 : 176;
+  const scale = Math.min((SIDE - 46) / long, 140 / outer);
+  const axis = inside ? 122 : 168;
   const face = 34 + out * scale;
   const x = (z: number) => face - z * scale;
   const y = (radius: number) => axis - radius * scale;
@@ -126,7 +126,7 @@ function AtWork({ result, cutter, assembly }: Page) {
     <svg viewBox={`0 0 ${SIDE} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`The tool at the work, thread ${thread.text}`}>
       <Hatch id="h-work" />
       <clipPath id="at-work">
-        <rect x="0" y="4" width={SIDE} height={H - 24} />
+        <rect x="0" y="4" width={SIDE} height={H - 34} />
       </clipPath>
       <g clipPath="url(#at-work)">
         <path d={`M4 ${y(outer / 2) - 16}H30V${y(-outer / 2) + 16}H4Z`} fill="var(--part)" stroke="var(--muted)" />
@@ -146,14 +146,17 @@ function AtWork({ result, cutter, assembly }: Page) {
           <ProfileShapes profile={assembly.looks.profile} helix={cutter.dimensions?.FHA ?? 0} pixel={1 / scale} />
         </g>
       </g>
-      <Label x={x(length / 2)} y={inside ? y(crest / 2) + 18 : y(-crest / 2) + 14} anchor="middle" accent clear>
+      <Label x={x(length / 2)} y={inside ? y(outer / 2) - 20 : y(-crest / 2) + 14} anchor="middle" accent clear>
         {thread.text}
       </Label>
-      <Label x={x(length / 2)} y={inside ? y(-crest / 2) - 6 : y(-crest / 2) + 28} anchor="middle" clear>
+      <Label x={x(length / 2)} y={inside ? y(outer / 2) - 7 : y(-crest / 2) + 28} anchor="middle" clear>
         L {units.text(length, 'length')}
       </Label>
+      <Label x={SIDE} y={H - 17} anchor="end">
+        feed {towardsChuck ? 'towards' : 'away from'} the chuck
+      </Label>
       <Label x={SIDE} y={H - 4} anchor="end">
-        {towardsChuck ? 'towards' : 'away from'} the chuck · work {clockwise ? 'clockwise' : 'counter-clockwise'}
+        work turns {clockwise ? 'clockwise' : 'counter-clockwise'}
       </Label>
     </svg>
   );

@@ -72,7 +72,7 @@ export function Ways({ situation, body, address }: Pick<Page, 'situation' | 'bod
               <td className="words">{w.machine}</td>
               <td>{clock(w.time)}</td>
               <td className="words">
-                {w.tightest ? `${w.tightest.name.toLowerCase()} ${Math.round(w.tightest.use! * 100)} %` : 'none judged'}
+                {w.tightest ? `${w.tightest.name.toLowerCase()} ${Math.round(w.tightest.use! * 100)}\u00a0%` : 'none judged'}
                 {w.against && <small> {w.against}</small>}
               </td>
               <td>
