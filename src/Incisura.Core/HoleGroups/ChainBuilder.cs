@@ -115,7 +115,8 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
             if (!t.Through && finish.AsksDepth) numbers["depthOfHoleBefore"] = opening.Depth;
             steps.Add(
                 Step(finish.Operation, s, numbers, finish.Ends, finish.Why, finish.Others,
-                    finish.Extras) with { Takes = TakesOver(opening, finish) });
+                    finish.Extras) with
+                { Takes = TakesOver(opening, finish) });
         }
 
         if (t.Chamfer > 0 && seat && open) steps.Add(Countersink(chamfer, t.SeatDiameter));

@@ -166,7 +166,8 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         if (own.Crossing is { } crossing) all.Add(new OpenWalls(crossing.Openings));
         if (own.Tap is { } tap)
             all.Add(CutThread.Of(WorkThread.Of(tap.Thread with { Starts = (int)Math.Max(1, x[Input.Starts]) }), own: false,
-                inside: true) with { Class = "" });
+                inside: true) with
+            { Class = "" });
         return all;
     }
 

@@ -108,6 +108,7 @@ public sealed class TapGeometry
         if (cutter.Family != CutterFamily.TaperPipeTap) return ThreadTables.Meant(diameter, pitch, left);
         ThreadForm form = cutter.Picked("standard") == "R" ? ThreadForm.PipeTaper : ThreadForm.PipeTaper60;
         return ThreadTables.All.Select(l => l.Thread).Where(t => t.Form == form).MinBy(t =>
-            Math.Abs(t.Diameter - diameter))! with { LeftHand = left };
+            Math.Abs(t.Diameter - diameter))! with
+        { LeftHand = left };
     }
 }

@@ -62,7 +62,8 @@ public static class ThreadTables
     public static Thread Meant(double diameter, double pitch, bool leftHand = false) => (All.Select(l => l.Thread)
         .Where(t => t.Form is ThreadForm.Metric or ThreadForm.Unified or ThreadForm.PipeParallel)
         .FirstOrDefault(t => Math.Abs(t.Diameter - diameter) < SameDiameter && Math.Abs(t.Pitch - pitch) < SamePitch)
-            ?? new() { Form = ThreadForm.Metric, Diameter = diameter, Pitch = pitch }) with { LeftHand = leftHand };
+            ?? new() { Form = ThreadForm.Metric, Diameter = diameter, Pitch = pitch }) with
+    { LeftHand = leftHand };
 
     /// <summary>Length to the gauge plane of a taper thread, mm; null where no standard lists the size.</summary>
     internal static double? GaugeLength(Thread t)

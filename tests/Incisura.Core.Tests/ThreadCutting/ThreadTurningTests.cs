@@ -1,9 +1,9 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Tests.Holes;
 using Incisura.Core.ThreadCutting;
 using Incisura.Core.Threads;
-using Incisura.Core.Tests.Holes;
 using static Incisura.Core.Tests.ThreadCutting.ThreadSample;
 
 namespace Incisura.Core.Tests.ThreadCutting;

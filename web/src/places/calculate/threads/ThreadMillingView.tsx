@@ -49,12 +49,12 @@ function Round({ result, cutter }: Page) {
       <Hatch id="h-round" />
       {inside ? (
         <Solid
-          d={`M10 6H242V238H10ZM${cx - r(crest)} ${cy}a${r(crest)} ${r(crest)} 0 1 0 ${2 * r(crest)} 0a${r(crest)} ${r(crest)} 0 1 0 ${-2 * r(crest)} 0Z`}
+          d={`M10 6H242V238H10ZM${cx - r(crest)} ${cy}${[1, -1].map((way) => `a${r(crest)} ${r(crest)} 0 1 0 ${2 * way * r(crest)} 0`).join('')}Z`}
           hatch="h-round"
         />
       ) : (
         <Solid
-          d={`M${cx - r(crest)} ${cy}a${r(crest)} ${r(crest)} 0 1 0 ${2 * r(crest)} 0a${r(crest)} ${r(crest)} 0 1 0 ${-2 * r(crest)} 0Z`}
+          d={`M${cx - r(crest)} ${cy}${[1, -1].map((way) => `a${r(crest)} ${r(crest)} 0 1 0 ${2 * way * r(crest)} 0`).join('')}Z`}
           hatch="h-round"
         />
       )}

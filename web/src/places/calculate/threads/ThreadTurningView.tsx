@@ -38,7 +38,7 @@ function Chips({ result }: Page) {
       viewBox={`0 0 ${W} ${H}`}
       preserveAspectRatio="xMidYMin"
       role="img"
-      aria-label={`${infeeds.length} infeeds to ${units.text(height, 'length')}; most force at infeed ${heaviest.number}, ${units.text(most, 'force')}`}
+      aria-label={`${infeeds.length} infeeds to ${units.text(height, 'length')}; most at infeed ${heaviest.number}, ${units.text(most, 'force')}`}
     >
       <Hatch id="h-thread" />
       <Solid d={`M10 ${top}H230V${y(height) + 26}H10Z`} hatch="h-thread" />
