@@ -125,6 +125,16 @@ public sealed class ThreadRecordTests(Workshop workshop) : IClassFixture<Worksho
                 again["figures"].EnumerateArray().First(f => f.GetProperty("code").GetString() == "time").GetProperty("value").GetDouble(), 12);
         }
 
+        // Pinned as they are, all of them do the same work: a blind hole or a thread on the turning centre.
+        object[] pinned =
+        [
+            .. ways.DistinctBy(w => w.GetProperty("operation").GetString())
+                .Select(w => new { name = "", operation = w.GetProperty("operation").GetString(), request = w.GetProperty("request") }),
+        ];
+        Assert.Equal(2, pinned.Length);
+        Answer compared = (await maren.PostAsync("/comparisons", pinned)).Expect(HttpStatusCode.OK);
+        Assert.Single(compared.Json.EnumerateArray().Select(c => c.GetProperty("work").GetString()).Distinct());
+
         (await maren.PostAsync("/calculations/drill/ways", new { materialId = 1, assemblyId = 1, machineId = 1 })).Expect(
             HttpStatusCode.UnprocessableEntity);
     }

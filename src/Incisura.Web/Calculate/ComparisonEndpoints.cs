@@ -102,15 +102,16 @@ public static class ComparisonEndpoints
         IEnumerable<string> part = result.Fields.Where(f => f.Used && d.Fields.First(x => x.Code == f.Code).Role == FieldRole.Part)
             .OrderBy(f => f.Code, StringComparer.Ordinal)
             .Select(f => string.Create(CultureInfo.InvariantCulture, $"{f.Code}={f.Value:G9}"));
-        string begin = $"{a.Request.MaterialId} {choices.Options.GetValueOrDefault("end", "")}";
+        string begin = a.Request.MaterialId.ToString(CultureInfo.InvariantCulture);
 
-        // One thread of one length is the same work, whether it is tapped, milled or turned.
+        // One thread of one length is the same work, whether it is tapped, milled or turned; only holes tell their end.
         if (result.Attached<CutThread>() is { } thread)
             part =
             [
                 thread.Plain, thread.Inside ? "inside" : "outside",
                 .. result.Fields.Where(f => f.Code is "depth" or "length").Select(f => string.Create(CultureInfo.InvariantCulture, $"{f.Value:G9}")),
             ];
+        else if (choices.Options.TryGetValue("end", out string? end)) begin += " " + end;
         return string.Join(' ', [begin, .. part]);
     }
 

@@ -37,7 +37,7 @@ export function Ways({ situation, body, address }: Pick<Page, 'situation' | 'bod
   });
   const pin = (way: Way) => {
     tray.pin({
-      name: `${way.operationName}, ${way.assembly}`,
+      name: way.assembly,
       address: addressOf(way),
       alternative: { operation: way.operation, request: way.request },
     });
