@@ -82,6 +82,7 @@ test('steps are taken back and again, by the browser and by keys, and a link on 
   const width = maren.getByLabel('Width, at most');
   await width.fill('1.7');
   await maren.getByLabel('Wall height').fill('21');
+  await expect(maren).toHaveURL(/wallHeight=21/);
   await maren.goBack();
   await expect(maren.getByLabel('Wall height')).not.toHaveValue('21');
   await expect(width).toHaveValue('1.7');

@@ -37,7 +37,7 @@ test('a machine that nobody measured gets its curve', async ({ browser }) => {
   const maren = await comeInAs(browser, 'Maren Osk', '/shop/machines');
   await maren.getByRole('link', { name: 'Morrow' }).click();
   await expect(maren.getByText('Nobody has measured power and torque')).toBeVisible();
-  await maren.getByRole('button', { name: 'Add a point' }).click();
+  await maren.getByRole('button', { name: 'Add a point', exact: true }).click();
   // A point starts with nothing that could be saved without having been typed.
   for (const [box, value] of [
     ['At', '1500'],
@@ -45,8 +45,8 @@ test('a machine that nobody measured gets its curve', async ({ browser }) => {
     ['short-time', '6'],
     ['Torque, continuous', '26'],
   ] as const)
-    await maren.getByLabel(`${box}, point 1`).first().fill(value);
-  await maren.getByLabel('short-time, point 1').last().fill('38');
+    await maren.getByLabel(`${box}, point 1`, { exact: true }).first().fill(value);
+  await maren.getByLabel('short-time, point 1', { exact: true }).last().fill('38');
   await maren.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(maren.getByText('revision 2, maren')).toBeVisible();
   await expect(maren.getByRole('img', { name: /Power and torque over speed/ })).toBeVisible();

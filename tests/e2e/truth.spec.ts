@@ -74,7 +74,16 @@ test('every step of the derivation, worked out again by another program, gives t
   // A tap on a control that rounds its feed, held by its machine.
   const tap = await (await request.get('/api/v1/library/assemblies?q=A-1316&take=1')).json();
   await again('tap', { materialId: 2, assemblyId: tap.rows[0].sheet.id, machineId: 4, numbers: { cuttingSpeed: 60 } });
-  expect([...seen]).toHaveLength(24);
+  // Threads that taper, of two starts, and inside.
+  const cutting = async (operation: string, assembly: string, machineId: number, text: string) => {
+    const found = await (await request.get(`/api/v1/library/assemblies?q=${assembly}&take=1`)).json();
+    const extras = [{ kind: 'threadToCut', text, ownId: 0 }];
+    await again(operation, { materialId: 5, assemblyId: found.rows[0].sheet.id, machineId, extras });
+  };
+  await cutting('thread-turning', 'A-3009', 3, 'Tr40×14 (P7) LH');
+  await cutting('thread-turning', 'A-3011', 3, '3/8-18 NPT');
+  await cutting('thread-milling', 'A-1332', 1, '3/8-18 NPT');
+  expect([...seen]).toHaveLength(26);
   expect(steps).toBeGreaterThan(500);
 });
 

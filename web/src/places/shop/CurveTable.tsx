@@ -83,7 +83,7 @@ export function CurveTable(props: {
         </tbody>
       </table>
       {!disabled && points.length < 40 && (
-        <Button size="small" onClick={add}>
+        <Button size="small" onClick={add} aria-label={field === 'curve' ? undefined : 'Add a point, main spindle'}>
           Add a point
         </Button>
       )}
