@@ -51,6 +51,12 @@ export function useAddress(): Address {
     here.current = { search, pathname, behind };
     ahead.set(null);
   }, [ahead, key, search, pathname, behind]);
+  // Gone back before what was written was drawn, the page stands where it stood: what was written is not ahead of it any more.
+  useEffect(() => {
+    const gone = () => ahead.set(null);
+    window.addEventListener('popstate', gone);
+    return () => window.removeEventListener('popstate', gone);
+  }, [ahead]);
   const last = useRef({ step: '', at: 0 });
   const [furthest, setFurthest] = useState(behind);
 

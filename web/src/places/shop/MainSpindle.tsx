@@ -45,7 +45,12 @@ export function Main(props: {
             />
           ))}
           <div className="card notched">
-            <SpindleCurve curve={spindle.curve ?? []} least={spindle.leastSpeed ?? 0} most={spindle.largestSpeed ?? 0} />
+            <SpindleCurve
+              curve={spindle.curve ?? []}
+              least={spindle.leastSpeed ?? 0}
+              most={spindle.largestSpeed ?? 0}
+              name="Main spindle: power and torque over speed"
+            />
           </div>
           <CurveTable
             points={spindle.curve ?? []}

@@ -7,7 +7,8 @@ const [W, H, LEFT, BASE] = [560, 150, 8, 126];
 const COLUMNS = ['speed', 'power', 'shortPower', 'torque', 'shortTorque'] as const;
 
 /** Power and torque over speed, as the machine's plate or a brake gave them. */
-export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; least: number; most: number }) {
+export function SpindleCurve(props: { curve: readonly Point[]; least: number; most: number; name?: string }) {
+  const { curve, least, most, name = 'Power and torque over speed' } = props;
   const units = useUnits();
   if (curve.length === 0)
     return (
@@ -32,7 +33,7 @@ export function SpindleCurve({ curve, least, most }: { curve: readonly Point[]; 
       .join('');
   };
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label="Power and torque over speed, logarithmic">
+    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={`${name}, logarithmic`}>
       <path d={`M${LEFT} 6V${BASE}H${W - 8}`} stroke="var(--rule)" fill="none" />
       <path d={line('torque')} stroke="var(--load2)" fill="none" strokeWidth="1.5" />
       <path d={line('shortTorque')} stroke="var(--load2)" fill="none" strokeDasharray="3 3" />
