@@ -3,9 +3,8 @@ using Incisura.Core.Threads;
 namespace Incisura.Core.ThreadCutting;
 
 /// <summary>
-/// One pass of a thread mill round the thread: how its teeth meet the work, and what they take. The tip of a tooth stands at the angle θ from the
-/// place
-/// where it touches the wall; its chip there is f·sin θ, and it is in the work as far inward as the blank reaches.
+/// One pass of a thread mill round the thread: how its teeth meet the work, and what they take. The tip of a tooth stands at the angle θ from
+/// the place where it touches the wall; its chip there is f·sin θ, and it is in the work as far inward as the blank reaches.
 /// </summary>
 internal readonly struct MilledGroove
 {

@@ -1,4 +1,5 @@
 using Incisura.Core.Cutters;
+using Incisura.Core.Holes;
 
 namespace Incisura.Core.ThreadCutting;
 
@@ -16,10 +17,6 @@ internal static class ThreadMillingWords
         Choice.Climb, "Cut", [new("climb", "climb"), new("conventional", "conventional")], "climb")
     { Group = "Per tooth" };
 
-    public static readonly OptionDescription End = new(
-        Choice.End, "Hole", [new("blind", "blind"), new("through", "through")], "blind")
-    { Group = "Deep" };
-
     public static OperationDescription Description { get; } = new(
         "thread-milling",
         "Thread milling",
@@ -36,7 +33,7 @@ internal static class ThreadMillingWords
             new(Input.PathTolerance, "e_t", "Tolerance of taper arcs", "Held to", Quantity.Deviation, 0.1, 100, 2),
             ThreadCutWords.Deflection(40),
         ],
-        [Side, End, Climb],
+        [Side, HoleWords.EndOption, Climb],
         [Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.Time],
         [
             Output.RimFeed, Output.PathDiameter, Output.Rounds, Output.PassesAlong, Output.HeightCut, Output.RootDiameter, Output.LargestChip,

@@ -83,9 +83,7 @@ public static class ComparisonEndpoints
                 IOperation operation = CalculateEndpoints.OperationOf(a.Operation);
                 Choices choices = await CalculateEndpoints.ChoicesOf(a.Request, db, shelf);
                 CalculationResult result = operation.Calculate(CalculateEndpoints.SituationOf(a.Request, view), choices, explain: false, cancel);
-                bool keeps = result.Findings.All(f => f.Severity != Severity.Stop)
-                    && result.Limits.All(l => !(l.Use > 1 + LimitDefinition.Tolerance));
-                compared.Add(new(a.Name, a.Operation, result, [], WorkOf(a, operation.Description, result, choices), keeps));
+                compared.Add(new(a.Name, a.Operation, result, [], WorkOf(a, operation.Description, result, choices), Keeps(result)));
             }
             catch (InputException refused)
             {
@@ -95,6 +93,10 @@ public static class ComparisonEndpoints
 
         return compared;
     }
+
+    /// <summary>Whether a result keeps every limit and nothing stops it, so that it may be run.</summary>
+    internal static bool Keeps(CalculationResult result) =>
+        result.Findings.All(f => f.Severity != Severity.Stop) && result.Limits.All(l => !(l.Use > 1 + LimitDefinition.Tolerance));
 
     // The part, in what the operation asks of it: the same work material, end and values make the same work, whatever makes it.
     private static string WorkOf(Alternative a, OperationDescription d, CalculationResult result, Choices choices)

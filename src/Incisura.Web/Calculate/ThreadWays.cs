@@ -85,7 +85,7 @@ public static class ThreadWays
                 operation, known.Description.Name, assembly.Id, assembly.Name, CutterListing.WordsOf(s.Cutter.Value), machine.Id, machine.Name,
                 assembly.Definition.Places.Any(p => p.MachineId == machine.Id), r.Figures.First(f => f.Code == "time").Value,
                 r.Limits.FirstOrDefault(l => l.Use > 1) ?? r.Limits.FirstOrDefault(l => l.Use is not null && l.Quantity != Quantity.Length),
-                r.Findings.All(f => f.Severity != Severity.Stop) && r.Limits.All(l => !(l.Use > 1 + LimitDefinition.Tolerance)),
+                ComparisonEndpoints.Keeps(r),
                 r.Findings.FirstOrDefault(f => f.Severity == Severity.Stop)?.Text.ToString() ?? "", request);
         }
         catch (InputException)
