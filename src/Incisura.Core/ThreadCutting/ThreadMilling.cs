@@ -1,5 +1,6 @@
 using Incisura.Core.Charts;
 using Incisura.Core.Holders;
+using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.Threads;
 
@@ -58,7 +59,7 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
     /// <inheritdoc/>
     public static bool Uses(CuttingSetup setup, in Inputs x, Input input) => input switch
     {
-        Input.BottomClearance or Input.DepthOfHoleBefore => Of(setup).Inside && !x.GoesThrough,
+        Input.BottomClearance or Input.DepthOfHoleBefore => Of(setup).Inside && !x.Through,
         Input.PathTolerance => Of(setup).Thread.Form.Taper > 0,
         _ => true,
     };

@@ -1,3 +1,4 @@
+using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.Threads;
 
@@ -195,7 +196,7 @@ internal static class ThreadMillingLoad
         limits.Add(ThreadCutLimits.FlankError, r.Has(Output.FlankError) ? r[Output.FlankError] : double.NaN, x[Input.FlankErrorAllowed]);
         if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(Limits.Reach, r[Output.ProgrammedDepth], setup.ReachInto(x[Input.CrestDiameter]));
-        if (setup.Inside && !x.GoesThrough)
+        if (setup.Inside && !x.Through)
             limits.Add(Holes.HoleLimits.HoleDepth, x[Input.DepthOfHoleBefore], r[Output.ProgrammedDepth] + x[Input.BottomClearance]);
         if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);
     }

@@ -48,9 +48,6 @@ internal static class ThreadMillingPicks
 {
     extension(in Inputs x)
     {
-        /// <summary>Whether the hole goes through the work.</summary>
-        public bool GoesThrough => x.Picked(Choice.End) == 1;
-
         /// <summary>Whether the cutter climbs.</summary>
         public bool Climbs => x.Picked(Choice.Climb) != 1;
     }
