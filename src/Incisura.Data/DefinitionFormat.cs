@@ -7,8 +7,10 @@ using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
 using Incisura.Core.Materials;
+using Incisura.Core.Threads;
 
 namespace Incisura.Data;
 
@@ -68,7 +70,11 @@ public static class DefinitionFormat
 
     private static readonly JsonSerializerOptions Stored = new(Options)
     {
-        Converters = { new CutterAsOnceWritten(), new AsOnceWritten<Choices>(GatherExtras), new AsOnceWritten<CalculationResult>(GatherAttachments) },
+        Converters =
+        {
+            new CutterAsOnceWritten(), new AsOnceWritten<Choices>(GatherExtras), new AsOnceWritten<CalculationResult>(GatherAttachments),
+            new AsOnceWritten<HoleTarget>(NameThread),
+        },
     };
 
     public static string Write<T>(T value) => JsonSerializer.Serialize(value, Options);
@@ -117,6 +123,15 @@ public static class DefinitionFormat
 
         if (Cut(json, "openings") is JsonArray { Count: > 0 } walls) attachments.Add(Kind(typeof(OpenWalls), ("walls", walls)));
         json["attachments"] ??= attachments;
+    }
+
+    // Up to the tenth engine a threaded hole had a pitch and a hand, and its diameter was the thread's.
+    private static void NameThread(JsonObject json)
+    {
+        JsonNode? pitch = Cut(json, "pitch"), left = Cut(json, "leftHand");
+        if (pitch is null || json["thread"] is not null || (string?)json["kind"] != "threaded") return;
+        Core.Threads.Thread thread = ThreadTables.Meant((double)json["diameter"]!, (double)pitch, left is not null && (bool)left);
+        json["thread"] = new JsonObject { ["text"] = thread.ToString(), ["ownId"] = 0 };
     }
 
     private static JsonNode? Cut(JsonObject json, string member) => json.Remove(member, out JsonNode? value) ? value : null;

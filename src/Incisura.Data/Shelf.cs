@@ -102,16 +102,12 @@ public sealed class ShelfView
 
     /// <summary>Choices with the shop's own threads they name as they stand today; one that is no longer there is left without.</summary>
     public Choices WithThreads(Choices choices) => choices.Extras.OfType<ThreadToCut>().Any()
-        ? choices with
-        {
-            Extras =
-            [
-                .. choices.Extras.Select(e => e is ThreadToCut t
-                    ? t with { Own = Threads.TryGetValue(t.OwnId, out StoredThread? own) ? At<StoredThread, OwnThread>(own) : null }
-                    : e),
-            ],
-        }
+        ? choices with { Extras = [.. choices.Extras.Select(e => e is ThreadToCut t ? AsItStands(t) : e)] }
         : choices;
+
+    /// <summary>A thread to cut with the shop's own one it names as that stands today; without where it is no longer there.</summary>
+    public ThreadToCut AsItStands(ThreadToCut thread) =>
+        thread with { Own = Threads.TryGetValue(thread.OwnId, out StoredThread? own) ? At<StoredThread, OwnThread>(own) : null };
 
     /// <summary>An assembly put together from what is on the shelf; null where a part does not exist.</summary>
     public BuiltAssembly? Build(Assembly assembly) =>

@@ -129,7 +129,7 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
             name = "Cover bolts",
             materialId = 1,
             machineId = 1,
-            target = new { kind = "threaded", diameter = 10, pitch = 1.5, depth, chamfer = 0.5 },
+            target = new { kind = "threaded", thread = new { text = "M10" }, depth, chamfer = 0.5 },
             pattern = new { form = "circle", diameter = 200, count },
             order = "nearestNext",
         };

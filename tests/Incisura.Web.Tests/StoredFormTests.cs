@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Cutters;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
 using Incisura.Data;
 using Microsoft.EntityFrameworkCore;
@@ -69,6 +70,18 @@ public class StoredFormTests
                 Assert.Equal(now, Rewritten(kinds[kind], now));
             }
         }
+    }
+
+    [Theory]
+    [InlineData("threaded", 10, 1.5, false, "M10×1.5")]
+    [InlineData("threaded", 12.7, 1.9538, true, "1/2-13 UNC LH")]
+    [InlineData("plain", 10, 1.5, false, null)]
+    public void A_hole_stored_with_diameter_and_pitch_has_the_thread_they_mean(string kind, double diameter, double pitch, bool left, string? thread)
+    {
+        HoleTarget read = DefinitionFormat.Read<HoleTarget>(
+            $$"""{"kind":"{{kind}}","diameter":{{diameter}},"pitch":{{pitch}},"leftHand":{{(left ? "true" : "false")}},"depth":20}""");
+        Assert.Equal(thread, read.Thread?.Text);
+        Assert.Equal(diameter, read.Nominal(), 9);
     }
 
     [Fact]

@@ -30,10 +30,13 @@ test('a threaded hole by a chain out of what the library has, on a whole flange 
     await expect.poll(depthOf).toBeCloseTo(before + 4, 1);
   });
   await test.step('a thread nobody has a tap for says what is missing', async () => {
-    await maren.getByLabel(/^Pitch/).fill('1.25');
+    const thread = maren.getByLabel('Thread', { exact: true });
+    await thread.fill('M10x1.25');
+    await thread.press('Enter');
     await expect(maren.getByText('This chain does not work:')).toBeVisible();
-    await expect(maren.getByText(/Tapping in step: No tap for 10.00 mm × 1.25 mm/)).toBeVisible();
-    await maren.getByLabel(/^Pitch/).fill('1.5');
+    await expect(maren.getByText(/Tapping in step: No tap for M10×1.25/)).toBeVisible();
+    await thread.fill('M10');
+    await thread.press('Enter');
     await expect(maren.getByText('This chain works.')).toBeVisible();
   });
   await test.step('it is kept, and a step opens as a calculation', async () => {

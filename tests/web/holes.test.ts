@@ -50,7 +50,7 @@ describe('the section of a hole', () => {
     expect(through.end).toBe(20);
   });
 
-  test('a tapped hole keeps its bore and carries the thread around it', () => {
+  test('a threaded hole keeps its bore and carries the thread around it', () => {
     const tap = sectionOf(
       result('tap', { depth: 15, holeBefore: 8.5, depthOfHoleBefore: 21 }, { programmedDepth: 18.75, fullDepth: 15 }),
       cutter('cuttingTap', { TDZ: 10, TP: 1.5 }),
@@ -96,8 +96,8 @@ describe('the section of a hole', () => {
 
 describe('a group in words', () => {
   test.each([
-    [{ kind: 'threaded', diameter: 10, pitch: 1.5, depth: 20 }, 'M10 × 1.5, 20 deep'],
-    [{ kind: 'threaded', diameter: 12, pitch: 1.75, depth: 18, through: true, leftHand: true }, 'M12 × 1.75 left-hand, through 18'],
+    [{ kind: 'threaded', thread: { text: 'M10×1.5-6H', ownId: 0 }, depth: 20 }, 'M10×1.5-6H, 20 deep'],
+    [{ kind: 'threaded', thread: { text: '1/2-13 UNC LH', ownId: 0 }, depth: 18, through: true }, '1/2-13 UNC LH, through 18'],
     [{ kind: 'tolerance', diameter: 12, depth: 25, tolerance: 'H7', through: true }, 'Ø12 H7, through 25'],
     [{ kind: 'counterbored', diameter: 9, depth: 24, seatDiameter: 15, seatDepth: 8.5 }, 'Ø9, 24 deep, seat Ø15 × 8.5'],
     [{ kind: 'plain', diameter: 8.5, depth: 17 }, 'Ø8.5, 17 deep'],

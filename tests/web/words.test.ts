@@ -27,7 +27,6 @@ describe('a cutter as people call it', () => {
     [cutter('squareEndMill', { DC: 12, ZEFF: 4 }), 'Ø12 four-flute square end mill', 'Ø0.4724 four-flute square end mill'],
     [cutter('squareEndMill', { DC: 12.7, ZEFF: 10 }), 'Ø12.7 10-flute square end mill', 'Ø1/2 10-flute square end mill'],
     [cutter('twistDrill', { DC: 6.35 }), 'Ø6.35 twist drill', 'Ø1/4 twist drill'],
-    [cutter('cuttingTap', { TDZ: 10, TP: 1.5 }), 'M10×1.5 cutting tap', 'M10×1.5 cutting tap'],
     [cutter('countersink', { DCX: 20.5, DC: 3 }), 'Ø20.5 countersink', 'Ø0.8071 countersink'],
     [
       cutter('outsideTurningTool', { H: 25.4 }, { insert: 'C' }),
@@ -36,8 +35,14 @@ describe('a cutter as people call it', () => {
     ],
     [cutter('partingBlade', { CW: 3.175 }), 'parting blade, 3.175 wide', 'parting blade, 1/8 wide'],
   ])('%#: %j', (c, metric, inches) => {
-    expect(cutterWords(c, (x) => mm.size(x), FAMILIES)).toBe(metric);
-    expect(cutterWords(c, (x) => inch.size(x), FAMILIES)).toBe(inches);
+    expect(cutterWords(c, {}, (x) => mm.size(x), FAMILIES)).toBe(metric);
+    expect(cutterWords(c, {}, (x) => inch.size(x), FAMILIES)).toBe(inches);
+  });
+
+  test('a tap is called by its thread, in either unit', () => {
+    const tap = cutter('cuttingTap', { TDZ: 12.7, TP: 1.954 });
+    for (const units of [mm, inch])
+      expect(cutterWords(tap, { thread: '1/2-13 UNC' }, (x) => units.size(x), FAMILIES)).toBe('1/2-13 UNC cutting tap');
   });
 
   test('a family that is not known yet is told by its code', () => {

@@ -212,5 +212,5 @@ public partial class Operation<TWork, TResult> : IOperation
 public static class Engine
 {
     /// <summary>Raised whenever any figure could change; the changelog names what moved.</summary>
-    public const string Version = "10";
+    public const string Version = "11";
 }

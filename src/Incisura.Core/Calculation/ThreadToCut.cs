@@ -20,9 +20,13 @@ public sealed record ThreadToCut(string Text, int OwnId = 0) : Extra
         Own is { } own ? WorkThread.Of(own.Value) : OwnId == 0 && ThreadText.Read(Text) is { } t ? WorkThread.Of(t) : null;
 
     /// <inheritdoc/>
-    protected internal override void Check(OperationDescription operation, InputCheck check)
+    protected internal override void Check(OperationDescription operation, InputCheck check) => Check("threadToCut", check);
+
+    /// <summary>Checks that it names a thread that can be made.</summary>
+    /// <param name="field">Field the faults are told of.</param>
+    /// <param name="check">Takes the faults.</param>
+    internal void Check(string field, InputCheck check)
     {
-        const string field = "threadToCut";
         int before = check.Faults.Count;
         check.Named(field, "The thread", Text, Longest);
         if (check.Faults.Count > before) return;

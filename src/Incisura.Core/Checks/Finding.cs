@@ -24,6 +24,9 @@ public sealed partial record Sentence(string Template, params IReadOnlyList<Meas
         Template + Slot().Replace(next.Template, m => $"{{{int.Parse(m.Groups[1].ValueSpan, CultureInfo.InvariantCulture) + Measures.Count}}}"),
         [.. Measures, .. next.Measures]);
 
+    /// <summary>Whether words have a place for a measure: such words cannot be named in a sentence.</summary>
+    internal static bool HasSlot(string words) => Slot().IsMatch(words);
+
     [GeneratedRegex(@"\{(\d)\}")]
     private static partial Regex Slot();
 }

@@ -49,6 +49,7 @@ public sealed class InputCheck
         else if (text.Any(char.IsControl))
             Refuse(field, double.NaN, $"{name} has characters that cannot be seen, such as a line break; type it again without them.");
         else if (text.Length > longest) Refuse(field, text.Length, $"{name} has {text.Length} characters; {longest} is the most.");
+        else if (Sentence.HasSlot(text)) Refuse(field, double.NaN, $"{name} has a digit in braces, which stands for a number; write it another way.");
         return this;
     }
 

@@ -1,3 +1,4 @@
+using Incisura.Core.Cutters.Kinds;
 using Incisura.Core.Geometry;
 using Incisura.Core.Materials;
 
@@ -134,6 +135,10 @@ public sealed record Cutter
 
     /// <summary>What is picked of one of the family's choices, or its default.</summary>
     public string Picked(string code) => Picks.GetValueOrDefault(code) ?? Described.Picks.First(p => p.Code == code).Default;
+
+    /// <summary>The thread a tap makes; null for any other cutter. The cutter is taken as checked.</summary>
+    public Threads.Thread? TapThread =>
+        Family is CutterFamily.CuttingTap or CutterFamily.FormingTap or CutterFamily.TaperPipeTap ? Taps.ThreadOf(this) : null;
 
     /// <summary>The same cutter with one dimension changed.</summary>
     public Cutter With(Dimension dimension, double value) =>

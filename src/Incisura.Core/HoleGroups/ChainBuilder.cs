@@ -268,7 +268,7 @@ internal sealed partial class ChainBuilder(HoleTarget t, ToolShelf shelf, IReadO
     }
 
     // Diameter of the chamfer at the surface around an opening: of a plain hole its own, of any other that it is to have.
-    private double ChamferAround(double opening) => (t.Kind == TargetKind.Plain ? opening : t.Diameter) + (2 * t.Chamfer);
+    private double ChamferAround(double opening) => (t.Kind == TargetKind.Plain ? opening : t.Nominal()) + (2 * t.Chamfer);
 
     private static bool HasChamferCone(Situation s) => Math.Abs(s.Cutter.Value[Dimension.PointAngle] - ChamferCone) <= ConeTolerance;
 

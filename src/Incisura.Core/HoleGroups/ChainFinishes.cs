@@ -80,10 +80,9 @@ internal sealed partial class ChainBuilder
 
     private List<Finish> Taps()
     {
-        CutterFamily[] families = [CutterFamily.CuttingTap, CutterFamily.FormingTap];
-        bool Fits(Situation s) =>
-            Math.Abs(s.Cutter.Value[Dimension.ThreadDiameter] - t.Diameter) < 1e-6 && Math.Abs(s.Cutter.Value[Dimension.Pitch] - t.Pitch) < 1e-6
-                && s.Cutter.Value.Hand == (t.LeftHand ? Hand.Left : Hand.Right);
+        CutterFamily[] families = [CutterFamily.CuttingTap, CutterFamily.FormingTap, CutterFamily.TaperPipeTap];
+        WorkThread work = t.Work!;
+        bool Fits(Situation s) => new TapGeometry(s.Cutter.Value).Makes(work);
         (List<Situation> able, List<Situation> all) = Candidates("tap", families, Fits);
         List<Finish> taps = [];
         foreach (Situation s in able.OrderBy(ChipsUnfit).ThenBy(s => !ToolShelf.StandsThere(s)).ThenBy(Length))
@@ -91,43 +90,45 @@ internal sealed partial class ChainBuilder
             TapGeometry tap = new(s.Cutter.Value);
             Dictionary<string, double> Into(double d) => new() { ["depth"] = t.Depth, ["holeBefore"] = d };
             NoTrace none = default;
-            double hole = tap.HoleFor(HeightWanted, ref none);
+            double hole = tap.HoleFor(tap.UsualHeight, ref none);
+            bool Holds(double d) => TapDrill.Of(tap, d) is { } got
+                && (tap.Taper > 0 ? Math.Abs(d - hole) <= 0.1 * tap.Pitch : Math.Abs(d - hole) <= 0.35 * tap.Pitch && got.Holds(work.Thread));
             taps.Add(new()
             {
                 Operation = "tap",
                 Situation = s,
-                Size = t.Diameter,
+                Size = tap.Diameter,
                 Hole = hole,
-                Takes = d => Math.Abs(d - hole) <= 0.35 * t.Pitch && TapDrill.Of(tap, d) is { Class.Length: > 0 },
+                Takes = Holds,
                 Into = Into,
                 DepthIn = d => DepthFor("tap", s, Into(d)),
                 Ends = Ends,
                 Why = WhyTap(tap, able),
                 WhyDrill = d => TapDrill.Of(tap, d) is { } got
-                    ? new($"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height, minor diameter inside {got.Class}.")
+                    ? new(
+                        $"Leaves {got.Height.ToString("0", CultureInfo.InvariantCulture)} % thread height"
+                            + (got.Class.Length > 0 ? $", minor diameter inside {got.Class}." : "."))
                     : new("Leaves the core of the thread."),
                 Others = all,
             });
         }
 
         if (taps.Count > 0) return taps;
-        double core = ThreadHole.MinorFor(t.Diameter, t.Pitch, HeightWanted);
+        double core = ThreadHole.MinorFor(work.Thread.Diameter, work.Thread.Pitch, HeightUntapped, work.Thread.Form);
         return
         [
             AsItIs(core) with
             {
-                Takes = d => Math.Abs(d - core) <= 0.1 * t.Pitch,
-                DepthIn = _ => t.Through ? t.Depth : Up(t.Depth + (3 * t.Pitch)),
+                Takes = d => Math.Abs(d - core) <= 0.1 * work.Thread.Pitch,
+                DepthIn = _ => t.Through ? t.Depth : Up(t.Depth + (3 * work.Thread.Pitch)),
                 WhyDrill = _ => new("Leaves the core of the thread."),
-                Missing = Missing(
-                    "tap", families, Fits, t.Diameter,
-                    new($"No {(t.LeftHand ? "left-hand " : "")}tap for {{0}} × {{1}}.", Mm(t.Diameter), Mm(t.Pitch))),
+                Missing = Missing("tap", families, Fits, work.Thread.Diameter, new($"No tap for {work.Text}.")),
             },
         ];
     }
 
-    // Thread height wanted over the full one, %, as the operation itself takes it.
-    private const double HeightWanted = 75;
+    // Thread height a hole is drilled for where no tap says, % of the full one.
+    private const double HeightUntapped = 75;
 
     // A tap for a blind hole draws its chips back or makes none; one for a through hole drives them ahead.
     private int ChipsUnfit(Situation s)

@@ -11,24 +11,23 @@ internal sealed partial class ChainBuilder
 
     private List<Finish> Mills()
     {
-        Thread thread = ThreadTables.Meant(t.Diameter, t.Pitch, t.LeftHand);
-        ThreadShape shape = ThreadShape.Of(thread);
-        WorkThread work = WorkThread.Of(thread);
+        WorkThread work = t.Work!;
+        double pitch = work.Thread.Pitch, crest = work.CrestOf(inside: true);
         (double least, double most) = work.LimitsOf(inside: true) is { } l
             ? (l.Minor.Least, l.Minor.Most)
-            : (shape.InternalMinor, shape.InternalMinor + (0.15 * t.Pitch));
+            : (crest, crest + (0.15 * pitch));
         double hole = (least + most) / 2;
         bool Fits(Situation s)
         {
             Cutter c = s.Cutter.Value;
             double from = c[Dimension.Pitch], to = c[Dimension.LargestPitch] > from ? c[Dimension.LargestPitch] : from;
-            return c.Picked("profiles") != "taper" && (c.Picked("profiles") == "one" ? t.Pitch >= from - 1e-3 && t.Pitch <= to + 1e-3
-                : Math.Abs(t.Pitch - from) < 1e-3) && Math.Abs(c[Dimension.ProfileAngle] - work.Form.FlankAngle) < 0.5
-                && c.CuttingDiameter * RoomRound <= least;
+            return (c.Picked("profiles") == "one" ? pitch >= from - 1e-3 && pitch <= to + 1e-3
+                : Math.Abs(pitch - from) < 1e-3 && c.Picked("profiles") == "taper" == work.Form.Taper > 0)
+                && Math.Abs(c[Dimension.ProfileAngle] - work.Form.FlankAngle) < 0.5 && c.CuttingDiameter * RoomRound <= least;
         }
 
         (List<Situation> able, List<Situation> all) = Candidates("thread-milling", [CutterFamily.ThreadMill], Fits);
-        IReadOnlyList<Extra> extras = [new ThreadToCut(thread.ToString())];
+        IReadOnlyList<Extra> extras = [t.Thread!];
         return
         [
             .. able.OrderBy(s => !ToolShelf.StandsThere(s)).ThenBy(s => s.Cutter.Value.Picked("profiles") == "one").ThenBy(Length).Select(s =>
@@ -36,7 +35,7 @@ internal sealed partial class ChainBuilder
             {
                 Operation = "thread-milling",
                 Situation = s,
-                Size = t.Diameter,
+                Size = work.Thread.Diameter,
                 Hole = hole,
                 Takes = d => d >= least - 1e-9 && d <= most + 1e-9,
                 Into = d => new() { ["depth"] = t.Depth, ["crestDiameter"] = d },

@@ -1,5 +1,7 @@
+using Incisura.Core.Calculation;
 using Incisura.Core.Holes;
 using Incisura.Core.Holes.Kinds;
+using Incisura.Core.Threads;
 
 namespace Incisura.Core.HoleGroups;
 
@@ -12,7 +14,7 @@ public enum TargetKind
     /// <summary>A hole to a tolerance: reamed or fine bored.</summary>
     Tolerance,
 
-    /// <summary>A tapped hole.</summary>
+    /// <summary>A hole with a thread: tapped or milled.</summary>
     Threaded,
 
     /// <summary>A drilled hole with a flat seat around it.</summary>
@@ -25,14 +27,11 @@ public sealed record HoleTarget
     /// <summary>What it is to become.</summary>
     public TargetKind Kind { get; init; }
 
-    /// <summary>Diameter, mm; of a thread its nominal one.</summary>
+    /// <summary>Diameter, mm; that of a threaded hole is its thread's.</summary>
     public double Diameter { get; init; } = 8.5;
 
-    /// <summary>Pitch of the thread, mm.</summary>
-    public double Pitch { get; init; } = 1.5;
-
-    /// <summary>Whether the thread is left-hand.</summary>
-    public bool LeftHand { get; init; }
+    /// <summary>The thread of a threaded hole.</summary>
+    public ThreadToCut? Thread { get; init; }
 
     /// <summary>Depth at full diameter or of full thread, mm; of a through hole the thickness of the work.</summary>
     public double Depth { get; init; } = 20;
@@ -52,8 +51,14 @@ public sealed record HoleTarget
     /// <summary>Depth of the seat, mm.</summary>
     public double SeatDepth { get; init; } = 9;
 
+    /// <summary>The thread of a threaded hole with its dimensions; null for any other, and where none is named.</summary>
+    internal WorkThread? Work => Kind == TargetKind.Threaded ? Thread?.Read() : null;
+
+    /// <summary>Diameter it is called by, mm; of a thread its major one.</summary>
+    public double Nominal() => Work?.Thread.Diameter ?? Diameter;
+
     /// <summary>Widest diameter at the surface, mm.</summary>
-    public double Widest() => (Kind == TargetKind.Counterbored ? SeatDiameter : Diameter) + (2 * Chamfer);
+    public double Widest() => (Kind == TargetKind.Counterbored ? SeatDiameter : Nominal()) + (2 * Chamfer);
 
     internal void Check(InputCheck check)
     {
@@ -65,12 +70,26 @@ public sealed record HoleTarget
             .Holds(
                 !Tolerance.AsSpan().ContainsAny("{}"), "target.tolerance", double.NaN,
                 "A tolerance has no braces; write it as on the drawing, such as H7 or ±0.02.");
-        if (Kind == TargetKind.Threaded) check.Within("target.pitch", "The pitch", Pitch, 0.15, Math.Max(0.15, Diameter * 0.5), Quantity.Length);
+        if (Kind == TargetKind.Threaded) CheckThread(check);
         if (Kind == TargetKind.Counterbored)
             check.Within("target.seatDiameter", "The diameter of the seat", SeatDiameter, Diameter + 0.1, 500, Quantity.Length)
                 .Within("target.seatDepth", "The depth of the seat", SeatDepth, 0.05, 2000, Quantity.Length)
                 .Holds(
                     SeatDepth < Depth, "target.seatDepth", SeatDepth,
                     $"A seat {SeatDepth:0.###} mm deep leaves nothing of a hole {Depth:0.###} mm deep to be seated on; make it shallower.");
+    }
+
+    private void CheckThread(InputCheck check)
+    {
+        const string field = "target.thread";
+        int before = check.Faults.Count;
+        if (Thread is null) check.Holds(false, field, double.NaN, "The hole has no thread yet; choose one, such as M10.");
+        else Thread.Check(field, check);
+        if (check.Faults.Count > before || Work is not { } work) return;
+        check.Within(field, "The diameter of the thread", work.Thread.Diameter, 0.5, 500, Quantity.Length)
+            .Holds(
+                work.Thread.Class.Length == 0 || ThreadLimits.Of(work.Thread, work.Thread.Class) is { Internal: true }, field, double.NaN,
+                $"{work.Thread.Class} is a class of the outside thread; a hole takes one of "
+                    + $"{string.Join(", ", ThreadLimits.ClassesOf(work.Thread).Where(c => ThreadLimits.Of(work.Thread, c)!.Internal))}.");
     }
 }

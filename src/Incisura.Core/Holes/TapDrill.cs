@@ -22,6 +22,14 @@ public readonly record struct TapDrill(double Diameter, double Height, double Mi
         return new(diameter, height, minor, MinorLimits.Of(tap.Thread).FirstOrDefault(c => c.Holds(minor)).Name ?? "");
     }
 
+    /// <summary>Whether the minor diameter is inside the class a thread states, or, where it states none, inside any.</summary>
+    /// <param name="t">The thread.</param>
+    public bool Holds(Thread t)
+    {
+        double minor = Minor;
+        return MinorLimits.Of(t).Any(c => c.Holds(minor));
+    }
+
     /// <summary>Families whose hole a tap can follow.</summary>
     public static IReadOnlyList<CutterFamily> Families { get; } = [CutterFamily.TwistDrill, CutterFamily.StepDrill, CutterFamily.FlatDrill];
 }

@@ -17,7 +17,7 @@ public sealed class TapGeometry
         ChipsAhead = cutter.Family == CutterFamily.CuttingTap && cutter.Picked("flutes") is "point" or "straight";
         Flutes = Forming || cutter.Family == CutterFamily.TaperPipeTap ? "" : cutter.Picked("flutes");
         Left = cutter.Hand == Hand.Left;
-        Thread = ThreadOf(cutter, Diameter, Pitch, Left);
+        Thread = cutter.TapThread!;
         if (FormDescription.Of(Thread.Form).Taper > 0)
         {
             Taper = FormDescription.Of(Thread.Form).Taper;
@@ -102,13 +102,19 @@ public sealed class TapGeometry
         }
     }
 
-    // A parallel tap means the listed thread of its sizes, a taper one that of its pipe.
-    private static Thread ThreadOf(Cutter cutter, double diameter, double pitch, bool left)
+    /// <summary>Height a hole is usually drilled for, %: a cylindrical hole for a taper thread has the core of the middle of its length.</summary>
+    public double UsualHeight
     {
-        if (cutter.Family != CutterFamily.TaperPipeTap) return ThreadTables.Meant(diameter, pitch, left);
-        ThreadForm form = cutter.Picked("standard") == "R" ? ThreadForm.PipeTaper : ThreadForm.PipeTaper60;
-        return ThreadTables.All.Select(l => l.Thread).Where(t => t.Form == form).MinBy(t =>
-            Math.Abs(t.Diameter - diameter))! with
-        { LeftHand = left };
+        get
+        {
+            NoTrace none = default;
+            return Taper > 0 ? Math.Round(HeightOf(HoleFor(100, ref none) - (Taper * GaugeLength / 4), ref none)) : Forming ? 70 : 75;
+        }
     }
+
+    /// <summary>Whether it makes a thread: of its form, size, pitch and hand, with one start, and of its class where both say one.</summary>
+    /// <param name="work">The thread.</param>
+    public bool Makes(WorkThread work) =>
+        ThreadTables.Same(Thread, work.Thread) && work.Thread is { Starts: 1 } t && t.LeftHand == Left && work.Shape == ThreadShape.Of(t)
+            && (t.Class.Length == 0 || Thread.Class.Length == 0 || t.Class == Thread.Class);
 }

@@ -55,8 +55,7 @@ public static class CutterListing
         string size = c.CalledSize.ToString("0.###", CultureInfo.InvariantCulture);
         return c.Described switch
         {
-            { Code: CutterFamily.CuttingTap or CutterFamily.FormingTap } f =>
-                $"{ThreadTables.Meant(c[Dimension.ThreadDiameter], c[Dimension.Pitch])} {f.Name}",
+            { } f when c.TapThread is { } thread => $"{thread} {f.Name}",
             { Shank: ShankForm.Blade } f => $"{f.Name}, {size} wide",
             { Code: CutterFamily.ThreadTurningTool or CutterFamily.InsideThreadTurningTool } f =>
                 $"{f.Name}, shank {size}, {c[Dimension.ProfileAngle]:0.#}°, pitch {PitchesOf(c)}",

@@ -13,10 +13,14 @@ public readonly record struct MinorClass(string Name, double Least, double Most)
 /// <summary>Limits of the minor diameter of internal 60° threads by class: metric by ISO 965-1, unified by ASME B1.1.</summary>
 public static class MinorLimits
 {
-    /// <summary>The classes an internal thread has, tightest first; a pipe thread has one, and where no standard knows it there is none.</summary>
+    /// <summary>
+    /// The class an internal thread states, or else the classes it has, tightest first; a pipe thread has one, and where no standard knows it there is
+    /// none.
+    /// </summary>
     /// <param name="t">The thread.</param>
     public static IReadOnlyList<MinorClass> Of(Thread t) => t.Form switch
     {
+        _ when t.Class.Length > 0 && ThreadLimits.Of(t, t.Class) is { Internal: true } own => [new(t.Class, own.Minor.Least, own.Minor.Most)],
         ThreadForm.Metric or ThreadForm.Unified => Of(t.Diameter, t.Pitch),
         ThreadForm.PipeParallel when PipeLimits.Of(t, "") is { } pipe => [new("G", pipe.Minor.Least, pipe.Minor.Most)],
         _ => [],

@@ -59,11 +59,16 @@ public static class ThreadTables
     /// <param name="diameter">D, mm.</param>
     /// <param name="pitch">P, mm; that of an inch thread may be rounded.</param>
     /// <param name="leftHand">Whether it is left-hand.</param>
-    public static Thread Meant(double diameter, double pitch, bool leftHand = false) => (All.Select(l => l.Thread)
-        .Where(t => t.Form is ThreadForm.Metric or ThreadForm.Unified or ThreadForm.PipeParallel)
+    /// <param name="form">Its form, where that is known.</param>
+    public static Thread Meant(double diameter, double pitch, bool leftHand = false, ThreadForm? form = null) => (All.Select(l => l.Thread)
+        .Where(t => form is { } known ? t.Form == known : t.Form is ThreadForm.Metric or ThreadForm.Unified or ThreadForm.PipeParallel)
         .FirstOrDefault(t => Math.Abs(t.Diameter - diameter) < SameDiameter && Math.Abs(t.Pitch - pitch) < SamePitch)
-            ?? new() { Form = ThreadForm.Metric, Diameter = diameter, Pitch = pitch }) with
+            ?? new() { Form = form ?? ThreadForm.Metric, Diameter = diameter, Pitch = pitch }) with
     { LeftHand = leftHand };
+
+    /// <summary>The listed thread of a form whose diameter lies nearest.</summary>
+    internal static Thread Sized(ThreadForm form, double diameter) =>
+        All.Select(l => l.Thread).Where(t => t.Form == form).MinBy(t => Math.Abs(t.Diameter - diameter))!;
 
     /// <summary>Length to the gauge plane of a taper thread, mm; null where no standard lists the size.</summary>
     internal static double? GaugeLength(Thread t)

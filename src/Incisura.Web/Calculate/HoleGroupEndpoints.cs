@@ -75,11 +75,12 @@ public static class HoleGroupEndpoints
         group.MapPost("/solve", async (HoleGroup definition, int? kept, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
         {
             ShelfView view = await shelf.ViewAsync(db);
+            definition = AsItStands(definition, view);
             Check(definition, view, 0).ThrowIfAny();
             GroupResult result = definition.Solve(ShelfOf(definition, view), view.Machines[definition.MachineId].Definition, cancel);
 
             // Against the group as it is kept: a drawing that changes can change how the hole is drilled, unseen.
-            HoleGroup? before = kept is { } id ? view.HoleGroups.GetValueOrDefault(id)?.Definition : null;
+            HoleGroup? before = kept is { } id && view.HoleGroups.GetValueOrDefault(id)?.Definition is { } stored ? AsItStands(stored, view) : null;
             HoleChain? then = before is null || Check(before, view, 0).Faults.Count > 0
                 ? null
                 : HoleChain.Propose(before.Target, ShelfOf(before, view), before.Picked, others: false, cancel);
@@ -94,7 +95,11 @@ public static class HoleGroupEndpoints
         }).WithMetadata(new RequestSizeLimitAttribute(LargestFile)).Accepts<byte[]>("application/octet-stream");
     }
 
-    private static InputCheck Check(HoleGroup group, ShelfView view, int id) => group.Check()
+    private static HoleGroup AsItStands(HoleGroup group, ShelfView view) => group.Target.Thread is { } thread
+        ? group with { Target = group.Target with { Thread = view.AsItStands(thread) } }
+        : group;
+
+    private static InputCheck Check(HoleGroup group, ShelfView view, int id) => AsItStands(group, view).Check()
         .Holds(view.Materials.ContainsKey(group.MaterialId), "materialId", group.MaterialId, "The work material does not exist; choose one.")
         .Holds(view.Machines.ContainsKey(group.MachineId), "machineId", group.MachineId, "The machine does not exist; choose one.")
         .Holds(view.Charts.Count > 0, "chart", double.NaN, "The shop has no speed chart; add one in Shop.");

@@ -88,7 +88,8 @@ public static class LibraryEndpoints
             ? [
                 .. c.Described.Dimensions.Select(d => (d.Dimension.Symbol, Range: d.RangeIn(c.Dimensions)))
                 .Select(r => new FieldRange("dimensions." + r.Symbol, r.Range.Least, r.Range.Most))]
-            : []);
+            : [],
+        Thread: sound ? c.TapThread?.ToString() : null);
 
     private static Looks LookOf(Assembly a, ShelfView view, bool sound)
     {
@@ -102,7 +103,7 @@ public static class LibraryEndpoints
             built.Mass,
             built.LargestSpeed,
             [.. built.Joints.Select(j => new JointView(j.Field, j.Held, j.In.Number, j.Least, j.Most, j.Grip, j.Flush))]);
-        return new(sound ? built.Profile() : Profile.None, parts);
+        return new(sound ? built.Profile() : Profile.None, parts, Thread: sound ? built.Cutter.TapThread?.ToString() : null);
     }
 
     private static InputCheck CheckAssembly(Assembly a, ShelfView view, int id)

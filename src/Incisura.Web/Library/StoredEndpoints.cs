@@ -11,7 +11,8 @@ namespace Incisura.Web.Library;
 /// <param name="Built">What an assembly comes to; null for everything else.</param>
 /// <param name="Doubts">Questions about values that can be taken.</param>
 /// <param name="Ranges">Ranges that follow the other dimensions, by field.</param>
-public sealed record Looks(Profile Profile, BuiltView? Built = null, IReadOnlyList<Fault>? Doubts = null, IReadOnlyList<FieldRange>? Ranges = null)
+public sealed record Looks(
+    Profile Profile, BuiltView? Built = null, IReadOnlyList<Fault>? Doubts = null, IReadOnlyList<FieldRange>? Ranges = null, string? Thread = null)
 {
     public static Looks None { get; } = new(Profile.None);
 }

@@ -4,6 +4,7 @@ using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
+using Incisura.Core.Threads;
 
 namespace Incisura.Core.Tests.Holes;
 
@@ -17,6 +18,9 @@ internal static class ChainCheck
     {
         if (chain.Verdict == ChainVerdict.Fails) return chain.Why.Count == 0 ? ["fails without saying why"] : [];
         List<string> wrong = [];
+        (double major, double p, bool leftHand) = t.Thread is { } named && ThreadText.Read(named.Text) is { } read
+            ? (read.Diameter, read.Pitch, read.LeftHand)
+            : default;
         double hole = 0, depth = 0, seat = 0, chamfer = 0;
         bool finished = t.Kind == TargetKind.Plain, seated = t.Kind != TargetKind.Counterbored;
         foreach (ChainStep step in chain.Steps)
@@ -87,22 +91,22 @@ internal static class ChainCheck
                     break;
                 case "tap":
                     Hold(
-                        Math.Abs(D("TDZ") - t.Diameter) < 1e-9 && Math.Abs(D("TP") - t.Pitch) < 1e-9 && (c.Hand == Hand.Left) == t.LeftHand,
+                        Math.Abs(D("TDZ") - major) < 1e-9 && Math.Abs(D("TP") - p) < 1e-9 && (c.Hand == Hand.Left) == leftHand,
                         "another thread");
                     Hold(
-                        N("holeBefore") == hole && hole > t.Diameter - (1.3 * t.Pitch)
-                            && hole < t.Diameter - (0.3 * t.Pitch), $"in a core of {hole}");
+                        N("holeBefore") == hole && hole > major - (1.3 * p)
+                            && hole < major - (0.3 * p), $"in a core of {hole}");
                     Hold(c.ShankSize < hole || tip <= D("LU") + 1e-6, $"its shank of {c.ShankSize} at {tip} runs into the core of {hole}");
                     Hold(t.Through || depth >= tip - 1e-6, $"the hole ends at {depth}, the tap at {tip}");
                     finished = true;
                     break;
                 case "thread-milling":
-                    double pitch = c.Picks.GetValueOrDefault("profiles") == "one" && D("TPX") >= t.Pitch && D("TP") <= t.Pitch ? t.Pitch : D("TP");
-                    Hold(Math.Abs(pitch - t.Pitch) < 1e-3 && c.CuttingDiameter < hole, "cannot mill this pitch in this hole");
+                    double pitch = c.Picks.GetValueOrDefault("profiles") == "one" && D("TPX") >= p && D("TP") <= p ? p : D("TP");
+                    Hold(Math.Abs(pitch - p) < 1e-3 && c.CuttingDiameter < hole, "cannot mill this pitch in this hole");
                     Hold(
-                        N("crestDiameter") == hole && hole >= t.Diameter - (1.09 * t.Pitch) && hole <= t.Diameter - (0.75 * t.Pitch),
+                        N("crestDiameter") == hole && hole >= major - (1.09 * p) && hole <= major - (0.75 * p),
                         $"in a core of {hole}");
-                    Hold(r.Attached<CutThread>() is { } cut && cut.LeftHand == t.LeftHand && cut.Inside, "another thread");
+                    Hold(r.Attached<CutThread>() is { } cut && cut.LeftHand == leftHand && cut.Inside, "another thread");
                     Hold(t.Through || depth >= tip - 1e-6, $"the hole ends at {depth}, the mill at {tip}");
                     finished = true;
                     break;
@@ -138,7 +142,7 @@ internal static class ChainCheck
         if (t.Kind == TargetKind.Plain && Math.Abs(hole - t.Diameter) > 0.005) wrong.Add($"the hole is Ø{hole}");
         if (depth < t.Depth - 1e-6) wrong.Add($"the hole is {depth} deep");
         if (!finished || !seated) wrong.Add("the hole is not finished");
-        double edge = t.Kind switch { TargetKind.Counterbored => t.SeatDiameter, TargetKind.Plain => hole, _ => t.Diameter } + (2 * t.Chamfer);
+        double edge = t.Kind switch { TargetKind.Counterbored => t.SeatDiameter, TargetKind.Plain => hole, _ => t.Nominal() } + (2 * t.Chamfer);
         if (t.Chamfer > 0 && Math.Abs(chamfer - edge) > 0.02) wrong.Add($"the chamfer is Ø{chamfer} for Ø{edge}");
         return wrong;
     }

@@ -8,7 +8,7 @@ namespace Incisura.Core.Tests.Holes;
 /// <summary>Threads in holes that no tap makes.</summary>
 public sealed class ChainMillTests
 {
-    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Diameter = 10, Pitch = 1.5, Depth = 14, Chamfer = 0 };
+    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Thread = new("M10×1.5"), Depth = 14, Chamfer = 0 };
     private static readonly RackTool Tap = new(CutterFamily.CuttingTap), Mill = Milling("several", 7.5, 1.5);
 
     private static RackTool Milling(string profiles, double diameter, double pitch, double largest = 0, double angle = 60) => new(
@@ -54,9 +54,9 @@ public sealed class ChainMillTests
     [Fact]
     public void A_left_hand_thread_and_other_pitches_take_the_cutter_that_can()
     {
-        HoleChain left = Chain(Thread with { LeftHand = true }, Rack.Drill(8.5), Tap, Mill);
+        HoleChain left = Chain(Thread with { Thread = new("M10×1.5 LH") }, Rack.Drill(8.5), Tap, Mill);
         Assert.True(Last(left).Result!.Attached<CutThread>()!.LeftHand);
-        HoleTarget fine = Thread with { Pitch = 1.25 };
+        HoleTarget fine = Thread with { Thread = new("M10×1.25") };
         Assert.Equal("tap", Last(Chain(fine, Rack.Drill(8.8), Mill)).Operation);
         Assert.False(Last(Chain(fine, Rack.Drill(8.8), Mill)).Found);
         ChainStep one = Last(Chain(fine, Rack.Drill(8.8), Mill, Milling("one", 6, 0.75, 1.5)));

@@ -10,7 +10,7 @@ namespace Incisura.Core.Tests.Holes;
 
 public sealed class ChainTests
 {
-    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Diameter = 10, Pitch = 1.5, Depth = 18, Chamfer = 0.5 };
+    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Thread = new("M10×1.5"), Depth = 18, Chamfer = 0.5 };
     private static readonly RackTool Countersink = new(CutterFamily.Countersink), Tap = new(CutterFamily.CuttingTap),
         Counterbore = new(CutterFamily.Counterbore);
 
@@ -75,13 +75,13 @@ public sealed class ChainTests
     [Fact]
     public void What_is_missing_is_named_with_what_comes_nearest_or_what_stands_against_it()
     {
-        HoleChain other = Chain(Thread with { Diameter = 12, Pitch = 1.75 }, Rack.ForThreads);
+        HoleChain other = Chain(Thread with { Thread = new("M12×1.75") }, Rack.ForThreads);
         Assert.Equal(ChainVerdict.Fails, other.Verdict);
-        Assert.Contains("No tap for 12 mm × 1.75 mm", Step(other, "tap").Reason.ToString(), StringComparison.Ordinal);
+        Assert.Contains("No tap for M12×1.75", Step(other, "tap").Reason.ToString(), StringComparison.Ordinal);
         Assert.Contains("Ø10 mm", Step(other, "tap").Reason.ToString(), StringComparison.Ordinal);
         Assert.Contains(other.Why, w => w.ToString().StartsWith("Tapping in step: No tap", StringComparison.Ordinal));
         Assert.Contains(
-            "left-hand", Step(Chain(Thread with { LeftHand = true }, Rack.ForThreads), "tap").Reason.ToString(), StringComparison.Ordinal);
+            "LH", Step(Chain(Thread with { Thread = new("M10×1.5 LH") }, Rack.ForThreads), "tap").Reason.ToString(), StringComparison.Ordinal);
         ToolShelf barred = Rack.Of([Tap, Rack.Drill(8.5) with { Change = c => c with { Groups = [Core.Materials.MaterialGroup.N] } }]);
         Assert.Contains(
             "A-2 would serve, but its cutter is not meant for group P", Step(Chain(Thread, barred), "drill").Reason.ToString(),
@@ -91,7 +91,7 @@ public sealed class ChainTests
     [Fact]
     public void A_pick_that_does_not_fit_falls_and_is_said_and_one_that_does_goes_first()
     {
-        HoleTarget larger = Thread with { Diameter = 12, Pitch = 1.75 };
+        HoleTarget larger = Thread with { Thread = new("M12×1.75") };
         ToolShelf shelf = Rack.Of(
             [
                 Rack.Drill(8.5), Rack.Drill(10.2), Rack.Drill(10.3),

@@ -10,7 +10,7 @@ public sealed class GroupTests
     private static readonly Gen<Position[]> Scattered = Gen.Select(Gen.Double[-200, 200], Gen.Double[-200, 200])
         .Select(p => new Position(p.Item1, p.Item2)).Array[1, 120];
 
-    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Diameter = 10, Pitch = 1.5, Depth = 18, Chamfer = 0.5 };
+    private static readonly HoleTarget Thread = new() { Kind = TargetKind.Threaded, Thread = new("M10×1.5"), Depth = 18, Chamfer = 0.5 };
 
     [Fact]
     public void Any_order_makes_every_hole_once_and_is_never_longer_than_as_given() =>
@@ -156,8 +156,8 @@ public sealed class GroupTests
     [Fact]
     public void A_group_without_positions_or_with_too_many_is_refused()
     {
-        HoleGroup group = new() { Name = "", MaterialId = 1, MachineId = 1, Target = Thread with { Pitch = 0 }, Pattern = new() };
-        Assert.Equal(["name", "target.pitch", "pattern.typed"], group.Check().Faults.Select(f => f.Field));
+        HoleGroup group = new() { Name = "", MaterialId = 1, MachineId = 1, Target = Thread with { Thread = new("M10×0") }, Pattern = new() };
+        Assert.Equal(["name", "target.thread", "pattern.typed"], group.Check().Faults.Select(f => f.Field));
         Assert.Equal(
             ["pattern.rows"],
             (group with { Name = "x", Target = Thread, Pattern = new() { Form = PatternForm.Grid, Count = 100, Rows = 100 } })

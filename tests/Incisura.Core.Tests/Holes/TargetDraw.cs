@@ -29,8 +29,7 @@ internal static class TargetDraw
         {
             Kind = kind,
             Diameter = diameter,
-            Pitch = pitch,
-            LeftHand = random.Next(12) == 0,
+            Thread = kind == TargetKind.Threaded ? new(FormattableString.Invariant($"M{thread}×{pitch}{(random.Next(12) == 0 ? " LH" : "")}")) : null,
             Depth = depth,
             Through = random.Next(2) == 0,
             Tolerance = random.Next(3) > 0 ? "H7" : "banana",

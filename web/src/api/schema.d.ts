@@ -5967,16 +5967,10 @@ export interface components {
             kind?: components["schemas"]["TargetKind"];
             /**
              * Format: double
-             * @description Diameter, mm; of a thread its nominal one.
+             * @description Diameter, mm; that of a threaded hole is its thread's.
              */
             diameter?: number;
-            /**
-             * Format: double
-             * @description Pitch of the thread, mm.
-             */
-            pitch?: number;
-            /** @description Whether the thread is left-hand. */
-            leftHand?: boolean;
+            thread?: null | components["schemas"]["ThreadToCut"];
             /**
              * Format: double
              * @description Depth at full diameter or of full thread, mm; of a through hole the thickness of the work.
@@ -6320,6 +6314,7 @@ export interface components {
             built?: null | components["schemas"]["BuiltView"];
             doubts?: null | components["schemas"]["Fault"][];
             ranges?: null | components["schemas"]["FieldRange"][];
+            thread?: null | string;
         };
         LookupAnswer: {
             /** Format: int32 */
@@ -7790,6 +7785,18 @@ export interface components {
             by: null | string;
             /** Format: date-time */
             at: null | string;
+        };
+        /** @description The thread an operation cuts: one of a standard by its text, or the shop's own. */
+        ThreadToCut: {
+            /** @description What it is called, such as M10×1.5-6H LH. */
+            text: string;
+            /**
+             * Format: int32
+             * @description Identity of the shop's own thread; 0 for one of a standard.
+             * @default 0
+             */
+            ownId: number;
+            own?: null | components["schemas"]["RevisedOfOwnThread"];
         };
         ThreadView: {
             text: string;

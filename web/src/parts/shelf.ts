@@ -95,11 +95,16 @@ export const familyWords = (families: readonly Family[] | undefined, code: strin
   families?.find((f) => f.code === code)?.name ?? (code ?? '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
 
 /** A cutter as people call it: Ø12 four-flute square end mill, M10×1.5 cutting tap. */
-export function cutterWords(c: Cutter, size: (mm: number) => string, families?: readonly Family[]): string {
+export function cutterWords(
+  c: Cutter,
+  looks: Pick<Schemas['Looks'], 'thread'>,
+  size: (mm: number) => string,
+  families?: readonly Family[],
+): string {
   const family = families?.find((f) => f.code === c.family);
   const called = sizeOf(c, families);
   const name = familyWords(families, c.family);
-  if (c.family === 'cuttingTap' || c.family === 'formingTap') return `M${called}×${c.dimensions?.TP ?? '?'} ${name}`;
+  if (looks.thread) return `${looks.thread} ${name}`;
   if (family?.shank === 'blade') return `${name}, ${size(called)} wide`;
   if (family?.use === 'turning') return `${name}, shank ${size(called)}${c.picks?.insert ? `, insert ${c.picks.insert}` : ''}`;
   return family?.use === 'milling' ? `Ø${size(called)} ${teethWords(c.dimensions?.ZEFF ?? 0)} ${name}` : `Ø${size(called)} ${name}`;

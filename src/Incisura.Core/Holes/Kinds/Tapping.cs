@@ -103,14 +103,10 @@ internal readonly struct Tapping : IHoleKind
     public static void Follow(HoleSetup setup, ref Inputs x)
     {
         TapGeometry tap = setup.Tap!;
-        NoTrace none = default;
         bool taper = tap.Taper > 0;
         x.Propose(Input.Depth, taper ? tap.GaugeLength - tap.LeadLength : 1.5 * tap.Diameter);
-
-        // A cylindrical hole for a taper thread has the core of the middle of its length.
-        x.Propose(
-            Input.ThreadHeight,
-            taper ? Math.Round(tap.HeightOf(tap.HoleFor(100, ref none) - (tap.Taper * tap.GaugeLength / 4), ref none)) : tap.Forming ? 70 : 75);
+        x.Propose(Input.ThreadHeight, tap.UsualHeight);
+        NoTrace none = default;
         x.Propose(Input.HoleBefore, tap.HoleFor(x[Input.ThreadHeight], ref none));
         x.Propose(Input.Breakthrough, taper ? 0 : tap.Pitch);
         x.Propose(Input.BottomClearance, tap.Pitch);
@@ -382,7 +378,7 @@ internal readonly struct Tapping : IHoleKind
         }
 
         MinorClass? tightest = classes.Where(c => c.Holds(minor)).Select(c => (MinorClass?)c).FirstOrDefault();
-        MinorClass usual = classes.FirstOrDefault(c => c.Name is "6H" or "2B" or "G");
+        MinorClass usual = classes.FirstOrDefault(c => c.Name is "6H" or "2B" or "G", classes[0]);
         findings.Add(tightest is { } c
             ? new(
                 "minor-class", Severity.Info,
@@ -393,8 +389,8 @@ internal readonly struct Tapping : IHoleKind
             : new(
                 "minor-outside", Severity.Caution,
                 new(
-                    $"The minor diameter {{0}} is outside {usual.Name}, {{1}} to {{2}}, and every other class.", new(minor, Quantity.Length),
-                    new(usual.Least, Quantity.Length), new Measure(usual.Most, Quantity.Length)),
+                    $"The minor diameter {{0}} is outside {usual.Name}, {{1}} to {{2}}{(classes.Count > 1 ? ", and every other class" : "")}.",
+                    new(minor, Quantity.Length), new(usual.Least, Quantity.Length), new Measure(usual.Most, Quantity.Length)),
                 minor < usual.Least ? "Take a larger drill." : "Take a smaller drill."));
     }
 }

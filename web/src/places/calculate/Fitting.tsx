@@ -23,7 +23,7 @@ export function Fitting(props: { operation: Operation; cutter: Cutter | undefine
         {rows.slice(0, 8).map((a) => (
           <li key={a.id}>
             <button onClick={() => onTake(a.id)}>
-              <b>{a.definition.number}</b> {cutterWords(a.looks.built!.cutter, (mm) => units.size(mm), families)},{' '}
+              <b>{a.definition.number}</b> {cutterWords(a.looks.built!.cutter, a.looks, (mm) => units.size(mm), families)},{' '}
               {units.size(a.definition.projection)} {units.unit('length')} out
             </button>
           </li>

@@ -141,11 +141,11 @@ export function Sentence({ where, address }: { where: ReturnType<typeof useSitua
             return {
               value: String(a.id),
               label:
-                `${a.definition.number}  ${cutterWords(cutter, size, families)}, ${size(a.definition.projection)} ` +
+                `${a.definition.number}  ${cutterWords(cutter, a.looks, size, families)}, ${size(a.definition.projection)} ` +
                 `${units.unit('length')} out, ${held} ${holder.interface}${fits ? '' : ' · does not fit here'}`,
               shown: (
                 <span>
-                  {cutterWords(cutter, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
+                  {cutterWords(cutter, a.looks, size, families)}, {size(a.definition.projection)} {units.system} out of{' '}
                   {/^[aeiou]/.test(held) ? 'an' : 'a'} {held} ({a.definition.number})
                 </span>
               ),

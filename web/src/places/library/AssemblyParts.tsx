@@ -17,13 +17,14 @@ import {
   type HolderSheet,
   type Cutter,
   type Family,
-  type Holder,
 } from '../../parts/shelf';
 
-const partWords = (part: Cutter | Holder, size: (mm: number) => string, families: readonly Family[] | undefined): string =>
-  'segments' in part && 'kind' in part
-    ? `${part.number}  ${part.kind}${part.interface ? `, ${part.interface}` : ''}`
-    : `${part.number}  ${cutterWords(part as Cutter, size, families)}`;
+const partWords = (part: CutterSheet | HolderSheet, size: (mm: number) => string, families: readonly Family[] | undefined): string => {
+  const { definition: d, looks } = part;
+  return 'segments' in d && 'kind' in d
+    ? `${d.number}  ${d.kind}${d.interface ? `, ${d.interface}` : ''}`
+    : `${d.number}  ${cutterWords(d as Cutter, looks, size, families)}`;
+};
 
 /** Picks a cutter or a holder by searching the whole library. */
 export function PartPicker(props: {
@@ -45,7 +46,7 @@ export function PartPicker(props: {
   const rows = pickedFrom<{ sheet: CutterSheet | HolderSheet }>(picks, text).map((r) => r.sheet);
   const options = [...rows, ...(sheet.data && !text && !rows.some((r) => r.id === value) ? [sheet.data] : [])].map((r) => ({
     value: r.id,
-    label: partWords(r.definition, (mm) => units.size(mm), families),
+    label: partWords(r, (mm) => units.size(mm), families),
   }));
   return (
     <>

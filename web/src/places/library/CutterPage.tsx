@@ -114,7 +114,7 @@ function Editor(props: {
 
   return (
     <SheetFrame
-      title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, (mm) => units.size(mm), families)}` : 'A new cutter'}
+      title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, sheet.looks, (mm) => units.size(mm), families)}` : 'A new cutter'}
       back={{ to: '/library/cutters', words: 'Cutters' }}
       sheet={sheet}
       form={form}

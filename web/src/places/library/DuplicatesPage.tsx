@@ -24,7 +24,7 @@ export function DuplicatesPage() {
       {found.data?.length === 0 && <p>No two cutters in use have the same family, material and teeth and nearly the same dimensions.</p>}
       {found.data?.map((group) => (
         <section key={group.cutters[0]!.id} className="card duplicates">
-          <b>{cutterWords(group.cutters[0]!.definition, (mm) => units.size(mm), families)}</b>{' '}
+          <b>{cutterWords(group.cutters[0]!.definition, group.cutters[0]!.looks, (mm) => units.size(mm), families)}</b>{' '}
           <span className="muted">{group.differing.length > 0 ? `differ in ${group.differing.join(', ')}` : 'alike in everything'}</span>
           {group.cutters.map((c) => (
             <div key={c.id}>

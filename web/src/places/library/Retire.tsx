@@ -74,7 +74,7 @@ export function Retire({ sheet }: { sheet: CutterSheet }) {
             .filter((r) => r.sheet.id !== sheet.id)
             .map((r) => ({
               value: r.sheet.id,
-              label: `${r.sheet.definition.number}  ${cutterWords(r.sheet.definition, (mm) => units.size(mm), families)}`,
+              label: `${r.sheet.definition.number}  ${cutterWords(r.sheet.definition, r.sheet.looks, (mm) => units.size(mm), families)}`,
             }))}
         />
       </label>

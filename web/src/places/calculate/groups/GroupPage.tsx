@@ -34,8 +34,7 @@ const BLANK = {
   target: {
     kind: 'threaded',
     diameter: 10,
-    pitch: 1.5,
-    leftHand: false,
+    thread: { text: 'M10', ownId: 0 },
     depth: 20,
     through: false,
     tolerance: 'H7',

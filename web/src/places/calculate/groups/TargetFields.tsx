@@ -2,10 +2,11 @@ import { Checkbox, Input, Select } from 'antd';
 import { NumberField } from '../../../parts/NumberField';
 import type { useSheetForm } from '../../../parts/useSheetForm';
 import type { Schemas } from '../../../api/client';
+import { ThreadChoice } from '../threads/ThreadChoice';
 import { KINDS, type Group, type Target } from './words';
 
 type Form = ReturnType<typeof useSheetForm<Group, Schemas['SheetOfHoleGroup']>>;
-type Numbers = 'diameter' | 'pitch' | 'depth' | 'chamfer' | 'seatDiameter' | 'seatDepth';
+type Numbers = 'diameter' | 'depth' | 'chamfer' | 'seatDiameter' | 'seatDepth';
 
 /** What each hole is to become. */
 export function TargetFields(props: { target: Target; form: Form; refused: Record<string, string>; disabled: boolean }) {
@@ -36,8 +37,17 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
           options={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
         />
       </label>
-      {number('diameter', threaded ? 'Nominal diameter' : 'Diameter', 'D')}
-      {threaded && number('pitch', 'Pitch', 'P')}
+      {threaded ? (
+        <ThreadChoice
+          title="Thread"
+          chosen={target.thread ? { text: target.thread.text!, ownId: target.thread.ownId! } : undefined}
+          refused={refused['target.thread']}
+          disabled={disabled}
+          onThread={(thread) => put({ thread })}
+        />
+      ) : (
+        number('diameter', 'Diameter', 'D')
+      )}
       {target.kind === 'tolerance' && (
         <label className="line">
           Tolerance
@@ -61,11 +71,6 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
       <Checkbox checked={target.through!} disabled={disabled} onChange={(e) => put({ through: e.target.checked })}>
         goes through
       </Checkbox>
-      {threaded && (
-        <Checkbox checked={target.leftHand!} disabled={disabled} onChange={(e) => put({ leftHand: e.target.checked })}>
-          left-hand
-        </Checkbox>
-      )}
     </>
   );
 }

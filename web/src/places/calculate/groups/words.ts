@@ -8,7 +8,7 @@ export type Solved = Schemas['GroupView'];
 export const KINDS: Record<Schemas['TargetKind'], string> = {
   plain: 'drilled hole',
   tolerance: 'hole to a tolerance',
-  threaded: 'tapped hole',
+  threaded: 'threaded hole',
   counterbored: 'counterbored hole',
 };
 
@@ -26,12 +26,12 @@ export const ORDERS: Record<Schemas['HoleOrder'], string> = {
   rows: 'row by row',
 };
 
-/** A hole as the drawing of a part says it, in the reader's unit; a metric thread keeps its designation. */
+/** A hole as the drawing of a part says it, in the reader's unit; a thread keeps its designation. */
 export function targetWords(t: Target, size: (mm: number) => string): string {
   const depth = t.through ? `through ${size(t.depth!)}` : `${size(t.depth!)} deep`;
   switch (t.kind) {
     case 'threaded':
-      return `M${+t.diameter!.toFixed(3)} × ${+t.pitch!.toFixed(3)}${t.leftHand ? ' left-hand' : ''}, ${depth}`;
+      return `${t.thread?.text ?? 'thread'}, ${depth}`;
     case 'tolerance':
       return `Ø${size(t.diameter!)} ${t.tolerance}, ${depth}`;
     case 'counterbored':

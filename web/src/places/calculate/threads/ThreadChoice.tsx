@@ -11,12 +11,14 @@ const pathOf = (thread: Chosen) =>
 
 /** The thread to cut: typed as its standard writes it, or chosen from what is found; the shop's own ones too. */
 export function ThreadChoice(props: {
+  title?: string;
   chosen: Chosen | undefined;
-  cut: Schemas['AttachmentCutThread'] | undefined;
+  cut?: Schemas['AttachmentCutThread'];
   refused: string | undefined;
+  disabled?: boolean;
   onThread: (thread: Chosen | undefined) => void;
 }) {
-  const { chosen, cut, refused, onThread } = props;
+  const { title = 'Thread to cut', chosen, cut, refused, disabled = false, onThread } = props;
   const id = useId();
   // What is typed stays in the box until it is taken over.
   const [typed, setTyped] = useState<string | null>(null);
@@ -43,11 +45,12 @@ export function ThreadChoice(props: {
   return (
     <div className="thread-choice">
       <h3>
-        <label htmlFor={id}>Thread to cut</label>
+        <label htmlFor={id}>{title}</label>
       </h3>
       <AutoComplete
         id={id}
         value={text}
+        disabled={disabled}
         status={refused ? 'error' : ''}
         popupMatchSelectWidth={300}
         notFoundContent={typed?.trim() && found.isSuccess ? 'No thread has these words; what is typed is read as it stands.' : null}
