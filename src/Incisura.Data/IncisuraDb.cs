@@ -46,6 +46,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<RecordRevisionRow> RecordRevisions => Set<RecordRevisionRow>();
 
+    public DbSet<PartRow> Parts => Set<PartRow>();
+
     public DbSet<EditionRow> Editions => Set<EditionRow>();
 
     public DbSet<EditionEntryRow> EditionEntries => Set<EditionEntryRow>();
@@ -64,6 +66,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
                 await Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock", cancel);
             await Database.MigrateAsync(cancel);
         }
+
+        await RecordParts.TakeApartAsync(this, cancel);
 
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL;", cancel);
     }
@@ -118,6 +122,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
         configurationBuilder.Properties<RecordState>().HaveConversion<string>();
         configurationBuilder.Properties<RecordAct>().HaveConversion<string>();
+        configurationBuilder.Properties<Stands>().HaveConversion<string>();
     }
 
     protected override void OnModelCreating(ModelBuilder builder)
@@ -165,6 +170,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<RecordRevisionRow> revision = builder.Entity<RecordRevisionRow>().ToTable("RecordRevisions");
         revision.HasIndex(v => new { v.RecordId, v.Number }).IsUnique();
         revision.Property(v => v.Version).IsConcurrencyToken();
+        revision.HasIndex(v => new { v.IsNewest, v.State, v.ChangedAt });
+        revision.HasIndex(v => new { v.IsInForce, v.Stands });
+
+        revision.Property(v => v.SituationOnce).HasColumnName("Situation");
+        builder.Entity<PartRow>().ToTable("Parts").HasKey(p => p.Hash);
         revision.HasMany(v => v.Events).WithOne().HasForeignKey(e => e.RevisionId);
         builder.Entity<RecordEventRow>().ToTable("RecordEvents");
 

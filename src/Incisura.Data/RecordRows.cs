@@ -18,13 +18,48 @@ public sealed class RecordRow
 
     public required int MachineId { get; init; }
 
+    /// <summary>The cutter in its assembly when it was first made, for lists.</summary>
+    public int CutterId { get; set; }
+
     /// <summary>The thread it is about where its operation cuts one that is chosen; empty otherwise.</summary>
     public string Thread { get; init; } = "";
 
     public List<RecordRevisionRow> Revisions { get; init; } = [];
+
+    /// <summary>The revision that counts: the newest one that was ever approved, unless it was withdrawn.</summary>
+    public RecordRevisionRow? InForce() =>
+        RecordLife.InForce(Revisions.Select(r => (r.Number, r.State))) is var number and > 0 ? Revisions.First(r => r.Number == number) : null;
+
+    /// <summary>The revision people work on: the newest one that was not discarded.</summary>
+    public RecordRevisionRow Newest() =>
+        Revisions.Where(r => r.State != RecordState.Discarded).MaxBy(r => r.Number) ?? Revisions.MaxBy(r => r.Number)!;
+
+    /// <summary>Draws out what lists ask for, after a revision was added or changed its state.</summary>
+    public void Draw()
+    {
+        RecordRevisionRow newest = Newest();
+        RecordRevisionRow? inForce = InForce();
+        foreach (RecordRevisionRow r in Revisions) (r.IsNewest, r.IsInForce) = (r == newest, r == inForce);
+    }
 }
 
-/// <summary>One revision of a record with a snapshot of everything it rests on.</summary>
+/// <summary>How a revision stands to what it rests on, as it was judged last.</summary>
+public enum Stands
+{
+    /// <summary>Nothing it rests on was revised.</summary>
+    Firm,
+
+    /// <summary>Something was revised, and no figure, limit or finding moved beyond the tolerance.</summary>
+    Holds,
+
+    /// <summary>Something moved.</summary>
+    Stale,
+
+    /// <summary>Its figures break a limit now, or can no longer be calculated.</summary>
+    Broken,
+}
+
+/// <summary>One revision of a record: what is its own, and by their hashes the things it rests on.</summary>
 public sealed class RecordRevisionRow
 {
     public int Id { get; set; }
@@ -41,19 +76,81 @@ public sealed class RecordRevisionRow
     public int Version { get; set; }
 
     /// <summary>Choices of the user, JSON.</summary>
-    public required string Choices { get; set; }
+    public string Choices { get; set; } = "";
 
-    /// <summary>Situation as it stood, JSON.</summary>
-    public required string Situation { get; set; }
+    /// <summary>What it rests on, each by identity, revision and hash of its content, JSON; empty only in a file that is being brought up to date.</summary>
+    public string Footings { get; set; } = "";
 
-    /// <summary>Result with its derivation, JSON.</summary>
-    public required string Result { get; set; }
+    /// <summary>The whole situation, where an earlier version wrote it and it was not taken apart yet; else empty.</summary>
+    public string SituationOnce { get; set; } = "";
+
+    /// <summary>Result without its derivation, JSON.</summary>
+    public string Result { get; set; } = "";
+
+    /// <summary>The derivation, packed.</summary>
+    public byte[] Derivation { get; set; } = [];
 
     public string Note { get; set; } = "";
 
     public required string ProposedBy { get; set; }
 
+    /// <summary>Whether it is the one people work on.</summary>
+    public bool IsNewest { get; set; }
+
+    /// <summary>Whether it is the one editions publish.</summary>
+    public bool IsInForce { get; set; }
+
+    /// <summary>Whether a reviewer sent it back and it was not handed in since.</summary>
+    public bool SentBack { get; set; }
+
+    /// <summary>The result that was sent back last, JSON; empty where none was.</summary>
+    public string ResultSentBack { get; set; } = "";
+
+    public DateTimeOffset ChangedAt { get; set; }
+
+    /// <summary>Its situation in words, JSON.</summary>
+    public string Words { get; set; } = "";
+
+    /// <summary>Words it is found by, in small letters.</summary>
+    public string Search { get; set; } = "";
+
+    /// <summary>The limit that is used most.</summary>
+    public string WorstLimit { get; set; } = "";
+
+    /// <summary>How far, over what is allowed.</summary>
+    public double WorstUse { get; set; }
+
+    /// <summary>The shop's own thread it is about; 0 for none.</summary>
+    public int ThreadId { get; set; }
+
+    /// <summary>How it stands, as it was judged last.</summary>
+    public Stands Stands { get; set; }
+
+    /// <summary>What moved, JSON; empty where nothing did.</summary>
+    public string Standing { get; set; } = "";
+
+    /// <summary>How far it moved; 2 where it broke.</summary>
+    public double Moved { get; set; }
+
+    /// <summary>The revisions of all it rests on for which somebody said that it still holds; empty where nobody did.</summary>
+    public string KeptFor { get; set; } = "";
+
+    /// <summary>The revisions of all it rests on for which it was judged.</summary>
+    public string JudgedFor { get; set; } = "";
+
     public List<RecordEventRow> Events { get; init; } = [];
+}
+
+/// <summary>A thing that records rest on, once for each content it ever had.</summary>
+public sealed class PartRow
+{
+    /// <summary>SHA-256 of the canonical JSON.</summary>
+    public required string Hash { get; init; }
+
+    public required string Kind { get; init; }
+
+    /// <summary>Canonical JSON: members in order of their names, without space.</summary>
+    public required string Json { get; init; }
 }
 
 /// <summary>Something that happened to a revision.</summary>

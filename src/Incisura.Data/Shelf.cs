@@ -1,4 +1,6 @@
+using System.Globalization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
@@ -108,6 +110,20 @@ public sealed class ShelfView
     /// <summary>A thread to cut with the shop's own one it names as that stands today; without where it is no longer there.</summary>
     public ThreadToCut AsItStands(ThreadToCut thread) =>
         thread with { Own = Threads.TryGetValue(thread.OwnId, out StoredThread? own) ? At<StoredThread, OwnThread>(own) : null };
+
+    /// <summary>The revisions, today, of all that a record rests on: while this text is the same, so is how the record stands.</summary>
+    public string FootingsOf(RecordRow record, int threadId)
+    {
+        Assembly assembly = Assemblies[record.AssemblyId].Definition;
+        IEnumerable<int> holders = [assembly.HolderId, .. assembly.Extensions.Select(e => e.HolderId)];
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"e{Operations.EngineVersion} m{Materials[record.MaterialId].Revision} a{Assemblies[record.AssemblyId].Revision} "
+                + $"c{assembly.CutterId}.{Cutters[assembly.CutterId].Revision} "
+                + $"h{string.Join('+', holders.Select(h => $"{h}.{Holders[h].Revision}"))} "
+                + $"n{Machines[record.MachineId].Revision} s{Charts.Values.MinBy(c => c.Id)?.Revision ?? 0} "
+                + $"t{(Threads.TryGetValue(threadId, out StoredThread? own) ? own.Revision : 0)}");
+    }
 
     /// <summary>An assembly put together from what is on the shelf; null where a part does not exist.</summary>
     public BuiltAssembly? Build(Assembly assembly) =>
@@ -224,7 +240,12 @@ public sealed class Shelf : IDisposable
             changes++;
             if (kept is not null) kept = kept.With(saved);
         }
+
+        Changed?.Invoke();
     }
+
+    /// <summary>Told after something was put into the view.</summary>
+    public event Action? Changed;
 
     /// <summary>Reads anew how many approved records rest on each assembly, after records changed.</summary>
     public async Task RecountAsync(IncisuraDb db)

@@ -41,6 +41,8 @@ builder.Services.AddSingleton(_ => new DatabaseFile(database));
 builder.Services.AddDbContextPool<IncisuraDb>(
     (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(services.GetRequiredService<SavedMark>()));
 builder.Services.AddSingleton<Shelf>();
+builder.Services.AddSingleton<StandingJudge>();
+if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<StandingJudge>());
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
@@ -147,6 +149,8 @@ api.MapTapDrills();
 api.MapHoleGroups();
 api.MapComparisons();
 api.MapRecords();
+api.MapRecordList();
+api.MapSettling();
 api.MapEditions();
 api.MapLookup();
 api.MapFind();

@@ -31,7 +31,7 @@ public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
         HttpClient http = host.CreateClient();
         (await http.PostAsync("/api/v1/session/demo/maren", null, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
         Caller maren = new(http);
-        async Task<int> CountAsync() => (await maren.GetAsync("/records")).Json.GetArrayLength();
+        async Task<int> CountAsync() => (await maren.GetAsync("/records"))["total"].GetInt32();
 
         int before = await CountAsync(), saved = 0;
         disk.Full = true;

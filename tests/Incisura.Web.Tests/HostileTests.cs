@@ -99,7 +99,7 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_draft_that_was_refused_stays_readable_as_it_was()
     {
         Caller maren = await workshop.SignInAsync("maren");
-        JsonElement draft = (await maren.GetAsync("/records?state=draft")).Json
+        JsonElement draft = (await maren.GetAsync("/records?state=draft"))["rows"]
             .EnumerateArray()
             .First(r => r.GetProperty("situation").GetProperty("operation").GetString() is "slot" or "side-rough" or "side-finish" or "face");
         string number = draft.GetProperty("number").GetString()!;

@@ -76,8 +76,9 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
         string number = draft["number"].GetString()!;
         Answer gone = (await maren.PostAsync($"/records/{number}/discard", new { }, Version(Newest(draft)))).Expect(HttpStatusCode.OK);
         Assert.Equal("discarded", Newest(gone).GetProperty("state").GetString());
-        Assert.DoesNotContain((await maren.GetAsync("/records")).Json.EnumerateArray(), r => r.GetProperty("number").GetString() == number);
-        Assert.Contains((await maren.GetAsync("/records?state=discarded")).Json.EnumerateArray(), r => r.GetProperty("number").GetString() == number);
+        Assert.DoesNotContain((await maren.GetAsync("/records"))["rows"].EnumerateArray(), r => r.GetProperty("number").GetString() == number);
+        Answer discarded = await maren.GetAsync("/records?state=discarded");
+        Assert.Contains(discarded["rows"].EnumerateArray(), r => r.GetProperty("number").GetString() == number);
         Answer again = (await maren.PostAsync("/records", cut)).Expect(HttpStatusCode.Created);
         Assert.Equal((number, 2), (again["number"].GetString(), Newest(again).GetProperty("number").GetInt32()));
     }
@@ -90,7 +91,7 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren");
         Assert.All(
-            (await maren.GetAsync($"/records?state={state}")).Expect(HttpStatusCode.OK).Json.EnumerateArray(),
+            (await maren.GetAsync($"/records?state={state}")).Expect(HttpStatusCode.OK)["rows"].EnumerateArray(),
             r => Assert.Equal(state, r.GetProperty("state").GetString(), ignoreCase: true));
         Assert.Equal(["state"], (await maren.GetAsync("/records?state=fine")).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
@@ -118,7 +119,7 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Contains("Do not run", entry.GetProperty("warning").GetProperty("template").GetString(), StringComparison.Ordinal);
         Assert.Contains("machine Tansy", entry.GetProperty("since").GetProperty("by").EnumerateArray().Select(b => b.GetString()));
         Assert.True(entry.GetProperty("since").GetProperty("breaks").GetArrayLength() > 0);
-        JsonElement summary = (await maren.GetAsync("/records")).Json.EnumerateArray().Single(r => r.GetProperty("number").GetString() == record);
+        JsonElement summary = (await maren.GetAsync("/records"))["rows"].EnumerateArray().Single(r => r.GetProperty("number").GetString() == record);
         Assert.True(summary.GetProperty("broken").GetBoolean());
     }
 
@@ -127,7 +128,7 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren");
         // Not one of the cutter that the other tests of this workshop make records with.
-        JsonElement record = (await maren.GetAsync("/records")).Json.EnumerateArray().First(r =>
+        JsonElement record = (await maren.GetAsync("/records"))["rows"].EnumerateArray().First(r =>
             r.GetProperty("situation").GetProperty("operation").GetString() is "slot" or "side-finish"
                 && r.GetProperty("situation").GetProperty("assemblyId").GetInt32() != 6);
         string number = record.GetProperty("number").GetString()!;

@@ -41,6 +41,9 @@ public class StoredFormTests
             .ToDictionary(t => t.Name);
     }
 
+    /// <summary>Where the file of a release stands.</summary>
+    internal static string PathOf(string file) => Path.Combine(Folder, file);
+
     private static JsonObject Stored(string file) => JsonNode.Parse(File.ReadAllText(Path.Combine(Folder, file)))!.AsObject();
 
     private static string Rewritten(Type type, string json)

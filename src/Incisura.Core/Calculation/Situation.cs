@@ -42,6 +42,16 @@ public sealed record Situation
     internal SpeedRow? RowFor(params IEnumerable<string> operations) =>
         operations.Select(o => Chart.Value.Find(Cutter.Value.Family, Cutter.Value.Material, Material.Value, o)).FirstOrDefault(r => r is not null);
 
+    /// <summary>The situation with no more of the chart than an operation reads in it: its row, the drilling cycles, and what the shop goes by.</summary>
+    /// <param name="operation">The operation.</param>
+    public Situation For(OperationDescription operation) => this with
+    {
+        Chart = new(
+            Chart.Id, Chart.Number,
+            Chart.Value.With(
+                RowFor([operation.Code, .. operation.ChartedAs.Select(o => o.Code)]), Cutter.Value.Family, Material.Value.Group)),
+    };
+
     /// <summary>The assembly put together.</summary>
     public BuiltAssembly Built() => new(Assembly.Value, Cutter.Value, Holder.Value, [.. Extensions.Select(e => e.Value)]);
 }

@@ -110,6 +110,21 @@ public sealed record SpeedChart
         return null;
     }
 
+    /// <summary>The chart with no more than one row and the cycles of one family in one group: what a single calculation reads of it.</summary>
+    /// <param name="row">The row; null for none.</param>
+    /// <param name="family">Cutter family.</param>
+    /// <param name="group">Work-material group.</param>
+    public SpeedChart With(SpeedRow? row, CutterFamily family, MaterialGroup group) => this with
+    {
+        Rows = row is null ? [] : [row],
+        Cycles = [.. Cycles.Where(c => c.Family == family && c.Group == group)],
+    };
+
+    /// <summary>Whether everything in two charts is the same.</summary>
+    public bool SameAs(SpeedChart other) =>
+        Name == other.Name && Practice == other.Practice && Cycles.SequenceEqual(other.Cycles) && Rows.Count == other.Rows.Count
+            && Rows.Zip(other.Rows).All(r => r.First with { Feeds = r.Second.Feeds } == r.Second && r.First.Feeds.SequenceEqual(r.Second.Feeds));
+
     /// <summary>Checks every row, and that no two rows are for the same situation.</summary>
     /// <param name="inStep">Whether the feed of an operation is the lead of a thread, by its code; null for one that does not exist.</param>
     public InputCheck Check(Func<string, bool?> inStep)

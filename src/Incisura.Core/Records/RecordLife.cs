@@ -34,8 +34,14 @@ public enum RecordAct
     /// <summary>Send it back to its proposer with a reason.</summary>
     SendBack,
 
+    /// <summary>Take it back from review, to work on it.</summary>
+    TakeBack,
+
     /// <summary>Take an approved record out of use with a reason.</summary>
     Withdraw,
+
+    /// <summary>Say that it still holds although something it rests on moved.</summary>
+    Keep,
 
     /// <summary>Give a draft up.</summary>
     Discard,
@@ -72,7 +78,7 @@ public sealed class RuleException(string code, string message) : Exception(messa
 }
 
 /// <summary>
-/// The life of a record's revision: draft → in review → approved → withdrawn, back from review to draft, and from draft to discarded.
+/// The life of a record's revision: draft → in review → approved → withdrawn, back from review to draft (sent back, or taken back), and from draft to discarded.
 /// </summary>
 public static class RecordLife
 {
@@ -97,14 +103,16 @@ public static class RecordLife
     /// <exception cref="RuleException">The act is not allowed here.</exception>
     public static RecordState After(RecordState state, RecordAct act, Actor actor, IReadOnlyCollection<string> contributors, string? reason)
     {
-        bool decides = act is RecordAct.Approve or RecordAct.SendBack;
+        bool decides = act is RecordAct.Approve or RecordAct.SendBack or RecordAct.Keep;
         if (actor.Role is not (Role.Engineer or Role.Approver))
             throw new RuleException("role", "Only an engineer or an approver may work on records.");
         if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
-            throw new RuleException("role", "Only an approver may approve, send back or withdraw.");
+            throw new RuleException("role", "Only an approver may approve, send back, keep or withdraw.");
         if (decides && contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase))
             throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
-        if (act is RecordAct.SendBack or RecordAct.Withdraw && string.IsNullOrWhiteSpace(reason))
+        if (act == RecordAct.TakeBack && state == RecordState.InReview && !contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase))
+            throw new RuleException("not-yours", "Only somebody who worked on it takes it back; an approver sends it back with a reason.");
+        if (act is RecordAct.SendBack or RecordAct.Keep or RecordAct.Withdraw && string.IsNullOrWhiteSpace(reason))
             throw new RuleException("reason", "A reason is needed, so that others know what to mend.");
         if (reason?.Length > LongestText)
             throw new RuleException("reason", $"The reason has {reason.Length} characters; {LongestText} is the most.");
@@ -114,7 +122,9 @@ public static class RecordLife
             (RecordState.Draft, RecordAct.Submit) => RecordState.InReview,
             (RecordState.InReview, RecordAct.Approve) => RecordState.Approved,
             (RecordState.InReview, RecordAct.SendBack) => RecordState.Draft,
+            (RecordState.InReview, RecordAct.TakeBack) => RecordState.Draft,
             (RecordState.Approved, RecordAct.Withdraw) => RecordState.Withdrawn,
+            (RecordState.Approved, RecordAct.Keep) => RecordState.Approved,
             (RecordState.Draft, RecordAct.Discard) => RecordState.Discarded,
             _ => throw new RuleException("state", $"This revision is {Words(state)}, so it cannot be {Words(act)}."),
         };
@@ -136,7 +146,9 @@ public static class RecordLife
         RecordAct.Submit => "submitted",
         RecordAct.Approve => "approved",
         RecordAct.SendBack => "sent back",
+        RecordAct.TakeBack => "taken back",
         RecordAct.Discard => "discarded",
+        RecordAct.Keep => "kept",
         _ => "withdrawn",
     };
 }

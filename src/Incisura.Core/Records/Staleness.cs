@@ -57,6 +57,19 @@ public sealed record Standing(
 
     /// <summary>Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated.</summary>
     public bool Stale => Refused.Length > 0 || Figures.Count > 0 || Limits.Count > 0 || Findings.Count > 0 || Breaks.Count > 0;
+
+    /// <summary>Whether the figures as they were approved break a limit now, or nothing can be calculated any more.</summary>
+    public bool Broken => Refused.Length > 0 || Breaks.Count > 0;
+
+    /// <summary>The largest move of a figure or of a limit's use, over the larger of its two values; 1 for one that appeared or vanished.</summary>
+    public double Move => Figures.Select(f => Share(f.From, f.To)).Concat(Limits.Select(l => Share(l.From, l.To))).DefaultIfEmpty().Max();
+
+    /// <summary>What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did.</summary>
+    public FigureChange? Foremost => Figures.Where(f => f.From is not null && f.To is not null)
+        .OrderByDescending(f => f.Code is "spindleSpeed" or "feedRate").ThenByDescending(f => Share(f.From, f.To)).FirstOrDefault();
+
+    private static double Share(double? from, double? to) =>
+        from is { } a && to is { } b && Math.Max(Math.Abs(a), Math.Abs(b)) is var most && most > 0 ? Math.Abs(a - b) / most : from == to ? 0 : 1;
 }
 
 /// <summary>Compares what a record rests on and what it says with how things stand now.</summary>
@@ -64,6 +77,9 @@ public static class Staleness
 {
     /// <summary>Kind of the footing that stands for the engine.</summary>
     public const string Engine = "engine";
+
+    /// <summary>How far a figure or the use of a limit may move, over the larger of its two values, before a record is stale.</summary>
+    public const double Tolerance = 0.005;
 
     /// <summary>Code of the finding that figures as approved cannot be taken any more.</summary>
     public const string NoLongerPossible = "no-longer-possible";
@@ -107,6 +123,9 @@ public static class Staleness
     public static Standing Of(
         IOperation operation, Situation then, Choices choices, CalculationResult result, Situation now, Choices today)
     {
+        // Of the chart only what it reads counts: another row that was revised touches nothing here.
+        (then, now) = (then.For(operation.Description), now.For(operation.Description));
+        if (then.Chart.Value.SameAs(now.Chart.Value)) now = now with { Chart = then.Chart };
         IReadOnlyList<MovedFooting> moved = Moved(
             FootingsOf(then, choices, result.EngineVersion), FootingsOf(now, today, Operations.EngineVersion));
         if (moved.Count == 0) return Standing.Firm;
@@ -116,7 +135,7 @@ public static class Staleness
         {
             CalculationResult anew = operation.Calculate(now, today, explain: false);
             return new(
-                moved, Changes(result.Figures, anew.Figures), LimitChanges(result.Limits, anew.Limits),
+                moved, Changes(result.Figures, anew.Figures, Tolerance), LimitChanges(result.Limits, anew.Limits, Tolerance),
                 FindingChanges(result.Findings, anew.Findings), "", breaks);
         }
         catch (InputException refused)
@@ -128,11 +147,12 @@ public static class Staleness
     /// <summary>The figures that differ, in the order of the later calculation, and those that vanished.</summary>
     /// <param name="before">Earlier figures.</param>
     /// <param name="after">Later figures.</param>
-    public static IReadOnlyList<FigureChange> Changes(IReadOnlyList<Figure> before, IReadOnlyList<Figure> after) =>
+    /// <param name="tolerance">How far a figure may move, over the larger of its two values.</param>
+    public static IReadOnlyList<FigureChange> Changes(IReadOnlyList<Figure> before, IReadOnlyList<Figure> after, double tolerance = LastBits) =>
     [
         .. from a in after
            let b = before.FirstOrDefault(f => f.Code == a.Code)
-           where b is null || Differs(b.Value, a.Value)
+           where b is null || Differs(b.Value, a.Value, tolerance)
            select new FigureChange(a.Code, a.Symbol, a.Name, a.Quantity, b?.Value, a.Value),
         .. from b in before
            where after.All(a => a.Code != b.Code)
@@ -142,11 +162,13 @@ public static class Staleness
     /// <summary>The limits whose use differs, and those that appeared or vanished.</summary>
     /// <param name="before">Earlier limits.</param>
     /// <param name="after">Later limits.</param>
-    public static IReadOnlyList<LimitChange> LimitChanges(IReadOnlyList<JudgedLimit> before, IReadOnlyList<JudgedLimit> after) =>
+    /// <param name="tolerance">How far a use may move, over the larger of its two values.</param>
+    public static IReadOnlyList<LimitChange> LimitChanges(
+        IReadOnlyList<JudgedLimit> before, IReadOnlyList<JudgedLimit> after, double tolerance = LastBits) =>
     [
         .. from a in after
            let b = before.FirstOrDefault(l => l.Kind == a.Kind)
-           where b is null || (b.Use is null) != (a.Use is null) || (a.Use is { } now && Differs(b.Use!.Value, now))
+           where b is null || (b.Use is null) != (a.Use is null) || (a.Use is { } now && Differs(b.Use!.Value, now, tolerance))
            select new LimitChange(a.Kind, a.Name, b?.Use, a.Use),
         .. from b in before
            where after.All(a => a.Kind != b.Kind)
@@ -189,5 +211,7 @@ public static class Staleness
     // Two findings say the same where code, gravity and words agree; a number that moves within them is told among the figures and limits.
     private static bool Same(Finding a, Finding b) => a.Code == b.Code && a.Severity == b.Severity && a.Text.Template == b.Text.Template;
 
-    private static bool Differs(double a, double b) => Math.Abs(a - b) > 1e-9 * Math.Max(Math.Abs(a), Math.Abs(b));
+    private const double LastBits = 1e-9;
+
+    private static bool Differs(double a, double b, double tolerance) => Math.Abs(a - b) > tolerance * Math.Max(Math.Abs(a), Math.Abs(b));
 }

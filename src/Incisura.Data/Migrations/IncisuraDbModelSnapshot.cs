@@ -128,6 +128,24 @@ namespace Incisura.Data.Migrations
                     b.ToTable("Editions", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.PartRow", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Hash");
+
+                    b.ToTable("Parts", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.Person", b =>
                 {
                     b.Property<string>("Id")
@@ -251,9 +269,37 @@ namespace Incisura.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Choices")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Derivation")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Footings")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsInForce")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsNewest")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("JudgedFor")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("KeptFor")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Moved")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Note")
                         .IsRequired()
@@ -273,7 +319,27 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Situation")
+                    b.Property<string>("ResultSentBack")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Search")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("SentBack")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SituationOnce")
+                        .IsRequired()
+                        .HasColumnType("TEXT")
+                        .HasColumnName("Situation");
+
+                    b.Property<string>("Standing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Stands")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -281,14 +347,32 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("ThreadId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WorstLimit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("WorstUse")
+                        .HasColumnType("REAL");
+
                     b.HasKey("Id");
+
+                    b.HasIndex("IsInForce", "Stands");
 
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
+
+                    b.HasIndex("IsNewest", "State", "ChangedAt");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });
@@ -300,6 +384,9 @@ namespace Incisura.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("AssemblyId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("CutterId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("MachineId")

@@ -23,7 +23,7 @@ public static class LeftoverEndpoints
     /// <param name="materialId">Work material of the step after it; 0 where it does not matter.</param>
     /// <param name="db">The database.</param>
     public static async Task<Leftover?> NowAsync(string number, int materialId, IncisuraDb db) =>
-        await RowAsync(number, db) is { } record && record.Revisions.Count > 0 && Left(record, RecordViews.Newest(record)) is { } left
+        await RowAsync(number, db) is { } record && record.Revisions.Count > 0 && await LeftAsync(record, record.Newest(), db) is { } left
             ? left with { Doubt = DoubtOf(record, materialId) }
             : null;
 
@@ -33,7 +33,7 @@ public static class LeftoverEndpoints
     {
         RecordRow? record = await RowAsync(taken.Record, db);
         RecordRevisionRow? revision = record?.Revisions.FirstOrDefault(r => r.Number == taken.Revision);
-        Leftover? left = revision is null ? null : Left(record!, revision);
+        Leftover? left = revision is null ? null : await LeftAsync(record!, revision, db);
         new InputCheck()
             .Holds(record is not null, "leftover.record", double.NaN, $"There is no record {taken.Record}; choose the step before from the list.")
             .Holds(
@@ -49,11 +49,11 @@ public static class LeftoverEndpoints
     private static Task<RecordRow?> RowAsync(string number, IncisuraDb db) =>
         db.Records.AsNoTracking().Include(r => r.Revisions.Where(v => v.State != RecordState.Discarded)).FirstOrDefaultAsync(r => r.Number == number);
 
-    private static Leftover? Left(RecordRow record, RecordRevisionRow revision)
+    private static async Task<Leftover?> LeftAsync(RecordRow record, RecordRevisionRow revision, IncisuraDb db)
     {
-        CalculationResult result = DefinitionFormat.Read<CalculationResult>(revision.Result);
+        CalculationResult result = RecordParts.ResultOf(revision);
         double Field(string code) => result.Fields.FirstOrDefault(f => f.Code == code)?.Value ?? 0;
-        double cutter = DefinitionFormat.Read<Situation>(revision.Situation).Cutter.Value.CuttingDiameter;
+        double cutter = (await RecordParts.SituationAsync(db, revision)).Cutter.Value.CuttingDiameter;
         Leftover Of(double across, double height, double length, double diameter, LeftoverKind kind) =>
             new(
                 $"{record.Number}, revision "
@@ -73,10 +73,10 @@ public static class LeftoverEndpoints
     private static string DoubtOf(RecordRow record, int materialId)
     {
         List<string> doubts = [];
-        RecordRevisionRow newest = RecordViews.Newest(record);
+        RecordRevisionRow newest = record.Newest();
         if (newest.State == RecordState.Withdrawn) doubts.Add($"{record.Number} is withdrawn.");
         if (materialId != 0 && record.MaterialId != materialId)
-            doubts.Add($"{record.Number} is for another work material, {DefinitionFormat.Read<Situation>(newest.Situation).Material.Value.Name}.");
+            doubts.Add($"{record.Number} is for another work material, {DefinitionFormat.Read<SituationWords>(newest.Words).Material}.");
         return string.Join(' ', doubts);
     }
 }

@@ -113,16 +113,13 @@ public static class DemoWorkshop
                 {
                     Number = 1,
                     State = d.State,
-                    Choices = DefinitionFormat.Write(choices),
-                    Situation = DefinitionFormat.Write(situation),
-                    Result = DefinitionFormat.Write(result),
                     Note = d.Note,
                     ProposedBy = Engineer,
                     Events = { new() { At = at, By = Engineer, Act = RecordAct.Edit } },
                 };
                 if (d.State != RecordState.Draft) revision.Events.Add(new() { At = at.AddHours(1), By = Engineer, Act = RecordAct.Submit });
                 if (d.State == RecordState.Approved) revision.Events.Add(new() { At = at.AddHours(3), By = Approver, Act = RecordAct.Approve });
-                db.Add(new RecordRow
+                RecordRow record = new()
                 {
                     Number = $"R-{i + 1:0000}",
                     Operation = d.Operation,
@@ -131,12 +128,18 @@ public static class DemoWorkshop
                     MachineId = situation.Machine.Id,
                     Thread = d.Thread is null ? "" : result.Attached<CutThread>()!.Text,
                     Revisions = { revision },
-                });
+                };
+                await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
+                revision.JudgedFor = view.FootingsOf(record, revision.ThreadId);
+                revision.ChangedAt = revision.Events[^1].At;
+                record.Draw();
+                db.Add(record);
             }
 
             await db.SaveChangesAsync(cancel);
             List<RecordRow> published = [.. (await Records.RecordEndpoints.Whole(db).ToListAsync(cancel)).Where((_, i) => records[i].Published)];
-            db.Add(Editions.EditionEndpoints.Compose(1, published, Approver, "First edition: the cuts run every week.", now.AddDays(-14)));
+            db.Add(await Editions.EditionEndpoints.ComposeAsync(
+                db, 1, published, Approver, "First edition: the cuts run every week.", now.AddDays(-14)));
             await db.SaveChangesAsync(cancel);
         }
 

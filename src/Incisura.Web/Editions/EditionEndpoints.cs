@@ -66,7 +66,7 @@ public static class EditionEndpoints
                 [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
         });
 
-        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db, await shelf.ViewAsync(db)))
+        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db))
             .RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (PublishRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
@@ -74,12 +74,12 @@ public static class EditionEndpoints
             if (request.Note?.Length > RecordLife.LongestText)
                 throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            if ((await PendingAsync(db, await shelf.ViewAsync(db))).All(p => p.Change == EditionChange.Same))
+            if ((await PendingAsync(db)).All(p => p.Change == EditionChange.Same))
                 throw new RuleException(
                     "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
             int number = (await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0) + 1;
-            EditionRow edition = Compose(
-                number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "",
+            EditionRow edition = await ComposeAsync(
+                db, number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "",
                 clock.GetUtcNow());
             db.Add(edition);
             await db.SaveChangesAsync();
@@ -89,16 +89,13 @@ public static class EditionEndpoints
     }
 
     /// <summary>An edition of every record in force.</summary>
-    public static EditionRow Compose(int number, IEnumerable<RecordRow> records, string by, string note, DateTimeOffset at)
+    public static async Task<EditionRow> ComposeAsync(
+        IncisuraDb db, int number, IEnumerable<RecordRow> records, string by, string note, DateTimeOffset at)
     {
-        List<EditionEntryRow> entries =
-        [
-            .. from record in records
-               let revision = RecordViews.InForce(record)
-               where revision is not null
-               orderby record.Number
-               select EntryOf(number, record, revision),
-        ];
+        List<(RecordRow Record, RecordRevisionRow Revision)> inForce =
+            [.. records.OrderBy(r => r.Number, StringComparer.Ordinal).Select(r => (r, r.InForce()!)).Where(r => r.Item2 is not null)];
+        IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, [.. inForce.Select(r => r.Revision)]);
+        List<EditionEntryRow> entries = [.. inForce.Select(r => EntryOf(number, r.Record, r.Revision, situations[r.Revision.Id]))];
         return new() { Number = number, PublishedAt = at, PublishedBy = by, Note = note, Digest = DigestOf(entries), Entries = entries };
     }
 
@@ -118,14 +115,13 @@ public static class EditionEndpoints
     {
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
         return new(
-            e.RecordNumber, e.Revision, RecordViews.WordsOf(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
+            e.RecordNumber, e.Revision, SituationWords.Of(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
             result, since);
     }
 
-    private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision)
+    private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision, Situation situation)
     {
-        SituationWords words = RecordViews.WordsOf(
-            record.Operation, DefinitionFormat.Read<Situation>(revision.Situation), DefinitionFormat.Read<CalculationResult>(revision.Result));
+        SituationWords words = DefinitionFormat.Read<SituationWords>(revision.Words);
         return new()
         {
             EditionNumber = edition,
@@ -138,12 +134,12 @@ public static class EditionEndpoints
             Note = revision.Note,
             ApprovedBy = revision.Events.Last(e => e.Act == RecordAct.Approve).By,
             Choices = revision.Choices,
-            Situation = revision.Situation,
-            Result = revision.Result,
+            Situation = DefinitionFormat.Write(situation),
+            Result = DefinitionFormat.Write(RecordParts.WholeResultOf(revision)),
         };
     }
 
-    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, ShelfView view)
+    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db)
     {
         int last = await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0;
         Dictionary<string, int> published = await db.EditionEntries.AsNoTracking()
@@ -152,10 +148,10 @@ public static class EditionEndpoints
         List<PendingEntry> pending = [];
         foreach (RecordRow record in await RecordEndpoints.Whole(db).AsNoTracking().OrderBy(r => r.Number).ToListAsync())
         {
-            RecordRevisionRow? inForce = RecordViews.InForce(record);
+            RecordRevisionRow? inForce = record.InForce();
             int before = published.GetValueOrDefault(record.Number);
             if (inForce is null && before == 0) continue;
-            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before), view);
+            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before));
             EditionChange change = inForce is null
                 ? EditionChange.Removed
                 : before == 0

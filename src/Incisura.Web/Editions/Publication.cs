@@ -44,17 +44,30 @@ public static class Publication
         List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
         var lives = await db.Records.AsNoTracking()
             .Where(r => numbers.Contains(r.Number))
-            .Select(r => new { r.Number, Revisions = r.Revisions.Select(v => new { v.Number, v.State }).ToList() })
+            .Select(r => new
+            {
+                Record = r,
+                Revisions = r.Revisions.Select(v => new { v.Number, v.State, v.ThreadId, v.JudgedFor, v.Stands, v.Standing }).ToList(),
+            })
             .ToListAsync();
-        Dictionary<string, int> inForce = lives.ToDictionary(r => r.Number, r => RecordLife.InForce(r.Revisions.Select(v => (v.Number, v.State))));
-        return entries.ToDictionary(e => e.RecordNumber, e => Of(e, inForce.GetValueOrDefault(e.RecordNumber), view));
+        var byNumber = lives.ToDictionary(r => r.Record.Number);
+        return entries.ToDictionary(e => e.RecordNumber, e =>
+        {
+            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, 0, Standing.Firm);
+            var judged = life.Revisions.Find(v => v.Number == e.Revision);
+
+            // What was judged by the shelf as it stands is not calculated again.
+            Standing standing = judged is not null && judged.JudgedFor == view.FootingsOf(life.Record, judged.ThreadId)
+                ? judged.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(judged.Standing)
+                : RecordViews.StandingOf(e.Operation, e.Situation, e.Choices, e.Result, view);
+            return Of(e, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
+        });
     }
 
-    private static SinceThen Of(EditionEntryRow entry, int inForce, ShelfView view)
+    private static SinceThen Of(EditionEntryRow entry, int inForce, Standing standing)
     {
         if (inForce == 0)
             return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
-        Standing standing = RecordViews.StandingOf(entry.Operation, entry.Situation, entry.Choices, entry.Result, view);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
         if (standing.Breaks.Count > 0)
             return new(

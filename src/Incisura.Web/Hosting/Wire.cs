@@ -24,6 +24,15 @@ public static class Wire
         return null;
     }
 
+    /// <summary>Patterns for LIKE, with \ before what would be a wildcard: one for each word of a search, eight at the most.</summary>
+    public static IReadOnlyList<string> Patterns(string? text) =>
+    [
+        .. (text ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8)
+            .Select(w => w.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal)
+                .Replace("_", "\\_", StringComparison.Ordinal))
+            .Select(w => $"%{w}%"),
+    ];
+
     /// <summary>The word of a value.</summary>
     public static string WordOf<TEnum>(TEnum value)
         where TEnum : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());

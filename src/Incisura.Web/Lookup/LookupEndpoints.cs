@@ -4,7 +4,9 @@ using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holes;
 using Incisura.Core.Materials;
+using Incisura.Core.Records;
 using Incisura.Web.Editions;
+using Incisura.Web.Hosting;
 using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -63,14 +65,9 @@ public static class LookupEndpoints
     {
         EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
         if (edition is null) return new LookupAnswer(0, null, []);
-        string[] words = (q ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         IQueryable<EditionEntryRow> entries = db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == edition.Number);
-        foreach (string word in words.Take(8))
+        foreach (string pattern in Wire.Patterns(q))
         {
-            string plain = word.Replace("\\", "\\\\", StringComparison.Ordinal)
-                .Replace("%", "\\%", StringComparison.Ordinal)
-                .Replace("_", "\\_", StringComparison.Ordinal);
-            string pattern = $"%{plain}%";
             entries = entries.Where(
                 e =>
                     EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\")
@@ -94,7 +91,7 @@ public static class LookupEndpoints
         return new(
             e.RecordNumber,
             e.Revision,
-            RecordViews.WordsOf(e.Operation, situation, result),
+            SituationWords.Of(e.Operation, situation, result),
             situation.Material.Value.Group,
             situation.Assembly.Value.LengthRegister,
             situation.Assembly.Value.DiameterRegister,

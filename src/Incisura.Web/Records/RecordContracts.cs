@@ -1,8 +1,9 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
-using Incisura.Core.Materials;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Calculate;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Incisura.Web.Records;
 
@@ -26,47 +27,93 @@ public sealed record DraftChange(
 /// <summary>Why something is sent back or withdrawn.</summary>
 public sealed record Reason(string? Text = null);
 
-/// <summary>A situation in words, as the sentence at the head of every page needs it.</summary>
-public sealed record SituationWords(
-    string Operation,
-    string OperationName,
-    int MaterialId,
-    string Material,
-    string Condition,
-    double Hardness,
-    MaterialGroup Group,
-    int AssemblyId,
-    string Assembly,
-    double Diameter,
-    int Teeth,
-    bool Turning,
-    double Projection,
-    string Holder,
-    int MachineId,
-    string Machine);
-
 /// <summary>A record in a list.</summary>
 /// <param name="Number">Its number.</param>
 /// <param name="Revision">The revision people work on.</param>
 /// <param name="State">Where that stands.</param>
+/// <param name="SentBack">Whether a reviewer sent it back and it was not handed in since.</param>
+/// <param name="Version">For If-Match.</param>
 /// <param name="Situation">The situation in words.</param>
 /// <param name="ProposedBy">Who proposed it.</param>
 /// <param name="ChangedAt">When anything last happened to it.</param>
 /// <param name="StaleBy">What made it stale; empty where it holds.</param>
 /// <param name="Broken">Whether its figures break a limit now, or can no longer be calculated.</param>
-/// <param name="HasApproved">Whether a revision is in force.</param>
+/// <param name="Breaks">What they break; null for nothing.</param>
+/// <param name="Refused">Why it can no longer be calculated; empty where it can.</param>
+/// <param name="MovedMost">The figure that moved most; null where none did.</param>
+/// <param name="Moved">How far, over the larger of its two values; 2 where it broke.</param>
+/// <param name="WorstLimit">The limit that is used most.</param>
+/// <param name="WorstUse">How far, over what is allowed.</param>
 /// <param name="Note">Its note.</param>
 public sealed record RecordSummary(
     string Number,
     int Revision,
     RecordState State,
+    bool SentBack,
+    int Version,
     SituationWords Situation,
     string ProposedBy,
     DateTimeOffset ChangedAt,
     IReadOnlyList<string> StaleBy,
     bool Broken,
-    bool HasApproved,
+    Sentence? Breaks,
+    string Refused,
+    FigureChange? MovedMost,
+    double Moved,
+    string WorstLimit,
+    double WorstUse,
     string Note);
+
+/// <summary>In which order the list comes.</summary>
+public enum RecordOrder
+{
+    /// <summary>What changed last first.</summary>
+    Changed,
+
+    /// <summary>By number.</summary>
+    Number,
+
+    /// <summary>What moved most first, and before it what broke.</summary>
+    Moved,
+
+    /// <summary>What is nearest to a limit first.</summary>
+    Limit,
+}
+
+/// <summary>What is asked of the list of records.</summary>
+/// <param name="Text">Words that all have to be found in it.</param>
+/// <param name="State">Where it stands; discarded ones only when asked for.</param>
+/// <param name="Stands">How it stands to what it rests on: stale takes the broken ones too.</param>
+/// <param name="Material">Identity of the work material.</param>
+/// <param name="Machine">Identity of the machine.</param>
+/// <param name="Cutter">Identity of the cutter.</param>
+/// <param name="Operation">Code of the operation.</param>
+/// <param name="By">Who proposed it.</param>
+/// <param name="Limit">The limit that is used most.</param>
+/// <param name="Order">changed, number, moved or limit.</param>
+/// <param name="Skip">How many to leave out.</param>
+/// <param name="Take">How many to give, 1 to 500.</param>
+public sealed record RecordQuery(
+    [FromQuery(Name = "text")] string? Text = null,
+    [FromQuery(Name = "state")] string? State = null,
+    [FromQuery(Name = "stands")] string? Stands = null,
+    [FromQuery(Name = "material")] int? Material = null,
+    [FromQuery(Name = "machine")] int? Machine = null,
+    [FromQuery(Name = "cutter")] int? Cutter = null,
+    [FromQuery(Name = "operation")] string? Operation = null,
+    [FromQuery(Name = "by")] string? By = null,
+    [FromQuery(Name = "limit")] string? Limit = null,
+    [FromQuery(Name = "order")] string? Order = null,
+    [FromQuery(Name = "skip")] int Skip = 0,
+    [FromQuery(Name = "take")] int Take = 50);
+
+/// <summary>A page of the list of records.</summary>
+/// <param name="Total">How many there are.</param>
+/// <param name="Counts">How many there are in each state, whatever state is asked for.</param>
+/// <param name="Stale">How many of all are stale.</param>
+/// <param name="Judging">How many are being recalculated because something they rest on was revised.</param>
+/// <param name="Rows">The page.</param>
+public sealed record RecordListing(int Total, IReadOnlyDictionary<string, int> Counts, int Stale, int Judging, IReadOnlyList<RecordSummary> Rows);
 
 /// <summary>Something that happened to a revision.</summary>
 public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act, string Reason);
@@ -74,6 +121,7 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <summary>A revision of a record with everything a reviewer needs.</summary>
 /// <param name="Number">Revision, from 1.</param>
 /// <param name="State">Where it stands.</param>
+/// <param name="SentBack">Whether a reviewer sent it back and it was not handed in since.</param>
 /// <param name="Version">For If-Match.</param>
 /// <param name="Situation">The situation it was made for, in words.</param>
 /// <param name="Numbers">What was typed.</param>
@@ -90,11 +138,14 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <param name="LimitsAgainstApproved">Limits whose use differs from it.</param>
 /// <param name="FindingsAgainstApproved">Cautions and stops that only one of the two has.</param>
 /// <param name="ApprovedBefore">That revision's number; 0 where there was none.</param>
+/// <param name="SinceSentBack">Figures that differ from what was sent back; null where nothing was.</param>
 /// <param name="NoteBefore">Its note, where it was another one.</param>
 /// <param name="Standing">How it stands today.</param>
+/// <param name="Kept">Whether somebody said that it still holds although something moved.</param>
 public sealed record RecordRevisionView(
     int Number,
     RecordState State,
+    bool SentBack,
     int Version,
     SituationWords Situation,
     IReadOnlyDictionary<string, double> Numbers,
@@ -111,8 +162,10 @@ public sealed record RecordRevisionView(
     IReadOnlyList<LimitChange> LimitsAgainstApproved,
     IReadOnlyList<FindingChange> FindingsAgainstApproved,
     int ApprovedBefore,
+    IReadOnlyList<FigureChange>? SinceSentBack,
     string? NoteBefore,
-    Standing Standing);
+    Standing Standing,
+    bool Kept);
 
 /// <summary>A record with all its revisions, newest first.</summary>
 public sealed record RecordView(

@@ -17,18 +17,6 @@ public static class RecordEndpoints
     {
         RouteGroupBuilder group = api.MapGroup("/records").WithTags("records").RequireAuthorization(Access.Engineers);
 
-        group.MapGet("/", async (string? state, IncisuraDb db, Shelf shelf) =>
-        {
-            RecordState? wanted = Wire.Optional<RecordState>(state, "state");
-            ShelfView view = await shelf.ViewAsync(db);
-            List<RecordRow> rows = await Whole(db).AsNoTracking().ToListAsync();
-            return rows
-                .Select(r => RecordViews.SummaryOf(r, RecordViews.Newest(r), view))
-                .Where(r => wanted is null ? r.State != RecordState.Discarded : r.State == wanted)
-                .OrderByDescending(r => r.ChangedAt)
-                .ToList();
-        });
-
         group.MapGet(
             "/{number}",
             async (string number, IncisuraDb db, Shelf shelf) =>
@@ -70,14 +58,14 @@ public static class RecordEndpoints
             {
                 Number = record.Revisions.Count == 0 ? 1 : record.Revisions.Max(r => r.Number) + 1,
                 State = RecordState.Draft,
-                Choices = DefinitionFormat.Write(choices),
-                Situation = DefinitionFormat.Write(situation),
-                Result = DefinitionFormat.Write(result),
-                Note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : RecordViews.Newest(record).Note)),
+                Note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : record.Newest().Note)),
                 ProposedBy = actor.Name,
+                ChangedAt = clock.GetUtcNow(),
                 Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit } },
             };
+            await TakeAsync(record, draft, situation, choices, result, db, shelf);
             record.Revisions.Add(draft);
+            record.Draw();
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
             return TypedResults.Created($"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
@@ -85,8 +73,8 @@ public static class RecordEndpoints
 
         group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, RecordViews.Newest, context, db, shelf);
-            Act(revision, RecordAct.Edit, context, null, clock);
+            (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, r => r.Newest(), context, db, shelf);
+            Act(record, revision, RecordAct.Edit, context, null, clock);
             DraftRequest request = new(
                 record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note,
                 change.Leftover, change.Method)
@@ -98,9 +86,7 @@ public static class RecordEndpoints
                 throw new RuleException(
                     "other-thread",
                         $"{number} is about {record.Thread}. Keep another thread as a draft of its own, or choose {record.Thread} again.");
-            revision.Choices = DefinitionFormat.Write(choices);
-            revision.Situation = DefinitionFormat.Write(situation);
-            revision.Result = DefinitionFormat.Write(result);
+            await TakeAsync(record, revision, situation, choices, result, db, shelf);
             revision.Note = CheckedNote(change.Note ?? revision.Note);
             revision.ProposedBy = context.User.Actor().Name;
             await db.SaveChangesAsync();
@@ -110,6 +96,7 @@ public static class RecordEndpoints
         MapAct("submit", RecordAct.Submit);
         MapAct("approve", RecordAct.Approve);
         MapAct("send-back", RecordAct.SendBack);
+        MapAct("take-back", RecordAct.TakeBack);
         MapAct("withdraw", RecordAct.Withdraw);
         MapAct("discard", RecordAct.Discard);
 
@@ -119,16 +106,16 @@ public static class RecordEndpoints
         {
             // What is in force can be taken out of use whatever else is open.
             Func<RecordRow, RecordRevisionRow> which = act == RecordAct.Withdraw
-                ? r => RecordViews.InForce(r) ?? RecordViews.Newest(r)
-                : RecordViews.Newest;
+                ? r => r.InForce() ?? r.Newest()
+                : r => r.Newest();
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, which, context, db, shelf);
             if (
                 act == RecordAct.Submit
-                    && DefinitionFormat.Read<CalculationResult>(revision.Result).Findings
+                    && RecordParts.ResultOf(revision).Findings
                         .FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
                 throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
             if (act == RecordAct.Approve) await RefuseUnapprovedAsync(revision, db);
-            Act(revision, act, context, reason.Text, clock);
+            Act(record, revision, act, context, reason.Text, clock);
             await db.SaveChangesAsync();
             if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
             return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
@@ -143,7 +130,7 @@ public static class RecordEndpoints
             ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
 
     // A revision of a record, if the caller has seen its latest version.
-    private static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(
+    internal static async Task<(RecordRow Record, RecordRevisionRow Revision)> OpenAsync(
         string number, Func<RecordRow, RecordRevisionRow> which, HttpContext context, IncisuraDb db, Shelf shelf)
     {
         int version = Tags.Required(context);
@@ -157,13 +144,37 @@ public static class RecordEndpoints
         return (record, revision);
     }
 
-    private static void Act(RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock)
+    // What a revision says, what it rests on, and that it was worked out with things as they stand.
+    internal static async Task TakeAsync(
+        RecordRow record, RecordRevisionRow revision, Situation situation, Choices choices, CalculationResult result, IncisuraDb db, Shelf shelf)
+    {
+        await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
+        (revision.Stands, revision.Standing, revision.Moved) = (Stands.Firm, "", 0);
+        revision.JudgedFor = (await shelf.ViewAsync(db)).FootingsOf(record, revision.ThreadId);
+    }
+
+    internal static void Act(RecordRow record, RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock)
     {
         Actor actor = context.User.Actor();
-        List<string> contributors = [.. revision.Events.Where(e => e.Act is RecordAct.Edit or RecordAct.Submit).Select(e => e.By)];
-        revision.State = RecordLife.After(revision.State, act, actor, contributors, reason);
+        revision.State = RecordLife.After(revision.State, act, actor, ContributorsOf(record, revision), reason);
         revision.Events.Add(new() { At = clock.GetUtcNow(), By = actor.Name, Act = act, Reason = reason?.Trim() ?? "" });
+        revision.ChangedAt = clock.GetUtcNow();
+        revision.SentBack = act == RecordAct.SendBack || (revision.SentBack && act == RecordAct.Edit);
+        if (act == RecordAct.SendBack) revision.ResultSentBack = revision.Result;
         revision.Version++;
+        record.Draw();
+    }
+
+    // Who wrote or submitted it, and who wrote the same figures before: a copy does not make them somebody else's.
+    private static List<string> ContributorsOf(RecordRow record, RecordRevisionRow revision)
+    {
+        CalculationResult result = RecordParts.ResultOf(revision);
+        return
+        [
+            .. record.Revisions
+                .Where(r => r == revision || Staleness.Changes(RecordParts.ResultOf(r).Figures, result.Figures).Count == 0)
+                .SelectMany(r => r.Events).Where(e => e.Act is RecordAct.Edit or RecordAct.Submit).Select(e => e.By).Distinct(),
+        ];
     }
 
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(
@@ -206,7 +217,7 @@ public static class RecordEndpoints
     private static double? EarlierDepth(RecordRow record, RecordRevisionRow revision, Dictionary<string, double>? numbers)
     {
         if (numbers is null || !numbers.TryGetValue("depth", out double depth)) return null;
-        RecordRevisionRow before = RecordViews.InForce(record) ?? revision;
+        RecordRevisionRow before = record.InForce() ?? revision;
         double? earlier = DefinitionFormat.Read<Choices>(before.Choices).Numbers.TryGetValue("depth", out double was) ? was : null;
         return before == revision && earlier == depth
             ? DefinitionFormat.Read<Choices>(revision.Choices).Extras.OfType<DrilledBefore>().FirstOrDefault()?.Depth

@@ -1,4 +1,6 @@
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
+using Incisura.Core.Charts;
 using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 
@@ -14,6 +16,7 @@ public class RecordLifeTests
     [InlineData(RecordState.InReview, RecordAct.SendBack, RecordState.Draft)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw, RecordState.Withdrawn)]
     [InlineData(RecordState.Draft, RecordAct.Discard, RecordState.Discarded)]
+    [InlineData(RecordState.Approved, RecordAct.Keep, RecordState.Approved)]
     public void The_life_runs_from_draft_to_withdrawn(RecordState from, RecordAct act, RecordState to) =>
         Assert.Equal(to, RecordLife.After(from, act, Approver, ["maren"], "because"));
 
@@ -35,6 +38,7 @@ public class RecordLifeTests
     [Theory]
     [InlineData(RecordState.InReview, RecordAct.SendBack)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw)]
+    [InlineData(RecordState.Approved, RecordAct.Keep)]
     public void Sending_back_and_withdrawing_need_a_reason(RecordState state, RecordAct act) =>
         Assert.Equal("reason", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "  ")).Code);
 
@@ -47,10 +51,57 @@ public class RecordLifeTests
                 bool allowed = (state, act) is (RecordState.Draft, RecordAct.Edit) or (RecordState.Draft, RecordAct.Submit)
                     or (RecordState.InReview, RecordAct.Approve)
                     or (RecordState.InReview, RecordAct.SendBack) or (RecordState.Approved, RecordAct.Withdraw)
-                        or (RecordState.Draft, RecordAct.Discard);
+                        or (RecordState.Draft, RecordAct.Discard) or (RecordState.Approved, RecordAct.Keep)
+                        or (RecordState.InReview, RecordAct.TakeBack);
                 if (!allowed)
                     Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(state, act, Approver, ["maren"], "why")).Code);
             }
+    }
+
+    [Fact]
+    public void Only_who_worked_on_it_takes_it_back_from_review()
+    {
+        Assert.Equal(RecordState.Draft, RecordLife.After(RecordState.InReview, RecordAct.TakeBack, Engineer, ["Maren"], null));
+        Assert.Equal(
+            "not-yours",
+            Assert.Throws<RuleException>(() => RecordLife.After(RecordState.InReview, RecordAct.TakeBack, Approver, ["maren"], null)).Code);
+    }
+
+    [Theory]
+    [InlineData(Role.Engineer, "role")]
+    [InlineData(Role.Approver, "own-proposal")]
+    public void Keeping_is_a_decision_for_somebody_else(Role role, string rule) =>
+        Assert.Equal(
+            rule,
+            Assert.Throws<RuleException>(() => RecordLife.After(RecordState.Approved, RecordAct.Keep, new("x", role), ["x"], "why")).Code);
+
+    [Fact]
+    public void A_figure_inside_the_tolerance_has_not_moved()
+    {
+        static Figure[] Of(double v) => [new("a", "a", "A", Quantity.Length, v)];
+        Assert.Empty(Staleness.Changes(Of(100), Of(100.4), Staleness.Tolerance));
+        Assert.Single(Staleness.Changes(Of(100), Of(100.6), Staleness.Tolerance));
+        Assert.Single(Staleness.Changes(Of(100), Of(100.4)));
+        Standing moved = Standing.Firm with { Figures = Staleness.Changes(Of(100), Of(80)) };
+        Assert.Equal(0.2, moved.Move, 12);
+        Assert.Equal(1, (Standing.Firm with { Figures = Staleness.Changes([], Of(80)) }).Move);
+        Assert.Equal(0, Standing.Firm.Move);
+    }
+
+    [Fact]
+    public void A_situation_for_one_operation_has_only_what_it_reads_of_the_chart()
+    {
+        Situation s = Sample.Situation, own = s.For(Operations.Find("side-rough")!.Description);
+        SpeedRow? found = s.Chart.Value.Find(s.Cutter.Value.Family, s.Cutter.Value.Material, s.Material.Value, "side-rough");
+        Assert.Same(found, Assert.Single(own.Chart.Value.Rows));
+        Assert.True(own.Chart.Value.SameAs(own.For(Operations.Find("side-rough")!.Description).Chart.Value));
+        SpeedRow row = own.Chart.Value.Rows[0];
+        SpeedChart With(SpeedRow r) => own.Chart.Value with { Rows = [r] };
+        Assert.True(own.Chart.Value.SameAs(With(row with { Feeds = [.. row.Feeds] })));
+        Assert.False(own.Chart.Value.SameAs(With(row with { Feeds = [.. row.Feeds, new(99, 1)] })));
+        Assert.False(own.Chart.Value.SameAs(With(row with { CuttingSpeed = row.CuttingSpeed + 1 })));
+        Assert.False(own.Chart.Value.SameAs(own.Chart.Value with { Rows = [] }));
+        Assert.False(own.Chart.Value.SameAs(own.Chart.Value with { Practice = own.Chart.Value.Practice with { Lift = 99 } }));
     }
 
     [Fact]

@@ -3785,6 +3785,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                    state?: string;
+                    stands?: string;
+                    material?: number;
+                    machine?: number;
+                    cutter?: number;
+                    operation?: string;
+                    by?: string;
+                    limit?: string;
+                    order?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordListing"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lookup": {
         parameters: {
             query?: never;
@@ -4414,66 +4485,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/records": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    state?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecordSummary"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DraftRequest"];
-                };
-            };
-            responses: {
-                /** @description Created */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecordView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/records/{number}": {
         parameters: {
             query?: never;
@@ -4659,6 +4670,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records/{number}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/records/{number}/withdraw": {
         parameters: {
             query?: never;
@@ -4701,6 +4753,88 @@ export interface paths {
         trace?: never;
     };
     "/api/v1/records/{number}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Reason"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/renew": {
         parameters: {
             query?: never;
             header?: never;
@@ -6890,7 +7024,7 @@ export interface components {
          * @description What can be done to a revision of a record.
          * @enum {unknown}
          */
-        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "withdraw" | "discard";
+        RecordAct: "edit" | "submit" | "approve" | "sendBack" | "takeBack" | "withdraw" | "keep" | "discard";
         RecordEventView: {
             /** Format: date-time */
             at: string;
@@ -6898,10 +7032,23 @@ export interface components {
             act: components["schemas"]["RecordAct"];
             reason: string;
         };
+        RecordListing: {
+            /** Format: int32 */
+            total: number;
+            counts: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            stale: number;
+            /** Format: int32 */
+            judging: number;
+            rows: components["schemas"]["RecordSummary"][];
+        };
         RecordRevisionView: {
             /** Format: int32 */
             number: number;
             state: components["schemas"]["RecordState"];
+            sentBack: boolean;
             /** Format: int32 */
             version: number;
             situation: components["schemas"]["SituationWords"];
@@ -6924,8 +7071,10 @@ export interface components {
             findingsAgainstApproved: components["schemas"]["FindingChange"][];
             /** Format: int32 */
             approvedBefore: number;
+            sinceSentBack: null | components["schemas"]["FigureChange"][];
             noteBefore: null | string;
             standing: components["schemas"]["Standing"];
+            kept: boolean;
         };
         /**
          * @description Where a revision of a record stands.
@@ -6937,13 +7086,23 @@ export interface components {
             /** Format: int32 */
             revision: number;
             state: components["schemas"]["RecordState"];
+            sentBack: boolean;
+            /** Format: int32 */
+            version: number;
             situation: components["schemas"]["SituationWords"];
             proposedBy: string;
             /** Format: date-time */
             changedAt: string;
             staleBy: string[];
             broken: boolean;
-            hasApproved: boolean;
+            breaks: null | components["schemas"]["Sentence"];
+            refused: string;
+            movedMost: null | components["schemas"]["FigureChange"];
+            /** Format: double */
+            moved: number;
+            worstLimit: string;
+            /** Format: double */
+            worstUse: number;
             note: string;
         };
         RecordView: {
@@ -7460,29 +7619,60 @@ export interface components {
             /** @description The speed chart proposals start from. */
             chart: components["schemas"]["RevisedOfSpeedChart"];
         };
+        /** @description A situation in words, as the sentence at the head of every page needs it. */
         SituationWords: {
+            /** @description Code of the operation. */
             operation: string;
+            /** @description Its name, with the thread that is cut. */
             operationName: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Identity of the work material.
+             */
             materialId: number;
+            /** @description Its name. */
             material: string;
+            /** @description Its condition. */
             condition: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its hardness, HB.
+             */
             hardness: number;
+            /** @description Its group. */
             group: components["schemas"]["MaterialGroup"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Identity of the assembly.
+             */
             assemblyId: number;
+            /** @description Its number. */
             assembly: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Size the cutter is called by, mm.
+             */
             diameter: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Teeth of the cutter.
+             */
             teeth: number;
+            /** @description Whether it turns. */
             turning: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length out of the holder, mm.
+             */
             projection: number;
+            /** @description Kind of the holder. */
             holder: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Identity of the machine.
+             */
             machineId: number;
+            /** @description Its name. */
             machine: string;
         };
         /** @description A chart: a named set of rows, revised as a whole. */
@@ -7625,6 +7815,13 @@ export interface components {
             breaks: components["schemas"]["Finding"][];
             /** @description Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated. */
             stale: boolean;
+            /** @description Whether the figures as they were approved break a limit now, or nothing can be calculated any more. */
+            broken: boolean;
+            /**
+             * Format: double
+             * @description The largest move of a figure or of a limit's use, over the larger of its two values; 1 for one that appeared or vanished.
+             */
+            move: number;
         };
         StepTool: {
             /** Format: int32 */

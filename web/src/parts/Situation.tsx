@@ -37,6 +37,6 @@ const STATES: Record<Schemas['RecordState'], string> = {
 };
 
 /** Where a record stands, in words with a mark of its own for each state. */
-export function StateMark({ state }: { state: Schemas['RecordState'] }) {
-  return <span className={`state ${state}`}>{STATES[state]}</span>;
+export function StateMark({ state, sentBack }: { state: Schemas['RecordState']; sentBack?: boolean }) {
+  return <span className={`state ${sentBack ? 'sentback' : state}`}>{sentBack ? 'sent back' : STATES[state]}</span>;
 }

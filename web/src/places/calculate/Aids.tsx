@@ -15,6 +15,9 @@ import type { Situation } from './useSituation';
 const LEAVES_STOCK = ['side-rough', 'pocket'];
 const LEAVES_A_HOLE = ['drill', 'deep-hole', 'bore', 'fine-bore', 'ream', 'helical-entry', 'helical-bore'];
 
+// A step before it is among the last that were worked on.
+const MOST_LEFTOVERS = 200;
+
 interface Props {
   situation: Situation;
   operation: Schemas['OperationDescription'];
@@ -35,8 +38,8 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
   const names = new Map<string, string>(operation.fields.map((f) => [f.code, f.name.replace(/, at most$/, '')]));
   const leaves = operation.takes === 'hole' ? LEAVES_A_HOLE : LEAVES_STOCK;
   const records = useQuery({
-    queryKey: ['records'],
-    queryFn: () => data(client.GET('/api/v1/records')),
+    queryKey: ['records', 'list', 'leftovers', situation.materialId],
+    queryFn: () => data(client.GET('/api/v1/records', { params: { query: { material: situation.materialId, take: MOST_LEFTOVERS } } })),
     enabled: asked || Boolean(body.leftover),
   });
 
@@ -172,7 +175,7 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
           onChange={(number: string | null | undefined) =>
             number ? leftover.mutate(number) : address.change('leftover', { leftover: undefined })
           }
-          options={(records.data ?? [])
+          options={(records.data?.rows ?? [])
             .filter((r) => leaves.includes(r.situation.operation))
             .map((r) => ({
               value: r.number,

@@ -10,7 +10,7 @@ import { given, pathOf } from '../calculate/address';
 
 type View = Schemas['RecordView'];
 type RevisionView = Schemas['RecordRevisionView'];
-type Act = 'submit' | 'approve' | 'send-back' | 'withdraw' | 'discard';
+type Act = 'submit' | 'approve' | 'send-back' | 'take-back' | 'withdraw' | 'discard';
 
 /** Does something to a revision, with the version that is seen. */
 function useAct(record: View, revision: RevisionView, done: () => void) {
@@ -28,7 +28,7 @@ function useAct(record: View, revision: RevisionView, done: () => void) {
       done();
       queries.setQueryData(['records', record.number], after);
       await Promise.all([
-        queries.invalidateQueries({ queryKey: ['records'], exact: true }),
+        queries.invalidateQueries({ queryKey: ['records', 'list'] }),
         queries.invalidateQueries({ queryKey: ['editions'] }),
         queries.invalidateQueries({ queryKey: ['lookup'] }),
       ]);
@@ -138,7 +138,11 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
     <section className="card decide noprint" aria-label="Decision">
       {revision.state === 'draft' && (
         <>
-          <p>A draft. Work on it until it is right, then hand it in; somebody else decides.</p>
+          <p>
+            {revision.sentBack
+              ? 'Sent back: mend it, and hand it in again.'
+              : 'A draft. Work on it until it is right, then hand it in; somebody else decides.'}
+          </p>
           <Button type="primary" loading={act.isPending} onClick={() => run('submit')}>
             Submit for review
           </Button>{' '}
@@ -168,6 +172,11 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
                 ? `Proposed by ${revision.proposedBy}. Approve it, or send it back with a reason.`
                 : 'Waiting for an approver.'}
           </p>
+          {own && (
+            <Button loading={act.isPending} onClick={() => run('take-back')}>
+              Take it back
+            </Button>
+          )}
           {approver && !own && (
             <>
               <Reason to="send it back" value={reason} onChange={setReason} />

@@ -22,6 +22,8 @@ const DONE: Record<Schemas['RecordAct'], string> = {
   submit: 'submitted it for review',
   approve: 'approved it',
   sendBack: 'sent it back',
+  takeBack: 'took it back',
+  keep: 'said that it still holds',
   withdraw: 'withdrew it',
   discard: 'gave it up',
 };
@@ -51,7 +53,8 @@ export function RecordPage() {
         <div>
           <Link to="/records">Records</Link>
           <h1>
-            {record.data.number} <span className="muted">revision {revision.number}</span> <StateMark state={revision.state} />
+            {record.data.number} <span className="muted">revision {revision.number}</span>{' '}
+            <StateMark state={revision.state} sentBack={revision.sentBack} />
           </h1>
           <p className="situation">
             <SituationSentence s={revision.situation} />
@@ -87,6 +90,7 @@ export function RecordPage() {
             </p>
           )}
           {revision.method && <p className="muted">By the method {revision.method}.</p>}
+          <SinceSentBack revision={revision} />
           <Departures revision={revision} />
           <Against revision={revision} />
           <h2>Findings</h2>
@@ -114,6 +118,47 @@ export function RecordPage() {
         <Derivation result={revision.result} />
       </details>
     </div>
+  );
+}
+
+/** What became of it since a reviewer sent it back, with the reason. */
+function SinceSentBack({ revision }: { revision: RevisionView }) {
+  const units = useUnits();
+  if (!revision.sinceSentBack) return null;
+  const reason = revision.events.findLast((e) => e.act === 'sendBack');
+  return (
+    <>
+      <h2>Since it was sent back</h2>
+      {reason && (
+        <p>
+          <b>{reason.by}</b> sent it back: <span className="quote">{reason.reason}</span>
+        </p>
+      )}
+      {revision.sinceSentBack.length === 0 ? (
+        <p className="muted">No figure has changed since.</p>
+      ) : (
+        <table className="compare">
+          <thead>
+            <tr>
+              <th />
+              <th>sent back</th>
+              <th>now</th>
+            </tr>
+          </thead>
+          <tbody>
+            {revision.sinceSentBack.map((c) => (
+              <tr key={c.code} className="differs">
+                <td>
+                  {c.name} <Sym text={c.symbol} />
+                </td>
+                <td className="mono">{c.from === null ? '' : units.text(c.from, c.quantity)}</td>
+                <td className="mono">{c.to === null ? '' : units.text(c.to, c.quantity)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
   );
 }
 

@@ -15,6 +15,14 @@ export function Stale({ revision }: { revision: Schemas['RecordRevisionView'] })
         : `${m.footing.kind} ${m.footing.name} (revision ${m.footing.revision} to ${m.now})`,
     )
     .join('; ');
+  if (revision.kept) {
+    const kept = revision.events.findLast((e) => e.act === 'keep');
+    return (
+      <section className="card holdsbox" role="status">
+        <b>Kept.</b> Revised since: {what}. {kept?.by} said that it still holds: <span className="quote">{kept?.reason}</span>
+      </section>
+    );
+  }
   if (!stale)
     return (
       <section className="card holdsbox" role="status">

@@ -1,0 +1,71 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
+using Incisura.Core.Records;
+using Incisura.Web.Calculate;
+using Incisura.Web.Hosting;
+
+namespace Incisura.Web.Records;
+
+/// <summary>What is done with a record in force that something moved under: a new revision as it would come out today, or kept with a reason.</summary>
+public static class SettleEndpoints
+{
+    public static void MapSettling(this IEndpointRouteBuilder api)
+    {
+        RouteGroupBuilder group = api.MapGroup("/records").WithTags("records").RequireAuthorization(Access.Engineers);
+
+        group.MapPost("/{number}/keep", async (
+            string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
+            ShelfView view = await shelf.ViewAsync(db);
+            Standing standing = RecordViews.StandingOf(
+                record.Operation, await RecordParts.SituationAsync(db, row), DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row),
+                view);
+            if (standing.Broken)
+                throw new RuleException(
+                    "broken",
+                    $"{number} cannot be kept: {(standing.Breaks.Count > 0 ? standing.Breaks[0].Text.ToString() : standing.Refused)} Make a new "
+                        + "revision, or withdraw it.");
+            if (!standing.Stale) throw new RuleException("holds", $"{number} holds as it is; there is nothing to keep.");
+            RecordEndpoints.Act(record, row, RecordAct.Keep, context, reason.Text, clock);
+            row.KeptFor = row.JudgedFor = view.FootingsOf(record, row.ThreadId);
+            (row.Stands, row.Standing, row.Moved) = (Stands.Holds, "", 0);
+            await db.SaveChangesAsync();
+            return await RecordViews.ViewOfAsync(record, view, db);
+        });
+
+        group.MapPost("/{number}/renew", async (
+            string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
+            if (record.Newest() is { State: RecordState.Draft or RecordState.InReview } open)
+                throw new RuleException(
+                    "open-revision", $"{number} revision {open.Number} is {RecordLife.Words(open.State)} already, by {open.ProposedBy}.");
+            ShelfView view = await shelf.ViewAsync(db);
+            Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
+            Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
+            CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
+            Actor actor = context.User.Actor();
+            RecordRevisionRow next = new()
+            {
+                Number = record.Revisions.Max(r => r.Number) + 1,
+                State = RecordState.Draft,
+                Note = row.Note,
+                ProposedBy = actor.Name,
+                ChangedAt = clock.GetUtcNow(),
+                Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit, Reason = reason.Text?.Trim() ?? "" } },
+            };
+            await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, shelf);
+            record.Revisions.Add(next);
+            record.Draw();
+
+            // What must not be run stays a draft for somebody to work on.
+            if (result.Findings.All(f => f.Severity != Severity.Stop)) RecordEndpoints.Act(record, next, RecordAct.Submit, context, null, clock);
+            await db.SaveChangesAsync();
+            return await RecordViews.ViewOfAsync(record, view, db);
+        });
+    }
+
+    private static RecordRevisionRow InForce(RecordRow record) => record.InForce() ?? throw new RuleException(
+        "state", $"No revision of {record.Number} is in force, so there is nothing to settle.");
+}

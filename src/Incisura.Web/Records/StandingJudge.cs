@@ -1,0 +1,144 @@
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Records;
+
+/// <summary>
+/// Works out in the background how records stand when something they rest on was revised. What was judged is kept with each record, so that a
+/// restart goes on where the last run ended.
+/// </summary>
+public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf shelf, ILogger<StandingJudge> log) : BackgroundService
+{
+    private const int Batch = 64, Workers = 2;
+
+    private readonly SemaphoreSlim woken = new(1);
+    private readonly Lock gate = new();
+    private TaskCompletionSource pass = new(TaskCreationOptions.RunContinuationsAsynchronously);
+    private ShelfView? judged;
+    private int waiting;
+
+    /// <summary>How many records are still to be judged.</summary>
+    public int Waiting => Volatile.Read(ref waiting);
+
+    /// <summary>Waits until all records are judged by the shelf as it stands, or patience ends.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="patience">How long at the most.</param>
+    /// <param name="cancel">Ends the waiting.</param>
+    public async Task SettleAsync(IncisuraDb db, TimeSpan patience, CancellationToken cancel)
+    {
+        ShelfView now = await shelf.ViewAsync(db);
+        using CancellationTokenSource until = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        until.CancelAfter(patience);
+        while (!until.IsCancellationRequested)
+        {
+            Task next;
+            lock (gate)
+            {
+                if (ReferenceEquals(judged, now)) return;
+                next = pass.Task;
+            }
+
+            Wake();
+            await Task.WhenAny(next, Task.Delay(Timeout.Infinite, until.Token));
+            now = await shelf.ViewAsync(db);
+        }
+    }
+
+    /// <summary>Says that something was saved.</summary>
+    public void Wake()
+    {
+        if (woken.CurrentCount == 0) woken.Release();
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        shelf.Changed += Wake;
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            try
+            {
+                await woken.WaitAsync(TimeSpan.FromMinutes(1), stoppingToken);
+                await JudgeAllAsync(stoppingToken);
+            }
+            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+            {
+                break;
+            }
+            catch (Exception failed)
+            {
+                Failed(failed);
+                await Task.Delay(TimeSpan.FromSeconds(5), stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            }
+        }
+
+        shelf.Changed -= Wake;
+    }
+
+    private async Task JudgeAllAsync(CancellationToken cancel)
+    {
+        using IServiceScope scope = scopes.CreateScope();
+        IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
+        ShelfView view = await shelf.ViewAsync(db);
+        var open = await db.RecordRevisions.AsNoTracking()
+            .Where(v => (v.IsNewest || v.IsInForce) && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded)
+            .Select(v => new { v.Id, v.ThreadId, v.JudgedFor, Record = v.Record! })
+            .ToListAsync(cancel);
+        List<int> due = [.. open.Where(o => o.JudgedFor != view.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
+        Volatile.Write(ref waiting, due.Count);
+        foreach (int[] batch in due.Chunk(Batch))
+        {
+            await JudgeAsync(batch, view, db, cancel);
+            Interlocked.Add(ref waiting, -batch.Length);
+        }
+
+        lock (gate)
+        {
+            judged = view;
+            pass.SetResult();
+            pass = new(TaskCreationOptions.RunContinuationsAsynchronously);
+        }
+    }
+
+    private async Task JudgeAsync(int[] batch, ShelfView view, IncisuraDb db, CancellationToken cancel)
+    {
+        List<RecordRevisionRow> rows = await db.RecordRevisions.AsNoTracking().Include(v => v.Record).Where(v => batch.Contains(v.Id))
+            .ToListAsync(cancel);
+        IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, rows, cancel);
+        Parallel.ForEach(rows, new() { MaxDegreeOfParallelism = Workers, CancellationToken = cancel }, row => Judge(row, situations[row.Id], view));
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        foreach (RecordRevisionRow row in rows)
+            await db.RecordRevisions.Where(v => v.Id == row.Id && v.Version == row.Version).ExecuteUpdateAsync(
+                v => v.SetProperty(r => r.Stands, row.Stands).SetProperty(r => r.Standing, row.Standing).SetProperty(r => r.Moved, row.Moved)
+                    .SetProperty(r => r.JudgedFor, row.JudgedFor),
+                cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    private void Judge(RecordRevisionRow row, Situation then, ShelfView view)
+    {
+        Standing standing;
+        try
+        {
+            standing = RecordViews.StandingOf(
+                row.Record!.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view);
+        }
+        catch (Exception failed) when (failed is not OperationCanceledException)
+        {
+            // One that cannot be judged is no reason to leave the others; nobody runs it before somebody has looked.
+            Failed(failed);
+            standing = Standing.Firm with { Refused = "The calculation failed; tell whoever keeps the server." };
+        }
+
+        row.JudgedFor = view.FootingsOf(row.Record!, row.ThreadId);
+        bool kept = row.KeptFor == row.JudgedFor;
+        row.Stands = standing.Broken ? Stands.Broken
+            : standing.Stale && !kept ? Stands.Stale
+            : standing.Moved.Count > 0 ? Stands.Holds : Stands.Firm;
+        row.Standing = row.Stands is Stands.Stale or Stands.Broken ? DefinitionFormat.Write(standing) : "";
+        row.Moved = standing.Broken ? 2 : row.Stands == Stands.Stale ? standing.Move : 0;
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Judging how records stand failed")]
+    private partial void Failed(Exception failed);
+}
