@@ -197,6 +197,40 @@ public sealed class SettleTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
+    public async Task What_a_change_touches_is_said_before_it_is_saved_and_is_so_after_it()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        string[] before = [.. Rows(await maren.GetAsync("/records?take=500&stands=stale")).Select(Number)];
+        Answer chart = await maren.GetAsync("/shop/charts/1");
+        JsonObject d = JsonNode.Parse(chart["definition"].GetRawText())!.AsObject();
+        foreach (JsonNode? row in d["rows"]!.AsArray().Where(r => (string)r!["operation"]! == "face"))
+            row!["cuttingSpeed"] = (double)row["cuttingSpeed"]! * 0.7;
+        Answer touched = (await maren.PostAsync("/shop/charts/1/touched", d)).Expect(HttpStatusCode.OK);
+        Assert.True(touched["rest"].GetInt32() > touched["moves"].GetInt32());
+        Assert.NotEqual(0, touched["moves"].GetInt32());
+        Assert.All(
+            touched["records"].EnumerateArray(),
+            r => Assert.Equal("face", r.GetProperty("situation").GetProperty("operation").GetString()));
+        Assert.Equal(before.Order(), Rows(await maren.GetAsync("/records?take=500&stands=stale")).Select(Number).Order());
+
+        (await maren.PutAsync("/shop/charts/1", d, chart["revision"].GetInt32())).Expect(HttpStatusCode.OK);
+        string[] after = [.. Rows(await maren.GetAsync("/records?take=500&stands=stale")).Select(Number).Except(before)];
+        Assert.Equal(after.Order(), touched["records"].EnumerateArray().Select(Number).Order());
+
+        // What is stale already and moves no further is not told again; a remark on a cutter moves nothing.
+        Assert.Equal(0, (await maren.PostAsync("/shop/charts/1/touched", d)).Expect(HttpStatusCode.OK)["moves"].GetInt32());
+        Answer sheet = await maren.GetAsync("/library/cutters/1");
+        JsonObject cutter = JsonNode.Parse(sheet["definition"].GetRawText())!.AsObject();
+        cutter["remarks"] = "reground";
+        Answer nothing = (await maren.PostAsync("/library/cutters/1/touched", cutter)).Expect(HttpStatusCode.OK);
+        Assert.Equal(0, nothing["moves"].GetInt32());
+        cutter["number"] = "";
+        Answer refused = await maren.PostAsync("/library/cutters/1/touched", cutter);
+        Assert.Contains("number", refused.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        await ReviseAsync(maren, "face", 1 / 0.7);
+    }
+
+    [Fact]
     public async Task What_was_not_judged_when_the_server_stopped_is_judged_after_it()
     {
         Caller maren = await workshop.SignInAsync("maren");

@@ -367,12 +367,10 @@ namespace Incisura.Data.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("IsInForce", "Stands");
-
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "State", "ChangedAt");
+                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });

@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using Incisura.Core.Records;
@@ -25,24 +26,38 @@ public static class RecordListEndpoints
             Stands? stands = Wire.Optional<Stands>(query.Stands, "stands");
             await judge.SettleAsync(db, Patience, cancel);
             IQueryable<RecordRevisionRow> found = Filtered(db.RecordRevisions.AsNoTracking(), query);
-            IQueryable<RecordRevisionRow> all = found.Where(v => v.IsNewest);
-            Dictionary<string, int> counts = await all.GroupBy(v => v.State).Select(g => new { g.Key, Count = g.Count() })
-                .ToDictionaryAsync(g => Wire.WordOf(g.Key), g => g.Count, cancel);
-
-            // One that is in force is stale whatever is open beside it.
-            IQueryable<RecordRevisionRow> judged = found.Where(v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn));
-            int stale = await judged.CountAsync(
-                v => v.State != RecordState.Discarded && (v.Stands == Stands.Stale || v.Stands == Stands.Broken), cancel);
-            if (stands is not null) all = judged;
-            all = state is { } wanted ? all.Where(v => v.State == wanted) : all.Where(v => v.State != RecordState.Discarded);
-            all = stands switch
+            IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
-                null => all,
-                Stands.Stale => all.Where(v => v.Stands == Stands.Stale || v.Stands == Stands.Broken),
-                { } one => all.Where(v => v.Stands == one),
+                // One that is in force is stale whatever is open beside it.
+                ( { } of, { } one) => found.Where(Judged).Where(v => v.State == of).Where(Standing(one)),
+                (null, { } one) => found.Where(Judged).Where(Standing(one)),
+                ( { } of, null) => found.Where(v => v.IsNewest && v.State == of),
+                _ => found.Where(v => v.IsNewest && v.State != RecordState.Discarded),
             };
+
+            // One walk through the index counts everything.
+            var groups = await found.GroupBy(v => new { v.State, v.Stands, v.IsInForce, v.IsNewest })
+                .Select(g => new
+                {
+                    Of = new RecordRevisionRow
+                    {
+                        Number = 0,
+                        ProposedBy = "",
+                        State = g.Key.State,
+                        Stands = g.Key.Stands,
+                        IsInForce = g.Key.IsInForce,
+                        IsNewest = g.Key.IsNewest,
+                    },
+                    Count = g.Count(),
+                })
+                .ToListAsync(cancel);
+            Dictionary<string, int> counts = groups.Where(g => g.Of.IsNewest).GroupBy(g => g.Of.State)
+                .ToDictionary(g => Wire.WordOf(g.Key), g => g.Sum(x => x.Count));
+            Func<RecordRevisionRow, bool> judged = Judged.Compile(), moved = Standing(Stands.Stale).Compile();
+            int stale = groups.Where(g => judged(g.Of) && moved(g.Of)).Sum(g => g.Count);
             RecordOrder order = Wire.Optional<RecordOrder>(query.Order, "order") ?? RecordOrder.Changed;
-            List<RecordRevisionRow> page = await Sorted(all, order).Skip(query.Skip).Take(query.Take)
+            List<int> ids = await Sorted(all, order).Skip(query.Skip).Take(query.Take).Select(v => v.Id).ToListAsync(cancel);
+            Dictionary<int, RecordRevisionRow> page = await db.RecordRevisions.AsNoTracking().Where(v => ids.Contains(v.Id))
                 .Select(v => new RecordRevisionRow
                 {
                     Id = v.Id,
@@ -61,10 +76,17 @@ public static class RecordListEndpoints
                     Note = v.Note,
                     Record = v.Record,
                 })
-                .ToListAsync(cancel);
+                .ToDictionaryAsync(v => v.Id, cancel);
             return new RecordListing(
-                await all.CountAsync(cancel), counts, stale, judge.Waiting, page.ConvertAll(v => RecordViews.SummaryOf(v.Record!, v)));
+                await all.CountAsync(cancel), counts, stale, judge.Waiting, ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id])));
         }).WithTags("records").RequireAuthorization(Access.Engineers);
+
+    private static Expression<Func<RecordRevisionRow, bool>> Judged { get; } =
+        v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded);
+
+    // Stale takes the broken ones too.
+    private static Expression<Func<RecordRevisionRow, bool>> Standing(Stands stands) =>
+        stands == Stands.Stale ? v => v.Stands == Stands.Stale || v.Stands == Stands.Broken : v => v.Stands == stands;
 
     private static IQueryable<RecordRevisionRow> Filtered(IQueryable<RecordRevisionRow> all, RecordQuery q)
     {

@@ -7,6 +7,7 @@ using Incisura.Core.Materials;
 using Incisura.Core.Methods;
 using Incisura.Core.Quantities;
 using Incisura.Web.Library;
+using Incisura.Web.Records;
 
 namespace Incisura.Web.Shop;
 
@@ -29,8 +30,11 @@ public static class ShopEndpoints
     {
         RouteGroupBuilder shop = api.MapGroup("/shop");
         shop.MapStored("/materials", Materials);
+        shop.MapTouched("/materials", Materials);
         shop.MapStored("/machines", Machines);
+        shop.MapTouched("/machines", Machines);
         shop.MapStored("/charts", Charts);
+        shop.MapTouched("/charts", Charts);
         shop.MapAll("/materials", Materials, view => view.Materials);
         shop.MapAll("/machines", Machines, view => view.Machines);
         shop.MapStored("/methods", Methods);

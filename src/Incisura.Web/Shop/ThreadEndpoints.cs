@@ -3,6 +3,7 @@ using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 using Incisura.Core.Threads;
 using Incisura.Web.Hosting;
+using Incisura.Web.Records;
 using Incisura.Web.Library;
 using Microsoft.EntityFrameworkCore;
 using Thread = Incisura.Core.Threads.Thread;
@@ -123,6 +124,7 @@ public static class ThreadEndpoints
     {
         RouteGroupBuilder shop = api.MapGroup("/shop");
         shop.MapStored("/threads", Threads);
+        shop.MapTouched("/threads", Threads);
         shop.MapAll("/threads", Threads, view => view.Threads);
         RouteGroupBuilder group = api.MapGroup("/threads").WithTags("threads");
         group.MapGet("/forms", () => FormDescription.All.Select(f => new ThreadFormView(

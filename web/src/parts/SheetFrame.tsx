@@ -5,6 +5,7 @@ import { useMayWork } from '../app/session';
 import { ApiError } from '../api/client';
 import { differences, fieldWords, text } from './differences';
 import { Problem } from './Problem';
+import { Touches, useTouched, type Rests } from './Touches';
 import { day } from './units';
 
 /** Differences of a lost race that are shown; the rest is counted. */
@@ -15,7 +16,9 @@ interface Props<T extends object> {
   /** Whether it stands within a page that has a heading of its own. */
   within?: boolean;
   back: { to: string; words: string };
-  sheet: { revision: number; changedBy: string; changedAt: string } | undefined;
+  sheet: { id: number; revision: number; changedBy: string; changedAt: string } | undefined;
+  /** Where it is kept, where records rest on it: then what a change touches is told before it is saved. */
+  rests?: Rests;
   form: {
     definition: T;
     changed: boolean;
@@ -42,6 +45,7 @@ export function SheetFrame<T extends object>({
   within,
   back,
   sheet,
+  rests,
   form,
   fields,
   names,
@@ -50,6 +54,7 @@ export function SheetFrame<T extends object>({
   children,
 }: Props<T>) {
   const mayWork = useMayWork();
+  const touched = useTouched(rests, sheet?.id, form.definition);
   const { changed, canUndo, undo, save, theirs, refused } = form;
 
   useEffect(() => {
@@ -96,12 +101,18 @@ export function SheetFrame<T extends object>({
             <Button disabled={!canUndo} onClick={undo}>
               Undo
             </Button>
+            {rests && sheet && (
+              <Button disabled={!changed} loading={touched.isPending} onClick={() => touched.mutate()}>
+                What this touches
+              </Button>
+            )}
             <Button type="primary" disabled={!changed} loading={save.isPending} onClick={() => save.mutate()}>
               {sheet ? `Save as revision ${sheet.revision + 1}` : add}
             </Button>
           </>
         )}
       </header>
+      {(touched.data || touched.error) && <Touches asked={touched} onClose={touched.reset} />}
       {general ? <Problem error={save.error} /> : null}
       {elsewhere.map(([field, sentence]) => (
         <Problem key={field} error={sentence} />

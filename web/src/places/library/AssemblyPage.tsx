@@ -82,6 +82,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
       title={sheet ? `${sheet.definition.number}, assembly` : 'A new assembly'}
       back={back && !sheet ? { to: back, words: 'Back to the calculation' } : { to: '/library/assemblies', words: 'Assemblies' }}
       sheet={sheet}
+      rests="library/assemblies"
       form={form}
       fields={Object.keys(NAMES)}
       names={NAMES}

@@ -117,6 +117,7 @@ function Editor(props: {
       title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, sheet.looks, (mm) => units.size(mm), families)}` : 'A new cutter'}
       back={{ to: '/library/cutters', words: 'Cutters' }}
       sheet={sheet}
+      rests="library/cutters"
       form={form}
       fields={[...Object.keys(NAMES), 'dimensions', 'picks']}
       names={NAMES}

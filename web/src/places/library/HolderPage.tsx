@@ -136,6 +136,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
       title={sheet ? `${sheet.definition.number}, ${holder.kind}` : 'A new holder'}
       back={{ to: '/library/holders', words: 'Holders' }}
       sheet={sheet}
+      rests="library/holders"
       form={form}
       fields={[...GRIPS, ...RUNS, ...BACK].map(([key]) => key).concat('segments', 'number', 'kind', 'interface')}
       names={NAMES}

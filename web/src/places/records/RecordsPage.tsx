@@ -7,6 +7,7 @@ import { useApp, useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
+import { ONLY_NEARER } from '../../parts/Touches';
 import { day } from '../../parts/units';
 import { Settle } from './Settle';
 
@@ -142,6 +143,7 @@ export function StaleLine({ record: r }: { record: Summary }) {
       {r.refused && ` It can no longer be calculated: ${r.refused}`}
       {r.breaks && ` ${units.sentence(r.breaks)}`}
       {!r.refused && most && ` ${most.name} ${units.text(most.from!, most.quantity)} → ${units.text(most.to!, most.quantity)}.`}
+      {!r.refused && !most && !r.breaks && ONLY_NEARER}
     </span>
   );
 }

@@ -87,6 +87,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       title={sheet ? sheet.definition.name : 'A new machine'}
       back={{ to: '/shop/machines', words: 'Machines' }}
       sheet={sheet}
+      rests="shop/machines"
       form={form}
       add="Add to the shop"
       fields={[...NUMBERS.map(([key]) => key as string), 'main', 'store', 'name', 'kind', 'interface']}

@@ -71,6 +71,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
       title={sheet ? sheet.definition.name : 'A new work material'}
       back={{ to: '/shop/materials', words: 'Work materials' }}
       sheet={sheet}
+      rests="shop/materials"
       form={form}
       add="Add to the shop"
       fields={NUMBERS.map(([key]) => key)}

@@ -80,6 +80,7 @@ function Editor({ sheet, blank }: { sheet: Sheet | undefined; blank: Own }) {
       title={sheet ? sheet.definition.name : `An own thread, made from ${own.parent}`}
       back={{ to: '/shop/threads', words: 'Threads' }}
       sheet={sheet}
+      rests="shop/threads"
       form={form}
       add="Add to the shop"
       fields={[...NUMBERS, ...DIAMETERS].map(([key]) => key).concat('name', 'reason')}

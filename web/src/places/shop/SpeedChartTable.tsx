@@ -86,6 +86,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       title={chart.definition.name}
       back={{ to: '/shop', words: 'Shop' }}
       sheet={chart}
+      rests="shop/charts"
       form={form}
       fields={[]}
       names={{ rows: 'Row', cycles: 'Drilling cycle', feeds: 'feed', practice: 'Practice' }}

@@ -10,7 +10,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Incisura.Data.Migrations
 {
     [DbContext(typeof(IncisuraDb))]
-    [Migration("20261127065635_RecordParts")]
+    [Migration("20261127072651_RecordParts")]
     partial class RecordParts
     {
         /// <inheritdoc />
@@ -370,12 +370,10 @@ namespace Incisura.Data.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("IsInForce", "Stands");
-
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "State", "ChangedAt");
+                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });

@@ -150,14 +150,9 @@ namespace Incisura.Data.Migrations
                 });
 
             migrationBuilder.CreateIndex(
-                name: "IX_RecordRevisions_IsInForce_Stands",
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_Search_Note",
                 table: "RecordRevisions",
-                columns: new[] { "IsInForce", "Stands" });
-
-            migrationBuilder.CreateIndex(
-                name: "IX_RecordRevisions_IsNewest_State_ChangedAt",
-                table: "RecordRevisions",
-                columns: new[] { "IsNewest", "State", "ChangedAt" });
+                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note" });
         }
 
         /// <inheritdoc />
@@ -167,11 +162,7 @@ namespace Incisura.Data.Migrations
                 name: "Parts");
 
             migrationBuilder.DropIndex(
-                name: "IX_RecordRevisions_IsInForce_Stands",
-                table: "RecordRevisions");
-
-            migrationBuilder.DropIndex(
-                name: "IX_RecordRevisions_IsNewest_State_ChangedAt",
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_Search_Note",
                 table: "RecordRevisions");
 
             migrationBuilder.DropColumn(

@@ -1,0 +1,86 @@
+import { useMutation } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { client, data, type Schemas } from '../api/client';
+import { useUnits } from '../app/session';
+import { Problem } from './Problem';
+import { SituationSentence, StateMark } from './Situation';
+
+/** Kinds of things that records rest on, by where they are kept. */
+export type Rests =
+  'library/cutters' | 'library/holders' | 'library/assemblies' | 'shop/materials' | 'shop/machines' | 'shop/charts' | 'shop/threads';
+
+/** Which records a change would touch, asked before it is saved. */
+export function useTouched(of: Rests | undefined, id: number | undefined, definition: object) {
+  const asked = useMutation({
+    mutationFn: () =>
+      data(
+        client.POST(`/api/v1/${of}/{id}/touched` as '/api/v1/shop/machines/{id}/touched', {
+          params: { path: { id: id! } },
+          body: definition as never,
+        }),
+      ),
+  });
+  // What was found belongs to what was typed then.
+  const { reset } = asked;
+  useEffect(() => reset(), [definition, reset]);
+  return asked;
+}
+
+/** What a change would do to the records that rest on the thing. */
+export function Touches({ asked, onClose }: { asked: ReturnType<typeof useTouched>; onClose: () => void }) {
+  const touched = asked.data;
+  if (!touched) return <Problem error={asked.error} />;
+  return (
+    <section className={touched.breaks > 0 ? 'card stalebox' : 'card holdsbox'} role="status" aria-label="What this change touches">
+      <p>
+        <b>{summary(touched)}</b>{' '}
+        <Button type="link" onClick={onClose}>
+          Close
+        </Button>
+      </p>
+      {touched.records.length > 0 && (
+        <ul className="touched">
+          {touched.records.map((r) => (
+            <li key={`${r.number} ${r.revision}`}>
+              <Link to={`/records/${r.number}?rev=${r.revision}`}>{`${r.number} rev ${r.revision}`}</Link> <StateMark state={r.state} />{' '}
+              <SituationSentence s={r.situation} /> <How record={r} />
+            </li>
+          ))}
+        </ul>
+      )}
+      {touched.moves > touched.records.length && <p className="muted">And {touched.moves - touched.records.length} more.</p>}
+    </section>
+  );
+}
+
+const many = (n: number, one: string) => (n === 1 ? `one ${one}` : `${n} ${one}s`);
+
+function summary({ rest, moves, breaks }: Schemas['Touched']): string {
+  if (rest === 0) return 'No record rests on what changes here.';
+  if (moves === 0)
+    return `No figure moves: ${many(rest, 'record')} that rest${rest === 1 ? 's' : ''} on this hold${rest === 1 ? 's' : ''}.`;
+  const said = `Saved like this, ${many(moves, 'record')} of ${rest} go${moves === 1 ? 'es' : ''} stale`;
+  return breaks === 0
+    ? `${said}; none breaks a limit.`
+    : `${said}, and ${breaks === moves && moves > 1 ? 'all' : breaks} of them break a limit.`;
+}
+
+/** What is said where no figure moves. */
+export const ONLY_NEARER = ' No figure moves; how near it comes to a limit does.';
+
+function How({ record: r }: { record: Schemas['TouchedRecord'] }) {
+  const units = useUnits();
+  return (
+    <span className={r.broken ? 'stale broken' : 'stale'}>
+      ·{r.already ? ' stale already;' : ''}
+      {r.refused && ` could not be calculated any more: ${r.refused}`}
+      {r.breaks && ` ${units.sentence(r.breaks)}`}
+      {!r.refused &&
+        (r.foremost
+          ? ` ${r.foremost.name} ${units.text(r.foremost.from!, r.foremost.quantity)} → ${units.text(r.foremost.to!, r.foremost.quantity)}.`
+          : !r.breaks && ONLY_NEARER)}
+    </span>
+  );
+}
