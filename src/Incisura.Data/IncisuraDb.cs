@@ -174,7 +174,19 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         // All that lists filter and sort by, so that they never read the rows themselves, which are a hundred times as long.
         revision.HasIndex(v => new
         {
-            v.IsNewest, v.IsInForce, v.State, v.Stands, v.ChangedAt, v.Moved, v.WorstUse, v.WorstLimit, v.RecordId, v.ProposedBy, v.Search, v.Note,
+            v.IsNewest,
+            v.IsInForce,
+            v.State,
+            v.Stands,
+            v.ChangedAt,
+            v.Moved,
+            v.WorstUse,
+            v.WorstLimit,
+            v.RecordId,
+            v.ProposedBy,
+            v.SentBack,
+            v.Search,
+            v.Note,
         });
 
         revision.Property(v => v.SituationOnce).HasColumnName("Situation");

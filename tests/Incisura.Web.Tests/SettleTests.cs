@@ -172,11 +172,17 @@ public sealed class SettleTests(Workshop workshop) : IClassFixture<Workshop>
         (await ActAsync(tobiah, number, "send-back", "Less width.")).Expect(HttpStatusCode.OK);
         JsonElement row = await RowAsync(maren, number);
         Assert.True(row.GetProperty("sentBack").GetBoolean());
+        Assert.Contains(number, Rows(await maren.GetAsync("/records?waits=true&take=500")).Select(Number));
+        Assert.DoesNotContain(number, Rows(await ines.GetAsync("/records?waits=true&take=500")).Select(Number));
         Answer mended = (await maren.PutAsync(
             $"/records/{number}", new { numbers = new { widthOfCut = 0.8 } }, row.GetProperty("version").GetInt32())).Expect(HttpStatusCode.OK);
         Assert.True(mended["revisions"][0].GetProperty("sentBack").GetBoolean());
         Answer again = (await ActAsync(maren, number, "submit")).Expect(HttpStatusCode.OK);
         JsonElement revision = again["revisions"][0];
+        Answer waiting = await ines.GetAsync("/records?waits=true&take=500");
+        Assert.Contains(number, Rows(waiting).Select(Number));
+        Assert.Equal(waiting["total"].GetInt32(), waiting["waiting"].GetInt32());
+        Assert.DoesNotContain(number, Rows(await maren.GetAsync("/records?waits=true&take=500")).Select(Number));
         Assert.False(revision.GetProperty("sentBack").GetBoolean());
         JsonElement width = revision.GetProperty("sinceSentBack").EnumerateArray().Single(c => c.GetProperty("code").GetString() == "width");
         Assert.Equal((1.4, 0.8), (Math.Round(width.GetProperty("from").GetDouble(), 6), Math.Round(width.GetProperty("to").GetDouble(), 6)));

@@ -370,7 +370,7 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note");
+                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "Search", "Note");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });

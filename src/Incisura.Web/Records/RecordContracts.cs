@@ -90,6 +90,7 @@ public enum RecordOrder
 /// <param name="Operation">Code of the operation.</param>
 /// <param name="By">Who proposed it.</param>
 /// <param name="Limit">The limit that is used most.</param>
+/// <param name="Waits">Only what waits for whoever asks.</param>
 /// <param name="Order">changed, number, moved or limit.</param>
 /// <param name="Skip">How many to leave out.</param>
 /// <param name="Take">How many to give, 1 to 500.</param>
@@ -103,6 +104,7 @@ public sealed record RecordQuery(
     [FromQuery(Name = "operation")] string? Operation = null,
     [FromQuery(Name = "by")] string? By = null,
     [FromQuery(Name = "limit")] string? Limit = null,
+    [FromQuery(Name = "waits")] bool Waits = false,
     [FromQuery(Name = "order")] string? Order = null,
     [FromQuery(Name = "skip")] int Skip = 0,
     [FromQuery(Name = "take")] int Take = 50);
@@ -111,9 +113,11 @@ public sealed record RecordQuery(
 /// <param name="Total">How many there are.</param>
 /// <param name="Counts">How many there are in each state, whatever state is asked for.</param>
 /// <param name="Stale">How many of all are stale.</param>
+/// <param name="Waiting">How many of all wait for whoever asks: for a decision, or sent back to be mended.</param>
 /// <param name="Judging">How many are being recalculated because something they rest on was revised.</param>
 /// <param name="Rows">The page.</param>
-public sealed record RecordListing(int Total, IReadOnlyDictionary<string, int> Counts, int Stale, int Judging, IReadOnlyList<RecordSummary> Rows);
+public sealed record RecordListing(
+    int Total, IReadOnlyDictionary<string, int> Counts, int Stale, int Waiting, int Judging, IReadOnlyList<RecordSummary> Rows);
 
 /// <summary>Something that happened to a revision.</summary>
 public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act, string Reason);

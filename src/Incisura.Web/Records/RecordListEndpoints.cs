@@ -16,7 +16,7 @@ public static class RecordListEndpoints
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1);
 
     public static void MapRecordList(this IEndpointRouteBuilder api) => api.MapGet(
-        "/records", async ([AsParameters] RecordQuery query, IncisuraDb db, StandingJudge judge, CancellationToken cancel) =>
+        "/records", async ([AsParameters] RecordQuery query, HttpContext context, IncisuraDb db, StandingJudge judge, CancellationToken cancel) =>
         {
             new InputCheck()
                 .Within("take", "The number of records to give", query.Take, 1, Most, Quantity.Count)
@@ -26,13 +26,15 @@ public static class RecordListEndpoints
             Stands? stands = Wire.Optional<Stands>(query.Stands, "stands");
             await judge.SettleAsync(db, Patience, cancel);
             IQueryable<RecordRevisionRow> found = Filtered(db.RecordRevisions.AsNoTracking(), query);
+            IQueryable<RecordRevisionRow> waiting = found.Where(WaitsFor(context.User.Actor()));
+            IQueryable<RecordRevisionRow> from = query.Waits ? waiting : found;
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
                 // One that is in force is stale whatever is open beside it.
-                ( { } of, { } one) => found.Where(Judged).Where(v => v.State == of).Where(Standing(one)),
-                (null, { } one) => found.Where(Judged).Where(Standing(one)),
-                ( { } of, null) => found.Where(v => v.IsNewest && v.State == of),
-                _ => found.Where(v => v.IsNewest && v.State != RecordState.Discarded),
+                ({ } of, { } one) => from.Where(Judged).Where(v => v.State == of).Where(Standing(one)),
+                (null, { } one) => from.Where(Judged).Where(Standing(one)),
+                ({ } of, null) => from.Where(v => v.IsNewest && v.State == of),
+                _ => from.Where(v => v.IsNewest && v.State != RecordState.Discarded),
             };
 
             // One walk through the index counts everything.
@@ -78,11 +80,22 @@ public static class RecordListEndpoints
                 })
                 .ToDictionaryAsync(v => v.Id, cancel);
             return new RecordListing(
-                await all.CountAsync(cancel), counts, stale, judge.Waiting, ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id])));
+                await all.CountAsync(cancel), counts, stale, await waiting.CountAsync(cancel), judge.Waiting,
+                ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id])));
         }).WithTags("records").RequireAuthorization(Access.Engineers);
 
     private static Expression<Func<RecordRevisionRow, bool>> Judged { get; } =
         v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded);
+
+    // A decision waits for an approver who did not propose it, what was sent back for who did.
+    private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)
+    {
+        string name = actor.Name;
+        bool decides = actor.Role == Role.Approver;
+        return v => v.IsNewest
+            && ((decides && v.State == RecordState.InReview && v.ProposedBy != name)
+                || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name));
+    }
 
     // Stale takes the broken ones too.
     private static Expression<Func<RecordRevisionRow, bool>> Standing(Stands stands) =>

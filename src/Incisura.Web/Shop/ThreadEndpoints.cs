@@ -3,8 +3,8 @@ using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 using Incisura.Core.Threads;
 using Incisura.Web.Hosting;
-using Incisura.Web.Records;
 using Incisura.Web.Library;
+using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;
 using Thread = Incisura.Core.Threads.Thread;
 

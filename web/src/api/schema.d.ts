@@ -4091,6 +4091,7 @@ export interface paths {
                     operation?: string;
                     by?: string;
                     limit?: string;
+                    waits?: boolean;
                     order?: string;
                     skip?: number;
                     take?: number;
@@ -7327,6 +7328,8 @@ export interface components {
             };
             /** Format: int32 */
             stale: number;
+            /** Format: int32 */
+            waiting: number;
             /** Format: int32 */
             judging: number;
             rows: components["schemas"]["RecordSummary"][];

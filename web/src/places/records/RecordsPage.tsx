@@ -3,7 +3,7 @@ import { Button, Input, Segmented, Select, Table } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp, useUnits } from '../../app/session';
+import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
@@ -12,8 +12,9 @@ import { day } from '../../parts/units';
 import { Settle } from './Settle';
 
 type Summary = Schemas['RecordSummary'];
-type Shown = Schemas['RecordState'] | 'all' | 'stale';
+type Shown = Schemas['RecordState'] | 'all' | 'stale' | 'waits';
 const SHOWN: [Shown, string][] = [
+  ['waits', 'Waits for you'],
   ['all', 'All'],
   ['draft', 'Drafts'],
   ['inReview', 'In review'],
@@ -30,13 +31,12 @@ const ORDERS: Record<string, string> = {
 const PAGE = 50;
 const AGAIN = 2000;
 
-/** Drafts, proposals and approved data, as the database finds them; an approver sees first what waits for a decision. */
+/** Drafts, proposals and approved data, as the database finds them; whoever has something waiting sees that first. */
 export function RecordsPage() {
-  const { session } = useApp();
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
-  const waits = useListed(new URLSearchParams({ take: '1' })).data?.counts['inReview'] ?? 0;
-  const shown = (search.get('state') ?? (session?.role === 'approver' && waits > 0 ? 'inReview' : 'all')) as Shown;
+  const waits = useListed(new URLSearchParams({ take: '1' })).data?.waiting ?? 0;
+  const shown = (search.get('state') ?? (waits > 0 ? 'waits' : 'all')) as Shown;
   const page = Math.max(1, Number(search.get('page')) || 1);
   const [text, setText] = useState(search.get('text') ?? '');
   const change = (values: Record<string, string | undefined>) =>
@@ -59,13 +59,14 @@ export function RecordsPage() {
   const asked = new URLSearchParams({ skip: String((page - 1) * PAGE), take: String(PAGE) });
   for (const key of ['text', 'material', 'machine', 'operation', 'order', 'cutter', 'by', 'limit'])
     if (search.get(key)) asked.set(key, search.get(key)!);
-  if (shown === 'stale') asked.set('stands', 'stale');
+  if (shown === 'waits') asked.set('waits', 'true');
+  else if (shown === 'stale') asked.set('stands', 'stale');
   else if (shown !== 'all') asked.set('state', shown);
   if (shown === 'stale' && !search.get('order')) asked.set('order', 'moved');
   const records = useListed(asked);
   const { rows = [], total = 0, counts = {}, stale = 0, judging = 0 } = records.data ?? {};
   const all = Object.entries(counts).reduce((sum, [state, n]) => (state === 'discarded' ? sum : sum + n), 0);
-  const countOf = (state: Shown) => (state === 'all' ? all : state === 'stale' ? stale : (counts[state] ?? 0));
+  const countOf = (state: Shown) => (state === 'waits' ? waits : state === 'all' ? all : state === 'stale' ? stale : (counts[state] ?? 0));
   return (
     <div className="page">
       <header>
@@ -82,7 +83,7 @@ export function RecordsPage() {
           </span>
         )}
       </header>
-      <Filters search={search} text={text} onText={setText} change={change} />
+      <Filters usual={shown === 'stale' ? 'moved' : 'changed'} search={search} text={text} onText={setText} change={change} />
       <Problem error={records.error} />
       {shown === 'stale' && rows.length > 0 ? (
         <Settle rows={rows} />
@@ -149,13 +150,14 @@ export function StaleLine({ record: r }: { record: Summary }) {
 }
 
 interface FiltersProps {
+  usual: string;
   search: URLSearchParams;
   text: string;
   onText: (text: string) => void;
   change: (values: Record<string, string | undefined>) => void;
 }
 
-function Filters({ search, text, onText, change }: FiltersProps) {
+function Filters({ usual, search, text, onText, change }: FiltersProps) {
   const materials = useMaterials().data ?? [];
   const machines = useMachines().data ?? [];
   const operations = useOperations().data ?? [];
@@ -199,7 +201,7 @@ function Filters({ search, text, onText, change }: FiltersProps) {
       )}
       {pick(
         'order',
-        'changed last',
+        ORDERS[usual]!,
         Object.entries(ORDERS).map(([value, label]) => ({ value, label })),
       )}
       {set.length > 0 && (

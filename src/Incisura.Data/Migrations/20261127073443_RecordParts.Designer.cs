@@ -10,7 +10,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Incisura.Data.Migrations
 {
     [DbContext(typeof(IncisuraDb))]
-    [Migration("20261127072651_RecordParts")]
+    [Migration("20261127073443_RecordParts")]
     partial class RecordParts
     {
         /// <inheritdoc />
@@ -373,7 +373,7 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note");
+                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "Search", "Note");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });

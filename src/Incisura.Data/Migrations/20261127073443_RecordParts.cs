@@ -150,9 +150,9 @@ namespace Incisura.Data.Migrations
                 });
 
             migrationBuilder.CreateIndex(
-                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_Search_Note",
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_Search_Note",
                 table: "RecordRevisions",
-                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "Search", "Note" });
+                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "Search", "Note" });
         }
 
         /// <inheritdoc />
@@ -162,7 +162,7 @@ namespace Incisura.Data.Migrations
                 name: "Parts");
 
             migrationBuilder.DropIndex(
-                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_Search_Note",
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_Search_Note",
                 table: "RecordRevisions");
 
             migrationBuilder.DropColumn(
