@@ -46,7 +46,7 @@ public sealed class SettleTests(Workshop workshop) : IClassFixture<Workshop>
             Assert.Equal("side-finish", r.GetProperty("situation").GetProperty("operation").GetString());
             Assert.Equal(["chart Speed chart of the shop"], r.GetProperty("staleBy").EnumerateArray().Select(b => b.GetString()!));
             Assert.InRange(r.GetProperty("moved").GetDouble(), 0.15, 1);
-            JsonElement most = r.GetProperty("movedMost");
+            JsonElement most = r.GetProperty("foremost");
             Assert.NotEqual(most.GetProperty("from").GetDouble(), most.GetProperty("to").GetDouble());
         });
         double[] how = [.. Rows(stale).Select(r => r.GetProperty("moved").GetDouble())];

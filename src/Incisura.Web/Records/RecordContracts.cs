@@ -40,7 +40,7 @@ public sealed record Reason(string? Text = null);
 /// <param name="Broken">Whether its figures break a limit now, or can no longer be calculated.</param>
 /// <param name="Breaks">What they break; null for nothing.</param>
 /// <param name="Refused">Why it can no longer be calculated; empty where it can.</param>
-/// <param name="MovedMost">The figure that moved most; null where none did.</param>
+/// <param name="Foremost">The figure to tell first of those that moved; null where none did.</param>
 /// <param name="Moved">How far, over the larger of its two values; 2 where it broke.</param>
 /// <param name="WorstLimit">The limit that is used most.</param>
 /// <param name="WorstUse">How far, over what is allowed.</param>
@@ -58,7 +58,7 @@ public sealed record RecordSummary(
     bool Broken,
     Sentence? Breaks,
     string Refused,
-    FigureChange? MovedMost,
+    FigureChange? Foremost,
     double Moved,
     string WorstLimit,
     double WorstUse,

@@ -55,8 +55,7 @@ public static class RecordListEndpoints
                 .ToListAsync(cancel);
             Dictionary<string, int> counts = groups.Where(g => g.Of.IsNewest).GroupBy(g => g.Of.State)
                 .ToDictionary(g => Wire.WordOf(g.Key), g => g.Sum(x => x.Count));
-            Func<RecordRevisionRow, bool> judged = Judged.Compile(), moved = Standing(Stands.Stale).Compile();
-            int stale = groups.Where(g => judged(g.Of) && moved(g.Of)).Sum(g => g.Count);
+            int stale = groups.Where(g => IsJudged(g.Of) && IsStale(g.Of)).Sum(g => g.Count);
             RecordOrder order = Wire.Optional<RecordOrder>(query.Order, "order") ?? RecordOrder.Changed;
             List<int> ids = await Sorted(all, order).Skip(query.Skip).Take(query.Take).Select(v => v.Id).ToListAsync(cancel);
             Dictionary<int, RecordRevisionRow> page = await db.RecordRevisions.AsNoTracking().Where(v => ids.Contains(v.Id))
@@ -86,6 +85,8 @@ public static class RecordListEndpoints
 
     private static Expression<Func<RecordRevisionRow, bool>> Judged { get; } =
         v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded);
+
+    private static readonly Func<RecordRevisionRow, bool> IsJudged = Judged.Compile(), IsStale = Standing(Stands.Stale).Compile();
 
     // A decision waits for an approver who did not propose it, what was sent back for who did.
     private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)

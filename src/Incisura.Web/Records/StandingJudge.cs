@@ -10,8 +10,6 @@ namespace Incisura.Web.Records;
 /// </summary>
 public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf shelf, ILogger<StandingJudge> log) : BackgroundService
 {
-    private const int Batch = 64, Workers = 2;
-
     private readonly SemaphoreSlim woken = new(1);
     private readonly Lock gate = new();
     private TaskCompletionSource pass = new(TaskCreationOptions.RunContinuationsAsynchronously);
@@ -86,12 +84,14 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
             .ToListAsync(cancel);
         List<int> due = [.. open.Where(o => o.JudgedFor != view.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
         Volatile.Write(ref waiting, due.Count);
-        foreach (int[] batch in due.Chunk(Batch))
-        {
-            await JudgeAsync(batch, view, db, cancel);
-            Interlocked.Add(ref waiting, -batch.Length);
-        }
-
+        await RecordBatches.EachAsync(
+            db, due, (row, situation) => Judge(row, situation, view),
+            async rows =>
+            {
+                await KeepAsync(rows, db, cancel);
+                Interlocked.Add(ref waiting, -rows.Count);
+            },
+            cancel);
         lock (gate)
         {
             judged = view;
@@ -100,12 +100,9 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
         }
     }
 
-    private async Task JudgeAsync(int[] batch, ShelfView view, IncisuraDb db, CancellationToken cancel)
+    // A revision that somebody changed meanwhile was judged as it was saved.
+    private static async Task KeepAsync(List<RecordRevisionRow> rows, IncisuraDb db, CancellationToken cancel)
     {
-        List<RecordRevisionRow> rows = await db.RecordRevisions.AsNoTracking().Include(v => v.Record).Where(v => batch.Contains(v.Id))
-            .ToListAsync(cancel);
-        IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, rows, cancel);
-        Parallel.ForEach(rows, new() { MaxDegreeOfParallelism = Workers, CancellationToken = cancel }, row => Judge(row, situations[row.Id], view));
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         foreach (RecordRevisionRow row in rows)
             await db.RecordRevisions.Where(v => v.Id == row.Id && v.Version == row.Version).ExecuteUpdateAsync(

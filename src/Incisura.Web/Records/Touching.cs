@@ -33,7 +33,7 @@ public sealed record Touched(int Rest, int Moves, int Breaks, IReadOnlyList<Touc
 /// <summary>Says before something is saved which records it would touch, and how.</summary>
 public static class Touching
 {
-    private const int Batch = 64, Most = 100, Workers = 2;
+    private const int Most = 100;
 
     /// <summary>Maps what a change of a stored thing would touch.</summary>
     public static void MapTouched<TStored, T>(this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind)
@@ -58,30 +58,27 @@ public static class Touching
             .ToListAsync(cancel);
         int[] rest = [.. open.Where(o => view.FootingsOf(o.Record, o.ThreadId) != then.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
         ConcurrentBag<TouchedRecord> moves = [];
-        foreach (int[] batch in rest.Chunk(Batch))
-        {
-            List<RecordRevisionRow> rows = await db.RecordRevisions.AsNoTracking().Include(v => v.Record).Where(v => batch.Contains(v.Id))
-                .ToListAsync(cancel);
-            IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, rows, cancel);
-            Parallel.ForEach(rows, new() { MaxDegreeOfParallelism = Workers, CancellationToken = cancel }, row =>
+        await RecordBatches.EachAsync(
+            db, rest,
+            (row, situation) =>
             {
                 Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
                 CalculationResult result = RecordParts.ResultOf(row);
-                Standing after = RecordViews.StandingOf(row.Record!.Operation, situations[row.Id], choices, result, then);
+                Standing Of(ShelfView shelf) => RecordViews.StandingOf(row.Record!.Operation, situation, choices, result, shelf);
+                Standing after = Of(then);
                 if (!after.Stale) return;
-                Standing before = RecordViews.StandingOf(row.Record.Operation, situations[row.Id], choices, result, view);
 
                 // What moved before and would not move any further is not this change's doing.
+                Standing before = Of(view);
                 if (before.Stale && before.Broken == after.Broken && before.Refused == after.Refused && before.Figures.SequenceEqual(after.Figures))
                     return;
                 moves.Add(
                     new(
-                        row.Record.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
+                        row.Record!.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
                         after.Breaks.Count > 0 ? after.Breaks[0].Text : null, after.Refused, after.Foremost, after.Broken ? 2 : after.Move,
                         before.Stale));
-            });
-        }
-
+            },
+            null, cancel);
         return new(
             rest.Length, moves.Count, moves.Count(m => m.Broken),
             [.. moves.OrderByDescending(m => m.Moved).ThenBy(m => m.Number, StringComparer.Ordinal).Take(Most)]);

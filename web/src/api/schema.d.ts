@@ -7387,7 +7387,7 @@ export interface components {
             broken: boolean;
             breaks: null | components["schemas"]["Sentence"];
             refused: string;
-            movedMost: null | components["schemas"]["FigureChange"];
+            foremost: null | components["schemas"]["FigureChange"];
             /** Format: double */
             moved: number;
             worstLimit: string;

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { client, data, type Schemas } from '../api/client';
 import { useUnits } from '../app/session';
 import { Problem } from './Problem';
+import type { UnitFormat } from './units';
 import { SituationSentence, StateMark } from './Situation';
 
 /** Kinds of things that records rest on, by where they are kept. */
@@ -67,20 +68,23 @@ function summary({ rest, moves, breaks }: Schemas['Touched']): string {
     : `${said}, and ${breaks === moves && moves > 1 ? 'all' : breaks} of them break a limit.`;
 }
 
-/** What is said where no figure moves. */
-export const ONLY_NEARER = ' No figure moves; how near it comes to a limit does.';
+type Move = Pick<Schemas['TouchedRecord'], 'breaks' | 'refused' | 'foremost'>;
+
+/** What moves in a record: what breaks, or the figure to tell first. */
+export function moveWords({ breaks, refused, foremost }: Move, units: UnitFormat): string {
+  if (refused) return `It can no longer be calculated: ${refused}`;
+  const figure =
+    foremost && `${foremost.name} ${units.text(foremost.from!, foremost.quantity)} → ${units.text(foremost.to!, foremost.quantity)}.`;
+  if (breaks) return [units.sentence(breaks), figure].filter(Boolean).join(' ');
+  return figure ?? 'No figure moves; how near it comes to a limit does.';
+}
 
 function How({ record: r }: { record: Schemas['TouchedRecord'] }) {
   const units = useUnits();
   return (
     <span className={r.broken ? 'stale broken' : 'stale'}>
-      ·{r.already ? ' stale already;' : ''}
-      {r.refused && ` could not be calculated any more: ${r.refused}`}
-      {r.breaks && ` ${units.sentence(r.breaks)}`}
-      {!r.refused &&
-        (r.foremost
-          ? ` ${r.foremost.name} ${units.text(r.foremost.from!, r.foremost.quantity)} → ${units.text(r.foremost.to!, r.foremost.quantity)}.`
-          : !r.breaks && ONLY_NEARER)}
+      · {r.already && 'stale already; '}
+      {moveWords(r, units)}
     </span>
   );
 }

@@ -7,7 +7,7 @@ import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
-import { ONLY_NEARER } from '../../parts/Touches';
+import { moveWords } from '../../parts/Touches';
 import { day } from '../../parts/units';
 import { Settle } from './Settle';
 
@@ -137,14 +137,9 @@ function useListed(query: URLSearchParams) {
 export function StaleLine({ record: r }: { record: Summary }) {
   const units = useUnits();
   if (r.staleBy.length === 0) return null;
-  const most = r.movedMost;
   return (
     <span className={r.broken ? 'stale broken' : 'stale'}>
-      · stale{r.broken ? ', breaks a limit now' : ''}: {r.staleBy.join(', ')} revised since.
-      {r.refused && ` It can no longer be calculated: ${r.refused}`}
-      {r.breaks && ` ${units.sentence(r.breaks)}`}
-      {!r.refused && most && ` ${most.name} ${units.text(most.from!, most.quantity)} → ${units.text(most.to!, most.quantity)}.`}
-      {!r.refused && !most && !r.breaks && ONLY_NEARER}
+      · stale{r.broken ? ', breaks a limit now' : ''}: {r.staleBy.join(', ')} revised since. {moveWords(r, units)}
     </span>
   );
 }
