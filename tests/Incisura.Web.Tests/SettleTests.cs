@@ -113,7 +113,13 @@ public sealed class SettleTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.DoesNotContain(stale[0], Rows(await maren.GetAsync("/records?take=500&stands=stale")).Select(Number));
         Assert.Equal("holds", (await RecordSinceAsync(maren, stale[0])).GetProperty("what").GetString());
 
-        Answer renewed = (await ActAsync(maren, stale[1], "renew")).Expect(HttpStatusCode.OK);
+        // Four press at once and one revision comes of it.
+        int seen = (await RowAsync(maren, stale[1])).GetProperty("version").GetInt32();
+        Answer[] pressed = await Task.WhenAll(
+            Enumerable.Range(0, 4).Select(_ => maren.PostAsync($"/records/{stale[1]}/renew", new { }, seen)));
+        Answer renewed = pressed.Single(p => p.Status == HttpStatusCode.OK);
+        Assert.All(pressed.Where(p => p != renewed), p => Assert.Equal("open-revision", p.Expect(HttpStatusCode.Conflict)["rule"].GetString()));
+        Assert.Equal(2, renewed["revisions"].GetArrayLength());
         JsonElement next = renewed["revisions"][0], last = renewed["revisions"][1];
         Assert.Equal("inReview", next.GetProperty("state").GetString());
         Assert.Equal(last.GetProperty("note").GetString(), next.GetProperty("note").GetString());

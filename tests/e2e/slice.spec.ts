@@ -69,12 +69,12 @@ test('from a cutter on the shelf to a published figure', async ({ browser }) => 
     await expect(tobiah.getByText('A reason is needed')).toBeVisible();
     await tobiah.getByLabel('Reason').fill('Which coolant?');
     await tobiah.getByRole('button', { name: 'Send back' }).click();
-    await expect(tobiah.getByText('draft', { exact: true })).toBeVisible();
+    await expect(tobiah.getByText('sent back', { exact: true })).toBeVisible();
   });
 
   await test.step('the engineer mends the draft', async () => {
     await maren.reload();
-    await expect(maren.getByText('Which coolant?')).toBeVisible();
+    await expect(maren.getByText('Which coolant?').first()).toBeVisible();
     await maren.getByRole('link', { name: 'Work on the draft' }).click();
     await expect(maren.getByLabel('Width, at most')).toHaveValue('1');
     await maren.getByLabel(/a note for the record/).fill('Tried on two hub spiders, flood coolant.');

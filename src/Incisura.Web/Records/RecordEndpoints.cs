@@ -24,7 +24,7 @@ public static class RecordEndpoints
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
+            (Situation situation, Choices choices, CalculationResult result, ShelfView view) = await CalculateAsync(request, db, shelf);
 
             string thread = ThreadOf(request.Operation, result);
 
@@ -63,7 +63,7 @@ public static class RecordEndpoints
                 ChangedAt = clock.GetUtcNow(),
                 Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit } },
             };
-            await TakeAsync(record, draft, situation, choices, result, db, shelf);
+            await TakeAsync(record, draft, situation, choices, result, db, view);
             record.Revisions.Add(draft);
             record.Draw();
             await db.SaveChangesAsync();
@@ -81,12 +81,12 @@ public static class RecordEndpoints
             {
                 Extras = ExtrasOf(change, record, revision),
             };
-            (Situation situation, Choices choices, CalculationResult result) = await CalculateAsync(request, db, shelf);
+            (Situation situation, Choices choices, CalculationResult result, ShelfView view) = await CalculateAsync(request, db, shelf);
             if (ThreadOf(record.Operation, result) != record.Thread)
                 throw new RuleException(
                     "other-thread",
                         $"{number} is about {record.Thread}. Keep another thread as a draft of its own, or choose {record.Thread} again.");
-            await TakeAsync(record, revision, situation, choices, result, db, shelf);
+            await TakeAsync(record, revision, situation, choices, result, db, view);
             revision.Note = CheckedNote(change.Note ?? revision.Note);
             revision.ProposedBy = context.User.Actor().Name;
             await db.SaveChangesAsync();
@@ -144,13 +144,13 @@ public static class RecordEndpoints
         return (record, revision);
     }
 
-    // What a revision says, what it rests on, and that it was worked out with things as they stand.
+    // What a revision says, what it rests on, and with which view of the shelf it was worked out: what was saved since is not judged yet.
     internal static async Task TakeAsync(
-        RecordRow record, RecordRevisionRow revision, Situation situation, Choices choices, CalculationResult result, IncisuraDb db, Shelf shelf)
+        RecordRow record, RecordRevisionRow revision, Situation situation, Choices choices, CalculationResult result, IncisuraDb db, ShelfView view)
     {
         await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
         (revision.Stands, revision.Standing, revision.Moved) = (Stands.Firm, "", 0);
-        revision.JudgedFor = (await shelf.ViewAsync(db)).FootingsOf(record, revision.ThreadId);
+        revision.JudgedFor = view.FootingsOf(record, revision.ThreadId);
     }
 
     internal static void Act(RecordRow record, RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock)
@@ -177,13 +177,14 @@ public static class RecordEndpoints
         ];
     }
 
-    private static async Task<(Situation Situation, Choices Choices, CalculationResult Result)> CalculateAsync(
+    private static async Task<(Situation Situation, Choices Choices, CalculationResult Result, ShelfView View)> CalculateAsync(
         DraftRequest request, IncisuraDb db, Shelf shelf)
     {
         IOperation operation = CalculateEndpoints.OperationOf(request.Operation);
-        Situation situation = CalculateEndpoints.SituationOf(request, await shelf.ViewAsync(db));
+        ShelfView view = await shelf.ViewAsync(db);
+        Situation situation = CalculateEndpoints.SituationOf(request, view);
         Choices choices = await CalculateEndpoints.ChoicesOf(request, db, shelf);
-        return (situation, choices, operation.Calculate(situation, choices, explain: true));
+        return (situation, choices, operation.Calculate(situation, choices, explain: true), view);
     }
 
     // The thread a record is about: of an operation that cuts one which is chosen. A tap has its own.

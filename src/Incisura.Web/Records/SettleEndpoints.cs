@@ -37,6 +37,8 @@ public static class SettleEndpoints
         group.MapPost("/{number}/renew", async (
             string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
+            // The transaction takes the write lock first, so that two at once do not both make a revision.
+            await using var transaction = await db.Database.BeginTransactionAsync();
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
             if (record.Newest() is { State: RecordState.Draft or RecordState.InReview } open)
                 throw new RuleException(
@@ -55,13 +57,14 @@ public static class SettleEndpoints
                 ChangedAt = clock.GetUtcNow(),
                 Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit, Reason = reason.Text?.Trim() ?? "" } },
             };
-            await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, shelf);
+            await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
             record.Revisions.Add(next);
             record.Draw();
 
             // What must not be run stays a draft for somebody to work on.
             if (result.Findings.All(f => f.Severity != Severity.Stop)) RecordEndpoints.Act(record, next, RecordAct.Submit, context, null, clock);
             await db.SaveChangesAsync();
+            await transaction.CommitAsync();
             return await RecordViews.ViewOfAsync(record, view, db);
         });
     }

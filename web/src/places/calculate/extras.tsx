@@ -1,12 +1,14 @@
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { attached } from '../../api/beside';
 import type { Schemas } from '../../api/client';
 import type { Chosen } from './address';
 import { ChangedStages } from './holes/ChangedStages';
 import { CrossHoles } from './holes/CrossHoles';
 import type { Result } from './page';
-import { ThreadChoice } from './threads/ThreadChoice';
 import type { Address } from './useAddress';
+
+// Most operations cut no thread.
+const ThreadChoice = lazy(async () => ({ default: (await import('./threads/ThreadChoice')).ThreadChoice }));
 
 interface Given {
   chosen: Chosen;
@@ -31,12 +33,14 @@ export const EXTRAS: Record<Kind, ((given: Given) => ReactNode) | null> = {
     <ChangedStages edits={chosen.edits} result={result} refused={refused} onEdits={(edits) => address.change('edits', { edits })} />
   ),
   threadToCut: ({ chosen, address, result, refused }) => (
-    <ThreadChoice
-      chosen={chosen.thread}
-      cut={attached(result?.attachments, 'cutThread')}
-      refused={refused.threadToCut}
-      onThread={(thread) => address.change('thread', { thread })}
-    />
+    <Suspense fallback={null}>
+      <ThreadChoice
+        chosen={chosen.thread}
+        cut={attached(result?.attachments, 'cutThread')}
+        refused={refused.threadToCut}
+        onThread={(thread) => address.change('thread', { thread })}
+      />
+    </Suspense>
   ),
   drilledBefore: null,
 };
