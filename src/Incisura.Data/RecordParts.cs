@@ -132,9 +132,11 @@ public static class RecordParts
         bool any = false;
         while (true)
         {
+            // What was kept can be searched; asked like this, the index answers, and a start need not read every record.
+            List<int> whole = await db.RecordRevisions.Where(v => v.Search == "").Select(v => v.RecordId).Distinct().Take(Batch).ToListAsync(cancel);
+            if (whole.Count == 0) break;
             List<RecordRow> records = await db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery()
-                .Where(r => r.Revisions.Any(v => v.Footings == "")).OrderBy(r => r.Id).Take(Batch).ToListAsync(cancel);
-            if (records.Count == 0) break;
+                .Where(r => whole.Contains(r.Id)).ToListAsync(cancel);
             any = true;
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             foreach (RecordRow record in records)

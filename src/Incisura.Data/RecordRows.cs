@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Incisura.Core.Records;
 
 namespace Incisura.Data;
@@ -62,6 +63,10 @@ public enum Stands
 /// <summary>One revision of a record: what is its own, and by their hashes the things it rests on.</summary>
 public sealed class RecordRevisionRow
 {
+    /// <summary>Whether it is worked on or in force, so that it matters how it stands.</summary>
+    public static Expression<Func<RecordRevisionRow, bool>> Open { get; } =
+        v => (v.IsInForce || v.IsNewest) && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded;
+
     public int Id { get; set; }
 
     public int RecordId { get; set; }

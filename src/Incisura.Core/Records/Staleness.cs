@@ -61,8 +61,15 @@ public sealed record Standing(
     /// <summary>Whether the figures as they were approved break a limit now, or nothing can be calculated any more.</summary>
     public bool Broken => Refused.Length > 0 || Breaks.Count > 0;
 
-    /// <summary>The largest move of a figure or of a limit's use, over the larger of its two values; 1 for one that appeared or vanished.</summary>
-    public double Move => Figures.Select(f => Share(f.From, f.To)).Concat(Limits.Select(l => Share(l.From, l.To))).DefaultIfEmpty().Max();
+    /// <summary>
+    /// The largest move of a figure or of a limit's use, over the larger of its two values: 1 for one that appeared or vanished, 2 where it broke.
+    /// </summary>
+    public double Move => Broken
+        ? 2
+        : Figures.Select(f => Share(f.From, f.To)).Concat(Limits.Select(l => Share(l.From, l.To))).DefaultIfEmpty().Max();
+
+    /// <summary>What to tell first of what breaks; null where nothing does.</summary>
+    public Sentence? FirstBreak => Breaks is [{ } first, ..] ? first.Text : null;
 
     /// <summary>What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did.</summary>
     public FigureChange? Foremost => Figures.Where(f => f.From is not null && f.To is not null)

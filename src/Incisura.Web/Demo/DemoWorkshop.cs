@@ -129,8 +129,7 @@ public static class DemoWorkshop
                     Thread = d.Thread is null ? "" : result.Attached<CutThread>()!.Text,
                     Revisions = { revision },
                 };
-                await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
-                revision.JudgedFor = view.FootingsOf(record, revision.ThreadId);
+                await Records.RecordEndpoints.TakeAsync(record, revision, situation, choices, result, db, view);
                 revision.ChangedAt = revision.Events[^1].At;
                 record.Draw();
                 db.Add(record);

@@ -33,11 +33,7 @@ public static class RecordEndpoints
             RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
                 r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
                     && r.MachineId == request.MachineId && r.Thread == thread);
-            if (record?.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
-                throw new RuleException(
-                    "open-revision",
-                    $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by "
-                        + $"{open.ProposedBy}. Open it and work on there.");
+            if (record is not null) RefuseOpen(record);
             if (record is null)
             {
                 int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
@@ -53,19 +49,9 @@ public static class RecordEndpoints
                 db.Add(record);
             }
 
-            Actor actor = context.User.Actor();
-            RecordRevisionRow draft = new()
-            {
-                Number = record.Revisions.Count == 0 ? 1 : record.Revisions.Max(r => r.Number) + 1,
-                State = RecordState.Draft,
-                Note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : record.Newest().Note)),
-                ProposedBy = actor.Name,
-                ChangedAt = clock.GetUtcNow(),
-                Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit } },
-            };
+            string note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : record.Newest().Note));
+            RecordRevisionRow draft = NewDraft(record, note, "", context, clock);
             await TakeAsync(record, draft, situation, choices, result, db, view);
-            record.Revisions.Add(draft);
-            record.Draw();
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
             return TypedResults.Created($"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
@@ -142,6 +128,33 @@ public static class RecordEndpoints
                     + "both and repeat what you want to keep.",
                 await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
         return (record, revision);
+    }
+
+    internal static void RefuseOpen(RecordRow record)
+    {
+        if (record.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
+            throw new RuleException(
+                "open-revision",
+                $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by "
+                    + $"{open.ProposedBy}. Open it and work on there.");
+    }
+
+    // The next revision of a record, in the name of whoever calls; what it says is still to be taken.
+    internal static RecordRevisionRow NewDraft(RecordRow record, string note, string reason, HttpContext context, TimeProvider clock)
+    {
+        string by = context.User.Actor().Name;
+        RecordRevisionRow draft = new()
+        {
+            Number = record.Revisions.Count == 0 ? 1 : record.Revisions.Max(r => r.Number) + 1,
+            State = RecordState.Draft,
+            Note = note,
+            ProposedBy = by,
+            ChangedAt = clock.GetUtcNow(),
+            Events = { new() { At = clock.GetUtcNow(), By = by, Act = RecordAct.Edit, Reason = reason } },
+        };
+        record.Revisions.Add(draft);
+        record.Draw();
+        return draft;
     }
 
     // What a revision says, what it rests on, and with which view of the shelf it was worked out: what was saved since is not judged yet.

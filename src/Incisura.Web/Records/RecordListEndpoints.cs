@@ -13,7 +13,7 @@ public static class RecordListEndpoints
     private const int Most = 500;
 
     // A change of the shelf is judged in the meantime; what takes longer is told as still being judged.
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1);
+    private static readonly TimeSpan LongestWait = TimeSpan.FromSeconds(1);
 
     public static void MapRecordList(this IEndpointRouteBuilder api) => api.MapGet(
         "/records", async ([AsParameters] RecordQuery query, HttpContext context, IncisuraDb db, StandingJudge judge, CancellationToken cancel) =>
@@ -24,38 +24,30 @@ public static class RecordListEndpoints
                 .ThrowIfAny();
             RecordState? state = Wire.Optional<RecordState>(query.State, "state");
             Stands? stands = Wire.Optional<Stands>(query.Stands, "stands");
-            await judge.SettleAsync(db, Patience, cancel);
+            await judge.SettleAsync(db, LongestWait, cancel);
             IQueryable<RecordRevisionRow> found = Filtered(db.RecordRevisions.AsNoTracking(), query);
             IQueryable<RecordRevisionRow> waiting = found.Where(WaitsFor(context.User.Actor()));
             IQueryable<RecordRevisionRow> from = query.Waits ? waiting : found;
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
                 // One that is in force is stale whatever is open beside it.
-                ({ } of, { } one) => from.Where(Judged).Where(v => v.State == of).Where(Standing(one)),
-                (null, { } one) => from.Where(Judged).Where(Standing(one)),
+                ({ } of, { } one) => from.Where(RecordRevisionRow.Open).Where(v => v.State == of).Where(Standing(one)),
+                (null, { } one) => from.Where(RecordRevisionRow.Open).Where(Standing(one)),
                 ({ } of, null) => from.Where(v => v.IsNewest && v.State == of),
                 _ => from.Where(v => v.IsNewest && v.State != RecordState.Discarded),
             };
 
             // One walk through the index counts everything.
-            var groups = await found.GroupBy(v => new { v.State, v.Stands, v.IsInForce, v.IsNewest })
+            var states = await found.GroupBy(v => v.State)
                 .Select(g => new
                 {
-                    Of = new RecordRevisionRow
-                    {
-                        Number = 0,
-                        ProposedBy = "",
-                        State = g.Key.State,
-                        Stands = g.Key.Stands,
-                        IsInForce = g.Key.IsInForce,
-                        IsNewest = g.Key.IsNewest,
-                    },
-                    Count = g.Count(),
+                    g.Key,
+                    Newest = g.Count(v => v.IsNewest),
+                    Stale = g.Count(v => (v.IsInForce || v.IsNewest) && (v.Stands == Stands.Stale || v.Stands == Stands.Broken)),
                 })
                 .ToListAsync(cancel);
-            Dictionary<string, int> counts = groups.Where(g => g.Of.IsNewest).GroupBy(g => g.Of.State)
-                .ToDictionary(g => Wire.WordOf(g.Key), g => g.Sum(x => x.Count));
-            int stale = groups.Where(g => IsJudged(g.Of) && IsStale(g.Of)).Sum(g => g.Count);
+            Dictionary<string, int> counts = states.Where(g => g.Newest > 0).ToDictionary(g => Wire.WordOf(g.Key), g => g.Newest);
+            int stale = states.Where(g => g.Key is not (RecordState.Withdrawn or RecordState.Discarded)).Sum(g => g.Stale);
             RecordOrder order = Wire.Optional<RecordOrder>(query.Order, "order") ?? RecordOrder.Changed;
             List<int> ids = await Sorted(all, order).Skip(query.Skip).Take(query.Take).Select(v => v.Id).ToListAsync(cancel);
             Dictionary<int, RecordRevisionRow> page = await db.RecordRevisions.AsNoTracking().Where(v => ids.Contains(v.Id))
@@ -82,11 +74,6 @@ public static class RecordListEndpoints
                 await all.CountAsync(cancel), counts, stale, await waiting.CountAsync(cancel), judge.Waiting,
                 ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id])));
         }).WithTags("records").RequireAuthorization(Access.Engineers);
-
-    private static Expression<Func<RecordRevisionRow, bool>> Judged { get; } =
-        v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded);
-
-    private static readonly Func<RecordRevisionRow, bool> IsJudged = Judged.Compile(), IsStale = Standing(Stands.Stale).Compile();
 
     // A decision waits for an approver who did not propose it, what was sent back for who did.
     private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)

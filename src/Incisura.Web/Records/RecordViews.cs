@@ -41,7 +41,7 @@ public static class RecordViews
             row.ChangedAt,
             StaleBy(standing),
             row.Stands == Stands.Broken,
-            standing.Breaks.Count > 0 ? standing.Breaks[0].Text : null,
+            standing.FirstBreak,
             standing.Refused,
             standing.Foremost,
             row.Moved,

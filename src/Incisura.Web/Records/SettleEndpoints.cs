@@ -24,7 +24,7 @@ public static class SettleEndpoints
             if (standing.Broken)
                 throw new RuleException(
                     "broken",
-                    $"{number} cannot be kept: {(standing.Breaks.Count > 0 ? standing.Breaks[0].Text.ToString() : standing.Refused)} Make a new "
+                    $"{number} cannot be kept: {standing.FirstBreak?.ToString() ?? standing.Refused} Make a new "
                         + "revision, or withdraw it.");
             if (!standing.Stale) throw new RuleException("holds", $"{number} holds as it is; there is nothing to keep.");
             RecordEndpoints.Act(record, row, RecordAct.Keep, context, reason.Text, clock);
@@ -40,26 +40,13 @@ public static class SettleEndpoints
             // The transaction takes the write lock first, so that two at once do not both make a revision.
             await using var transaction = await db.Database.BeginTransactionAsync();
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
-            if (record.Newest() is { State: RecordState.Draft or RecordState.InReview } open)
-                throw new RuleException(
-                    "open-revision", $"{number} revision {open.Number} is {RecordLife.Words(open.State)} already, by {open.ProposedBy}.");
+            RecordEndpoints.RefuseOpen(record);
             ShelfView view = await shelf.ViewAsync(db);
             Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
             Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
             CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
-            Actor actor = context.User.Actor();
-            RecordRevisionRow next = new()
-            {
-                Number = record.Revisions.Max(r => r.Number) + 1,
-                State = RecordState.Draft,
-                Note = row.Note,
-                ProposedBy = actor.Name,
-                ChangedAt = clock.GetUtcNow(),
-                Events = { new() { At = clock.GetUtcNow(), By = actor.Name, Act = RecordAct.Edit, Reason = reason.Text?.Trim() ?? "" } },
-            };
+            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, reason.Text?.Trim() ?? "", context, clock);
             await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
-            record.Revisions.Add(next);
-            record.Draw();
 
             // What must not be run stays a draft for somebody to work on.
             if (result.Findings.All(f => f.Severity != Severity.Stop)) RecordEndpoints.Act(record, next, RecordAct.Submit, context, null, clock);

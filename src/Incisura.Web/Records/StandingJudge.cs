@@ -79,7 +79,7 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
         IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
         ShelfView view = await shelf.ViewAsync(db);
         var open = await db.RecordRevisions.AsNoTracking()
-            .Where(v => (v.IsNewest || v.IsInForce) && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded)
+            .Where(RecordRevisionRow.Open)
             .Select(v => new { v.Id, v.ThreadId, v.JudgedFor, Record = v.Record! })
             .ToListAsync(cancel);
         List<int> due = [.. open.Where(o => o.JudgedFor != view.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
@@ -133,7 +133,7 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
             : standing.Stale && !kept ? Stands.Stale
             : standing.Moved.Count > 0 ? Stands.Holds : Stands.Firm;
         row.Standing = row.Stands is Stands.Stale or Stands.Broken ? DefinitionFormat.Write(standing) : "";
-        row.Moved = standing.Broken ? 2 : row.Stands == Stands.Stale ? standing.Move : 0;
+        row.Moved = row.Standing.Length > 0 ? standing.Move : 0;
     }
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Judging how records stand failed")]

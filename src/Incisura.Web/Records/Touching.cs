@@ -53,7 +53,7 @@ public static class Touching
     private static async Task<Touched> OfAsync(IncisuraDb db, ShelfView view, ShelfView then, CancellationToken cancel)
     {
         var open = await db.RecordRevisions.AsNoTracking()
-            .Where(v => v.IsInForce || (v.IsNewest && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded))
+            .Where(RecordRevisionRow.Open)
             .Select(v => new { v.Id, v.ThreadId, Record = v.Record! })
             .ToListAsync(cancel);
         int[] rest = [.. open.Where(o => view.FootingsOf(o.Record, o.ThreadId) != then.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
@@ -75,8 +75,7 @@ public static class Touching
                 moves.Add(
                     new(
                         row.Record!.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
-                        after.Breaks.Count > 0 ? after.Breaks[0].Text : null, after.Refused, after.Foremost, after.Broken ? 2 : after.Move,
-                        before.Stale));
+                        after.FirstBreak, after.Refused, after.Foremost, after.Move, before.Stale));
             },
             null, cancel);
         return new(

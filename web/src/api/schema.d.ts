@@ -8109,9 +8109,11 @@ export interface components {
             broken: boolean;
             /**
              * Format: double
-             * @description The largest move of a figure or of a limit's use, over the larger of its two values; 1 for one that appeared or vanished.
+             * @description The largest move of a figure or of a limit's use, over the larger of its two values: 1 for one that appeared or vanished, 2 where it broke.
              */
             move: number;
+            /** @description What to tell first of what breaks; null where nothing does. */
+            firstBreak: components["schemas"]["Sentence"];
             /** @description What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did. */
             foremost: components["schemas"]["FigureChange"];
         };

@@ -1,41 +1,16 @@
 import { extra, threadOf } from '../../api/beside';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ApiError, client, data, type Schemas } from '../../api/client';
+import { ApiError, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { given, pathOf } from '../calculate/address';
+import { useRecordAct, type Act } from './useRecordAct';
 
 type View = Schemas['RecordView'];
 type RevisionView = Schemas['RecordRevisionView'];
-type Act = 'submit' | 'approve' | 'send-back' | 'take-back' | 'withdraw' | 'discard';
-
-/** Does something to a revision, with the version that is seen. */
-function useAct(record: View, revision: RevisionView, done: () => void) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: ({ what, reason }: { what: Act; reason: string }) =>
-      data(
-        client.POST(`/api/v1/records/{number}/${what}` as '/api/v1/records/{number}/submit', {
-          params: { path: { number: record.number } },
-          headers: { 'If-Match': `"${revision.version}"` },
-          body: { text: reason },
-        }),
-      ),
-    onSuccess: async (after) => {
-      done();
-      queries.setQueryData(['records', record.number], after);
-      await Promise.all([
-        queries.invalidateQueries({ queryKey: ['records', 'list'] }),
-        queries.invalidateQueries({ queryKey: ['editions'] }),
-        queries.invalidateQueries({ queryKey: ['lookup'] }),
-      ]);
-    },
-  });
-}
-
 interface ReasonProps {
   to: string;
   value: string;
@@ -56,7 +31,7 @@ function Reason({ to, value, onChange }: ReasonProps) {
 }
 
 interface RefusalProps {
-  act: ReturnType<typeof useAct>;
+  act: ReturnType<typeof useRecordAct>;
   record: View;
   kept?: boolean;
 }
@@ -86,14 +61,18 @@ function Refusal({ act, record, kept }: RefusalProps) {
 export function Withdraw({ record, revision }: { record: View; revision: RevisionView }) {
   const { session } = useApp();
   const [reason, setReason] = useState('');
-  const act = useAct(record, revision, () => setReason(''));
+  const act = useRecordAct(() => setReason(''));
   if (session?.role !== 'approver') return null;
   return (
     <section className="card decide noprint" aria-label="Withdraw">
       <p>In force. Withdraw it at once where it must not be run any more; a newer revision stays open.</p>
       <Reason to="withdraw it" value={reason} onChange={setReason} />
       <div className="acts">
-        <Button danger loading={act.isPending} onClick={() => act.mutate({ what: 'withdraw', reason })}>
+        <Button
+          danger
+          loading={act.isPending}
+          onClick={() => act.mutate({ what: 'withdraw', of: { number: record.number, version: revision.version }, reason })}
+        >
           Withdraw
         </Button>
       </div>
@@ -107,11 +86,11 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
   const { session } = useApp();
   const [reason, setReason] = useState('');
   const [sure, setSure] = useState(false);
-  const act = useAct(record, revision, () => {
+  const act = useRecordAct(() => {
     setReason('');
     setSure(false);
   });
-  const run = (what: Act) => act.mutate({ what, reason });
+  const run = (what: Act) => act.mutate({ what, of: { number: record.number, version: revision.version }, reason });
   const own = revision.events.some((e) => (e.act === 'edit' || e.act === 'submit') && e.by === session?.name);
   const approver = session?.role === 'approver';
   const needsReason = (revision.state === 'inReview' && approver && !own) || (revision.state === 'approved' && approver);

@@ -3,15 +3,13 @@ import { Button, Input, Segmented, Select, Table } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
-import { moveWords } from '../../parts/Touches';
 import { day } from '../../parts/units';
 import { Settle } from './Settle';
+import { StaleLine } from './Stale';
 
-type Summary = Schemas['RecordSummary'];
 type Shown = Schemas['RecordState'] | 'all' | 'stale' | 'waits';
 const SHOWN: [Shown, string][] = [
   ['waits', 'Waits for you'],
@@ -35,8 +33,8 @@ const AGAIN = 2000;
 export function RecordsPage() {
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
-  const waits = useListed(new URLSearchParams({ take: '1' })).data?.waiting ?? 0;
-  const shown = (search.get('state') ?? (waits > 0 ? 'waits' : 'all')) as Shown;
+  const usual = useListed(new URLSearchParams({ take: '1' }), !search.has('state')).data?.waiting ? 'waits' : 'all';
+  const shown = (search.get('state') ?? usual) as Shown;
   const page = Math.max(1, Number(search.get('page')) || 1);
   const [text, setText] = useState(search.get('text') ?? '');
   const change = (values: Record<string, string | undefined>) =>
@@ -64,9 +62,10 @@ export function RecordsPage() {
   else if (shown !== 'all') asked.set('state', shown);
   if (shown === 'stale' && !search.get('order')) asked.set('order', 'moved');
   const records = useListed(asked);
-  const { rows = [], total = 0, counts = {}, stale = 0, judging = 0 } = records.data ?? {};
+  const { rows = [], total = 0, counts = {}, stale = 0, waiting = 0, judging = 0 } = records.data ?? {};
   const all = Object.entries(counts).reduce((sum, [state, n]) => (state === 'discarded' ? sum : sum + n), 0);
-  const countOf = (state: Shown) => (state === 'waits' ? waits : state === 'all' ? all : state === 'stale' ? stale : (counts[state] ?? 0));
+  const countOf = (state: Shown) =>
+    state === 'waits' ? waiting : state === 'all' ? all : state === 'stale' ? stale : (counts[state] ?? 0);
   return (
     <div className="page">
       <header>
@@ -124,24 +123,14 @@ export function RecordsPage() {
 }
 
 /** A page of the list; while records are recalculated it is fetched again. */
-function useListed(query: URLSearchParams) {
+function useListed(query: URLSearchParams, enabled = true) {
   return useQuery({
     queryKey: ['records', 'list', query.toString()],
     queryFn: () => data(client.GET('/api/v1/records', { params: { query: Object.fromEntries(query) as never } })),
+    enabled,
     placeholderData: keepPreviousData,
     refetchInterval: (q) => (q.state.data?.judging ? AGAIN : false),
   });
-}
-
-/** What made a record stale, and what moved most. */
-export function StaleLine({ record: r }: { record: Summary }) {
-  const units = useUnits();
-  if (r.staleBy.length === 0) return null;
-  return (
-    <span className={r.broken ? 'stale broken' : 'stale'}>
-      · stale{r.broken ? ', breaks a limit now' : ''}: {r.staleBy.join(', ')} revised since. {moveWords(r, units)}
-    </span>
-  );
 }
 
 interface FiltersProps {

@@ -1,19 +1,19 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Input, type InputRef } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
-import { StaleLine } from './RecordsPage';
+import { StaleLine } from './Stale';
+import { useRecordAct, type Act } from './useRecordAct';
 
 type Summary = Schemas['RecordSummary'];
-type Act = 'renew' | 'keep' | 'withdraw';
-const DONE: Record<Act, string> = { renew: 'proposed anew', keep: 'kept', withdraw: 'withdrawn' };
-const KEYS: Record<string, Act> = { n: 'renew', k: 'keep', w: 'withdraw' };
+type Settled = Extract<Act, 'renew' | 'keep' | 'withdraw'>;
+const DONE: Record<Settled, string> = { renew: 'proposed anew', keep: 'kept', withdraw: 'withdrawn' };
+const KEYS: Record<string, Settled> = { n: 'renew', k: 'keep', w: 'withdraw' };
 
-const whyNot = (row: Summary, what: Act) =>
+const whyNot = (row: Summary, what: Settled) =>
   row.state !== 'approved'
     ? `${row.number} revision ${row.revision} is not in force; open it to work on it.`
     : what === 'keep' && row.broken
@@ -26,42 +26,29 @@ const whyNot = (row: Summary, what: Act) =>
  */
 export function Settle({ rows }: { rows: readonly Summary[] }) {
   const { session } = useApp();
-  const queries = useQueryClient();
   const [at, setAt] = useState(0);
-  const [asks, setAsks] = useState<Act | null>(null);
+  const [asks, setAsks] = useState<Settled | null>(null);
   const [reason, setReason] = useState('');
-  const [done, setDone] = useState<{ number: string; what: Act }[]>([]);
+  const [done, setDone] = useState<{ number: string; what: Settled }[]>([]);
   const [said, setSaid] = useState('');
   const box = useRef<InputRef>(null);
   const list = useRef<HTMLDivElement>(null);
   const row = rows[Math.min(at, rows.length - 1)]!;
   const approver = session?.role === 'approver';
-  const act = useMutation({
-    mutationFn: ({ what, of }: { what: Act; of: Summary }) =>
-      data(
-        client.POST(`/api/v1/records/{number}/${what}` as '/api/v1/records/{number}/keep', {
-          params: { path: { number: of.number } },
-          headers: { 'If-Match': `"${of.version}"` },
-          body: { text: what === 'renew' ? '' : reason },
-        }),
-      ),
-    onSuccess: async (_, { what, of }) => {
-      setDone((before) => [...before, { number: of.number, what }]);
-      setAsks(null);
-      list.current?.focus();
-      await queries.invalidateQueries({ queryKey: ['records'] });
-      void queries.invalidateQueries({ queryKey: ['editions'] });
-    },
+  const act = useRecordAct(({ what, of }) => {
+    setDone((before) => [...before, { number: of.number, what: what as Settled }]);
+    setAsks(null);
+    list.current?.focus();
   });
-  const may = (what: Act) => row.state === 'approved' && (what === 'renew' || approver) && !(what === 'keep' && row.broken);
-  const start = (what: Act) => {
+  const may = (what: Settled) => row.state === 'approved' && (what === 'renew' || approver) && !(what === 'keep' && row.broken);
+  const start = (what: Settled) => {
     setSaid('');
     if (act.isPending) return;
     if (!may(what)) return setSaid(whyNot(row, what));
-    if (what === 'renew') act.mutate({ what, of: row });
+    if (what === 'renew') act.mutate({ what, of: row, reason: '' });
     else setAsks(what);
   };
-  const confirm = () => asks && reason.trim() && act.mutate({ what: asks, of: row });
+  const confirm = () => asks && reason.trim() && act.mutate({ what: asks, of: row, reason });
   useEffect(() => {
     if (asks) box.current?.focus({ cursor: 'all' });
   }, [asks]);

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Findings } from '../../parts/Findings';
+import { moveWords } from '../../parts/Touches';
 import type { Quantity } from '../../parts/units';
 
 /** How the revision stands today: what moved, by how much, and what its figures break now. */
@@ -67,5 +68,16 @@ export function Stale({ revision }: { revision: Schemas['RecordRevisionView'] })
         <p>Findings: {findings.map((f) => `${f.appeared ? 'new' : 'gone'}: ${units.sentence(f.finding.text)}`).join(' ')}</p>
       )}
     </section>
+  );
+}
+
+/** What made a record stale, and what moved most. */
+export function StaleLine({ record: r }: { record: Schemas['RecordSummary'] }) {
+  const units = useUnits();
+  if (r.staleBy.length === 0) return null;
+  return (
+    <span className={r.broken ? 'stale broken' : 'stale'}>
+      · stale{r.broken ? ', breaks a limit now' : ''}: {r.staleBy.join(', ')} revised since. {moveWords(r, units)}
+    </span>
   );
 }

@@ -1,0 +1,31 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { client, data } from '../../api/client';
+
+export type Act = 'submit' | 'approve' | 'send-back' | 'take-back' | 'keep' | 'renew' | 'withdraw' | 'discard';
+
+interface Done {
+  what: Act;
+  /** The record, at the version that was seen. */
+  of: { number: string; version: number };
+  reason: string;
+}
+
+/** Does something to a record, and has everything fetched again that may look different after it. */
+export function useRecordAct(done: (done: Done) => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ what, of, reason }: Done) =>
+      data(
+        client.POST(`/api/v1/records/{number}/${what}` as '/api/v1/records/{number}/submit', {
+          params: { path: { number: of.number } },
+          headers: { 'If-Match': `"${of.version}"` },
+          body: { text: reason },
+        }),
+      ),
+    onSuccess: async (after, act) => {
+      done(act);
+      queries.setQueryData(['records', act.of.number], after);
+      await Promise.all([['records', 'list'], ['editions'], ['lookup']].map((queryKey) => queries.invalidateQueries({ queryKey })));
+    },
+  });
+}
