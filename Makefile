@@ -15,7 +15,7 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
-.PHONY: help demo demo-reset build web test unit e2e golden soak check format bench load cases client clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data format bench load cases client clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -87,6 +87,10 @@ load: web $(STAMPS)/chromium ## measure the server on loopback
 	dotnet build $(HOST) -c Release -v q
 	node bench/load.mjs
 	node bench/library.mjs
+
+check-data: ## compare a database with its history: make check-data FILE=data/demo/incisura.db
+	dotnet build $(HOST) -c Release -v q
+	dotnet run --no-build -c Release --project $(HOST) --no-launch-profile -- check $(abspath $(or $(FILE),$(DATA)/incisura.db))
 
 clean: ## remove what was built
 	rm -rf $(STAMPS) artifacts web/dist web/node_modules $(HOST)/wwwroot

@@ -48,6 +48,17 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<PartRow> Parts => Set<PartRow>();
 
+    public DbSet<CommentRow> Comments => Set<CommentRow>();
+
+    public DbSet<AbsenceRow> Absences => Set<AbsenceRow>();
+
+    public DbSet<LetterRow> Letters => Set<LetterRow>();
+
+    public DbSet<MissRow> Misses => Set<MissRow>();
+
+    /// <summary>Everything that was ever changed, in a chain.</summary>
+    public DbSet<ChangeRow> Changes => Set<ChangeRow>();
+
     public DbSet<EditionRow> Editions => Set<EditionRow>();
 
     public DbSet<EditionEntryRow> EditionEntries => Set<EditionEntryRow>();
@@ -68,6 +79,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         }
 
         await RecordParts.TakeApartAsync(this, cancel);
+        await Chronicle.AdoptAsync(this, cancel);
 
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL;", cancel);
     }
@@ -85,21 +97,33 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
         if (ChangeTracker.Entries().Any(
-            e => e.Entity is EditionRow or EditionEntryRow or Revision && e.State is EntityState.Modified or EntityState.Deleted))
+            e => e.Entity is EditionRow or EditionEntryRow or Revision or ChangeRow && e.State is EntityState.Modified or EntityState.Deleted))
             throw new InvalidOperationException("A published edition and the revision history cannot be changed.");
         List<IStored> changed =
             [.. ChangeTracker.Entries<IStored>().Where(e => e.State is EntityState.Added or EntityState.Modified).Select(e => e.Entity)];
         foreach (IStored stored in changed) stored.Revision++;
-        if (changed.Count == 0) return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        List<Func<Change>> told = Chronicle.Gather(ChangeTracker);
+        if (told.Count == 0) return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
 
         // Identities of new rows are known only after the first write, so history follows in the same transaction.
         await using IDbContextTransaction? own = Database.CurrentTransaction is null ? await Database.BeginTransactionAsync(cancellationToken) : null;
         int written = await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
         foreach (IGrouping<Type, IStored> kind in changed.GroupBy(s => s.GetType()))
             written += await KeepAsync(kind.Key, [.. kind], cancellationToken);
+        await Chronicle.AppendAsync(this, [.. told.Select(t => t()).OrderBy(c => c.At)], cancellationToken);
         if (own is not null) await own.CommitAsync(cancellationToken);
         return written;
     }
+
+    /// <summary>Everything of library and shop.</summary>
+    internal async Task<IReadOnlyList<IStored>> AllStoredAsync(CancellationToken cancel) =>
+    [
+        .. await Cutters.AsNoTracking().ToListAsync(cancel), .. await Holders.AsNoTracking().ToListAsync(cancel),
+        .. await Assemblies.AsNoTracking().ToListAsync(cancel), .. await Materials.AsNoTracking().ToListAsync(cancel),
+        .. await Machines.AsNoTracking().ToListAsync(cancel), .. await Charts.AsNoTracking().ToListAsync(cancel),
+        .. await Methods.AsNoTracking().ToListAsync(cancel), .. await Threads.AsNoTracking().ToListAsync(cancel),
+        .. await HoleGroups.AsNoTracking().ToListAsync(cancel),
+    ];
 
     // A revision is the row as it stands now; the database copies it, so that many rows cost little.
     private async Task<int> KeepAsync(Type type, List<IStored> rows, CancellationToken cancel)
@@ -135,6 +159,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         MapStored<StoredThread, Core.Threads.OwnThread>(builder, "Threads");
         EntityTypeBuilder<ThreadApprovalRow> approval = builder.Entity<ThreadApprovalRow>().ToTable("ThreadApprovals");
         approval.HasKey(a => a.ThreadId);
+        approval.Ignore(a => a.ThreadName);
         approval.Property(a => a.ThreadId).ValueGeneratedNever();
         approval.HasOne<StoredThread>().WithOne().HasForeignKey<ThreadApprovalRow>(a => a.ThreadId).OnDelete(DeleteBehavior.Restrict);
         MapStored<StoredMaterial, Core.Materials.WorkMaterial>(builder, "Materials");
@@ -185,6 +210,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
             v.RecordId,
             v.ProposedBy,
             v.SentBack,
+            v.EndsOn,
             v.Search,
             v.Note,
         });
@@ -193,6 +219,15 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         builder.Entity<PartRow>().ToTable("Parts").HasKey(p => p.Hash);
         revision.HasMany(v => v.Events).WithOne().HasForeignKey(e => e.RevisionId);
         builder.Entity<RecordEventRow>().ToTable("RecordEvents");
+        EntityTypeBuilder<CommentRow> comment = builder.Entity<CommentRow>().ToTable("Comments");
+        comment.HasIndex(c => c.RecordId);
+        comment.HasOne<RecordRow>().WithMany().HasForeignKey(c => c.RecordId);
+        builder.Entity<AbsenceRow>().ToTable("Absences");
+        builder.Entity<LetterRow>().ToTable("Letters").HasIndex(l => l.SentAt);
+        builder.Entity<MissRow>().ToTable("Misses").HasIndex(m => new { m.CutterId, m.MaterialId, m.MachineId, m.Operation }).IsUnique();
+        EntityTypeBuilder<ChangeRow> change = builder.Entity<ChangeRow>().ToTable("Changes");
+        change.Property(c => c.Id).ValueGeneratedNever();
+        change.HasIndex(c => new { c.Kind, c.ObjectId });
 
         EntityTypeBuilder<EditionRow> edition = builder.Entity<EditionRow>().ToTable("Editions");
         edition.HasKey(e => e.Number);

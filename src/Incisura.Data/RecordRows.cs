@@ -97,6 +97,12 @@ public sealed class RecordRevisionRow
 
     public string Note { get; set; } = "";
 
+    /// <summary>Accepted cautions, evidence and how far the approval reaches, JSON; empty for none.</summary>
+    public string Terms { get; set; } = "";
+
+    /// <summary>Last day on which it holds, drawn out of its terms; null for no end.</summary>
+    public DateOnly? EndsOn { get; set; }
+
     public required string ProposedBy { get; set; }
 
     /// <summary>Whether it is the one people work on.</summary>
@@ -144,6 +150,17 @@ public sealed class RecordRevisionRow
     public string JudgedFor { get; set; } = "";
 
     public List<RecordEventRow> Events { get; init; } = [];
+
+    /// <summary>What stands beside its figures.</summary>
+    public Terms ReadTerms() => Terms.Length == 0 ? Core.Records.Terms.None : DefinitionFormat.Read<Terms>(Terms);
+
+    /// <summary>Takes over what stands beside its figures, with what is drawn out of it.</summary>
+    public void Take(Terms terms)
+    {
+        string text = DefinitionFormat.Write(terms);
+        Terms = text == DefinitionFormat.Write(Core.Records.Terms.None) ? "" : text;
+        EndsOn = terms.Until;
+    }
 }
 
 /// <summary>A thing that records rest on, once for each content it ever had.</summary>
@@ -172,6 +189,48 @@ public sealed class RecordEventRow
     public required RecordAct Act { get; init; }
 
     public string Reason { get; init; } = "";
+
+    /// <summary>Absent approver in whose place it was done; empty for nobody.</summary>
+    public string InPlaceOf { get; init; } = "";
+}
+
+/// <summary>What somebody has to say about a revision, or about one of its figures.</summary>
+public sealed class CommentRow
+{
+    public int Id { get; set; }
+
+    public required int RecordId { get; init; }
+
+    public required string RecordNumber { get; init; }
+
+    public required int Revision { get; init; }
+
+    /// <summary>Code of the figure; empty for the whole.</summary>
+    public required string Figure { get; init; }
+
+    public required DateTimeOffset At { get; init; }
+
+    public required string By { get; init; }
+
+    public required string Text { get; init; }
+}
+
+/// <summary>An approver who is away, and the engineer who decides in the meantime.</summary>
+public sealed class AbsenceRow
+{
+    public int Id { get; set; }
+
+    /// <summary>Sign-in name of who is away.</summary>
+    public required string Approver { get; init; }
+
+    /// <summary>Sign-in name of who stands in.</summary>
+    public required string Deputy { get; init; }
+
+    /// <summary>First day.</summary>
+    public required DateOnly From { get; init; }
+
+    /// <summary>Last day.</summary>
+    public required DateOnly Until { get; init; }
 }
 
 /// <summary>A numbered publication. Neither it nor its entries change once written.</summary>
@@ -211,6 +270,9 @@ public sealed class EditionEntryRow
     public required string Note { get; init; }
 
     public required string ApprovedBy { get; init; }
+
+    /// <summary>Accepted cautions, evidence and how far the approval reaches, JSON; empty for none.</summary>
+    public string Terms { get; init; } = "";
 
     public required string Choices { get; init; }
 

@@ -26,6 +26,12 @@ public interface IStored
 
     /// <summary>Word for its kind, as footings of records name it.</summary>
     string Kind { get; }
+
+    /// <summary>Its definition as it is written down.</summary>
+    string TextOf();
+
+    /// <summary>Another definition of its kind as it is written down.</summary>
+    string TextOf(object definition);
 }
 
 /// <summary>A revisioned thing: its immutable definition from the core, and who made it what it is.</summary>
@@ -45,6 +51,10 @@ public abstract class Stored<T> : IStored
     public required T Definition { get; set; }
 
     public abstract string Kind { get; }
+
+    public string TextOf() => TextOf(Definition);
+
+    public string TextOf(object definition) => DefinitionFormat.Write((T)definition);
 
     /// <summary>Takes over a definition, with the columns that are drawn from it.</summary>
     public virtual void Take(T definition, string name)
@@ -126,6 +136,9 @@ public sealed class StoredThread : Stored<OwnThread>
 public sealed class ThreadApprovalRow
 {
     public required int ThreadId { get; init; }
+
+    /// <summary>Its name, for the history only; not kept here.</summary>
+    public string ThreadName { get; set; } = "";
 
     public required int Revision { get; set; }
 

@@ -8,16 +8,21 @@ using Incisura.Web.Calculate;
 using Incisura.Web.Demo;
 using Incisura.Web.Editions;
 using Incisura.Web.Find;
+using Incisura.Web.History;
 using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Lookup;
 using Incisura.Web.Records;
 using Incisura.Web.Shop;
+using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Serilog;
+
+if (args is [CheckCommand.Word, .. var files])
+    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : "data/incisura.db"), Console.Out);
 
 WebApplicationBuilder builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog(
@@ -76,6 +81,8 @@ builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.Appli
 // Sessions are ended on the server at once, so that no stamp needs to be compared now and then.
 builder.Services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromDays(3650));
 builder.Services.AddAccess();
+builder.Services.AddSingleton<StandIn>();
+builder.Services.AddSingleton<IClaimsTransformation>(services => services.GetRequiredService<StandIn>());
 
 builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = ProblemHandler.Complete);
 builder.Services.AddExceptionHandler<ProblemHandler>();
@@ -140,6 +147,7 @@ app.MapGet("/health", () => "ready").ExcludeFromDescription();
 RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
 api.MapSession(demo);
 api.MapPeople();
+api.MapAbsences();
 api.MapLibrary();
 api.MapShop();
 api.MapThreads();
@@ -151,9 +159,11 @@ api.MapComparisons();
 api.MapRecords();
 api.MapRecordList();
 api.MapSettling();
+api.MapComments();
 api.MapEditions();
 api.MapLookup();
 api.MapFind();
+api.MapHistory();
 app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
@@ -161,7 +171,7 @@ app.MapFallbackToFile("index.html");
 if (describing)
 {
     app.Run();
-    return;
+    return 0;
 }
 
 try
@@ -173,12 +183,12 @@ catch (StartException refused) when (Assembly.GetEntryAssembly() == typeof(Progr
 {
     // Whoever starts it reads a sentence; a trace of the code would only hide it.
     Console.Error.WriteLine(refused.Message);
-    Environment.ExitCode = 1;
     await app.DisposeAsync();
-    return;
+    return 1;
 }
 
 app.Run();
+return 0;
 
 /// <summary>Named for the tests that host the program.</summary>
 public partial class Program;

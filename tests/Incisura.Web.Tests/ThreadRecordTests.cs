@@ -91,7 +91,9 @@ public sealed class ThreadRecordTests(Workshop workshop) : IClassFixture<Worksho
         Answer refused = await tobiah.PostAsync($"{path}/approve", new { }, VersionOf(record));
         Assert.Equal("thread-not-approved", refused.Expect(HttpStatusCode.Conflict)["rule"].GetString());
         (await tobiah.PostAsync($"/shop/threads/{id}/approval", new { }, ifMatch: 1)).Expect(HttpStatusCode.OK);
-        (await tobiah.PostAsync($"{path}/approve", new { }, VersionOf(record))).Expect(HttpStatusCode.OK);
+        Dictionary<string, string> accepted = record["revisions"][0].GetProperty("cautions").EnumerateArray()
+            .ToDictionary(c => c.GetProperty("key").GetString()!, _ => "Nose measured on the projector.");
+        (await tobiah.PostAsync($"{path}/approve", new { accepted }, VersionOf(record))).Expect(HttpStatusCode.OK);
 
         (await maren.PutAsync($"/shop/threads/{id}", Own(2.2), ifMatch: 1)).Expect(HttpStatusCode.OK);
         JsonElement standing = (await maren.GetAsync(path)).Expect(HttpStatusCode.OK)["revisions"][0].GetProperty("standing");

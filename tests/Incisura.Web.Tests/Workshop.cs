@@ -12,6 +12,9 @@ public sealed class Workshop : WebApplicationFactory<Program>
 {
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-test-").FullName;
 
+    /// <summary>The clock it goes by, which can be put ahead.</summary>
+    public ShiftedClock Clock { get; } = new();
+
     public string Database => Path.Combine(folder, "incisura.db");
 
     public async Task<Caller> SignInAsync(string name)
@@ -47,6 +50,7 @@ public sealed class Workshop : WebApplicationFactory<Program>
         builder.UseSetting("Incisura:Database", Database);
         builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+        builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }
 
     protected override void Dispose(bool disposing)
@@ -56,6 +60,14 @@ public sealed class Workshop : WebApplicationFactory<Program>
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }
+}
+
+/// <summary>The system's clock, some time ahead.</summary>
+public sealed class ShiftedClock : TimeProvider
+{
+    public TimeSpan Ahead { get; set; }
+
+    public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + Ahead;
 }
 
 /// <summary>Somebody who calls the API, and reads answers as plain JSON as a foreign program would.</summary>

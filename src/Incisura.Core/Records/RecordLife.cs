@@ -1,3 +1,5 @@
+using Incisura.Core.Checks;
+
 namespace Incisura.Core.Records;
 
 /// <summary>Where a revision of a record stands.</summary>
@@ -66,7 +68,38 @@ public enum Role
 /// <summary>Somebody who acts.</summary>
 /// <param name="Name">Sign-in name, unique.</param>
 /// <param name="Role">What they may do.</param>
-public sealed record Actor(string Name, Role Role);
+/// <param name="InPlaceOf">Sign-in name of the absent approver they stand in for; empty for nobody.</param>
+public sealed record Actor(string Name, Role Role, string InPlaceOf = "");
+
+/// <summary>What the rules have to know of a revision.</summary>
+/// <param name="State">Where it stands.</param>
+/// <param name="Contributors">Sign-in names of everybody who wrote or submitted it.</param>
+public sealed record RevisionFacts(RecordState State, IReadOnlyCollection<string> Contributors)
+{
+    /// <summary>What its calculation noticed.</summary>
+    public IReadOnlyList<Finding> Findings { get; init; } = [];
+
+    /// <summary>What stands beside its figures.</summary>
+    public Terms Terms { get; init; } = Terms.None;
+
+    /// <summary>How it stands to what it rests on; null where nobody looked.</summary>
+    public Standing? Standing { get; init; }
+
+    /// <summary>Whether somebody said that it still holds, and nothing moved since.</summary>
+    public bool Kept { get; init; }
+
+    /// <summary>Day on which it is asked.</summary>
+    public DateOnly Today { get; init; }
+
+    /// <summary>The shop's own thread it rests on that nobody has approved; empty where there is none.</summary>
+    public string UnapprovedThread { get; init; } = "";
+}
+
+/// <summary>Whether an act is possible now.</summary>
+/// <param name="Act">The act.</param>
+/// <param name="Rule">Code of the rule that forbids it; empty where it is possible.</param>
+/// <param name="WhyNot">That rule in words.</param>
+public sealed record ActVerdict(RecordAct Act, string Rule, string WhyNot);
 
 /// <summary>Thrown when a rule of the record's life forbids an act; the message says which and what would do.</summary>
 /// <param name="code">Stable code of the rule.</param>
@@ -95,40 +128,76 @@ public static class RecordLife
             : 0;
 
     /// <summary>The state after an act.</summary>
-    /// <param name="state">State before.</param>
+    /// <param name="facts">The revision before.</param>
     /// <param name="act">What is done.</param>
     /// <param name="actor">Who does it.</param>
-    /// <param name="contributors">Sign-in names of everybody who wrote or submitted the revision.</param>
-    /// <param name="reason">Why; needed to send back and to withdraw.</param>
+    /// <param name="reason">Why; needed to send back, keep and withdraw.</param>
     /// <exception cref="RuleException">The act is not allowed here.</exception>
-    public static RecordState After(RecordState state, RecordAct act, Actor actor, IReadOnlyCollection<string> contributors, string? reason)
+    public static RecordState After(RevisionFacts facts, RecordAct act, Actor actor, string? reason)
     {
-        bool decides = act is RecordAct.Approve or RecordAct.SendBack or RecordAct.Keep;
-        if (actor.Role is not (Role.Engineer or Role.Approver))
-            throw new RuleException("role", "Only an engineer or an approver may work on records.");
-        if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
-            throw new RuleException("role", "Only an approver may approve, send back, keep or withdraw.");
-        if (decides && contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase))
-            throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
-        if (act == RecordAct.TakeBack && state == RecordState.InReview && !contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase))
-            throw new RuleException("not-yours", "Only somebody who worked on it takes it back; an approver sends it back with a reason.");
+        if (Refusal(facts, act, actor) is { } refused) throw refused;
         if (act is RecordAct.SendBack or RecordAct.Keep or RecordAct.Withdraw && string.IsNullOrWhiteSpace(reason))
             throw new RuleException("reason", "A reason is needed, so that others know what to mend.");
         if (reason?.Length > LongestText)
             throw new RuleException("reason", $"The reason has {reason.Length} characters; {LongestText} is the most.");
-        return (state, act) switch
+        return Next(facts.State, act)!.Value;
+    }
+
+    /// <summary>What may be done to a revision now, and of everything else why not.</summary>
+    /// <param name="facts">The revision.</param>
+    /// <param name="actor">Who asks.</param>
+    public static IReadOnlyList<ActVerdict> Verdicts(RevisionFacts facts, Actor actor) =>
+    [
+        .. from act in Enum.GetValues<RecordAct>()
+           let refused = Refusal(facts, act, actor)
+           select new ActVerdict(act, refused?.Code ?? "", refused?.Message ?? ""),
+    ];
+
+    // The rule that forbids an act, the first that matters; null where it is possible.
+    private static RuleException? Refusal(RevisionFacts facts, RecordAct act, Actor actor)
+    {
+        bool decides = act is RecordAct.Approve or RecordAct.SendBack or RecordAct.Keep;
+        bool own = facts.Contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase);
+        if (actor.Role is not (Role.Engineer or Role.Approver)) return new("role", "Only an engineer or an approver may work on records.");
+        if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
+            return new("role", "Only an approver may approve, send back, keep or withdraw.");
+        if (Next(facts.State, act) is null)
+            return new("state", $"This revision is {Words(facts.State)}, so it cannot be {Words(act)}.");
+        if (decides && own) return new("own-proposal", "Nobody decides on their own proposal; ask another approver.");
+        return act switch
         {
-            (RecordState.Draft, RecordAct.Edit) => RecordState.Draft,
-            (RecordState.Draft, RecordAct.Submit) => RecordState.InReview,
-            (RecordState.InReview, RecordAct.Approve) => RecordState.Approved,
-            (RecordState.InReview, RecordAct.SendBack) => RecordState.Draft,
-            (RecordState.InReview, RecordAct.TakeBack) => RecordState.Draft,
-            (RecordState.Approved, RecordAct.Withdraw) => RecordState.Withdrawn,
-            (RecordState.Approved, RecordAct.Keep) => RecordState.Approved,
-            (RecordState.Draft, RecordAct.Discard) => RecordState.Discarded,
-            _ => throw new RuleException("state", $"This revision is {Words(state)}, so it cannot be {Words(act)}."),
+            RecordAct.TakeBack when !own =>
+                new("not-yours", "Only somebody who worked on it takes it back; an approver sends it back with a reason."),
+            RecordAct.Submit when facts.Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop =>
+                new("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}"),
+            RecordAct.Approve when facts.UnapprovedThread.Length > 0 => new("thread-not-approved", facts.UnapprovedThread),
+            RecordAct.Approve when facts.Terms.EndedOn(facts.Today) =>
+                new("ended", $"It is proposed until {facts.Terms.Until:yyyy-MM-dd}, which is over; send it back for another day."),
+            RecordAct.Approve when facts.Terms.Open(facts.Findings) is [var first, ..] open =>
+                new(
+                    "open-caution",
+                    $"{(open.Count == 1 ? "A caution" : $"{open.Count} cautions")} must be accepted with a reason first: {first.Text}"),
+            RecordAct.Keep when facts.Standing is { Broken: true } standing =>
+                new("broken", $"It cannot be kept: {standing.FirstBreak?.ToString() ?? standing.Refused} Make a new revision, or withdraw it."),
+            RecordAct.Keep when facts.Terms.EndedOn(facts.Today) =>
+                new("ended", $"It held until {facts.Terms.Until:yyyy-MM-dd}. Make a new revision, or withdraw it."),
+            RecordAct.Keep when facts.Kept || facts.Standing is { Stale: false } => new("holds", "It holds as it is; there is nothing to keep."),
+            _ => null,
         };
     }
+
+    private static RecordState? Next(RecordState state, RecordAct act) => (state, act) switch
+    {
+        (RecordState.Draft, RecordAct.Edit) => RecordState.Draft,
+        (RecordState.Draft, RecordAct.Submit) => RecordState.InReview,
+        (RecordState.InReview, RecordAct.Approve) => RecordState.Approved,
+        (RecordState.InReview, RecordAct.SendBack) => RecordState.Draft,
+        (RecordState.InReview, RecordAct.TakeBack) => RecordState.Draft,
+        (RecordState.Approved, RecordAct.Withdraw) => RecordState.Withdrawn,
+        (RecordState.Approved, RecordAct.Keep) => RecordState.Approved,
+        (RecordState.Draft, RecordAct.Discard) => RecordState.Discarded,
+        _ => null,
+    };
 
     /// <summary>The state in plain words.</summary>
     public static string Words(RecordState state) => state switch

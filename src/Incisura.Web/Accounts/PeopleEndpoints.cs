@@ -38,13 +38,17 @@ public static class PeopleEndpoints
                               select new { p.UserName, p.FullName, Role = r.Name, p.LockoutEnd }).ToListAsync();
             return rows.ConvertAll(r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!), Person.IsClosed(r.LockoutEnd)));
         });
-        group.MapPost("/", async (NewPerson person, UserManager<Person> people) =>
+        group.MapPost("/", async (NewPerson person, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
+            await using var transaction = await db.Database.BeginTransactionAsync();
             Person added = await AddAsync(people, person);
+            await TellAsync(db, added, Chronicle.Added, context, clock, ("fullName", null, added.FullName), ("role", null, person.Role.ToString()));
+            await transaction.CommitAsync();
             return TypedResults.Created(
                 $"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", new PersonView(added.UserName!, added.FullName, person.Role, false));
         });
-        group.MapPut("/{name}", async (string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
+        group.MapPut("/{name}", async (
+            string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             Person person = await FindAsync(people, name);
             Role before = await RoleOfAsync(people, person);
@@ -53,6 +57,10 @@ public static class PeopleEndpoints
             if (steps && person.UserName == context.User.Actor().Name)
                 throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
             await using var transaction = await db.Database.BeginTransactionAsync();
+            await TellAsync(
+                db, person, Chronicle.Changed, context, clock, ("fullName", person.FullName, change.FullName.Trim()),
+                ("role", before.ToString(), change.Role.ToString()),
+                ("closed", Word(Person.IsClosed(person.LockoutEnd)), Word(change.Disabled)));
             person.FullName = change.FullName.Trim();
             person.LockoutEnd = change.Disabled ? Person.ForGood : null;
             Demand(await people.UpdateAsync(person));
@@ -67,14 +75,41 @@ public static class PeopleEndpoints
             await transaction.CommitAsync();
             return new PersonView(person.UserName!, person.FullName, change.Role, change.Disabled);
         });
-        group.MapPost("/{name}/password", async (string name, PasswordReset reset, IncisuraDb db, UserManager<Person> people) =>
+        group.MapPost("/{name}/password", async (
+            string name, PasswordReset reset, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             Person person = await FindAsync(people, name);
+            await using var transaction = await db.Database.BeginTransactionAsync();
             await SetPasswordAsync(people, person, reset.Password);
             await SessionStore.EndAllAsync(db, person.Id);
+            await TellAsync(db, person, NewPassword, context, clock);
+            await transaction.CommitAsync();
             return TypedResults.NoContent();
         });
     }
+
+    /// <summary>Writes a change of a person into the history; what stays the same is left out.</summary>
+    internal static Task TellAsync(
+        IncisuraDb db, Person person, string act, HttpContext context, TimeProvider clock,
+        params IReadOnlyList<(string Field, string? From, string To)> fields) => Chronicle.AppendAsync(
+            db,
+            [
+                new(clock.GetUtcNow(), context.User.Actor().Name, Chronicle.PersonKind, 0, person.UserName!, act)
+                {
+                    Differences =
+                    [
+                        .. fields.Where(f => f.From != f.To)
+                            .Select(f => new FieldDifference(f.Field, Json(f.From), Json(f.To))),
+                    ],
+                },
+            ]);
+
+    /// <summary>Act of giving a password.</summary>
+    internal const string NewPassword = "newPassword";
+
+    private static string Word(bool yes) => yes ? "yes" : "no";
+
+    private static string? Json(string? value) => value is null ? null : System.Text.Json.JsonSerializer.Serialize(value);
 
     /// <summary>Gives a person another password.</summary>
     /// <exception cref="InputException">It is not acceptable; the one until now stays.</exception>

@@ -8,7 +8,11 @@ using Microsoft.AspNetCore.Identity;
 namespace Incisura.Web.Accounts;
 
 /// <summary>Who is signed in.</summary>
-public sealed record SessionView(string Name, string FullName, Role Role);
+/// <param name="Name">Sign-in name.</param>
+/// <param name="FullName">Name shown to others.</param>
+/// <param name="Role">What they may do now.</param>
+/// <param name="InPlaceOf">Absent approver they stand in for; empty for nobody.</param>
+public sealed record SessionView(string Name, string FullName, Role Role, string InPlaceOf);
 
 /// <summary>Name and password of somebody who signs in.</summary>
 public sealed record SignIn(string Name, string Password);
@@ -35,11 +39,11 @@ public static class SessionEndpoints
 
         session.MapGet("/welcome", () => new Welcome(demo, demo ? Demo.DemoPeople.All : []));
 
-        session.MapGet("/", async (ClaimsPrincipal user, UserManager<Person> people) =>
-            await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, people)) : Results.NoContent())
+        session.MapGet("/", async (ClaimsPrincipal user, UserManager<Person> people, SignInManager<Person> manager, StandIn standIn) =>
+            await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, manager, standIn)) : Results.NoContent())
             .Produces<SessionView>().Produces(StatusCodes.Status204NoContent);
 
-        session.MapPost("/", async (SignIn signIn, SignInManager<Person> manager, UserManager<Person> people) =>
+        session.MapPost("/", async (SignIn signIn, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
         {
             Person? person = await people.FindByNameAsync(signIn.Name ?? "");
             SignInResult result = person is null
@@ -51,7 +55,7 @@ public static class SessionEndpoints
                         ? "This account has been closed; ask the administrator."
                         : WrongPair);
             if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
-            return result.Succeeded ? Results.Ok(await ViewOf(person!, people)) : Refused(WrongPair);
+            return result.Succeeded ? Results.Ok(await ViewOf(person!, manager, standIn)) : Refused(WrongPair);
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
 
         session.MapDelete("/", async (SignInManager<Person> manager) =>
@@ -60,29 +64,36 @@ public static class SessionEndpoints
             return TypedResults.NoContent();
         });
 
-        session.MapPut("/password", async (OwnPassword passwords, HttpContext context, IncisuraDb db, UserManager<Person> people) =>
+        session.MapPut("/password", async (
+            OwnPassword passwords, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             Person person = await people.GetUserAsync(context.User) ?? throw new MissingException("You are not signed in.");
             if (!await people.CheckPasswordAsync(person, passwords.Current))
                 throw new InputException(
                     [new("current", double.NaN, double.NaN, double.NaN, "The password until now is another one; type it again.")]);
+            await using var transaction = await db.Database.BeginTransactionAsync();
             await PeopleEndpoints.SetPasswordAsync(people, person, passwords.Next);
             await SessionStore.EndOthersAsync(db, person.Id, context);
+            await PeopleEndpoints.TellAsync(db, person, PeopleEndpoints.NewPassword, context, clock);
+            await transaction.CommitAsync();
             return TypedResults.NoContent();
         }).RequireAuthorization().RequireRateLimiting(SignInLimit);
 
         if (!demo) return;
-        session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people) =>
+        session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
         {
             Person person = (Demo.DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
                 ?? throw new MissingException("This person does not belong to the demo; choose one of those offered.");
             await manager.SignInAsync(person, isPersistent: true);
-            return await ViewOf(person, people);
+            return await ViewOf(person, manager, standIn);
         });
     }
 
     private static IResult Refused(string sentence) => Results.Problem(sentence, statusCode: 401, title: "Not signed in");
 
-    private static async Task<SessionView> ViewOf(Person person, UserManager<Person> people) =>
-        new(person.UserName!, person.FullName, await PeopleEndpoints.RoleOfAsync(people, person));
+    private static async Task<SessionView> ViewOf(Person person, SignInManager<Person> manager, StandIn standIn)
+    {
+        Actor actor = (await standIn.TransformAsync(await manager.CreateUserPrincipalAsync(person))).Actor();
+        return new(actor.Name, person.FullName, actor.Role, actor.InPlaceOf);
+    }
 }

@@ -32,7 +32,8 @@ public sealed record DemoExtension(string Holder, double Projection);
 /// <summary>A record of the demo: who proposed it and how far it came.</summary>
 public sealed record DemoRecord(
     string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options,
-    string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null, string? Thread = null);
+    string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null, string? Thread = null,
+    string? Accepted = null, Evidence? Evidence = null);
 
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
@@ -130,6 +131,15 @@ public static class DemoWorkshop
                     Revisions = { revision },
                 };
                 await Records.RecordEndpoints.TakeAsync(record, revision, situation, choices, result, db, view);
+                Terms terms = Terms.None with { Evidence = d.Evidence ?? Evidence.Computed };
+                if (d.State == RecordState.Approved)
+                    terms = terms.Accepting(
+                        terms.Open(result.Findings).ToDictionary(
+                            f => f.Text.ToString(),
+                            f => d.Accepted
+                                ?? throw new InvalidOperationException($"{record.Number} is approved with a caution that nobody accepted: {f.Text}")),
+                        result.Findings, Approver);
+                revision.Take(terms);
                 revision.ChangedAt = revision.Events[^1].At;
                 record.Draw();
                 db.Add(record);

@@ -19,8 +19,10 @@ public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, stri
 /// <param name="ApprovedBy">Who approved it.</param>
 /// <param name="Result">What came out.</param>
 /// <param name="Since">What became of it since.</param>
+/// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
 public sealed record EditionEntryView(
-    string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since);
+    string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since,
+    Terms Terms);
 
 /// <summary>A whole edition.</summary>
 /// <param name="Summary">What it says about itself.</param>
@@ -59,14 +61,15 @@ public static class EditionEndpoints
         {
             EditionRow edition = await db.Editions.AsNoTracking().Include(e => e.Entries).FirstOrDefaultAsync(e => e.Number == number)
                 ?? throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
-            IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(edition.Entries, db, await shelf.ViewAsync(db));
+            ShelfView view = await shelf.ViewAsync(db);
+            IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(edition.Entries, db, view, clock.Today());
             int newest = await db.Editions.MaxAsync(e => e.Number);
             return new EditionView(
                 SummaryOf(edition), newest, clock.GetUtcNow(),
                 [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
         });
 
-        group.MapGet("/pending", async (IncisuraDb db, Shelf shelf) => await PendingAsync(db))
+        group.MapGet("/pending", async (IncisuraDb db, TimeProvider clock) => await PendingAsync(db, clock.Today()))
             .RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (PublishRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
@@ -74,7 +77,7 @@ public static class EditionEndpoints
             if (request.Note?.Length > RecordLife.LongestText)
                 throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            if ((await PendingAsync(db)).All(p => p.Change == EditionChange.Same))
+            if ((await PendingAsync(db, clock.Today())).All(p => p.Change == EditionChange.Same))
                 throw new RuleException(
                     "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
             int number = (await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0) + 1;
@@ -88,12 +91,16 @@ public static class EditionEndpoints
         }).RequireAuthorization(Access.Approvers);
     }
 
-    /// <summary>An edition of every record in force.</summary>
+    /// <summary>An edition of every record in force that has not ended.</summary>
     public static async Task<EditionRow> ComposeAsync(
         IncisuraDb db, int number, IEnumerable<RecordRow> records, string by, string note, DateTimeOffset at)
     {
+        DateOnly today = DateOnly.FromDateTime(at.LocalDateTime);
         List<(RecordRow Record, RecordRevisionRow Revision)> inForce =
-            [.. records.OrderBy(r => r.Number, StringComparer.Ordinal).Select(r => (r, r.InForce()!)).Where(r => r.Item2 is not null)];
+            [
+                .. records.OrderBy(r => r.Number, StringComparer.Ordinal).Select(r => (r, Published(r, today)!))
+                .Where(r => r.Item2 is not null),
+            ];
         IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, [.. inForce.Select(r => r.Revision)]);
         List<EditionEntryRow> entries = [.. inForce.Select(r => EntryOf(number, r.Record, r.Revision, situations[r.Revision.Id]))];
         return new() { Number = number, PublishedAt = at, PublishedBy = by, Note = note, Digest = DigestOf(entries), Entries = entries };
@@ -105,9 +112,16 @@ public static class EditionEndpoints
         using IncrementalHash hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
         foreach (EditionEntryRow e in entries)
             hash.AppendData(
-                Encoding.UTF8.GetBytes($"{e.RecordNumber}\n{e.Revision}\n{e.Note}\n{e.ApprovedBy}\n{e.Choices}\n{e.Situation}\n{e.Result}\n"));
+                Encoding.UTF8.GetBytes(
+                    string.Join('\n', e.RecordNumber, e.Revision, e.Note, e.ApprovedBy, e.Choices, e.Situation, e.Result, e.Terms)));
         return Convert.ToHexStringLower(hash.GetHashAndReset());
     }
+
+    /// <summary>What stands beside the figures of an entry.</summary>
+    public static Terms TermsOf(EditionEntryRow e) => e.Terms.Length == 0 ? Terms.None : DefinitionFormat.Read<Terms>(e.Terms);
+
+    private static RecordRevisionRow? Published(RecordRow record, DateOnly today) =>
+        record.InForce() is { } row && !(row.EndsOn < today) ? row : null;
 
     private static EditionSummary SummaryOf(EditionRow e) => new(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count);
 
@@ -116,7 +130,7 @@ public static class EditionEndpoints
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
         return new(
             e.RecordNumber, e.Revision, SituationWords.Of(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
-            result, since);
+            result, since, TermsOf(e));
     }
 
     private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision, Situation situation)
@@ -133,13 +147,14 @@ public static class EditionEndpoints
             Machine = words.Machine,
             Note = revision.Note,
             ApprovedBy = revision.Events.Last(e => e.Act == RecordAct.Approve).By,
+            Terms = revision.Terms,
             Choices = revision.Choices,
             Situation = DefinitionFormat.Write(situation),
             Result = DefinitionFormat.Write(RecordParts.WholeResultOf(revision)),
         };
     }
 
-    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db)
+    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, DateOnly today)
     {
         int last = await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0;
         Dictionary<string, int> published = await db.EditionEntries.AsNoTracking()
@@ -148,10 +163,10 @@ public static class EditionEndpoints
         List<PendingEntry> pending = [];
         foreach (RecordRow record in await RecordEndpoints.Whole(db).AsNoTracking().OrderBy(r => r.Number).ToListAsync())
         {
-            RecordRevisionRow? inForce = record.InForce();
+            RecordRevisionRow? inForce = Published(record, today);
             int before = published.GetValueOrDefault(record.Number);
             if (inForce is null && before == 0) continue;
-            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before));
+            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before), today);
             EditionChange change = inForce is null
                 ? EditionChange.Removed
                 : before == 0

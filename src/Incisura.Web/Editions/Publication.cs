@@ -21,6 +21,9 @@ public enum Since
     /// <summary>Its figures break a limit now, or can no longer be calculated.</summary>
     Broken,
 
+    /// <summary>The day until which it was approved is over.</summary>
+    Ended,
+
     /// <summary>It was taken out of use.</summary>
     Withdrawn,
 }
@@ -39,7 +42,7 @@ public static class Publication
 {
     /// <summary>What became of each entry, by the number of its record.</summary>
     public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(
-        IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view)
+        IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view, DateOnly today)
     {
         List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
         var lives = await db.Records.AsNoTracking()
@@ -53,22 +56,27 @@ public static class Publication
         var byNumber = lives.ToDictionary(r => r.Record.Number);
         return entries.ToDictionary(e => e.RecordNumber, e =>
         {
-            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, 0, Standing.Firm);
+            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, today, 0, Standing.Firm);
             var judged = life.Revisions.Find(v => v.Number == e.Revision);
 
             // What was judged by the shelf as it stands is not calculated again.
             Standing standing = judged is not null && judged.JudgedFor == view.FootingsOf(life.Record, judged.ThreadId)
                 ? judged.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(judged.Standing)
                 : RecordViews.StandingOf(e.Operation, e.Situation, e.Choices, e.Result, view);
-            return Of(e, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
+            return Of(e, today, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
         });
     }
 
-    private static SinceThen Of(EditionEntryRow entry, int inForce, Standing standing)
+    private static SinceThen Of(EditionEntryRow entry, DateOnly today, int inForce, Standing standing)
     {
         if (inForce == 0)
             return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
+        if (EditionEndpoints.TermsOf(entry) is { Until: { } until } terms && terms.EndedOn(today) && inForce == entry.Revision)
+            return new(
+                Since.Ended,
+                new($"Approved until {until:yyyy-MM-dd} only: do not run these figures any more, ask the tooling engineer."),
+                by, [], []);
         if (standing.Breaks.Count > 0)
             return new(
                 Since.Broken,

@@ -15,6 +15,9 @@ public static class Access
     /// <summary>Administrators, who keep people.</summary>
     public const string Administrators = "administrators";
 
+    /// <summary>Claim of an engineer who stands in for an approver: the absent one's name.</summary>
+    public const string InPlaceOf = "inPlaceOf";
+
     public static IServiceCollection AddAccess(this IServiceCollection services) => services.AddAuthorization(o =>
     {
         o.AddPolicy(Engineers, p => p.RequireRole(nameof(Role.Engineer), nameof(Role.Approver)));
@@ -23,8 +26,9 @@ public static class Access
     });
 
     /// <summary>The person who calls.</summary>
-    public static Actor Actor(this ClaimsPrincipal user) =>
-        new(user.Identity?.Name ?? "", Enum.TryParse(user.FindFirstValue(ClaimTypes.Role), out Role role) ? role : Role.Reader);
+    public static Actor Actor(this ClaimsPrincipal user) => user.FindFirstValue(InPlaceOf) is { } absent
+        ? new(user.Identity?.Name ?? "", Role.Approver, absent)
+        : new(user.Identity?.Name ?? "", Enum.TryParse(user.FindFirstValue(ClaimTypes.Role), out Role role) ? role : Role.Reader);
 
     /// <summary>Whether the person sees drafts.</summary>
     public static bool SeesDrafts(this ClaimsPrincipal user) => user.Actor().Role is Role.Engineer or Role.Approver;

@@ -35,5 +35,8 @@ public static class Wire
 
     /// <summary>The word of a value.</summary>
     public static string WordOf<TEnum>(TEnum value)
-        where TEnum : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
+        where TEnum : struct, Enum => Small(value.ToString());
+
+    /// <summary>A name as it stands in a body.</summary>
+    public static string Small(string name) => JsonNamingPolicy.CamelCase.ConvertName(name);
 }

@@ -108,7 +108,7 @@ public static class ExportEndpoints
         return query with { Skip = 0, Take = int.MaxValue, Filters = query.Filters.Where(f => f.Key != "format").ToDictionary() };
     }
 
-    private static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send<T>(
+    internal static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send<T>(
         string name, string format, IReadOnlyList<T> things, IReadOnlyList<string> headings, Func<T, IReadOnlyList<object?>> row,
         Func<T, object>? whole = null) => format switch
         {

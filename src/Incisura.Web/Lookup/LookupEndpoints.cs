@@ -33,6 +33,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="Since">What became of it since it was published.</param>
 /// <param name="Note">The proposer's note.</param>
 /// <param name="ApprovedBy">Who approved it.</param>
+/// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
 public sealed record LookupEntry(
     string Record,
     int Revision,
@@ -47,7 +48,8 @@ public sealed record LookupEntry(
     Sentence? Warning,
     SinceThen Since,
     string Note,
-    string ApprovedBy);
+    string ApprovedBy,
+    Terms Terms);
 
 /// <summary>The reader's fast page.</summary>
 public static class LookupEndpoints
@@ -61,7 +63,8 @@ public static class LookupEndpoints
         "shimInclination", "passesToHeight",
     ];
 
-    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet("/lookup", async (string? q, IncisuraDb db, Shelf shelf) =>
+    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet(
+        "/lookup", async (string? q, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
     {
         EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
         if (edition is null) return new LookupAnswer(0, null, []);
@@ -75,7 +78,7 @@ public static class LookupEndpoints
         }
 
         List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
-        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, await shelf.ViewAsync(db));
+        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, await shelf.ViewAsync(db), clock.Today());
         return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, since[e.RecordNumber])));
     }).WithTags("lookup");
 
@@ -102,7 +105,8 @@ public static class LookupEndpoints
             warning,
             since,
             e.Note,
-            e.ApprovedBy);
+            e.ApprovedBy,
+            EditionEndpoints.TermsOf(e));
     }
 
     private static Figure FieldAsFigure(string operation, FieldState state)

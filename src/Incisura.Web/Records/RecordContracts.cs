@@ -24,8 +24,41 @@ public sealed record DraftChange(
     public IReadOnlyList<Extra>? Extras { get; init; }
 }
 
-/// <summary>Why something is sent back or withdrawn.</summary>
-public sealed record Reason(string? Text = null);
+/// <summary>What somebody says when they do something to a revision.</summary>
+/// <param name="Text">Why; needed to send back, keep and withdraw.</param>
+/// <param name="Accepted">Why cautions may stand, by what each says in base units; an empty reason takes one back. Null leaves them.</param>
+/// <param name="Terms">Evidence, and how far the approval is to reach; null leaves both.</param>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
+public sealed record ActRequest(string? Text = null, Dictionary<string, string>? Accepted = null, GivenTerms? Terms = null);
+
+/// <summary>Evidence, and how far an approval is to reach.</summary>
+/// <param name="Evidence">What the figures rest on.</param>
+/// <param name="Until">Last day; null for no end.</param>
+/// <param name="Pieces">How many pieces; null for any number.</param>
+public sealed record GivenTerms(Evidence Evidence, DateOnly? Until, int? Pieces);
+
+/// <summary>A caution of a revision.</summary>
+/// <param name="Key">What it says in base units, by which it is accepted.</param>
+/// <param name="Finding">The caution.</param>
+/// <param name="Acceptance">Why it may stand; null while nobody said so.</param>
+public sealed record CautionView(string Key, Finding Finding, Acceptance? Acceptance);
+
+/// <summary>Something a revision rests on that was revised since the approval before.</summary>
+public sealed record ChangedUnder(string Kind, int Id, string Name, int From, int To, IReadOnlyList<string> By);
+
+/// <summary>What somebody has to say about a revision.</summary>
+/// <param name="Figure">Code of the figure it is about; empty for the whole.</param>
+/// <param name="At">When.</param>
+/// <param name="By">Who.</param>
+/// <param name="Text">What.</param>
+public sealed record CommentView(string Figure, DateTimeOffset At, string By, string Text);
+
+/// <summary>Something to say about a revision.</summary>
+/// <param name="Revision">Which.</param>
+/// <param name="Text">What.</param>
+/// <param name="Figure">Code of the figure it is about; empty for the whole.</param>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
+public sealed record NewComment(int Revision, string Text, string Figure = "");
 
 /// <summary>A record in a list.</summary>
 /// <param name="Number">Its number.</param>
@@ -45,6 +78,8 @@ public sealed record Reason(string? Text = null);
 /// <param name="WorstLimit">The limit that is used most.</param>
 /// <param name="WorstUse">How far, over what is allowed.</param>
 /// <param name="Note">Its note.</param>
+/// <param name="EndsOn">Last day on which it holds; null for no end.</param>
+/// <param name="Ended">Whether that is over.</param>
 public sealed record RecordSummary(
     string Number,
     int Revision,
@@ -62,7 +97,9 @@ public sealed record RecordSummary(
     double Moved,
     string WorstLimit,
     double WorstUse,
-    string Note);
+    string Note,
+    DateOnly? EndsOn,
+    bool Ended);
 
 /// <summary>In which order the list comes.</summary>
 public enum RecordOrder
@@ -120,7 +157,7 @@ public sealed record RecordListing(
     int Total, IReadOnlyDictionary<string, int> Counts, int Stale, int Waiting, int Judging, IReadOnlyList<RecordSummary> Rows);
 
 /// <summary>Something that happened to a revision.</summary>
-public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act, string Reason);
+public sealed record RecordEventView(DateTimeOffset At, string By, string InPlaceOf, RecordAct Act, string Reason);
 
 /// <summary>A revision of a record with everything a reviewer needs.</summary>
 /// <param name="Number">Revision, from 1.</param>
@@ -146,6 +183,12 @@ public sealed record RecordEventView(DateTimeOffset At, string By, RecordAct Act
 /// <param name="NoteBefore">Its note, where it was another one.</param>
 /// <param name="Standing">How it stands today.</param>
 /// <param name="Kept">Whether somebody said that it still holds although something moved.</param>
+/// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
+/// <param name="Ended">Whether the approval has ended.</param>
+/// <param name="Cautions">Its cautions, each with why it may stand.</param>
+/// <param name="Can">What may be done to it now, and of everything else why not.</param>
+/// <param name="ChangedUnder">What it rests on that was revised since the approval before, and by whom.</param>
+/// <param name="Comments">What people said about it.</param>
 public sealed record RecordRevisionView(
     int Number,
     RecordState State,
@@ -169,8 +212,23 @@ public sealed record RecordRevisionView(
     IReadOnlyList<FigureChange>? SinceSentBack,
     string? NoteBefore,
     Standing Standing,
-    bool Kept);
+    bool Kept,
+    Terms Terms,
+    bool Ended,
+    IReadOnlyList<CautionView> Cautions,
+    IReadOnlyList<ActVerdict> Can,
+    IReadOnlyList<ChangedUnder> ChangedUnder,
+    IReadOnlyList<CommentView> Comments);
 
 /// <summary>A record with all its revisions, newest first.</summary>
+/// <param name="Number">Its number.</param>
+/// <param name="Operation">Its operation.</param>
+/// <param name="MaterialId">The work material.</param>
+/// <param name="AssemblyId">The assembly.</param>
+/// <param name="MachineId">The machine.</param>
+/// <param name="Revisions">All of them, newest first.</param>
+/// <param name="InForce">Number of the revision that editions publish; 0 for none.</param>
+/// <param name="NotRenewed">Why no new revision can be begun; empty where one can.</param>
 public sealed record RecordView(
-    string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions);
+    string Number, string Operation, int MaterialId, int AssemblyId, int MachineId, IReadOnlyList<RecordRevisionView> Revisions, int InForce,
+    string NotRenewed);

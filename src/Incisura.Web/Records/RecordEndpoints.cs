@@ -19,8 +19,8 @@ public static class RecordEndpoints
 
         group.MapGet(
             "/{number}",
-            async (string number, IncisuraDb db, Shelf shelf) =>
-                await RecordViews.ViewOfAsync(await FindAsync(db, number), await shelf.ViewAsync(db), db));
+            async (string number, HttpContext context, IncisuraDb db, Shelf shelf) =>
+                await RecordViews.ViewOfAsync(await FindAsync(db, number), await shelf.ViewAsync(db), db, context));
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
@@ -33,7 +33,7 @@ public static class RecordEndpoints
             RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
                 r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
                     && r.MachineId == request.MachineId && r.Thread == thread);
-            if (record is not null) RefuseOpen(record);
+            if (record is not null && OpenRefusal(record) is { } open) throw open;
             if (record is null)
             {
                 int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
@@ -54,13 +54,14 @@ public static class RecordEndpoints
             await TakeAsync(record, draft, situation, choices, result, db, view);
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
-            return TypedResults.Created($"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
+            return TypedResults.Created(
+                $"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context));
         });
 
         group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, r => r.Newest(), context, db, shelf);
-            Act(record, revision, RecordAct.Edit, context, null, clock);
+            await ActAsync(record, revision, RecordAct.Edit, context, null, clock, db);
             DraftRequest request = new(
                 record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note,
                 change.Leftover, change.Method)
@@ -76,7 +77,7 @@ public static class RecordEndpoints
             revision.Note = CheckedNote(change.Note ?? revision.Note);
             revision.ProposedBy = context.User.Actor().Name;
             await db.SaveChangesAsync();
-            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
+            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context);
         });
 
         MapAct("submit", RecordAct.Submit);
@@ -88,30 +89,25 @@ public static class RecordEndpoints
 
         void MapAct(string path, RecordAct act) =>
             group.MapPost($"/{{number}}/{path}", async (
-                string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+                string number, ActRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             // What is in force can be taken out of use whatever else is open.
             Func<RecordRow, RecordRevisionRow> which = act == RecordAct.Withdraw
                 ? r => r.InForce() ?? r.Newest()
                 : r => r.Newest();
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, which, context, db, shelf);
-            if (
-                act == RecordAct.Submit
-                    && RecordParts.ResultOf(revision).Findings
-                        .FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
-                throw new RuleException("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}");
-            if (act == RecordAct.Approve) await RefuseUnapprovedAsync(revision, db);
-            Act(record, revision, act, context, reason.Text, clock);
+            if (act is RecordAct.Submit or RecordAct.Approve) revision.Take(request, context.User.Actor(), clock.Today());
+            await ActAsync(record, revision, act, context, request.Text, clock, db);
             await db.SaveChangesAsync();
             if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
-            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db);
+            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context);
         });
     }
 
     /// <summary>All records with revisions and events.</summary>
     public static IQueryable<RecordRow> Whole(IncisuraDb db) => db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery();
 
-    private static async Task<RecordRow> FindAsync(IncisuraDb db, string number) =>
+    internal static async Task<RecordRow> FindAsync(IncisuraDb db, string number) =>
         await Whole(db).FirstOrDefaultAsync(r => r.Number == number)
             ?? throw new MissingException($"There is no record {number}; go back to the list and choose one.");
 
@@ -126,18 +122,18 @@ public static class RecordEndpoints
             throw new LostRaceException(
                 $"{revision.Events.MaxBy(e => e.Id)!.By} changed {number} while you worked. Yours was not saved; look at "
                     + "both and repeat what you want to keep.",
-                await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db));
+                await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context));
         return (record, revision);
     }
 
-    internal static void RefuseOpen(RecordRow record)
-    {
-        if (record.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open)
-            throw new RuleException(
+    // Why no new revision can be begun; null where one can.
+    internal static RuleException? OpenRefusal(RecordRow record) =>
+        record.Revisions.FirstOrDefault(r => r.State is RecordState.Draft or RecordState.InReview) is { } open
+            ? new RuleException(
                 "open-revision",
                 $"{record.Number} revision {open.Number} for this situation is {RecordLife.Words(open.State)} already, by "
-                    + $"{open.ProposedBy}. Open it and work on there.");
-    }
+                    + $"{open.ProposedBy}. Open it and work on there.")
+            : null;
 
     // The next revision of a record, in the name of whoever calls; what it says is still to be taken.
     internal static RecordRevisionRow NewDraft(RecordRow record, string note, string reason, HttpContext context, TimeProvider clock)
@@ -152,6 +148,7 @@ public static class RecordEndpoints
             ChangedAt = clock.GetUtcNow(),
             Events = { new() { At = clock.GetUtcNow(), By = by, Act = RecordAct.Edit, Reason = reason } },
         };
+        if (record.Revisions.Count > 0) draft.Take(record.Newest().ReadTerms() with { Until = null });
         record.Revisions.Add(draft);
         record.Draw();
         return draft;
@@ -162,32 +159,25 @@ public static class RecordEndpoints
         RecordRow record, RecordRevisionRow revision, Situation situation, Choices choices, CalculationResult result, IncisuraDb db, ShelfView view)
     {
         await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
+        revision.Take(revision.ReadTerms().For(result.Findings));
         (revision.Stands, revision.Standing, revision.Moved) = (Stands.Firm, "", 0);
         revision.JudgedFor = view.FootingsOf(record, revision.ThreadId);
     }
 
-    internal static void Act(RecordRow record, RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock)
+    internal static async Task ActAsync(
+        RecordRow record, RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock, IncisuraDb db,
+        Standing? standing = null)
     {
         Actor actor = context.User.Actor();
-        revision.State = RecordLife.After(revision.State, act, actor, ContributorsOf(record, revision), reason);
-        revision.Events.Add(new() { At = clock.GetUtcNow(), By = actor.Name, Act = act, Reason = reason?.Trim() ?? "" });
+        RevisionFacts facts = await RecordRules.FactsAsync(record, revision, db, clock.Today()) with { Standing = standing };
+        revision.State = RecordLife.After(facts, act, actor, reason);
+        revision.Events.Add(
+            new() { At = clock.GetUtcNow(), By = actor.Name, InPlaceOf = actor.InPlaceOf, Act = act, Reason = reason?.Trim() ?? "" });
         revision.ChangedAt = clock.GetUtcNow();
         revision.SentBack = act == RecordAct.SendBack || (revision.SentBack && act == RecordAct.Edit);
         if (act == RecordAct.SendBack) revision.ResultSentBack = revision.Result;
         revision.Version++;
         record.Draw();
-    }
-
-    // Who wrote or submitted it, and who wrote the same figures before: a copy does not make them somebody else's.
-    private static List<string> ContributorsOf(RecordRow record, RecordRevisionRow revision)
-    {
-        CalculationResult result = RecordParts.ResultOf(revision);
-        return
-        [
-            .. record.Revisions
-                .Where(r => r == revision || Staleness.Changes(RecordParts.ResultOf(r).Figures, result.Figures).Count == 0)
-                .SelectMany(r => r.Events).Where(e => e.Act is RecordAct.Edit or RecordAct.Submit).Select(e => e.By).Distinct(),
-        ];
     }
 
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result, ShelfView View)> CalculateAsync(
@@ -203,16 +193,6 @@ public static class RecordEndpoints
     // The thread a record is about: of an operation that cuts one which is chosen. A tap has its own.
     private static string ThreadOf(string operation, CalculationResult result) =>
         Takes(operation, typeof(ThreadToCut)) ? result.Attached<CutThread>()?.Text ?? "" : "";
-
-    // What a shop made itself is approved before anything that rests on it.
-    private static async Task RefuseUnapprovedAsync(RecordRevisionRow revision, IncisuraDb db)
-    {
-        if (DefinitionFormat.Read<Choices>(revision.Choices).Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is not { } own) return;
-        if (await db.ThreadApprovals.AsNoTracking().AnyAsync(a => a.ThreadId == own.Id && a.Revision == own.Number)) return;
-        throw new RuleException(
-            "thread-not-approved",
-            $"{own.Value.Name} is the shop's own thread, and its revision {own.Number} has not been approved. Approve it on its page in Shop first.");
-    }
 
     // How the hole was drilled before goes with a revision until somebody says otherwise.
     private static List<Extra> ExtrasOf(DraftChange change, RecordRow record, RecordRevisionRow revision)

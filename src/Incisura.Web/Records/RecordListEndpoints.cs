@@ -16,8 +16,11 @@ public static class RecordListEndpoints
     private static readonly TimeSpan LongestWait = TimeSpan.FromSeconds(1);
 
     public static void MapRecordList(this IEndpointRouteBuilder api) => api.MapGet(
-        "/records", async ([AsParameters] RecordQuery query, HttpContext context, IncisuraDb db, StandingJudge judge, CancellationToken cancel) =>
+        "/records", async (
+            [AsParameters] RecordQuery query, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock,
+            CancellationToken cancel) =>
         {
+            DateOnly today = clock.Today();
             new InputCheck()
                 .Within("take", "The number of records to give", query.Take, 1, Most, Quantity.Count)
                 .Within("skip", "The number of records to leave out", query.Skip, 0, int.MaxValue, Quantity.Count)
@@ -31,8 +34,8 @@ public static class RecordListEndpoints
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
                 // One that is in force is stale whatever is open beside it.
-                ({ } of, { } one) => from.Where(RecordRevisionRow.Open).Where(v => v.State == of).Where(Standing(one)),
-                (null, { } one) => from.Where(RecordRevisionRow.Open).Where(Standing(one)),
+                ({ } of, { } one) => from.Where(RecordRevisionRow.Open).Where(v => v.State == of).Where(Standing(one, today)),
+                (null, { } one) => from.Where(RecordRevisionRow.Open).Where(Standing(one, today)),
                 ({ } of, null) => from.Where(v => v.IsNewest && v.State == of),
                 _ => from.Where(v => v.IsNewest && v.State != RecordState.Discarded),
             };
@@ -43,7 +46,8 @@ public static class RecordListEndpoints
                 {
                     g.Key,
                     Newest = g.Count(v => v.IsNewest),
-                    Stale = g.Count(v => (v.IsInForce || v.IsNewest) && (v.Stands == Stands.Stale || v.Stands == Stands.Broken)),
+                    Stale = g.Count(v => (v.IsInForce || v.IsNewest)
+                        && (v.Stands == Stands.Stale || v.Stands == Stands.Broken || (v.IsInForce && v.EndsOn < today))),
                 })
                 .ToListAsync(cancel);
             Dictionary<string, int> counts = states.Where(g => g.Newest > 0).ToDictionary(g => Wire.WordOf(g.Key), g => g.Newest);
@@ -67,12 +71,13 @@ public static class RecordListEndpoints
                     WorstLimit = v.WorstLimit,
                     WorstUse = v.WorstUse,
                     Note = v.Note,
+                    EndsOn = v.EndsOn,
                     Record = v.Record,
                 })
                 .ToDictionaryAsync(v => v.Id, cancel);
             return new RecordListing(
                 await all.CountAsync(cancel), counts, stale, await waiting.CountAsync(cancel), judge.Waiting,
-                ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id])));
+                ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id], today)));
         }).WithTags("records").RequireAuthorization(Access.Engineers);
 
     // A decision waits for an approver who did not propose it, what was sent back for who did.
@@ -85,9 +90,10 @@ public static class RecordListEndpoints
                 || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name));
     }
 
-    // Stale takes the broken ones too.
-    private static Expression<Func<RecordRevisionRow, bool>> Standing(Stands stands) =>
-        stands == Stands.Stale ? v => v.Stands == Stands.Stale || v.Stands == Stands.Broken : v => v.Stands == stands;
+    // Stale takes the broken ones too, and those whose time is over.
+    private static Expression<Func<RecordRevisionRow, bool>> Standing(Stands stands, DateOnly today) => stands == Stands.Stale
+        ? v => v.Stands == Stands.Stale || v.Stands == Stands.Broken || (v.IsInForce && v.EndsOn < today)
+        : v => v.Stands == stands;
 
     private static IQueryable<RecordRevisionRow> Filtered(IQueryable<RecordRevisionRow> all, RecordQuery q)
     {

@@ -1,6 +1,9 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
+using Incisura.Web.Hosting;
+using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Records;
 
@@ -27,7 +30,7 @@ public static class RecordViews
             : [];
 
     /// <summary>A revision in a list, from what was drawn out of it.</summary>
-    public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow row)
+    public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow row, DateOnly today)
     {
         Standing standing = row.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(row.Standing);
         return new(
@@ -47,24 +50,54 @@ public static class RecordViews
             row.Moved,
             row.WorstLimit,
             row.WorstUse,
-            row.Note);
+            row.Note,
+            row.EndsOn,
+            row.State == RecordState.Approved && row.EndsOn < today);
     }
 
-    public static async Task<RecordView> ViewOfAsync(RecordRow record, ShelfView view, IncisuraDb db)
+    public static async Task<RecordView> ViewOfAsync(RecordRow record, ShelfView view, IncisuraDb db, HttpContext context)
     {
+        DateOnly today = context.RequestServices.GetRequiredService<TimeProvider>().Today();
+        Actor actor = context.User.Actor();
         Dictionary<string, Leftover?> parents = [];
         foreach (RecordRevisionRow row in record.Revisions)
             if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record))
                 parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, record.MaterialId, db);
         IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, record.Revisions);
+        List<CommentRow> comments = await db.Comments.AsNoTracking().Where(c => c.RecordId == record.Id).OrderBy(c => c.Id).ToListAsync();
+        RecordRevisionRow newest = record.Newest();
+        List<RecordRevisionView> revisions = [];
+        foreach (RecordRevisionRow row in record.Revisions.OrderByDescending(r => r.Number))
+        {
+            RecordRevisionRow? before = ApprovedBefore(record, row);
+            RecordRevisionView seen = RevisionViewOf(record, row, situations[row.Id], view, parents);
+            RevisionFacts facts = await RecordRules.FactsAsync(record, row, db, today) with { Standing = seen.Standing, Kept = seen.Kept };
+            revisions.Add(seen with
+            {
+                Terms = facts.Terms,
+                Ended = row.State == RecordState.Approved && facts.Terms.EndedOn(today),
+                Cautions =
+                [
+                    .. seen.Result.Findings.Where(f => f.Severity == Severity.Caution)
+                        .Select(f => new CautionView(f.Text.ToString(), f, facts.Terms.Of(f))),
+                ],
+
+                // What is neither worked on nor in force is looked at only.
+                Can = row == newest || row.IsInForce ? RecordLife.Verdicts(facts, actor) : [],
+                ChangedUnder = row == newest
+                    ? await RecordRules.ChangedUnderAsync(before, before is null ? null : situations[before.Id], row, situations[row.Id], db)
+                    : [],
+                Comments = [.. comments.Where(c => c.Revision == row.Number).Select(c => new CommentView(c.Figure, c.At, c.By, c.Text))],
+            });
+        }
+
         return new(
-            record.Number,
-            record.Operation,
-            record.MaterialId,
-            record.AssemblyId,
-            record.MachineId,
-            [.. record.Revisions.OrderByDescending(r => r.Number).Select(r => RevisionViewOf(record, r, situations[r.Id], view, parents))]);
+            record.Number, record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, revisions, record.InForce()?.Number ?? 0,
+            RecordEndpoints.OpenRefusal(record)?.Message ?? "");
     }
+
+    private static RecordRevisionRow? ApprovedBefore(RecordRow record, RecordRevisionRow row) =>
+        record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
 
     private static RecordRevisionView RevisionViewOf(
         RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, Dictionary<string, Leftover?> parents)
@@ -72,7 +105,7 @@ public static class RecordViews
         Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
         CalculationResult result = RecordParts.WholeResultOf(row);
         CalculationResult? sentBack = row.ResultSentBack.Length == 0 ? null : DefinitionFormat.Read<CalculationResult>(row.ResultSentBack);
-        RecordRevisionRow? before = record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
+        RecordRevisionRow? before = ApprovedBefore(record, row);
         CalculationResult? approved = before is null ? null : RecordParts.ResultOf(before);
         Standing standing = row.State == RecordState.Discarded ? Standing.Firm : StandingOf(record.Operation, then, choices, result, view);
         return new(
@@ -90,7 +123,7 @@ public static class RecordViews
             then,
             row.Note,
             row.ProposedBy,
-            [.. row.Events.OrderBy(e => e.Id).Select(e => new RecordEventView(e.At, e.By, e.Act, e.Reason))],
+            [.. row.Events.OrderBy(e => e.Id).Select(e => new RecordEventView(e.At, e.By, e.InPlaceOf, e.Act, e.Reason))],
             approved is null ? [] : Staleness.Changes(approved.Figures, result.Figures),
             approved is null ? [] : Staleness.LimitChanges(approved.Limits, result.Limits),
             approved is null ? [] : Staleness.FindingChanges(approved.Findings, result.Findings),
@@ -98,6 +131,7 @@ public static class RecordViews
             sentBack is null ? null : Staleness.Changes(sentBack.Figures, result.Figures),
             before is not null && before.Note != row.Note ? before.Note : null,
             standing,
-            !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == view.FootingsOf(record, row.ThreadId));
+            !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == view.FootingsOf(record, row.ThreadId),
+            Terms.None, false, [], [], [], []);
     }
 }

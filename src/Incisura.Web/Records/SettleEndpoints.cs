@@ -14,45 +14,40 @@ public static class SettleEndpoints
         RouteGroupBuilder group = api.MapGroup("/records").WithTags("records").RequireAuthorization(Access.Engineers);
 
         group.MapPost("/{number}/keep", async (
-            string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+            string number, ActRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
             ShelfView view = await shelf.ViewAsync(db);
             Standing standing = RecordViews.StandingOf(
                 record.Operation, await RecordParts.SituationAsync(db, row), DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row),
                 view);
-            if (standing.Broken)
-                throw new RuleException(
-                    "broken",
-                    $"{number} cannot be kept: {standing.FirstBreak?.ToString() ?? standing.Refused} Make a new "
-                        + "revision, or withdraw it.");
-            if (!standing.Stale) throw new RuleException("holds", $"{number} holds as it is; there is nothing to keep.");
-            RecordEndpoints.Act(record, row, RecordAct.Keep, context, reason.Text, clock);
+            await RecordEndpoints.ActAsync(record, row, RecordAct.Keep, context, request.Text, clock, db, standing);
             row.KeptFor = row.JudgedFor = view.FootingsOf(record, row.ThreadId);
             (row.Stands, row.Standing, row.Moved) = (Stands.Holds, "", 0);
             await db.SaveChangesAsync();
-            return await RecordViews.ViewOfAsync(record, view, db);
+            return await RecordViews.ViewOfAsync(record, view, db, context);
         });
 
         group.MapPost("/{number}/renew", async (
-            string number, Reason reason, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+            string number, ActRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             // The transaction takes the write lock first, so that two at once do not both make a revision.
             await using var transaction = await db.Database.BeginTransactionAsync();
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
-            RecordEndpoints.RefuseOpen(record);
+            if (RecordEndpoints.OpenRefusal(record) is { } open) throw open;
             ShelfView view = await shelf.ViewAsync(db);
             Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
             Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
             CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
-            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, reason.Text?.Trim() ?? "", context, clock);
+            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, request.Text?.Trim() ?? "", context, clock);
             await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
 
             // What must not be run stays a draft for somebody to work on.
-            if (result.Findings.All(f => f.Severity != Severity.Stop)) RecordEndpoints.Act(record, next, RecordAct.Submit, context, null, clock);
+            if (result.Findings.All(f => f.Severity != Severity.Stop))
+                await RecordEndpoints.ActAsync(record, next, RecordAct.Submit, context, null, clock, db);
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
-            return await RecordViews.ViewOfAsync(record, view, db);
+            return await RecordViews.ViewOfAsync(record, view, db, context);
         });
     }
 

@@ -177,6 +177,7 @@ public static class ThreadEndpoints
         DateTimeOffset now = clock.GetUtcNow();
         if (row is null) db.Add(row = new() { ThreadId = id, Revision = revision, By = by, At = now });
         else (row.Revision, row.By, row.At) = (revision, by, now);
+        row.ThreadName = thread.Name;
         await db.SaveChangesAsync();
         return StandingOf(thread, row);
     }

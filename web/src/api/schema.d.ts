@@ -342,6 +342,99 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/absences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Deputies"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewAbsence"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AbsenceView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/absences/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/library/families": {
         parameters: {
             query?: never;
@@ -4144,6 +4237,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records/{number}/comments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewComment"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/lookup": {
         parameters: {
             query?: never;
@@ -4855,7 +4989,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -4896,7 +5030,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -4937,7 +5071,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -4978,7 +5112,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -5019,7 +5153,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -5060,7 +5194,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -5101,7 +5235,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -5142,7 +5276,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["Reason"];
+                    "application/json": components["schemas"]["ActRequest"];
                 };
             };
             responses: {
@@ -5293,10 +5427,173 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                    kind?: string;
+                    of?: number;
+                    by?: string;
+                    from?: string;
+                    until?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HistoryListing"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/history/export.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                    kind?: string;
+                    of?: number;
+                    by?: string;
+                    from?: string;
+                    until?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path: {
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/history/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChronicleCheck"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AbsenceView: {
+            /** Format: int32 */
+            id: number;
+            approver: string;
+            deputy: string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            now: boolean;
+        };
+        /** @description A caution that somebody accepts, with the reason that is published beside it. */
+        Acceptance: {
+            /** @description Code of the finding. */
+            code: string;
+            /** @description What it said when it was accepted, in base units. */
+            text: string;
+            /** @description Why it may stand. */
+            reason: string;
+            /** @description Who wrote the reason. */
+            by: string;
+        };
+        ActRequest: {
+            text?: null | string;
+            accepted?: null | {
+                [key: string]: string;
+            };
+            terms?: null | components["schemas"]["GivenTerms"];
+        };
+        /** @description Whether an act is possible now. */
+        ActVerdict: {
+            /** @description The act. */
+            act: components["schemas"]["RecordAct"];
+            /** @description Code of the rule that forbids it; empty where it is possible. */
+            rule: string;
+            /** @description That rule in words. */
+            whyNot: string;
+        };
         Alternative: {
             name: string;
             operation: string;
@@ -5549,11 +5846,27 @@ export interface components {
             /** @description What it has beyond figures, such as the way of the tool. */
             attachments: components["schemas"]["Attachment"][];
         };
+        CautionView: {
+            key: string;
+            finding: components["schemas"]["Finding"];
+            acceptance: null | components["schemas"]["Acceptance"];
+        };
         /**
          * @description Whether a chain makes the hole.
          * @enum {unknown}
          */
         ChainVerdict: "works" | "cautions" | "fails";
+        ChangedUnder: {
+            kind: string;
+            /** Format: int32 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            by: string[];
+        };
         /** @description What was typed and picked, by the codes of the operation's description. */
         Choices: {
             /** @description Typed values in base units; a field left out is proposed. */
@@ -5570,6 +5883,17 @@ export interface components {
             /** @description What it has beyond numbers and picks, such as holes that cross the bore. */
             extras?: components["schemas"]["Extra"][];
         };
+        ChronicleCheck: {
+            /** Format: int64 */
+            entries: number;
+            head: string;
+            faults: components["schemas"]["ChronicleFault"][];
+        };
+        ChronicleFault: {
+            /** Format: int64 */
+            entry: number;
+            says: string;
+        };
         CoilInsertHole: {
             /** Format: double */
             minor: number;
@@ -5577,6 +5901,13 @@ export interface components {
             pitch: number;
             /** Format: double */
             major: number;
+        };
+        CommentView: {
+            figure: string;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            text: string;
         };
         ComparedAlternative: {
             name: string;
@@ -5676,6 +6007,11 @@ export interface components {
             fullName: string;
             role: components["schemas"]["Role"];
             does: string;
+        };
+        Deputies: {
+            approvers: string[];
+            engineers: string[];
+            absences: components["schemas"]["AbsenceView"][];
         };
         /** @description One step of a derivation: the formula, what went in, what came out. */
         DerivationStep: {
@@ -5805,6 +6141,7 @@ export interface components {
             approvedBy: string;
             result: components["schemas"]["CalculationResult"];
             since: components["schemas"]["SinceThen"];
+            terms: components["schemas"]["Terms"];
         };
         EditionSummary: {
             /** Format: int32 */
@@ -5825,6 +6162,18 @@ export interface components {
             lookedAt: string;
             entries: components["schemas"]["EditionEntryView"][];
         };
+        /** @description What a record's figures rest on, and where that can be read. */
+        Evidence: {
+            /** @description Of which kind it is. */
+            kind: components["schemas"]["EvidenceKind"];
+            /** @description Where it comes from: job, date, people; empty for a calculation. */
+            source: string;
+        };
+        /**
+         * @description What a record's figures rest on beside the calculation.
+         * @enum {unknown}
+         */
+        EvidenceKind: "computed" | "triedAtMachine" | "earlierPractice";
         /** @description Something a choice has beyond numbers and picks, such as the holes that cross a bore; each kind checks itself. */
         Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"] | components["schemas"]["ExtraThreadToCut"];
         /** @description Holes that cross the bore, for a hole drilled in stages. */
@@ -5994,6 +6343,11 @@ export interface components {
             code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "standsOut" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
+        };
+        FieldDifference: {
+            field: string;
+            from: null | string;
+            to: null | string;
         };
         FieldRange: {
             field: string;
@@ -6178,6 +6532,13 @@ export interface components {
             /** @description Where it came from, in words. */
             from: string;
         };
+        GivenTerms: {
+            evidence: components["schemas"]["Evidence"];
+            /** Format: date */
+            until: null | string;
+            /** Format: int32 */
+            pieces: null | number;
+        };
         GroupView: {
             steps: components["schemas"]["StepView"][];
             verdict: components["schemas"]["ChainVerdict"];
@@ -6211,6 +6572,31 @@ export interface components {
          * @enum {unknown}
          */
         Hand: "right" | "left" | "neutral";
+        HistoryEntry: {
+            /** Format: int64 */
+            entry: number;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            inPlaceOf: string;
+            kind: string;
+            /** Format: int32 */
+            of: number;
+            name: string;
+            /** Format: int32 */
+            revision: number;
+            act: string;
+            reason: string;
+            changes: components["schemas"]["FieldDifference"][];
+            hash: string;
+        };
+        HistoryListing: {
+            /** Format: int32 */
+            total: number;
+            kinds: string[];
+            people: string[];
+            rows: components["schemas"]["HistoryEntry"][];
+        };
         /** @description A holder, extension or reduction sleeve: what it grips, how it is held itself, how it looks outside, how stiff its seat is. */
         Holder: {
             /** @description The workshop's number for it, unique in the library. */
@@ -6763,6 +7149,7 @@ export interface components {
             since: components["schemas"]["SinceThen"];
             note: string;
             approvedBy: string;
+            terms: components["schemas"]["Terms"];
         };
         /** @description A machine tool with what limits a cut on it. */
         Machine: {
@@ -6927,6 +7314,21 @@ export interface components {
              * @description The revision it has now.
              */
             now: number;
+        };
+        NewAbsence: {
+            deputy: string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            approver?: null | string;
+        };
+        NewComment: {
+            /** Format: int32 */
+            revision: number;
+            text: string;
+            /** @default  */
+            figure: string;
         };
         NewPerson: {
             name: string;
@@ -7305,9 +7707,6 @@ export interface components {
             deepest: number;
             sentence: components["schemas"]["Sentence"];
         };
-        Reason: {
-            text?: null | string;
-        };
         /**
          * @description What can be done to a revision of a record.
          * @enum {unknown}
@@ -7317,6 +7716,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             by: string;
+            inPlaceOf: string;
             act: components["schemas"]["RecordAct"];
             reason: string;
         };
@@ -7365,6 +7765,12 @@ export interface components {
             noteBefore: null | string;
             standing: components["schemas"]["Standing"];
             kept: boolean;
+            terms: components["schemas"]["Terms"];
+            ended: boolean;
+            cautions: components["schemas"]["CautionView"][];
+            can: components["schemas"]["ActVerdict"][];
+            changedUnder: components["schemas"]["ChangedUnder"][];
+            comments: components["schemas"]["CommentView"][];
         };
         /**
          * @description Where a revision of a record stands.
@@ -7394,6 +7800,9 @@ export interface components {
             /** Format: double */
             worstUse: number;
             note: string;
+            /** Format: date */
+            endsOn: null | string;
+            ended: boolean;
         };
         RecordView: {
             number: string;
@@ -7405,6 +7814,9 @@ export interface components {
             /** Format: int32 */
             machineId: number;
             revisions: components["schemas"]["RecordRevisionView"][];
+            /** Format: int32 */
+            inForce: number;
+            notRenewed: string;
         };
         ReplacedAssembly: {
             /** Format: int32 */
@@ -7607,6 +8019,7 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
+            inPlaceOf: string;
         };
         /**
          * @description How much something matters.
@@ -7884,7 +8297,7 @@ export interface components {
             password: string;
         };
         /** @enum {unknown} */
-        Since: "holds" | "superseded" | "stale" | "broken" | "withdrawn";
+        Since: "holds" | "superseded" | "stale" | "broken" | "ended" | "withdrawn";
         SinceThen: {
             what: components["schemas"]["Since"];
             warning: null | components["schemas"]["Sentence"];
@@ -8159,6 +8572,23 @@ export interface components {
             symbol: string;
             /** Format: double */
             value: number;
+        };
+        /** @description What stands beside a revision's figures: accepted cautions, evidence, and how far the approval reaches. */
+        Terms: {
+            /** @description Cautions that were accepted. */
+            accepted: components["schemas"]["Acceptance"][];
+            /** @description What the figures rest on. */
+            evidence: components["schemas"]["Evidence"];
+            /**
+             * Format: date
+             * @description Last day on which it holds; null for no end.
+             */
+            until: null | string;
+            /**
+             * Format: int32
+             * @description How many pieces may be made with it, 1 to int Terms.MostPieces; null for any number.
+             */
+            pieces: null | number;
         };
         ThreadAround: {
             coilInsert: null | components["schemas"]["CoilInsertHole"];

@@ -37,6 +37,7 @@ const STATES: Record<Schemas['RecordState'], string> = {
 };
 
 /** Where a record stands, in words with a mark of its own for each state. */
-export function StateMark({ state, sentBack }: { state: Schemas['RecordState']; sentBack?: boolean }) {
-  return <span className={`state ${sentBack ? 'sentback' : state}`}>{sentBack ? 'sent back' : STATES[state]}</span>;
+export function StateMark({ state, sentBack, ended }: { state: Schemas['RecordState']; sentBack?: boolean; ended?: boolean }) {
+  const [look, words] = sentBack ? ['sentback', 'sent back'] : ended ? ['ended', 'ended'] : [state, STATES[state]];
+  return <span className={`state ${look}`}>{words}</span>;
 }

@@ -6,5 +6,6 @@ export const SINCE: Record<Schemas['Since'], string> = {
   superseded: 'a newer revision is approved',
   stale: 'stale',
   broken: 'stale: breaks a limit now',
+  ended: 'ended: approved for a time that is over',
   withdrawn: 'withdrawn',
 };

@@ -109,5 +109,9 @@ export function clock(minutes: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
 
+/** A moment, to the minute. */
+export const moment = (at: string): string =>
+  `${day(at)}, ${new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`;
+
 /** A day without doubt about which number is the month. */
 export const day = (at: string): string => new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });

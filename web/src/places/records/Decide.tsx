@@ -4,13 +4,15 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ApiError, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { given, pathOf } from '../calculate/address';
+import { Cautions, givenOf, TermsFields } from './Terms';
+import { may, whyNot } from './useRecord';
 import { useRecordAct, type Act } from './useRecordAct';
 
 type View = Schemas['RecordView'];
 type RevisionView = Schemas['RecordRevisionView'];
+type RecordAct = Schemas['RecordAct'];
 interface ReasonProps {
   to: string;
   value: string;
@@ -59,10 +61,9 @@ function Refusal({ act, record, kept }: RefusalProps) {
 
 /** Takes the revision in force out of use, whatever else is open. */
 export function Withdraw({ record, revision }: { record: View; revision: RevisionView }) {
-  const { session } = useApp();
   const [reason, setReason] = useState('');
   const act = useRecordAct(() => setReason(''));
-  if (session?.role !== 'approver') return null;
+  if (!may(revision, 'withdraw')) return null;
   return (
     <section className="card decide noprint" aria-label="Withdraw">
       <p>In force. Withdraw it at once where it must not be run any more; a newer revision stays open.</p>
@@ -81,22 +82,10 @@ export function Withdraw({ record, revision }: { record: View; revision: Revisio
   );
 }
 
-/** What can be done to the revision people work on. */
-export function Decide({ record, revision }: { record: View; revision: RevisionView }) {
-  const { session } = useApp();
-  const [reason, setReason] = useState('');
-  const [sure, setSure] = useState(false);
-  const act = useRecordAct(() => {
-    setReason('');
-    setSure(false);
-  });
-  const run = (what: Act) => act.mutate({ what, of: { number: record.number, version: revision.version }, reason });
-  const own = revision.events.some((e) => (e.act === 'edit' || e.act === 'submit') && e.by === session?.name);
-  const approver = session?.role === 'approver';
-  const needsReason = (revision.state === 'inReview' && approver && !own) || (revision.state === 'approved' && approver);
-  // A hole is an existing one: a change of its depth is measured against what stands here.
+// Calculate, with everything this revision was made of. A hole is an existing one: a change of its depth is measured against what stands here.
+function pathTo(record: View, revision: RevisionView): string {
   const was = extra(revision.extras, 'drilledBefore')?.depth ?? revision.numbers.depth;
-  const path = pathOf({
+  return pathOf({
     operation: record.operation,
     material: record.materialId,
     assembly: record.assemblyId,
@@ -112,25 +101,89 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
     note: revision.note,
     ...(revision.state === 'draft' && { record: record.number, version: String(revision.version) }),
   });
+}
 
+const SAYS: Record<RevisionView['state'], string> = {
+  draft: 'A draft. Work on it until it is right, then hand it in; somebody else decides.',
+  inReview: 'Approve it, or send it back with a reason.',
+  approved: 'Approved; editions publish it until it is withdrawn.',
+  discarded: 'Given up.',
+  withdrawn: 'Withdrawn; no edition publishes it any more.',
+};
+
+/** What can be done to the revision people work on, as the server says. */
+export function Decide({ record, revision }: { record: View; revision: RevisionView }) {
+  const [reason, setReason] = useState('');
+  const [sure, setSure] = useState(false);
+  const [reasons, setReasons] = useState<Record<string, string>>({});
+  const [terms, setTerms] = useState(givenOf(revision.terms));
+  const act = useRecordAct(() => {
+    setReason('');
+    setSure(false);
+  });
+  const run = (what: Act) =>
+    act.mutate({
+      what,
+      of: { number: record.number, version: revision.version },
+      reason,
+      ...((what === 'submit' || what === 'approve') && { accepted: reasons, terms }),
+    });
+  const button = (on: RecordAct, what: Act, words: string, kind?: 'primary' | 'danger') =>
+    may(revision, on) && (
+      <Button
+        key={what}
+        {...(kind === 'primary' ? { type: 'primary' as const } : { danger: kind === 'danger' })}
+        loading={act.isPending && act.variables.what === what}
+        onClick={() => run(what)}
+      >
+        {words}
+      </Button>
+    );
+  const { state } = revision;
+  const decides = may(revision, 'sendBack');
+  // An approval that only lacks accepted cautions is given together with them.
+  const approves = decides && ['', 'open-caution'].includes(revision.can.find((c) => c.act === 'approve')!.rule);
+  const edits = may(revision, 'submit') || decides;
+  const reasoned = may(revision, 'sendBack')
+    ? 'send it back'
+    : state === 'approved' && may(revision, 'withdraw')
+      ? 'withdraw it'
+      : undefined;
+  const path = pathTo(record, revision);
   return (
     <section className="card decide noprint" aria-label="Decision">
-      {revision.state === 'draft' && (
+      <p>
+        {state === 'draft' && revision.sentBack
+          ? 'Sent back: mend it, and hand it in again.'
+          : state === 'inReview' && !decides
+            ? `In review. ${whyNot(revision, 'approve')}`
+            : SAYS[state]}{' '}
+        {state !== 'draft' && state !== 'inReview' && <Link to={path}>Propose a new revision</Link>}
+      </p>
+      {state === 'draft' && !may(revision, 'submit') && <p className="warn">{whyNot(revision, 'submit')}</p>}
+      {decides && !approves && <p className="warn">{whyNot(revision, 'approve')}</p>}
+      {edits && (
         <>
-          <p>
-            {revision.sentBack
-              ? 'Sent back: mend it, and hand it in again.'
-              : 'A draft. Work on it until it is right, then hand it in; somebody else decides.'}
-          </p>
-          <Button type="primary" loading={act.isPending} onClick={() => run('submit')}>
-            Submit for review
-          </Button>{' '}
-          <Link to={path}>Work on the draft</Link>{' '}
-          {sure ? (
+          <Cautions cautions={revision.cautions} reasons={reasons} onReasons={setReasons} />
+          <TermsFields value={terms} onChange={setTerms} />
+        </>
+      )}
+      {reasoned && <Reason to={reasoned} value={reason} onChange={setReason} />}
+      <div className="acts">
+        {button('submit', 'submit', 'Submit for review', 'primary')}
+        {approves && (
+          <Button type="primary" loading={act.isPending && act.variables.what === 'approve'} onClick={() => run('approve')}>
+            Approve
+          </Button>
+        )}
+        {button('sendBack', 'send-back', 'Send back')}
+        {button('takeBack', 'take-back', 'Take it back')}
+        {state === 'approved' && button('withdraw', 'withdraw', 'Withdraw', 'danger')}
+        {state === 'draft' && <Link to={path}>Work on the draft</Link>}
+        {may(revision, 'discard') &&
+          (sure ? (
             <>
-              <Button danger loading={act.isPending} onClick={() => run('discard')}>
-                Give this draft up
-              </Button>{' '}
+              {button('discard', 'discard', 'Give this draft up', 'danger')}
               <Button type="text" onClick={() => setSure(false)}>
                 Keep it
               </Button>
@@ -139,64 +192,9 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
             <Button type="text" onClick={() => setSure(true)}>
               Discard…
             </Button>
-          )}
-        </>
-      )}
-      {revision.state === 'inReview' && (
-        <>
-          <p>
-            {own
-              ? 'You worked on this one, so another approver decides on it.'
-              : approver
-                ? `Proposed by ${revision.proposedBy}. Approve it, or send it back with a reason.`
-                : 'Waiting for an approver.'}
-          </p>
-          {own && (
-            <Button loading={act.isPending} onClick={() => run('take-back')}>
-              Take it back
-            </Button>
-          )}
-          {approver && !own && (
-            <>
-              <Reason to="send it back" value={reason} onChange={setReason} />
-              <div className="acts">
-                <Button type="primary" loading={act.isPending} onClick={() => run('approve')}>
-                  Approve
-                </Button>
-                <Button onClick={() => run('send-back')}>Send back</Button>
-              </div>
-            </>
-          )}
-        </>
-      )}
-      {revision.state === 'approved' && (
-        <>
-          <p>
-            Approved; editions publish it until it is withdrawn. <Link to={path}>Propose a new revision</Link>
-          </p>
-          {approver && (
-            <>
-              <Reason to="withdraw it" value={reason} onChange={setReason} />
-              <div className="acts">
-                <Button danger onClick={() => run('withdraw')}>
-                  Withdraw
-                </Button>
-              </div>
-            </>
-          )}
-        </>
-      )}
-      {revision.state === 'discarded' && (
-        <p>
-          Given up. <Link to={path}>Propose a new revision</Link>
-        </p>
-      )}
-      {revision.state === 'withdrawn' && (
-        <p>
-          Withdrawn; no edition publishes it any more. <Link to={path}>Propose a new revision</Link>
-        </p>
-      )}
-      <Refusal act={act} record={record} kept={needsReason && Boolean(reason)} />
+          ))}
+      </div>
+      <Refusal act={act} record={record} kept={Boolean(reasoned && reason)} />
     </section>
   );
 }

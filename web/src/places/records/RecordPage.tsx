@@ -1,20 +1,23 @@
-import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
 import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
+import { moment } from '../../parts/units';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { AlongTheAxis } from './AlongTheAxis';
 import { Figures } from '../calculate/Figures';
 import { Decide, Withdraw } from './Decide';
 import { newestOf } from './revisions';
+import { Comments } from './Comments';
 import { Stale } from './Stale';
+import { Cautions, TermsLine } from './Terms';
+import { may, useRecord } from './useRecord';
 
 type RevisionView = Schemas['RecordRevisionView'];
 const DONE: Record<Schemas['RecordAct'], string> = {
@@ -32,10 +35,7 @@ const DONE: Record<Schemas['RecordAct'], string> = {
 export function RecordPage() {
   const { number } = useParams();
   const [search, setSearch] = useSearchParams();
-  const record = useQuery({
-    queryKey: ['records', number],
-    queryFn: () => data(client.GET('/api/v1/records/{number}', { params: { path: { number: number! } } })),
-  });
+  const record = useRecord(number);
   if (record.isPending) return <p className="page muted">Fetching the record…</p>;
   if (record.error)
     return (
@@ -44,8 +44,7 @@ export function RecordPage() {
       </div>
     );
   const newest = newestOf(record.data);
-  const decided = record.data.revisions.find((r) => r.state === 'approved' || r.state === 'withdrawn');
-  const inForce = decided?.state === 'approved' ? decided : undefined;
+  const inForce = record.data.revisions.find((r) => r.number === record.data.inForce);
   const revision = record.data.revisions.find((r) => String(r.number) === search.get('rev')) ?? newest;
   return (
     <div className="page record">
@@ -54,7 +53,7 @@ export function RecordPage() {
           <Link to="/records">Records</Link>
           <h1>
             {record.data.number} <span className="muted">revision {revision.number}</span>{' '}
-            <StateMark state={revision.state} sentBack={revision.sentBack} />
+            <StateMark state={revision.state} sentBack={revision.sentBack} ended={revision.ended} />
           </h1>
           <p className="situation">
             <SituationSentence s={revision.situation} />
@@ -89,17 +88,23 @@ export function RecordPage() {
               {revision.leftover.revision}. {revision.leftover.changed}
             </p>
           )}
+          <TermsLine terms={revision.terms} ended={revision.ended} />
           {revision.method && <p className="muted">By the method {revision.method}.</p>}
           <SinceSentBack revision={revision} />
+          <Under revision={revision} />
           <Departures revision={revision} />
           <Against revision={revision} />
           <h2>Findings</h2>
-          <Findings findings={revision.result.findings} />
+          <Findings findings={revision.result.findings.filter((f) => f.severity !== 'caution' || revision.cautions.length === 0)} />
+          {!(revision === newest && (may(revision, 'submit') || may(revision, 'sendBack'))) && (
+            <Cautions cautions={revision.cautions} reasons={{}} />
+          )}
           <h2>What happened</h2>
           <ol className="history">
             {revision.events.map((e, i) => (
               <li key={i}>
-                {new Date(e.at).toLocaleString()} <b>{e.by}</b> {DONE[e.act]}
+                {moment(e.at)} <b>{e.by}</b>
+                {e.inPlaceOf && ` in place of ${e.inPlaceOf}`} {DONE[e.act]}
                 {e.reason && <div className="quote">{e.reason}</div>}
               </li>
             ))}
@@ -108,6 +113,7 @@ export function RecordPage() {
         <section className="outcome">
           <Figures result={revision.result} />
           <LimitLadder limits={revision.result.limits} />
+          <Comments number={record.data.number} revision={revision} />
         </section>
       </div>
       <AlongTheAxis revision={revision} />
@@ -118,6 +124,28 @@ export function RecordPage() {
         <Derivation result={revision.result} />
       </details>
     </div>
+  );
+}
+
+/** What it rests on that was revised since the approval before, and by whom: told, not barred. */
+function Under({ revision }: { revision: RevisionView }) {
+  if (revision.changedUnder.length === 0) return null;
+  return (
+    <>
+      <h2>Revised under it since revision {revision.approvedBefore} was approved</h2>
+      <ul>
+        {revision.changedUnder.map((c) => (
+          <li key={`${c.kind} ${c.id}`}>
+            {c.kind} {c.name}, revision {c.from} to {c.to}
+            {c.by.length > 0 && (
+              <>
+                , by <b>{c.by.join(', ')}</b>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

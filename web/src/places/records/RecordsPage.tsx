@@ -7,6 +7,7 @@ import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
 import { day } from '../../parts/units';
+import { Review } from './Review';
 import { Settle } from './Settle';
 import { StaleLine } from './Stale';
 
@@ -86,6 +87,8 @@ export function RecordsPage() {
       <Problem error={records.error} />
       {shown === 'stale' && rows.length > 0 ? (
         <Settle rows={rows} />
+      ) : (shown === 'waits' || shown === 'inReview') && rows.length > 0 ? (
+        <Review rows={rows} />
       ) : (
         <Table
           size="small"
@@ -102,7 +105,7 @@ export function RecordsPage() {
           }}
           columns={[
             { title: 'Record', width: 110, render: (_, r) => <Link to={`/records/${r.number}`}>{`${r.number} rev ${r.revision}`}</Link> },
-            { title: 'Stands', width: 105, render: (_, r) => <StateMark state={r.state} sentBack={r.sentBack} /> },
+            { title: 'Stands', width: 105, render: (_, r) => <StateMark state={r.state} sentBack={r.sentBack} ended={r.ended} /> },
             {
               title: 'For',
               render: (_, r) => (

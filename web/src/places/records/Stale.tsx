@@ -74,6 +74,7 @@ export function Stale({ revision }: { revision: Schemas['RecordRevisionView'] })
 /** What made a record stale, and what moved most. */
 export function StaleLine({ record: r }: { record: Schemas['RecordSummary'] }) {
   const units = useUnits();
+  if (r.ended) return <span className="stale broken">· held until {r.endsOn}, which is over</span>;
   if (r.staleBy.length === 0) return null;
   return (
     <span className={r.broken ? 'stale broken' : 'stale'}>

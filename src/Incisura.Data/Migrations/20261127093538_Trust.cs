@@ -1,0 +1,223 @@
+using System;
+using Microsoft.EntityFrameworkCore.Migrations;
+
+#nullable disable
+
+namespace Incisura.Data.Migrations
+{
+    /// <inheritdoc />
+    public partial class Trust : Migration
+    {
+        /// <inheritdoc />
+        protected override void Up(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropIndex(
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_Search_Note",
+                table: "RecordRevisions");
+
+            migrationBuilder.AddColumn<DateOnly>(
+                name: "EndsOn",
+                table: "RecordRevisions",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Terms",
+                table: "RecordRevisions",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "InPlaceOf",
+                table: "RecordEvents",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Terms",
+                table: "EditionEntries",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.CreateTable(
+                name: "Absences",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    Approver = table.Column<string>(type: "TEXT", nullable: false),
+                    Deputy = table.Column<string>(type: "TEXT", nullable: false),
+                    From = table.Column<DateOnly>(type: "TEXT", nullable: false),
+                    Until = table.Column<DateOnly>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Absences", x => x.Id);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Changes",
+                columns: table => new
+                {
+                    Id = table.Column<long>(type: "INTEGER", nullable: false),
+                    At = table.Column<long>(type: "INTEGER", nullable: false),
+                    By = table.Column<string>(type: "TEXT", nullable: false),
+                    InPlaceOf = table.Column<string>(type: "TEXT", nullable: false),
+                    Kind = table.Column<string>(type: "TEXT", nullable: false),
+                    ObjectId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Name = table.Column<string>(type: "TEXT", nullable: false),
+                    Number = table.Column<int>(type: "INTEGER", nullable: false),
+                    Act = table.Column<string>(type: "TEXT", nullable: false),
+                    Reason = table.Column<string>(type: "TEXT", nullable: false),
+                    Changes = table.Column<string>(type: "TEXT", nullable: false),
+                    Content = table.Column<string>(type: "TEXT", nullable: false),
+                    Hash = table.Column<string>(type: "TEXT", nullable: false),
+                    Search = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Changes", x => x.Id);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Comments",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    RecordId = table.Column<int>(type: "INTEGER", nullable: false),
+                    RecordNumber = table.Column<string>(type: "TEXT", nullable: false),
+                    Revision = table.Column<int>(type: "INTEGER", nullable: false),
+                    Figure = table.Column<string>(type: "TEXT", nullable: false),
+                    At = table.Column<long>(type: "INTEGER", nullable: false),
+                    By = table.Column<string>(type: "TEXT", nullable: false),
+                    Text = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Comments", x => x.Id);
+                    table.ForeignKey(
+                        name: "FK_Comments_Records_RecordId",
+                        column: x => x.RecordId,
+                        principalTable: "Records",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Letters",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    To = table.Column<string>(type: "TEXT", nullable: false),
+                    At = table.Column<long>(type: "INTEGER", nullable: false),
+                    Says = table.Column<string>(type: "TEXT", nullable: false),
+                    Path = table.Column<string>(type: "TEXT", nullable: false),
+                    SentAt = table.Column<long>(type: "INTEGER", nullable: true),
+                    Failures = table.Column<int>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Letters", x => x.Id);
+                });
+
+            migrationBuilder.CreateTable(
+                name: "Misses",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    CutterId = table.Column<int>(type: "INTEGER", nullable: false),
+                    MaterialId = table.Column<int>(type: "INTEGER", nullable: false),
+                    MachineId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Operation = table.Column<string>(type: "TEXT", nullable: false),
+                    Times = table.Column<int>(type: "INTEGER", nullable: false),
+                    LastAt = table.Column<long>(type: "INTEGER", nullable: false),
+                    LastBy = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Misses", x => x.Id);
+                });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_EndsOn_Search_Note",
+                table: "RecordRevisions",
+                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Search", "Note" });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Changes_Kind_ObjectId",
+                table: "Changes",
+                columns: new[] { "Kind", "ObjectId" });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Comments_RecordId",
+                table: "Comments",
+                column: "RecordId");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Letters_SentAt",
+                table: "Letters",
+                column: "SentAt");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Misses_CutterId_MaterialId_MachineId_Operation",
+                table: "Misses",
+                columns: new[] { "CutterId", "MaterialId", "MachineId", "Operation" },
+                unique: true);
+
+            // What was written into the history stays as it was, whoever opens the file.
+            foreach (string act in new[] { "UPDATE", "DELETE" })
+                migrationBuilder.Sql(
+                    $"""CREATE TRIGGER "Changes_{act}" BEFORE {act} ON "Changes" BEGIN SELECT RAISE(ABORT, 'The history cannot be changed.'); END""");
+        }
+
+        /// <inheritdoc />
+        protected override void Down(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropTable(
+                name: "Absences");
+
+            migrationBuilder.DropTable(
+                name: "Changes");
+
+            migrationBuilder.DropTable(
+                name: "Comments");
+
+            migrationBuilder.DropTable(
+                name: "Letters");
+
+            migrationBuilder.DropTable(
+                name: "Misses");
+
+            migrationBuilder.DropIndex(
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_EndsOn_Search_Note",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "EndsOn",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "Terms",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "InPlaceOf",
+                table: "RecordEvents");
+
+            migrationBuilder.DropColumn(
+                name: "Terms",
+                table: "EditionEntries");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_Search_Note",
+                table: "RecordRevisions",
+                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "Search", "Note" });
+        }
+    }
+}

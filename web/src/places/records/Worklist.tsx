@@ -1,0 +1,168 @@
+import { Button, Input, type InputRef } from 'antd';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { Problem } from '../../parts/Problem';
+import { SituationSentence, StateMark } from '../../parts/Situation';
+import { StaleLine } from './Stale';
+import { useRecord, whyNot } from './useRecord';
+import { useRecordAct, type Act } from './useRecordAct';
+
+type Summary = Schemas['RecordSummary'];
+
+/** Something that is done to one record after the other, by a key. */
+export interface Task {
+  key: string;
+  what: Act;
+  /** The button's words. */
+  words: string;
+  /** What the key does, for the line of keys. */
+  says: string;
+  /** What was done, for the line of what is done. */
+  done: string;
+  /** Asks for the reason why, where one is needed. */
+  reason?: (number: string) => string;
+  danger?: boolean;
+}
+
+// The act that a rule is asked about; a new revision has none of its own.
+const ACTS: Partial<Record<Act, Schemas['RecordAct']>> = {
+  keep: 'keep',
+  withdraw: 'withdraw',
+  approve: 'approve',
+  'send-back': 'sendBack',
+};
+
+interface Props {
+  name: string;
+  rows: readonly Summary[];
+  tasks: readonly Task[];
+  /** What is shown of the chosen record. */
+  detail?: (record: Schemas['RecordView'], revision: Schemas['RecordRevisionView']) => ReactNode;
+}
+
+/** Records worked through one after another from the keyboard, each with at most three keys. The reason stays for the next one. */
+export function Worklist({ name, rows, tasks, detail }: Props) {
+  const [at, setAt] = useState(0);
+  const [asks, setAsks] = useState<Task | null>(null);
+  const [reason, setReason] = useState('');
+  const [done, setDone] = useState<string[]>([]);
+  const [said, setSaid] = useState('');
+  const box = useRef<InputRef>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const row = rows[Math.min(at, rows.length - 1)]!;
+  const record = useRecord(row.number).data;
+  const revision = record?.revisions.find((r) => r.number === row.revision);
+  const act = useRecordAct(({ what, of }) => {
+    setDone((before) => [...before, `${of.number} ${tasks.find((t) => t.what === what)!.done}`]);
+    setAsks(null);
+    list.current?.focus();
+  });
+  // What is not known yet, the server says when it is asked.
+  const refusal = ({ what }: Task) => {
+    if (!record || !revision) return undefined;
+    if (what === 'renew')
+      return row.state === 'approved' ? record.notRenewed || undefined : `${row.number} is not in force; open it to work on it.`;
+    return whyNot(revision, ACTS[what]!);
+  };
+  const start = (task: Task) => {
+    setSaid('');
+    if (act.isPending) return;
+    const not = refusal(task);
+    if (not) setSaid(not);
+    else if (task.reason) setAsks(task);
+    else act.mutate({ what: task.what, of: row, reason: '' });
+  };
+  const confirm = () => asks && reason.trim() && act.mutate({ what: asks.what, of: row, reason });
+  useEffect(() => {
+    if (asks) box.current?.focus({ cursor: 'all' });
+  }, [asks]);
+  useEffect(() => list.current?.focus(), []);
+  const offered = tasks.filter((t) => !refusal(t));
+  return (
+    <section className="settle" aria-label={name}>
+      <p className="muted small">
+        <kbd>↑</kbd> <kbd>↓</kbd> choose
+        {tasks.map((t) => (
+          <span key={t.key}>
+            {' '}
+            · <kbd>{t.key}</kbd> {t.says}
+          </span>
+        ))}{' '}
+        · <kbd>Enter</kbd> open
+      </p>
+      <div
+        ref={list}
+        className="settlelist"
+        role="listbox"
+        aria-label={name}
+        aria-activedescendant={`settle-${row.number}-${row.revision}`}
+        tabIndex={0}
+        onKeyDown={(e) => {
+          if (e.ctrlKey || e.metaKey || e.altKey || e.target !== list.current) return;
+          const task = tasks.find((t) => t.key === e.key);
+          if (task) start(task);
+          else if (e.key === 'ArrowDown') setAt(Math.min(at + 1, rows.length - 1));
+          else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+          else if (e.key === 'Enter') list.current!.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
+          else return;
+          e.preventDefault();
+        }}
+      >
+        {rows.map((r, i) => (
+          <div
+            key={`${r.number} ${r.revision}`}
+            id={`settle-${r.number}-${r.revision}`}
+            role="option"
+            aria-selected={r === row}
+            className="settlerow"
+            onClick={() => setAt(i)}
+          >
+            <Link to={`/records/${r.number}?rev=${r.revision}`}>{`${r.number} rev ${r.revision}`}</Link>
+            <StateMark state={r.state} sentBack={r.sentBack} ended={r.ended} />
+            <span>
+              <SituationSentence s={r.situation} /> <StaleLine record={r} />
+            </span>
+            {r === row && !asks && (
+              <span className="acts noprint">
+                {record && offered.length === 0 && <span className="muted small">open it to work on it</span>}
+                {offered.map((t) => (
+                  <Button key={t.key} danger={t.danger ?? false} onClick={() => start(t)}>
+                    {t.words}
+                    {t.reason && '…'}
+                  </Button>
+                ))}
+              </span>
+            )}
+            {r === row && asks && (
+              <div className="settleask">
+                <label htmlFor="settle-reason">{asks.reason!(row.number)}</label>
+                <Input
+                  id="settle-reason"
+                  ref={box}
+                  value={reason}
+                  maxLength={2000}
+                  onChange={(e) => setReason(e.target.value)}
+                  onKeyDown={(e) => {
+                    if (e.key === 'Enter') confirm();
+                    if (e.key === 'Escape') {
+                      setAsks(null);
+                      list.current?.focus();
+                    }
+                  }}
+                />
+                <Button type="primary" danger={asks.danger ?? false} disabled={!reason.trim()} loading={act.isPending} onClick={confirm}>
+                  {asks.words}
+                </Button>
+              </div>
+            )}
+            {r === row && detail && record && revision && <div className="settledetail">{detail(record, revision)}</div>}
+          </div>
+        ))}
+      </div>
+      <Problem error={act.error} />
+      {said && <p role="alert">{said}</p>}
+      {done.length > 0 && <p role="status">Done: {done.join(', ')}.</p>}
+    </section>
+  );
+}
