@@ -172,7 +172,7 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
 
         // The sessions of before ended in the meantime.
         (maren, tobiah) = (await workshop.SignInAsync("maren"), await workshop.SignInAsync("tobiah"));
-        (await maren.SendAsync(HttpMethod.Delete, $"/absences/{absence["id"].GetInt32()}", null)).Expect(HttpStatusCode.Forbidden);
+        (await maren.SendAsync(HttpMethod.Delete, $"/absences/{absence["id"].GetInt32()}", null)).Expect(HttpStatusCode.Conflict);
         (await tobiah.SendAsync(HttpMethod.Delete, $"/absences/{absence["id"].GetInt32()}", null)).Expect(HttpStatusCode.NoContent);
         Assert.Equal("engineer", (await maren.GetAsync("/session"))["role"].GetString());
     }

@@ -65,5 +65,9 @@ test('what was sent back looks like it, and the reviewer sees what became of it'
   await expect(tobiah.getByText('Half the depth, please.').first()).toBeVisible();
   await expect(tobiah.getByRole('row', { name: /Depth of each pass/ }).first()).toContainText('5.00 mm');
   await tobiah.getByRole('button', { name: 'Approve' }).click();
+  await expect(tobiah.getByRole('alert')).toContainText('A caution must be accepted with a reason first');
+  await tobiah.getByLabel(/Why it may stand: Cutter C-0021 is not meant for group K/).fill('Grey iron only, dry.');
+  await tobiah.getByRole('button', { name: 'Approve' }).click();
   await expect(tobiah.getByText('approved', { exact: true })).toBeVisible();
+  await expect(tobiah.getByRole('list', { name: 'Cautions' })).toContainText('Grey iron only, dry. (tobiah)');
 });

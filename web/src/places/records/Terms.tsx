@@ -73,7 +73,8 @@ export function TermsLine({ terms, ended }: { terms: Terms; ended: boolean }) {
   return (
     <p className={ended ? 'warn' : 'muted'}>
       {EVIDENCE[evidence.kind].replace(/^./, (c) => c.toUpperCase())}
-      {evidence.source && `: ${evidence.source}`}. {ended ? `Ended: it held until ${day(until!)}.` : until ? `Holds until ${day(until)}.` : ''}
+      {evidence.source && `: ${evidence.source}`}.{' '}
+      {ended ? `Ended: it held until ${day(until!)}.` : until ? `Holds until ${day(until)}.` : ''}
       {pieces ? ` For ${pieces} pieces at most.` : ''}
     </p>
   );

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { Button, Input, type InputRef } from 'antd';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -5,7 +6,7 @@ import type { Schemas } from '../../api/client';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { StaleLine } from './Stale';
-import { useRecord, whyNot } from './useRecord';
+import { recordQuery, useRecord, whyNot } from './useRecord';
 import { useRecordAct, type Act } from './useRecordAct';
 
 type Summary = Schemas['RecordSummary'];
@@ -43,6 +44,7 @@ interface Props {
 
 /** Records worked through one after another from the keyboard, each with at most three keys. The reason stays for the next one. */
 export function Worklist({ name, rows, tasks, detail }: Props) {
+  const queries = useQueryClient();
   const [at, setAt] = useState(0);
   const [asks, setAsks] = useState<Task | null>(null);
   const [reason, setReason] = useState('');
@@ -58,17 +60,16 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
     setAsks(null);
     list.current?.focus();
   });
-  // What is not known yet, the server says when it is asked.
-  const refusal = ({ what }: Task) => {
-    if (!record || !revision) return undefined;
+  const refusal = ({ what }: Task, record: Schemas['RecordView']) => {
+    const revision = record.revisions.find((r) => r.number === row.revision)!;
     if (what === 'renew')
       return row.state === 'approved' ? record.notRenewed || undefined : `${row.number} is not in force; open it to work on it.`;
     return whyNot(revision, ACTS[what]!);
   };
-  const start = (task: Task) => {
+  const start = async (task: Task) => {
     setSaid('');
     if (act.isPending) return;
-    const not = refusal(task);
+    const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)));
     if (not) setSaid(not);
     else if (task.reason) setAsks(task);
     else act.mutate({ what: task.what, of: row, reason: '' });
@@ -78,7 +79,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
     if (asks) box.current?.focus({ cursor: 'all' });
   }, [asks]);
   useEffect(() => list.current?.focus(), []);
-  const offered = tasks.filter((t) => !refusal(t));
+  const offered = record ? tasks.filter((t) => !refusal(t, record)) : [];
   return (
     <section className="settle" aria-label={name}>
       <p className="muted small">
@@ -101,7 +102,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
         onKeyDown={(e) => {
           if (e.ctrlKey || e.metaKey || e.altKey || e.target !== list.current) return;
           const task = tasks.find((t) => t.key === e.key);
-          if (task) start(task);
+          if (task) void start(task);
           else if (e.key === 'ArrowDown') setAt(Math.min(at + 1, rows.length - 1));
           else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
           else if (e.key === 'Enter') list.current!.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
@@ -127,7 +128,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
               <span className="acts noprint">
                 {record && offered.length === 0 && <span className="muted small">open it to work on it</span>}
                 {offered.map((t) => (
-                  <Button key={t.key} danger={t.danger ?? false} onClick={() => start(t)}>
+                  <Button key={t.key} danger={t.danger ?? false} onClick={() => void start(t)}>
                     {t.words}
                     {t.reason && '…'}
                   </Button>

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, data, type Schemas } from '../../api/client';
 
-/** A record with all its revisions. */
-export const useRecord = (number: string | undefined) =>
-  useQuery({
-    queryKey: ['records', number],
-    queryFn: () => data(client.GET('/api/v1/records/{number}', { params: { path: { number: number! } } })),
-    enabled: Boolean(number),
-  });
+/** How a record with all its revisions is fetched. */
+export const recordQuery = (number: string) => ({
+  queryKey: ['records', number],
+  queryFn: () => data(client.GET('/api/v1/records/{number}', { params: { path: { number } } })),
+});
+
+export const useRecord = (number: string) => useQuery(recordQuery(number));
 
 /** Why something cannot be done to a revision; undefined where it can. */
 export function whyNot(revision: Schemas['RecordRevisionView'], act: Schemas['RecordAct']): string | undefined {
