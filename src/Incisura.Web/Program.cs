@@ -5,6 +5,7 @@ using System.Threading.RateLimiting;
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Incisura.Web.Calculate;
+using Incisura.Web.Coverage;
 using Incisura.Web.Demo;
 using Incisura.Web.Editions;
 using Incisura.Web.Find;
@@ -49,6 +50,7 @@ builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<StandingJudge>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<StandingJudge>());
 builder.Services.AddSingleton<ImportDesk>();
+builder.Services.AddSingleton<FillDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
 
@@ -164,6 +166,7 @@ api.MapEditions();
 api.MapLookup();
 api.MapFind();
 api.MapHistory();
+api.MapCoverage();
 app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html");

@@ -1,6 +1,9 @@
 using System.Security.Claims;
 using Incisura.Core.Library;
 using Incisura.Core.Threads;
+using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
+using Incisura.Web.Coverage;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -44,8 +47,10 @@ public static class FindEndpoints
             ? (await db.Records.AsNoTracking().OrderByDescending(r => r.Id).Select(r => r.Number).ToListAsync())
                 .Select(n => new Found("record", n, "record", $"/records/{n}"))
             : [];
+        IReadOnlyList<Found> answers = engineer ? await AnswersAsync(Asked.Of(q, view), db, view) : [];
+
         // What is called just that stands before what holds it.
-        return assemblies.Concat(cutters).Concat(holders).Concat(threads)
+        return answers.Concat(assemblies).Concat(cutters).Concat(holders).Concat(threads)
             .Concat(
                 new[] { own, materials, machines, records }.SelectMany(
                     kind =>
@@ -54,4 +59,42 @@ public static class FindEndpoints
             .OrderByDescending(f => string.Equals(f.Name, q.Trim(), StringComparison.OrdinalIgnoreCase))
             .ToList();
     }).WithTags("find");
+
+    // What there is for a material, a cutter or a machine and an operation, counted, with the list behind it.
+    private static async Task<IReadOnlyList<Found>> AnswersAsync(Asked asked, IncisuraDb db, ShelfView view)
+    {
+        int things = new[] { asked.MaterialId, asked.CutterId, asked.MachineId }.Count(id => id != 0);
+        if (things + (asked.Operations.Count > 0 ? 1 : 0) < 2 || (asked.Rest > 0 && asked.Operations.Count == 0)) return [];
+        List<string> codes = [.. asked.Operations.Select(o => o.Code)];
+        var counts = await CoverageEndpoints.Counted(db.RecordRevisions.AsNoTracking())
+            .Where(v => (asked.MaterialId == 0 || v.Record!.MaterialId == asked.MaterialId)
+                && (asked.CutterId == 0 || v.Record!.CutterId == asked.CutterId)
+                && (asked.MachineId == 0 || v.Record!.MachineId == asked.MachineId)
+                && (codes.Count == 0 || codes.Contains(v.Record!.Operation)))
+            .GroupBy(v => v.Record!.Operation)
+            .Select(g => new { Operation = g.Key, All = g.Count(), Approved = g.Count(v => v.IsInForce) })
+            .ToListAsync();
+        string of = string.Join(
+            ", ", new[]
+            {
+                view.Materials.GetValueOrDefault(asked.MaterialId)?.Name, view.Cutters.GetValueOrDefault(asked.CutterId)?.Name,
+                view.Machines.GetValueOrDefault(asked.MachineId)?.Name,
+            }.OfType<string>());
+        string filters = string.Concat(
+            new[] { ("material", asked.MaterialId), ("cutter", asked.CutterId), ("machine", asked.MachineId) }.Where(f => f.Item2 != 0)
+                .Select(f => $"&{f.Item1}={f.Item2}"));
+        IEnumerable<OperationDescription> operations = codes.Count > 0
+            ? asked.Operations
+            : Operations.All.Select(o => o.Description).Where(o => counts.Exists(c => c.Operation == o.Code));
+        return
+        [
+            .. from o in operations
+               let c = counts.Find(c => c.Operation == o.Code)
+               orderby c?.Approved ?? 0 descending
+               select new Found(
+                   "figures", $"{o.Name}, {of}",
+                   c is null ? "nothing yet: fill the gap in Coverage" : $"{c.Approved} approved of {c.All}",
+                   c is null ? $"/records/coverage?view=operation&operation={o.Code}" : $"/records?counts=any&operation={o.Code}{filters}"),
+        ];
+    }
 }

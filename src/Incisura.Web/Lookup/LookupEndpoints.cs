@@ -64,21 +64,28 @@ public static class LookupEndpoints
     ];
 
     public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet(
-        "/lookup", async (string? q, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        "/lookup", async (string? q, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
     {
         EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
         if (edition is null) return new LookupAnswer(0, null, []);
         IQueryable<EditionEntryRow> entries = db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == edition.Number);
-        foreach (string pattern in Wire.Patterns(q))
+        foreach ((string pattern, string word) in Wire.Patterns(q).Select(p => (p, p.Trim('%'))))
         {
+            List<string> operations =
+            [
+                .. Operations.All.Select(o => o.Description).Where(o => o.Name.Contains(word, StringComparison.OrdinalIgnoreCase))
+                .Select(o => o.Code),
+            ];
             entries = entries.Where(
                 e =>
-                    EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\")
+                    operations.Contains(e.Operation) || EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\")
                         || EF.Functions.Like(e.Machine, pattern, "\\") || EF.Functions.Like(e.RecordNumber, pattern, "\\"));
         }
 
         List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
-        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, await shelf.ViewAsync(db), clock.Today());
+        ShelfView view = await shelf.ViewAsync(db);
+        if (found.Count == 0 && q is not null) await Misses.NoteAsync(q, context.User.Actor(), db, view, clock.GetUtcNow());
+        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, view, clock.Today());
         return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, since[e.RecordNumber])));
     }).WithTags("lookup");
 

@@ -101,6 +101,18 @@ public sealed record RecordSummary(
     DateOnly? EndsOn,
     bool Ended);
 
+/// <summary>How coverage counts a record.</summary>
+public enum CountedAs
+{
+    /// <summary>However it does.</summary>
+    Any,
+    Approved,
+    Stale,
+    InReview,
+    Draft,
+    Withdrawn,
+}
+
 /// <summary>In which order the list comes.</summary>
 public enum RecordOrder
 {
@@ -128,6 +140,7 @@ public enum RecordOrder
 /// <param name="By">Who proposed it.</param>
 /// <param name="Limit">The limit that is used most.</param>
 /// <param name="Waits">Only what waits for whoever asks.</param>
+/// <param name="Counts">Only what coverage counts like this: approved, stale, inReview, draft or withdrawn; any for all it counts.</param>
 /// <param name="Order">changed, number, moved or limit.</param>
 /// <param name="Skip">How many to leave out.</param>
 /// <param name="Take">How many to give, 1 to 500.</param>
@@ -142,6 +155,7 @@ public sealed record RecordQuery(
     [FromQuery(Name = "by")] string? By = null,
     [FromQuery(Name = "limit")] string? Limit = null,
     [FromQuery(Name = "waits")] bool Waits = false,
+    [FromQuery(Name = "counts")] string? Counts = null,
     [FromQuery(Name = "order")] string? Order = null,
     [FromQuery(Name = "skip")] int Skip = 0,
     [FromQuery(Name = "take")] int Take = 50);

@@ -24,36 +24,7 @@ public static class RecordEndpoints
 
         group.MapPost("/", async (DraftRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
-            (Situation situation, Choices choices, CalculationResult result, ShelfView view) = await CalculateAsync(request, db, shelf);
-
-            string thread = ThreadOf(request.Operation, result);
-
-            // The transaction takes the write lock first, so that no two drafts get the same number.
-            await using var transaction = await db.Database.BeginTransactionAsync();
-            RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
-                r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
-                    && r.MachineId == request.MachineId && r.Thread == thread);
-            if (record is not null && OpenRefusal(record) is { } open) throw open;
-            if (record is null)
-            {
-                int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
-                record = new()
-                {
-                    Number = string.Create(CultureInfo.InvariantCulture, $"R-{next:0000}"),
-                    Operation = request.Operation,
-                    MaterialId = request.MaterialId,
-                    AssemblyId = request.AssemblyId,
-                    MachineId = request.MachineId,
-                    Thread = thread,
-                };
-                db.Add(record);
-            }
-
-            string note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : record.Newest().Note));
-            RecordRevisionRow draft = NewDraft(record, note, "", context, clock);
-            await TakeAsync(record, draft, situation, choices, result, db, view);
-            await db.SaveChangesAsync();
-            await transaction.CommitAsync();
+            (RecordRow record, _) = await DraftAsync(request, context.User.Actor().Name, db, shelf, clock);
             return TypedResults.Created(
                 $"/api/v1/records/{record.Number}", await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context));
         });
@@ -104,6 +75,51 @@ public static class RecordEndpoints
         });
     }
 
+    /// <summary>Keeps a draft for a situation, as the next revision of its record or the first one of a new record.</summary>
+    /// <param name="request">Situation and choices.</param>
+    /// <param name="by">In whose name.</param>
+    /// <param name="db">The database.</param>
+    /// <param name="shelf">Library and shop.</param>
+    /// <param name="clock">The clock.</param>
+    /// <param name="begin">Whether a new revision may be begun beside one that is in force.</param>
+    internal static async Task<(RecordRow Record, CalculationResult Result)> DraftAsync(
+        DraftRequest request, string by, IncisuraDb db, Shelf shelf, TimeProvider clock, bool begin = true)
+    {
+        (Situation situation, Choices choices, CalculationResult result, ShelfView view) = await CalculateAsync(request, db, shelf);
+
+        string thread = ThreadOf(request.Operation, result);
+
+        // The transaction takes the write lock first, so that no two drafts get the same number.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        RecordRow? record = await Whole(db).FirstOrDefaultAsync(r =>
+            r.Operation == request.Operation && r.MaterialId == request.MaterialId && r.AssemblyId == request.AssemblyId
+                && r.MachineId == request.MachineId && r.Thread == thread);
+        if (record is not null && OpenRefusal(record) is { } open) throw open;
+        if (record?.InForce() is { } inForce && !begin)
+            throw new RuleException("in-force", $"{record.Number} revision {inForce.Number} is approved for this already.");
+        if (record is null)
+        {
+            int next = (await db.Records.MaxAsync(r => (int?)r.Id) ?? 0) + 1;
+            record = new()
+            {
+                Number = string.Create(CultureInfo.InvariantCulture, $"R-{next:0000}"),
+                Operation = request.Operation,
+                MaterialId = request.MaterialId,
+                AssemblyId = request.AssemblyId,
+                MachineId = request.MachineId,
+                Thread = thread,
+            };
+            db.Add(record);
+        }
+
+        string note = CheckedNote(request.Note ?? (record.Revisions.Count == 0 ? null : record.Newest().Note));
+        RecordRevisionRow draft = NewDraft(record, note, "", by, clock);
+        await TakeAsync(record, draft, situation, choices, result, db, view);
+        await db.SaveChangesAsync();
+        await transaction.CommitAsync();
+        return (record, result);
+    }
+
     /// <summary>All records with revisions and events.</summary>
     public static IQueryable<RecordRow> Whole(IncisuraDb db) => db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery();
 
@@ -136,9 +152,8 @@ public static class RecordEndpoints
             : null;
 
     // The next revision of a record, in the name of whoever calls; what it says is still to be taken.
-    internal static RecordRevisionRow NewDraft(RecordRow record, string note, string reason, HttpContext context, TimeProvider clock)
+    internal static RecordRevisionRow NewDraft(RecordRow record, string note, string reason, string by, TimeProvider clock)
     {
-        string by = context.User.Actor().Name;
         RecordRevisionRow draft = new()
         {
             Number = record.Revisions.Count == 0 ? 1 : record.Revisions.Max(r => r.Number) + 1,

@@ -2,6 +2,7 @@ using System.Linq.Expressions;
 using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using Incisura.Core.Records;
+using Incisura.Web.Coverage;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -33,6 +34,8 @@ public static class RecordListEndpoints
             IQueryable<RecordRevisionRow> from = query.Waits ? waiting : found;
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
+                _ when Wire.Optional<CountedAs>(query.Counts, "counts") is { } counted => Counted(from, counted, today),
+
                 // One that is in force is stale whatever is open beside it.
                 ({ } of, { } one) => from.Where(RecordRevisionRow.Open).Where(v => v.State == of).Where(Standing(one, today)),
                 (null, { } one) => from.Where(RecordRevisionRow.Open).Where(Standing(one, today)),
@@ -88,6 +91,23 @@ public static class RecordListEndpoints
         return v => v.IsNewest
             && ((decides && v.State == RecordState.InReview && v.ProposedBy != name)
                 || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name));
+    }
+
+    // The same as the counts of coverage, so that a number there and the list behind it agree.
+    private static IQueryable<RecordRevisionRow> Counted(IQueryable<RecordRevisionRow> all, CountedAs counted, DateOnly today)
+    {
+        IQueryable<RecordRevisionRow> rows = CoverageEndpoints.Counted(all);
+        Expression<Func<RecordRevisionRow, bool>> stale = Standing(Stands.Stale, today);
+        return counted switch
+        {
+            CountedAs.Stale => rows.Where(v => v.IsInForce).Where(stale),
+            CountedAs.Approved => rows.Where(v => v.IsInForce && v.Stands != Stands.Stale && v.Stands != Stands.Broken)
+                .Where(v => v.EndsOn == null || v.EndsOn >= today),
+            CountedAs.InReview => rows.Where(v => v.State == RecordState.InReview),
+            CountedAs.Draft => rows.Where(v => v.State == RecordState.Draft),
+            CountedAs.Withdrawn => rows.Where(v => v.State == RecordState.Withdrawn),
+            _ => rows,
+        };
     }
 
     // Stale takes the broken ones too, and those whose time is over.

@@ -39,7 +39,7 @@ public static class SettleEndpoints
             Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
             Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
             CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
-            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, request.Text?.Trim() ?? "", context, clock);
+            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, request.Text?.Trim() ?? "", context.User.Actor().Name, clock);
             await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
 
             // What must not be run stays a draft for somebody to work on.

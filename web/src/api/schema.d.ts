@@ -4185,6 +4185,7 @@ export interface paths {
                     by?: string;
                     limit?: string;
                     waits?: boolean;
+                    counts?: string;
                     order?: string;
                     skip?: number;
                     take?: number;
@@ -5552,6 +5553,184 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    view?: string;
+                    cutter?: number;
+                    operation?: string;
+                    machine?: number;
+                    material?: number;
+                    text?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoverageAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/coverage/cutters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ApprovedFigures"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/coverage/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FillRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillProgress"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/coverage/fill/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillProgress"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillProgress"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5605,6 +5784,12 @@ export interface components {
             choices: components["schemas"]["Choices"];
             /** @description What could not be applied. */
             notApplied: components["schemas"]["NotApplied"][];
+        };
+        ApprovedFigures: {
+            record: string;
+            situation: components["schemas"]["SituationWords"];
+            stale: boolean;
+            figures: components["schemas"]["Figure"][];
         };
         /** @description A cutter in a holder at a projection, with extensions between them where needed, as it stands in the tool store. */
         Assembly: {
@@ -5918,6 +6103,38 @@ export interface components {
             work: string;
             /** @default false */
             keeps: boolean;
+        };
+        CoverageAnswer: {
+            rows: components["schemas"]["CoverageLine"][];
+            /** Format: int32 */
+            totalRows: number;
+            columns: components["schemas"]["CoverageLine"][];
+            cells: components["schemas"]["CoverageCell"][];
+            total: components["schemas"]["CoverageCount"];
+        };
+        CoverageCell: {
+            row: string;
+            column: string;
+            count: components["schemas"]["CoverageCount"];
+        };
+        CoverageCount: {
+            /** Format: int32 */
+            approved: number;
+            /** Format: int32 */
+            stale: number;
+            /** Format: int32 */
+            inReview: number;
+            /** Format: int32 */
+            draft: number;
+            /** Format: int32 */
+            withdrawn: number;
+            /** Format: int32 */
+            lookedFor: number;
+        };
+        CoverageLine: {
+            key: string;
+            name: string;
+            about: string;
         };
         /** @description A hole that crosses the bore. */
         CrossHole: {
@@ -6447,6 +6664,23 @@ export interface components {
          * @enum {unknown}
          */
         FigureRank: "large" | "row" | "behind";
+        FillProgress: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            total: number;
+            done: components["schemas"]["FilledGap"][];
+            running: boolean;
+        };
+        FillRequest: {
+            gaps: components["schemas"]["Gap"][];
+        };
+        FilledGap: {
+            gap: components["schemas"]["Gap"];
+            record: string;
+            whyNot: string;
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description Something the calculation noticed. */
         Finding: {
             /** @description Stable code, such as held-by-torque. */
@@ -6515,6 +6749,15 @@ export interface components {
         FoundHoles: {
             holes: components["schemas"]["FoundHole"][];
             notes: string[];
+        };
+        Gap: {
+            operation: string;
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            cutterId: number;
+            /** Format: int32 */
+            machineId: number;
         };
         /** @description A value that went into the derivation from outside, with where it came from. */
         Given: {
