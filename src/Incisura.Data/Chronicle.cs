@@ -1,6 +1,7 @@
 using System.Data.Common;
 using System.Globalization;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Incisura.Core.Records;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -101,7 +102,8 @@ public static class Chronicle
                     told.Add(() => new(comment.At, comment.By, RecordKind, comment.RecordId, comment.RecordNumber, Commented)
                     {
                         Number = comment.Revision,
-                        Reason = comment.Figure.Length == 0 ? comment.Text : $"{comment.Figure}: {comment.Text}",
+                        Reason = comment.Text,
+                        Differences = comment.Figure.Length == 0 ? [] : [new("figure", null, JsonSerializer.Serialize(comment.Figure))],
                     });
                     break;
                 case EditionRow edition when entry.State == EntityState.Added:
@@ -228,8 +230,20 @@ public static class Chronicle
         (string)values[nameof(RecordRevisionRow.Terms)]!);
 
     // What people chose and wrote; figures follow from it.
-    private static string Said(string choices, string note, string terms) =>
-        $$"""{"chosen":{{choices}},"note":{{JsonSerializer.Serialize(note)}},"terms":{{(terms.Length == 0 ? "null" : terms)}}}""";
+    private static string Said(string choices, string note, string terms)
+    {
+        Terms said = terms.Length == 0 ? Terms.None : DefinitionFormat.Read<Terms>(terms);
+        JsonObject all = new()
+        {
+            ["chosen"] = JsonNode.Parse(choices),
+            ["note"] = note,
+            ["evidence"] = JsonNode.Parse(DefinitionFormat.Write(said.Evidence)),
+            ["until"] = said.Until?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            ["pieces"] = said.Pieces,
+            ["accepted"] = new JsonObject(said.Accepted.Select(a => KeyValuePair.Create(a.Text, (JsonNode?)a.Reason))),
+        };
+        return all.ToJsonString();
+    }
 
     private static string ContentOf(RecordRevisionRow row) => RecordParts.HashOf(
         string.Join('\n', row.State, row.Choices, row.Footings, row.Result, row.Note, row.Terms));

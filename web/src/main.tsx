@@ -13,6 +13,7 @@ import './app/styles/shelf.css';
 import './app/styles/holes.css';
 import './app/styles/library.css';
 import './app/styles/publish.css';
+import './app/styles/records.css';
 import './app/styles/narrow.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

@@ -33,7 +33,8 @@ public sealed record Asked(int CutterId, int MaterialId, int MachineId, IReadOnl
         {
             (string Name, int Id) longest = things
                 .Where(t => t.Name.Length > 0 && rest.Contains($" {t.Name} ", StringComparison.OrdinalIgnoreCase))
-                .MaxBy(t => t.Name.Length);
+                .OrderByDescending(t => t.Name.Length)
+                .FirstOrDefault();
             if (longest.Id != 0) rest = rest.Replace($" {longest.Name} ", " ", StringComparison.OrdinalIgnoreCase);
             return longest.Id;
         }

@@ -115,8 +115,13 @@ function PersonMenu() {
       </button>
       {open && (
         <div id="person" tabIndex={-1}>
-          <p>Signed in as {session!.role}</p>
+          <p>
+            Signed in as {session!.role}
+            {session!.inPlaceOf && ` in place of ${session!.inPlaceOf}`}
+          </p>
           {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
+          {session!.role !== 'reader' && item('History of changes', () => void navigate('/history'))}
+          {session!.role !== 'reader' && item('Absences', () => void navigate('/absences'))}
           {item('Your password', () => void navigate('/password'))}
           <fieldset>
             <legend>Look</legend>

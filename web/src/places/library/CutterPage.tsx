@@ -11,6 +11,7 @@ import { useSheetForm } from '../../parts/useSheetForm';
 import { capital, CutterDrawing, onDrawing } from './CutterDrawing';
 import { CutterWords } from './CutterWords';
 import { History } from './History';
+import { MayDo } from './MayDo';
 import { Retire } from './Retire';
 import { SegmentEditor } from './SegmentEditor';
 import { More } from './More';
@@ -160,6 +161,7 @@ function Editor(props: {
           </p>
         ))}
       </div>
+      {sheet && mayWork && <MayDo id={sheet.id} />}
       <div className="columns">
         <section>
           <h2>Which it is</h2>

@@ -56,7 +56,7 @@ export function RecordsPage() {
   });
 
   const asked = new URLSearchParams({ skip: String((page - 1) * PAGE), take: String(PAGE) });
-  for (const key of ['text', 'material', 'machine', 'operation', 'order', 'cutter', 'by', 'limit'])
+  for (const key of ['text', 'material', 'machine', 'operation', 'order', 'cutter', 'by', 'limit', 'counts'])
     if (search.get(key)) asked.set(key, search.get(key)!);
   if (shown === 'waits') asked.set('waits', 'true');
   else if (shown === 'stale') asked.set('stands', 'stale');
@@ -82,6 +82,7 @@ export function RecordsPage() {
             {judging} of them are being recalculated: something they rest on was revised.
           </span>
         )}
+        <Link to="/records/coverage">Coverage</Link>
       </header>
       <Filters usual={shown === 'stale' ? 'moved' : 'changed'} search={search} text={text} onText={setText} change={change} />
       <Problem error={records.error} />
@@ -160,7 +161,7 @@ function Filters({ usual, search, text, onText, change }: FiltersProps) {
       options={options}
     />
   );
-  const set = ['text', 'material', 'machine', 'operation', 'cutter', 'by', 'limit'].filter((key) => search.get(key));
+  const set = ['text', 'material', 'machine', 'operation', 'cutter', 'by', 'limit', 'counts'].filter((key) => search.get(key));
   return (
     <div className="filters noprint">
       <Input

@@ -1,0 +1,211 @@
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { Button, Input, Pagination, Select } from 'antd';
+import { Link, useSearchParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { fieldWords, text as words } from '../../parts/differences';
+import { Problem } from '../../parts/Problem';
+import { moment } from '../../parts/units';
+import { useAddressText } from '../../parts/useAddressText';
+
+type Entry = Schemas['HistoryEntry'];
+const PAGE = 100;
+const SHOWN = 5;
+const FILTERS = ['text', 'kind', 'by', 'from', 'until', 'of'] as const;
+const PLACES: Partial<Record<string, (e: Entry) => string>> = {
+  cutter: (e) => `/library/cutters/${e.of}`,
+  holder: (e) => `/library/holders/${e.of}`,
+  assembly: (e) => `/library/assemblies/${e.of}`,
+  material: (e) => `/shop/materials/${e.of}`,
+  machine: (e) => `/shop/machines/${e.of}`,
+  method: (e) => `/shop/methods/${e.of}`,
+  thread: (e) => `/shop/threads/${e.of}`,
+  chart: () => '/shop/charts',
+  'hole group': (e) => `/calculate/groups/${e.of}`,
+  record: (e) => `/records/${e.name}?rev=${e.revision}`,
+  edition: (e) => `/editions/${e.of}`,
+};
+const ACTS: Partial<Record<string, string>> = {
+  added: 'added',
+  changed: 'changed',
+  edit: 'worked on',
+  submit: 'submitted',
+  approve: 'approved',
+  sendBack: 'sent back',
+  takeBack: 'took back',
+  keep: 'kept',
+  withdraw: 'withdrew',
+  discard: 'gave up',
+  published: 'published',
+  commented: 'commented on',
+  named: 'named a deputy for',
+  ended: 'ended the absence of',
+  newPassword: 'gave a new password to',
+};
+
+// A value as it lies in the history, which is JSON.
+function value(json: string | null): string {
+  if (json === null) return '—';
+  try {
+    return words(JSON.parse(json));
+  } catch {
+    return json;
+  }
+}
+
+/** Everything that was ever changed, newest first: found, taken along as a file, and compared with what is there. */
+export function HistoryPage() {
+  const [search, setSearch] = useSearchParams();
+  const [text, setText] = useAddressText('text', ['page']);
+  const page = Math.max(1, Number(search.get('page')) || 1);
+  const asked = Object.fromEntries(FILTERS.filter((key) => search.get(key)).map((key) => [key, search.get(key)!]));
+  const change = (key: string, to: string | undefined) =>
+    setSearch(
+      (s) => {
+        s.delete('page');
+        if (to) s.set(key, to);
+        else s.delete(key);
+        return s;
+      },
+      { replace: true },
+    );
+  const history = useQuery({
+    queryKey: ['history', asked, page],
+    queryFn: () => data(client.GET('/api/v1/history', { params: { query: { ...asked, skip: (page - 1) * PAGE, take: PAGE } as never } })),
+    placeholderData: keepPreviousData,
+  });
+  const check = useMutation({ mutationFn: () => data(client.GET('/api/v1/history/check')) });
+  const { rows = [], total = 0, kinds = [], people = [] } = history.data ?? {};
+  const file = (format: string) => `/api/v1/history/export.${format}?${new URLSearchParams(asked)}`;
+  const pick = (key: string, label: string, options: readonly string[]) => (
+    <Select
+      aria-label={label}
+      allowClear
+      placeholder={label}
+      style={{ width: 150 }}
+      value={search.get(key) ?? undefined}
+      onChange={(to: string | undefined) => change(key, to)}
+      options={options.map((o) => ({ value: o, label: o }))}
+    />
+  );
+  return (
+    <div className="page">
+      <header>
+        <h1>History of changes</h1>
+        <span className="muted">{total} entries, newest first</span>
+        <span className="grow" />
+        <span className="noprint">
+          <a href={file('csv')}>CSV</a> <a href={file('xlsx')}>XLSX</a> <a href={file('json')}>JSON</a>
+        </span>
+        <Button loading={check.isPending} onClick={() => check.mutate()}>
+          Compare with what is there
+        </Button>
+      </header>
+      {check.data && (
+        <section className={`card ${check.data.faults.length ? 'stalebox' : 'holdsbox'}`} role="status">
+          {check.data.faults.length === 0 ? (
+            <>
+              All {check.data.entries} entries are in order, and everything is as they wrote it. The last one is{' '}
+              <span className="mono">{check.data.head.slice(0, 16)}…</span>
+            </>
+          ) : (
+            <ul>
+              {check.data.faults.map((f, i) => (
+                <li key={i}>{f.says}</li>
+              ))}
+            </ul>
+          )}
+        </section>
+      )}
+      <div className="filters noprint">
+        <Input
+          allowClear
+          aria-label="Words"
+          placeholder="words: name, field, value, reason"
+          style={{ width: 290 }}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+        {pick('kind', 'anything', kinds)}
+        {pick('by', 'anybody', people)}
+        <label className="dates">
+          from{' '}
+          <Input
+            type="date"
+            aria-label="From"
+            value={search.get('from') ?? ''}
+            onChange={(e) => change('from', e.target.value || undefined)}
+          />
+        </label>
+        <label className="dates">
+          to{' '}
+          <Input
+            type="date"
+            aria-label="To"
+            value={search.get('until') ?? ''}
+            onChange={(e) => change('until', e.target.value || undefined)}
+          />
+        </label>
+        {Object.keys(asked).length > 0 && (
+          <Button
+            type="link"
+            onClick={() => {
+              setText('');
+              setSearch({}, { replace: true });
+            }}
+          >
+            All again
+          </Button>
+        )}
+      </div>
+      <Problem error={history.error ?? check.error} />
+      <ol className="changes" aria-label="Changes">
+        {rows.map((e) => (
+          <Change key={e.entry} entry={e} />
+        ))}
+      </ol>
+      {rows.length === 0 && history.isSuccess && <p className="muted">Nothing is like this.</p>}
+      {total > PAGE && (
+        <Pagination
+          current={page}
+          total={total}
+          pageSize={PAGE}
+          showSizeChanger={false}
+          onChange={(n) => setSearch((s) => (s.set('page', String(n)), s))}
+        />
+      )}
+    </div>
+  );
+}
+
+function Change({ entry: e }: { entry: Entry }) {
+  const path = PLACES[e.kind]?.(e);
+  return (
+    <li>
+      <span className="muted">{moment(e.at)}</span>
+      <div>
+        <b>{e.by}</b>
+        {e.inPlaceOf && ` in place of ${e.inPlaceOf}`} {ACTS[e.act] ?? e.act} {e.kind === 'edition' || e.kind === 'absence' ? '' : e.kind}{' '}
+        {path ? <Link to={path}>{e.name}</Link> : <b>{e.name}</b>}
+        {e.revision > 0 && <span className="muted"> revision {e.revision}</span>}
+        {e.reason && <span className="quote">{e.reason}</span>}
+        {e.changes.slice(0, SHOWN).map((c) => (
+          <Field key={c.field} change={c} />
+        ))}
+        {e.changes.length > SHOWN && (
+          <details>
+            <summary className="small">{e.changes.length - SHOWN} more fields</summary>
+            {e.changes.slice(SHOWN).map((c) => (
+              <Field key={c.field} change={c} />
+            ))}
+          </details>
+        )}
+      </div>
+    </li>
+  );
+}
+
+const Field = ({ change: c }: { change: Schemas['FieldDifference'] }) => (
+  <div className="small">
+    <span className="muted">{fieldWords({}, c.field.replace(/^chosen\.(numbers|options)\./, ''))}:</span> {value(c.from)} → {value(c.to)}
+  </div>
+);
