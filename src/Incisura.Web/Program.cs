@@ -13,6 +13,7 @@ using Incisura.Web.History;
 using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Lookup;
+using Incisura.Web.Mail;
 using Incisura.Web.Records;
 using Incisura.Web.Shop;
 using Microsoft.AspNetCore.Authentication;
@@ -49,6 +50,16 @@ builder.Services.AddDbContextPool<IncisuraDb>(
 builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<StandingJudge>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<StandingJudge>());
+builder.Services.Configure<MailOptions>(builder.Configuration.GetSection(MailOptions.Section));
+if (demo && !describing)
+{
+    // Made before the post that asks where to send to.
+    builder.Services.AddSingleton<DemoMailbox>();
+    builder.Services.AddHostedService(services => services.GetRequiredService<DemoMailbox>());
+}
+
+builder.Services.AddSingleton<Post>();
+if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<Post>());
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
 builder.Services.AddSingleton(TimeProvider.System);
@@ -150,6 +161,7 @@ RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
 api.MapSession(demo);
 api.MapPeople();
 api.MapAbsences();
+api.MapMail(demo);
 api.MapLibrary();
 api.MapShop();
 api.MapThreads();
@@ -160,6 +172,7 @@ api.MapHoleGroups();
 api.MapComparisons();
 api.MapRecords();
 api.MapRecordList();
+api.MapWaiting();
 api.MapSettling();
 api.MapComments();
 api.MapEditions();

@@ -6,6 +6,7 @@ using Incisura.Core.Holes;
 using Incisura.Core.Records;
 using Incisura.Web.Calculate;
 using Incisura.Web.Hosting;
+using Incisura.Web.Mail;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Records;
@@ -193,6 +194,7 @@ public static class RecordEndpoints
         if (act == RecordAct.SendBack) revision.ResultSentBack = revision.Result;
         revision.Version++;
         record.Draw();
+        await Letters.TellAsync(db, record, revision, act, actor, facts.Contributors, reason?.Trim() ?? "", clock.GetUtcNow());
     }
 
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result, ShelfView View)> CalculateAsync(

@@ -83,6 +83,12 @@ public static class RecordListEndpoints
                 ids.ConvertAll(id => RecordViews.SummaryOf(page[id].Record!, page[id], today)));
         }).WithTags("records").RequireAuthorization(Access.Engineers);
 
+    /// <summary>How many records wait for whoever asks, for the mark in the bar.</summary>
+    public static void MapWaiting(this IEndpointRouteBuilder api) => api.MapGet(
+        "/records/waiting", async (HttpContext context, IncisuraDb db, CancellationToken cancel) =>
+            await db.RecordRevisions.AsNoTracking().CountAsync(WaitsFor(context.User.Actor()), cancel))
+        .WithTags("records").RequireAuthorization(Access.Engineers);
+
     // A decision waits for an approver who did not propose it, what was sent back for who did.
     private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)
     {

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Records;
+using Incisura.Web.Mail;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Records;
@@ -8,7 +9,8 @@ namespace Incisura.Web.Records;
 /// Works out in the background how records stand when something they rest on was revised. What was judged is kept with each record, so that a
 /// restart goes on where the last run ended.
 /// </summary>
-public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf shelf, ILogger<StandingJudge> log) : BackgroundService
+public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf shelf, TimeProvider clock, ILogger<StandingJudge> log)
+    : BackgroundService
 {
     private readonly SemaphoreSlim woken = new(1);
     private readonly Lock gate = new();
@@ -101,15 +103,32 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
     }
 
     // A revision that somebody changed meanwhile was judged as it was saved.
-    private static async Task KeepAsync(List<RecordRevisionRow> rows, IncisuraDb db, CancellationToken cancel)
+    private async Task KeepAsync(List<RecordRevisionRow> rows, IncisuraDb db, CancellationToken cancel)
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await TellBrokenAsync(rows, db, cancel);
         foreach (RecordRevisionRow row in rows)
             await db.RecordRevisions.Where(v => v.Id == row.Id && v.Version == row.Version).ExecuteUpdateAsync(
                 v => v.SetProperty(r => r.Stands, row.Stands).SetProperty(r => r.Standing, row.Standing).SetProperty(r => r.Moved, row.Moved)
                     .SetProperty(r => r.JudgedFor, row.JudgedFor),
                 cancel);
         await transaction.CommitAsync(cancel);
+    }
+
+    // Whoever proposed what is in force hears once that it breaks a limit now.
+    private async Task TellBrokenAsync(List<RecordRevisionRow> rows, IncisuraDb db, CancellationToken cancel)
+    {
+        List<int> broken = [.. rows.Where(r => r.Stands == Stands.Broken).Select(r => r.Id)];
+        if (broken.Count == 0) return;
+        List<int> anew = await db.RecordRevisions.Where(v => broken.Contains(v.Id) && v.IsInForce && v.Stands != Stands.Broken)
+            .Select(v => v.Id).ToListAsync(cancel);
+        foreach (RecordRevisionRow row in rows.Where(r => anew.Contains(r.Id)))
+        {
+            Standing standing = DefinitionFormat.Read<Standing>(row.Standing);
+            db.Add(Letters.Broken(row.Record!, row, standing.FirstBreak?.ToString() ?? standing.Refused, clock.GetUtcNow()));
+        }
+
+        await db.SaveChangesAsync(cancel);
     }
 
     private void Judge(RecordRevisionRow row, Situation then, ShelfView view)

@@ -1,14 +1,25 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
+import { client, data } from '../api/client';
 import { LOOKS, useLook } from './looks';
 import { Mark } from './Mark';
 import { useApp, useMayWork } from './session';
+
+const MINUTE = 60_000;
 
 /** The one bar on top: mark, places, search, units, person. It needs no library of components, so that Lookup is there at once. */
 export default function Bar() {
   const { units, setSystem } = useApp();
   const mayWork = useMayWork();
   const { pathname } = useLocation();
+  const waiting =
+    useQuery({
+      queryKey: ['records', 'list', 'waiting'],
+      queryFn: () => data(client.GET('/api/v1/records/waiting')),
+      enabled: mayWork,
+      refetchInterval: MINUTE,
+    }).data ?? 0;
   const places = [
     ['library', 'Library'],
     ['shop', 'Shop'],
@@ -30,6 +41,7 @@ export default function Bar() {
         {places.map(([path, name]) => (
           <NavLink key={path} to={`/${path}`} aria-current={pathname.startsWith(`/${path}`) ? 'page' : undefined}>
             {name}
+            {path === 'records' && waiting > 0 && <sup title={`${waiting} wait for you`}>{waiting}</sup>}
           </NavLink>
         ))}
       </nav>
@@ -122,6 +134,7 @@ function PersonMenu() {
           {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
           {session!.role !== 'reader' && item('History of changes', () => void navigate('/history'))}
           {session!.role !== 'reader' && item('Absences', () => void navigate('/absences'))}
+          {item('Mail', () => void navigate('/mail'))}
           {item('Your password', () => void navigate('/password'))}
           <fieldset>
             <legend>Look</legend>

@@ -56,6 +56,7 @@ const PAGES: RouteObject[] = [
   page('editions/:number', async () => (await import('../places/editions/EditionPage')).EditionPage),
   page('history', async () => (await import('../places/history/HistoryPage')).HistoryPage),
   page('absences', async () => (await import('../places/accounts/AbsencePage')).AbsencePage),
+  page('mail', async () => (await import('../places/accounts/MailPage')).MailPage),
   page('password', async () => (await import('../places/accounts/PasswordPage')).PasswordPage),
   page('gallery', async () => (await import('../places/gallery/GalleryPage')).GalleryPage),
   page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),

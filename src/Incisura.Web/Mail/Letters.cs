@@ -1,0 +1,48 @@
+using Incisura.Core.Records;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Mail;
+
+/// <summary>Writes what people are told by mail, in the transaction of what it tells: a mail goes out only for what was saved.</summary>
+public static class Letters
+{
+    /// <summary>Tells an act on a record to those it waits for: a proposal to approvers, a decision to who proposed it.</summary>
+    public static async Task TellAsync(
+        IncisuraDb db, RecordRow record, RecordRevisionRow row, RecordAct act, Actor by, IReadOnlyCollection<string> contributors, string reason,
+        DateTimeOffset now)
+    {
+        string what = $"{record.Number} revision {row.Number}", because = reason.Length > 0 ? $": {reason}" : ".";
+        (IReadOnlyList<string> to, string says) = act switch
+        {
+            RecordAct.Submit => (
+                await ApproversAsync(db, contributors, DateOnly.FromDateTime(now.LocalDateTime)), $"{what} waits for you, proposed by {by.Name}."),
+            RecordAct.SendBack => ([row.ProposedBy], $"{what} was sent back by {by.Name}{because}"),
+            RecordAct.Approve => ([row.ProposedBy], $"{what} was approved by {by.Name}{because}"),
+            RecordAct.Withdraw => ([row.ProposedBy], $"{what} was withdrawn by {by.Name}{because}"),
+            _ => (Array.Empty<string>(), ""),
+        };
+        foreach (string name in to.Where(n => n != by.Name))
+            db.Add(new LetterRow { To = name, At = now, Says = says, Path = $"/records/{record.Number}" });
+    }
+
+    /// <summary>Tells that a record in force breaks a limit now, to who proposed it.</summary>
+    public static LetterRow Broken(RecordRow record, RecordRevisionRow row, string says, DateTimeOffset now) => new()
+    {
+        To = row.ProposedBy,
+        At = now,
+        Says = $"{record.Number} revision {row.Number} is in force and breaks a limit now: {says}",
+        Path = "/records?state=stale",
+    };
+
+    // Those who may decide: approvers that did not work on it, and deputies of absent ones.
+    private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
+    {
+        List<string> approvers = await (from p in db.Users
+                                        join ur in db.UserRoles on p.Id equals ur.UserId
+                                        join r in db.Roles on ur.RoleId equals r.Id
+                                        where r.Name == nameof(Role.Approver) && (p.LockoutEnd == null || p.LockoutEnd < Person.ForGood)
+                                        select p.UserName!).ToListAsync();
+        List<string> deputies = await db.Absences.AsNoTracking().Where(a => a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
+        return [.. approvers.Concat(deputies).Distinct().Where(n => !contributors.Contains(n, StringComparer.OrdinalIgnoreCase))];
+    }
+}
