@@ -58,8 +58,9 @@ golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
 	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests' -class '*SymbolTests'
 
-soak: build ## long random work on the library and on chains of holes
+soak: build ## long random work on the library and on chains of holes, and a server killed 20 times
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
+	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*KilledTests'
 
 check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
 	dotnet format Incisura.slnx --verify-no-changes --no-restore
@@ -87,6 +88,7 @@ load: web $(STAMPS)/chromium ## measure the server on loopback
 	dotnet build $(HOST) -c Release -v q
 	node bench/load.mjs
 	node bench/library.mjs
+	node bench/records.mjs
 
 check-data: ## compare a database with its history: make check-data FILE=data/demo/incisura.db
 	dotnet build $(HOST) -c Release -v q

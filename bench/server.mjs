@@ -8,8 +8,7 @@ import { join, resolve } from 'node:path';
 export const root = resolve(import.meta.dirname, '..');
 const host = `${root}/src/Incisura.Web`;
 
-export async function startServer(port) {
-  const data = mkdtempSync(join(tmpdir(), 'incisura-load-'));
+export async function startServer(port, data = mkdtempSync(join(tmpdir(), 'incisura-load-'))) {
   const server = spawn(
     'dotnet',
     [`${host}/bin/Release/net10.0/Incisura.Web.dll`, '--urls', `http://127.0.0.1:${port}`, '--contentRoot', host],
@@ -48,9 +47,9 @@ export async function startServer(port) {
     });
   }
 
-  const stop = () => {
-    server.kill();
-    rmSync(data, { recursive: true, force: true });
+  const stop = (keep = false) => {
+    server.kill('SIGKILL');
+    if (!keep) rmSync(data, { recursive: true, force: true });
   };
   const memory = (what) => Number(new RegExp(`${what}:\\s+(\\d+)`).exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))[1]) / 1024;
   try {

@@ -196,7 +196,28 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         revision.HasIndex(v => new { v.RecordId, v.Number }).IsUnique();
         revision.Property(v => v.Version).IsConcurrencyToken();
 
-        // All that lists filter and sort by, so that they never read the rows themselves, which are a hundred times as long.
+        // All that lists filter, sort and count by, so that they never read the rows themselves, which are a hundred times as long; and with
+        // the words once more, for searches only.
+        revision.HasIndex(v => new
+        {
+            v.IsNewest,
+            v.IsInForce,
+            v.IsCounted,
+            v.State,
+            v.Stands,
+            v.EndsOn,
+            v.Operation,
+            v.MaterialId,
+            v.MachineId,
+            v.CutterId,
+            v.ChangedAt,
+            v.Moved,
+            v.WorstUse,
+            v.WorstLimit,
+            v.RecordId,
+            v.ProposedBy,
+            v.SentBack,
+        }, "IX_RecordRevisions_Lists");
         revision.HasIndex(v => new
         {
             v.IsNewest,
@@ -211,9 +232,13 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
             v.ProposedBy,
             v.SentBack,
             v.EndsOn,
+            v.Operation,
+            v.MaterialId,
+            v.MachineId,
+            v.CutterId,
             v.Search,
             v.Note,
-        });
+        }, "IX_RecordRevisions_Words");
 
         revision.Property(v => v.SituationOnce).HasColumnName("Situation");
         builder.Entity<PartRow>().ToTable("Parts").HasKey(p => p.Hash);

@@ -64,6 +64,7 @@ public static class RecordParts
             ' ', record.Number, words.OperationName, words.Material, words.Condition, words.Assembly, situation.Cutter.Value.Number,
             situation.Cutter.Value.Described.Name, words.Holder, words.Machine, situation.Cutter.Value.TapThread?.ToString()).ToLowerInvariant();
         (row.WorstLimit, row.WorstUse) = (worst?.Kind ?? "", worst?.Use ?? 0);
+        (row.Operation, row.MaterialId, row.MachineId, row.CutterId) = (record.Operation, record.MaterialId, record.MachineId, record.CutterId);
         row.ThreadId = choices.Extras.OfType<ThreadToCut>().FirstOrDefault()?.OwnId ?? 0;
 
         async Task<PartMark> Keep<T>(string kind, Revised<T> thing)

@@ -40,7 +40,7 @@ public sealed class RecordRow
     {
         RecordRevisionRow newest = Newest();
         RecordRevisionRow? inForce = InForce();
-        foreach (RecordRevisionRow r in Revisions) (r.IsNewest, r.IsInForce) = (r == newest, r == inForce);
+        foreach (RecordRevisionRow r in Revisions) (r.IsNewest, r.IsInForce, r.IsCounted) = (r == newest, r == inForce, r == (inForce ?? newest));
     }
 }
 
@@ -111,6 +111,9 @@ public sealed class RecordRevisionRow
     /// <summary>Whether it is the one editions publish.</summary>
     public bool IsInForce { get; set; }
 
+    /// <summary>Whether it is the one its record counts by: the one in force, or else the one people work on.</summary>
+    public bool IsCounted { get; set; }
+
     /// <summary>Whether a reviewer sent it back and it was not handed in since.</summary>
     public bool SentBack { get; set; }
 
@@ -124,6 +127,15 @@ public sealed class RecordRevisionRow
 
     /// <summary>Words it is found by, in small letters.</summary>
     public string Search { get; set; } = "";
+
+    /// <summary>What its record is about, so that lists and counts need no look at the record.</summary>
+    public string Operation { get; set; } = "";
+
+    public int MaterialId { get; set; }
+
+    public int MachineId { get; set; }
+
+    public int CutterId { get; set; }
 
     /// <summary>The limit that is used most.</summary>
     public string WorstLimit { get; set; } = "";

@@ -480,6 +480,9 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("CutterId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<byte[]>("Derivation")
                         .IsRequired()
                         .HasColumnType("BLOB");
@@ -490,6 +493,9 @@ namespace Incisura.Data.Migrations
                     b.Property<string>("Footings")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsCounted")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("IsInForce")
                         .HasColumnType("INTEGER");
@@ -505,6 +511,12 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("MachineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double>("Moved")
                         .HasColumnType("REAL");
 
@@ -514,6 +526,10 @@ namespace Incisura.Data.Migrations
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Operation")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("ProposedBy")
                         .IsRequired()
@@ -581,7 +597,9 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Search", "Note");
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "IsCounted", "State", "Stands", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack" }, "IX_RecordRevisions_Lists");
+
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "Search", "Note" }, "IX_RecordRevisions_Words");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });

@@ -101,8 +101,8 @@ public static class CoverageEndpoints
         group.MapGet("/cutters/{id:int}", async (int id, IncisuraDb db, TimeProvider clock) =>
         {
             DateOnly today = clock.Today();
-            var rows = await db.RecordRevisions.AsNoTracking().Where(v => v.IsInForce && v.Record!.CutterId == id)
-                .OrderBy(v => v.Record!.MaterialId).ThenBy(v => v.Record!.Operation).Take(MostFigures)
+            var rows = await db.RecordRevisions.AsNoTracking().Where(v => v.IsInForce && v.CutterId == id)
+                .OrderBy(v => v.MaterialId).ThenBy(v => v.Operation).Take(MostFigures)
                 .Select(v => new { v.Record!.Number, v.Words, v.Result, v.Stands, v.EndsOn }).ToListAsync();
             return rows.ConvertAll(v => new ApprovedFigures(
                 v.Number, DefinitionFormat.Read<SituationWords>(v.Words), v.Stands is Stands.Stale or Stands.Broken || v.EndsOn < today,
@@ -137,26 +137,26 @@ public static class CoverageEndpoints
     }
 
     /// <summary>The revision by which a record counts: the one in force, or else the newest, unless it was discarded.</summary>
-    public static IQueryable<RecordRevisionRow> Counted(IQueryable<RecordRevisionRow> all) => all.Where(
-        v => v.State != RecordState.Discarded && (v.IsInForce || (v.IsNewest && !v.Record!.Revisions.Any(r => r.IsInForce))));
+    public static IQueryable<RecordRevisionRow> Counted(IQueryable<RecordRevisionRow> all) =>
+        all.Where(v => v.IsCounted && v.State != RecordState.Discarded);
 
     // One row for each pair of row and column, and each way to stand: the database counts.
     private static async Task<List<Tally>> RecordsAsync(
         CoverageQuery q, CoverageView of, IncisuraDb db, DateOnly today, CancellationToken cancel)
     {
         IQueryable<RecordRevisionRow> all = Counted(db.RecordRevisions.AsNoTracking());
-        if (of == CoverageView.Cutter) all = all.Where(v => v.Record!.CutterId == q.Cutter);
-        if (of == CoverageView.Operation) all = all.Where(v => v.Record!.Operation == q.Operation);
-        if (q.Machine is { } machine) all = all.Where(v => v.Record!.MachineId == machine);
-        if (q.Material is { } material) all = all.Where(v => v.Record!.MaterialId == material);
+        if (of == CoverageView.Cutter) all = all.Where(v => v.CutterId == q.Cutter);
+        if (of == CoverageView.Operation) all = all.Where(v => v.Operation == q.Operation);
+        if (q.Machine is { } machine) all = all.Where(v => v.MachineId == machine);
+        if (q.Material is { } material) all = all.Where(v => v.MaterialId == material);
         bool cutters = of == CoverageView.Operation, materials = of != CoverageView.Machines, machines = of == CoverageView.Machines;
         var rows = await all
             .Select(v => new
             {
-                Operation = cutters ? "" : v.Record!.Operation,
-                Material = materials ? v.Record!.MaterialId : 0,
-                Cutter = cutters ? v.Record!.CutterId : 0,
-                Machine = machines ? v.Record!.MachineId : 0,
+                Operation = cutters ? "" : v.Operation,
+                Material = materials ? v.MaterialId : 0,
+                Cutter = cutters ? v.CutterId : 0,
+                Machine = machines ? v.MachineId : 0,
                 v.State,
                 Stale = v.IsInForce && (v.Stands == Stands.Stale || v.Stands == Stands.Broken || v.EndsOn < today),
             })

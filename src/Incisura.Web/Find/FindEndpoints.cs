@@ -67,11 +67,11 @@ public static class FindEndpoints
         if (things + (asked.Operations.Count > 0 ? 1 : 0) < 2 || (asked.Rest > 0 && asked.Operations.Count == 0)) return [];
         List<string> codes = [.. asked.Operations.Select(o => o.Code)];
         var counts = await CoverageEndpoints.Counted(db.RecordRevisions.AsNoTracking())
-            .Where(v => (asked.MaterialId == 0 || v.Record!.MaterialId == asked.MaterialId)
-                && (asked.CutterId == 0 || v.Record!.CutterId == asked.CutterId)
-                && (asked.MachineId == 0 || v.Record!.MachineId == asked.MachineId)
-                && (codes.Count == 0 || codes.Contains(v.Record!.Operation)))
-            .GroupBy(v => v.Record!.Operation)
+            .Where(v => (asked.MaterialId == 0 || v.MaterialId == asked.MaterialId)
+                && (asked.CutterId == 0 || v.CutterId == asked.CutterId)
+                && (asked.MachineId == 0 || v.MachineId == asked.MachineId)
+                && (codes.Count == 0 || codes.Contains(v.Operation)))
+            .GroupBy(v => v.Operation)
             .Select(g => new { Operation = g.Key, All = g.Count(), Approved = g.Count(v => v.IsInForce) })
             .ToListAsync();
         string of = string.Join(

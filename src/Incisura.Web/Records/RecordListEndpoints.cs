@@ -125,10 +125,10 @@ public static class RecordListEndpoints
     {
         foreach (string pattern in Wire.Patterns(q.Text))
             all = all.Where(v => EF.Functions.Like(v.Search, pattern, "\\") || EF.Functions.Like(v.Note, pattern, "\\"));
-        if (q.Material is { } material) all = all.Where(v => v.Record!.MaterialId == material);
-        if (q.Machine is { } machine) all = all.Where(v => v.Record!.MachineId == machine);
-        if (q.Cutter is { } cutter) all = all.Where(v => v.Record!.CutterId == cutter);
-        if (q.Operation is { Length: > 0 } operation) all = all.Where(v => v.Record!.Operation == operation);
+        if (q.Material is { } material) all = all.Where(v => v.MaterialId == material);
+        if (q.Machine is { } machine) all = all.Where(v => v.MachineId == machine);
+        if (q.Cutter is { } cutter) all = all.Where(v => v.CutterId == cutter);
+        if (q.Operation is { Length: > 0 } operation) all = all.Where(v => v.Operation == operation);
         if (q.By is { Length: > 0 } by) all = all.Where(v => v.ProposedBy == by);
         if (q.Limit is { Length: > 0 } limit) all = all.Where(v => v.WorstLimit == limit);
         return all;
@@ -136,9 +136,9 @@ public static class RecordListEndpoints
 
     private static IQueryable<RecordRevisionRow> Sorted(IQueryable<RecordRevisionRow> all, RecordOrder order) => order switch
     {
-        RecordOrder.Number => all.OrderBy(v => v.Record!.Number),
-        RecordOrder.Moved => all.OrderByDescending(v => v.Moved).ThenBy(v => v.Record!.Number),
-        RecordOrder.Limit => all.OrderByDescending(v => v.WorstUse).ThenBy(v => v.Record!.Number),
+        RecordOrder.Number => all.OrderBy(v => v.RecordId),
+        RecordOrder.Moved => all.OrderByDescending(v => v.Moved).ThenBy(v => v.RecordId),
+        RecordOrder.Limit => all.OrderByDescending(v => v.WorstUse).ThenBy(v => v.RecordId),
         _ => all.OrderByDescending(v => v.ChangedAt).ThenByDescending(v => v.Id),
     };
 }

@@ -15,11 +15,46 @@ namespace Incisura.Data.Migrations
                 name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_Search_Note",
                 table: "RecordRevisions");
 
+            migrationBuilder.AddColumn<int>(
+                name: "CutterId",
+                table: "RecordRevisions",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
             migrationBuilder.AddColumn<DateOnly>(
                 name: "EndsOn",
                 table: "RecordRevisions",
                 type: "TEXT",
                 nullable: true);
+
+            migrationBuilder.AddColumn<bool>(
+                name: "IsCounted",
+                table: "RecordRevisions",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
+            migrationBuilder.AddColumn<int>(
+                name: "MachineId",
+                table: "RecordRevisions",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<int>(
+                name: "MaterialId",
+                table: "RecordRevisions",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Operation",
+                table: "RecordRevisions",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
 
             migrationBuilder.AddColumn<string>(
                 name: "Terms",
@@ -145,9 +180,14 @@ namespace Incisura.Data.Migrations
                 });
 
             migrationBuilder.CreateIndex(
-                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_EndsOn_Search_Note",
+                name: "IX_RecordRevisions_Lists",
                 table: "RecordRevisions",
-                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Search", "Note" });
+                columns: new[] { "IsNewest", "IsInForce", "IsCounted", "State", "Stands", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack" });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_RecordRevisions_Words",
+                table: "RecordRevisions",
+                columns: new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "Search", "Note" });
 
             migrationBuilder.CreateIndex(
                 name: "IX_Changes_Kind_ObjectId",
@@ -174,6 +214,18 @@ namespace Incisura.Data.Migrations
             foreach (string act in new[] { "UPDATE", "DELETE" })
                 migrationBuilder.Sql(
                     $"""CREATE TRIGGER "Changes_{act}" BEFORE {act} ON "Changes" BEGIN SELECT RAISE(ABORT, 'The history cannot be changed.'); END""");
+
+            // What is drawn out of the record, and by which revision it counts.
+            migrationBuilder.Sql(
+                """
+                UPDATE "RecordRevisions" SET
+                    "Operation" = (SELECT r."Operation" FROM "Records" r WHERE r."Id" = "RecordId"),
+                    "MaterialId" = (SELECT r."MaterialId" FROM "Records" r WHERE r."Id" = "RecordId"),
+                    "MachineId" = (SELECT r."MachineId" FROM "Records" r WHERE r."Id" = "RecordId"),
+                    "CutterId" = (SELECT r."CutterId" FROM "Records" r WHERE r."Id" = "RecordId"),
+                    "IsCounted" = "IsInForce" OR ("IsNewest" AND NOT EXISTS (
+                        SELECT 1 FROM "RecordRevisions" o WHERE o."RecordId" = "RecordRevisions"."RecordId" AND o."IsInForce"))
+                """);
         }
 
         /// <inheritdoc />
@@ -195,11 +247,35 @@ namespace Incisura.Data.Migrations
                 name: "Misses");
 
             migrationBuilder.DropIndex(
-                name: "IX_RecordRevisions_IsNewest_IsInForce_State_Stands_ChangedAt_Moved_WorstUse_WorstLimit_RecordId_ProposedBy_SentBack_EndsOn_Search_Note",
+                name: "IX_RecordRevisions_Lists",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropIndex(
+                name: "IX_RecordRevisions_Words",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "CutterId",
                 table: "RecordRevisions");
 
             migrationBuilder.DropColumn(
                 name: "EndsOn",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "IsCounted",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "MachineId",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "MaterialId",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "Operation",
                 table: "RecordRevisions");
 
             migrationBuilder.DropColumn(

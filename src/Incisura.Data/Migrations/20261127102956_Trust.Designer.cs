@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Incisura.Data.Migrations
 {
     [DbContext(typeof(IncisuraDb))]
-    [Migration("20261127093538_Trust")]
+    [Migration("20261127102956_Trust")]
     partial class Trust
     {
         /// <inheritdoc />
@@ -483,6 +483,9 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("CutterId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<byte[]>("Derivation")
                         .IsRequired()
                         .HasColumnType("BLOB");
@@ -493,6 +496,9 @@ namespace Incisura.Data.Migrations
                     b.Property<string>("Footings")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsCounted")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("IsInForce")
                         .HasColumnType("INTEGER");
@@ -508,6 +514,12 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("MachineId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double>("Moved")
                         .HasColumnType("REAL");
 
@@ -517,6 +529,10 @@ namespace Incisura.Data.Migrations
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Operation")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("ProposedBy")
                         .IsRequired()
@@ -584,7 +600,9 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex("IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Search", "Note");
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "IsCounted", "State", "Stands", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack" }, "IX_RecordRevisions_Lists");
+
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "Search", "Note" }, "IX_RecordRevisions_Words");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });
