@@ -62,6 +62,7 @@ builder.Services.AddSingleton<Post>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<Post>());
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
+builder.Services.AddSingleton<Presence>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
 
@@ -179,6 +180,7 @@ api.MapEditions();
 api.MapLookup();
 api.MapFind();
 api.MapHistory();
+api.MapPresence();
 api.MapCoverage();
 app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
     .ExcludeFromDescription();

@@ -20,9 +20,10 @@ public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, stri
 /// <param name="Result">What came out.</param>
 /// <param name="Since">What became of it since.</param>
 /// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
+/// <param name="Cautions">Its cautions, each with why it may stand.</param>
 public sealed record EditionEntryView(
     string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since,
-    Terms Terms);
+    Terms Terms, IReadOnlyList<CautionView> Cautions);
 
 /// <summary>A whole edition.</summary>
 /// <param name="Summary">What it says about itself.</param>
@@ -130,7 +131,7 @@ public static class EditionEndpoints
         CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
         return new(
             e.RecordNumber, e.Revision, SituationWords.Of(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
-            result, since, TermsOf(e));
+            result, since, TermsOf(e), RecordViews.CautionsOf(result, TermsOf(e)));
     }
 
     private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision, Situation situation)

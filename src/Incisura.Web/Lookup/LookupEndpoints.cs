@@ -34,6 +34,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="Note">The proposer's note.</param>
 /// <param name="ApprovedBy">Who approved it.</param>
 /// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
+/// <param name="Cautions">Its cautions, each with why it may stand.</param>
 public sealed record LookupEntry(
     string Record,
     int Revision,
@@ -49,7 +50,8 @@ public sealed record LookupEntry(
     SinceThen Since,
     string Note,
     string ApprovedBy,
-    Terms Terms);
+    Terms Terms,
+    IReadOnlyList<CautionView> Cautions);
 
 /// <summary>The reader's fast page.</summary>
 public static class LookupEndpoints
@@ -113,7 +115,8 @@ public static class LookupEndpoints
             since,
             e.Note,
             e.ApprovedBy,
-            EditionEndpoints.TermsOf(e));
+            EditionEndpoints.TermsOf(e),
+            RecordViews.CautionsOf(result, EditionEndpoints.TermsOf(e)));
     }
 
     private static Figure FieldAsFigure(string operation, FieldState state)

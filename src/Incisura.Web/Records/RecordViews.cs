@@ -29,6 +29,10 @@ public static class RecordViews
             ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")]
             : [];
 
+    /// <summary>Cautions of a result, each with why it may stand.</summary>
+    public static IReadOnlyList<CautionView> CautionsOf(CalculationResult result, Terms terms) =>
+        [.. result.Findings.Where(f => f.Severity == Severity.Caution).Select(f => new CautionView(f.Text.ToString(), f, terms.Of(f)))];
+
     /// <summary>A revision in a list, from what was drawn out of it.</summary>
     public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow row, DateOnly today)
     {
@@ -76,11 +80,7 @@ public static class RecordViews
             {
                 Terms = facts.Terms,
                 Ended = row.State == RecordState.Approved && facts.Terms.EndedOn(today),
-                Cautions =
-                [
-                    .. seen.Result.Findings.Where(f => f.Severity == Severity.Caution)
-                        .Select(f => new CautionView(f.Text.ToString(), f, facts.Terms.Of(f))),
-                ],
+                Cautions = CautionsOf(seen.Result, facts.Terms),
 
                 // What is neither worked on nor in force is looked at only.
                 Can = row == newest || row.IsInForce ? RecordLife.Verdicts(facts, actor) : [],

@@ -5681,6 +5681,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/presence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmHere"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AlsoHere"][];
+                    };
+                };
+            };
+        };
+        delete: {
+            parameters: {
+                query: {
+                    page: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/coverage": {
         parameters: {
             query?: never;
@@ -5901,10 +5959,18 @@ export interface components {
             /** @description That rule in words. */
             whyNot: string;
         };
+        AlsoHere: {
+            name: string;
+            editing: boolean;
+        };
         Alternative: {
             name: string;
             operation: string;
             request: components["schemas"]["CalculationRequest"];
+        };
+        AmHere: {
+            page: string;
+            editing: boolean;
         };
         /** @description A method applied to a situation. */
         AppliedMethod: {
@@ -6487,6 +6553,7 @@ export interface components {
             result: components["schemas"]["CalculationResult"];
             since: components["schemas"]["SinceThen"];
             terms: components["schemas"]["Terms"];
+            cautions: components["schemas"]["CautionView"][];
         };
         EditionSummary: {
             /** Format: int32 */
@@ -7521,6 +7588,7 @@ export interface components {
             note: string;
             approvedBy: string;
             terms: components["schemas"]["Terms"];
+            cautions: components["schemas"]["CautionView"][];
         };
         /** @description A machine tool with what limits a cut on it. */
         Machine: {

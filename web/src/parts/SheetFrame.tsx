@@ -1,9 +1,10 @@
 import { Button } from 'antd';
 import { useEffect, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { useMayWork } from '../app/session';
 import { ApiError } from '../api/client';
 import { differences, fieldWords, text } from './differences';
+import { Presence } from './Presence';
 import { Problem } from './Problem';
 import { Touches, useTouched, type Rests } from './Touches';
 import { day } from './units';
@@ -54,6 +55,7 @@ export function SheetFrame<T extends object>({
   children,
 }: Props<T>) {
   const mayWork = useMayWork();
+  const { pathname } = useLocation();
   const touched = useTouched(rests, sheet?.id, form.definition);
   const { changed, canUndo, undo, save, theirs, refused } = form;
 
@@ -112,6 +114,7 @@ export function SheetFrame<T extends object>({
           </>
         )}
       </header>
+      {sheet && <Presence page={pathname} editing={changed} />}
       {(touched.data || touched.error) && <Touches asked={touched} onClose={touched.reset} />}
       {general ? <Problem error={save.error} /> : null}
       {elsewhere.map(([field, sentence]) => (

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
+import { Accepted, TermsLine } from '../../parts/TermsLine';
 import { SituationSentence } from '../../parts/Situation';
 
 const COLUMNS: [string, string][] = [
@@ -80,6 +81,10 @@ export function EditionPage() {
             render: (_, e) => (
               <>
                 <SituationSentence s={e.situation} />
+                <Accepted cautions={e.cautions} />
+                {(e.terms.until || e.terms.pieces || e.terms.evidence.source) && (
+                  <TermsLine terms={e.terms} ended={e.since.what === 'ended'} />
+                )}
                 {e.since.what !== 'holds' && <p className="warn small">{e.since.warning && units.sentence(e.since.warning)}</p>}
               </>
             ),

@@ -6,6 +6,7 @@ import { useUnits } from '../../app/session';
 import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
 import { MaterialName, sizeOf } from '../../parts/Situation';
+import { Accepted, TermsLine } from '../../parts/TermsLine';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
@@ -173,7 +174,9 @@ function Card({ entry, edition }: { entry: Entry; edition: number }) {
               </Suspense>
             </details>
           )}
+          <Accepted cautions={entry.cautions} />
           {entry.note && <p>{entry.note}</p>}
+          <TermsLine terms={entry.terms} ended={entry.since.what === 'ended'} />
         </>
       )}
       <p className="muted small">

@@ -7,6 +7,7 @@ import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
+import { TermsLine } from '../../parts/TermsLine';
 import { moment } from '../../parts/units';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
@@ -16,7 +17,7 @@ import { Decide, Withdraw } from './Decide';
 import { newestOf } from './revisions';
 import { Comments } from './Comments';
 import { Stale } from './Stale';
-import { Cautions, TermsLine } from './Terms';
+import { Cautions } from './Terms';
 import { may, useRecord } from './useRecord';
 
 type RevisionView = Schemas['RecordRevisionView'];

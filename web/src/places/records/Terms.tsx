@@ -1,16 +1,10 @@
 import { Input, Select } from 'antd';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../app/session';
-import { day } from '../../parts/units';
+import { EVIDENCE } from '../../parts/TermsLine';
 
 type Terms = Schemas['Terms'];
 type Given = Schemas['GivenTerms'];
-const EVIDENCE: Record<Schemas['EvidenceKind'], string> = {
-  computed: 'calculated only',
-  triedAtMachine: 'tried at the machine',
-  earlierPractice: 'earlier practice in this shop',
-};
-
 /** The part of the terms that people choose, as it stands. */
 export const givenOf = (t: Terms): Given => ({ evidence: t.evidence, until: t.until, pieces: t.pieces });
 
@@ -64,19 +58,6 @@ export function TermsFields({ value, onChange }: { value: Given; onChange: (valu
         />
       </label>
     </fieldset>
-  );
-}
-
-/** Evidence and reach, as they stand. */
-export function TermsLine({ terms, ended }: { terms: Terms; ended: boolean }) {
-  const { evidence, until, pieces } = terms;
-  return (
-    <p className={ended ? 'warn' : 'muted'}>
-      {EVIDENCE[evidence.kind].replace(/^./, (c) => c.toUpperCase())}
-      {evidence.source && `: ${evidence.source}`}.{' '}
-      {ended ? `Ended: it held until ${day(until!)}.` : until ? `Holds until ${day(until)}.` : ''}
-      {pieces ? ` For ${pieces} pieces at most.` : ''}
-    </p>
   );
 }
 
