@@ -8,9 +8,8 @@ const COUNT = Number(process.argv[2] ?? 20_000);
 const port = 5096;
 const first = await startServer(port);
 first.stop(true);
-execFileSync('dotnet', ['run', '-c', 'Release', '--project', `${root}/bench/Incisura.Bench`, '--', 'seed', `${first.data}/incisura.db`, String(COUNT)], {
-  stdio: 'inherit',
-});
+const seed = ['seed', `${first.data}/incisura.db`, String(COUNT)];
+execFileSync('dotnet', ['run', '-c', 'Release', '--project', `${root}/bench/Incisura.Bench`, '--', ...seed], { stdio: 'inherit' });
 const { call, cookie, stop, memory } = await startServer(port, first.data);
 const get = async (path) => {
   const answer = await call('GET', path, null, cookie);
@@ -47,9 +46,8 @@ try {
     'history?text=brindle',
   ]) {
     const t = await times(`/api/v1/${path}`);
-    console.log(
-      `${path.padEnd(56)} p50 ${t.p50.toFixed(1).padStart(6)} ms, p95 ${t.p95.toFixed(1).padStart(6)} ms: ${(t.p95 / unit.p95).toFixed(1)} times one row`,
-    );
+    const ms = (value) => `${value.toFixed(1).padStart(6)} ms`;
+    console.log(`${path.padEnd(56)} p50 ${ms(t.p50)}, p95 ${ms(t.p95)}: ${(t.p95 / unit.p95).toFixed(1)} times one row`);
   }
 
   const save = async (path, change) => {
@@ -67,10 +65,9 @@ try {
     if ((await get('/api/v1/records?take=1')).judging === 0) break;
   }
   saves.sort((a, b) => a - b);
-  const peak = saves[saves.length - 1];
-  console.log(
-    `all judged anew in ${((performance.now() - from) / 1000).toFixed(0)} s; ${saves.length} saves of others meanwhile: p95 ${saves[Math.floor(saves.length * 0.95)].toFixed(0)} ms, most ${peak.toFixed(0)} ms`,
-  );
+  const [p95, most] = [saves[Math.floor(saves.length * 0.95)], saves[saves.length - 1]].map((t) => t.toFixed(0));
+  const took = ((performance.now() - from) / 1000).toFixed(0);
+  console.log(`all judged anew in ${took} s; ${saves.length} saves of others meanwhile: p95 ${p95} ms, most ${most} ms`);
   const stale = await times('/api/v1/records?take=50&stands=stale&order=moved');
   console.log(`stale by how far they moved: p95 ${stale.p95.toFixed(1)} ms: ${(stale.p95 / unit.p95).toFixed(1)} times one row`);
   console.log(`server resident after all this: ${memory('VmRSS').toFixed(0)} MB, peak ${memory('VmHWM').toFixed(0)} MB`);

@@ -36,7 +36,7 @@ const DONE: Record<Schemas['RecordAct'], string> = {
 export function RecordPage() {
   const { number } = useParams();
   const [search, setSearch] = useSearchParams();
-  const record = useRecord(number!);
+  const record = useRecord(number);
   if (record.isPending) return <p className="page muted">Fetching the record…</p>;
   if (record.error)
     return (

@@ -86,9 +86,9 @@ export function RecordsPage() {
       </header>
       <Filters usual={shown === 'stale' ? 'moved' : 'changed'} search={search} text={text} onText={setText} change={change} />
       <Problem error={records.error} />
-      {shown === 'stale' && rows.length > 0 ? (
+      {shown === 'stale' && records.isSuccess ? (
         <Settle rows={rows} />
-      ) : (shown === 'waits' || shown === 'inReview') && rows.length > 0 ? (
+      ) : (shown === 'waits' || shown === 'inReview') && records.isSuccess ? (
         <Review rows={rows} />
       ) : (
         <Table

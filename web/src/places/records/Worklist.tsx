@@ -52,15 +52,15 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   const [said, setSaid] = useState('');
   const box = useRef<InputRef>(null);
   const list = useRef<HTMLDivElement>(null);
-  const row = rows[Math.min(at, rows.length - 1)]!;
-  const record = useRecord(row.number).data;
-  const revision = record?.revisions.find((r) => r.number === row.revision);
+  const row = rows[Math.min(at, rows.length - 1)];
+  const record = useRecord(row?.number).data;
+  const revision = record?.revisions.find((r) => r.number === row?.revision);
   const act = useRecordAct(({ what, of }) => {
     setDone((before) => [...before, `${of.number} ${tasks.find((t) => t.what === what)!.done}`]);
     setAsks(null);
     list.current?.focus();
   });
-  const refusal = ({ what }: Task, record: Schemas['RecordView']) => {
+  const refusal = ({ what }: Task, record: Schemas['RecordView'], row: Summary) => {
     const revision = record.revisions.find((r) => r.number === row.revision)!;
     if (what === 'renew')
       return row.state === 'approved' ? record.notRenewed || undefined : `${row.number} is not in force; open it to work on it.`;
@@ -68,18 +68,18 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   };
   const start = async (task: Task) => {
     setSaid('');
-    if (act.isPending) return;
-    const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)));
+    if (act.isPending || !row) return;
+    const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)), row);
     if (not) setSaid(not);
     else if (task.reason) setAsks(task);
     else act.mutate({ what: task.what, of: row, reason: '' });
   };
-  const confirm = () => asks && reason.trim() && act.mutate({ what: asks.what, of: row, reason });
+  const confirm = () => row && asks && reason.trim() && act.mutate({ what: asks.what, of: row, reason });
   useEffect(() => {
     if (asks) box.current?.focus({ cursor: 'all' });
   }, [asks]);
   useEffect(() => list.current?.focus(), []);
-  const offered = record ? tasks.filter((t) => !refusal(t, record)) : [];
+  const offered = record && row ? tasks.filter((t) => !refusal(t, record, row)) : [];
   return (
     <section className="settle" aria-label={name}>
       <p className="muted small">
@@ -97,7 +97,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
         className="settlelist"
         role="listbox"
         aria-label={name}
-        aria-activedescendant={`settle-${row.number}-${row.revision}`}
+        aria-activedescendant={row && `settle-${row.number}-${row.revision}`}
         tabIndex={0}
         onKeyDown={(e) => {
           if (e.ctrlKey || e.metaKey || e.altKey || e.target !== list.current) return;
@@ -137,7 +137,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
             )}
             {r === row && asks && (
               <div className="settleask">
-                <label htmlFor="settle-reason">{asks.reason!(row.number)}</label>
+                <label htmlFor="settle-reason">{asks.reason!(r.number)}</label>
                 <Input
                   id="settle-reason"
                   ref={box}
@@ -161,6 +161,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
           </div>
         ))}
       </div>
+      {rows.length === 0 && <p className="muted">No record is like this.</p>}
       <Problem error={act.error} />
       {said && <p role="alert">{said}</p>}
       {done.length > 0 && <p role="status">Done: {done.join(', ')}.</p>}

@@ -7,7 +7,7 @@ export const recordQuery = (number: string) => ({
   queryFn: () => data(client.GET('/api/v1/records/{number}', { params: { path: { number } } })),
 });
 
-export const useRecord = (number: string) => useQuery(recordQuery(number));
+export const useRecord = (number: string | undefined) => useQuery({ ...recordQuery(number ?? ''), enabled: Boolean(number) });
 
 /** Why something cannot be done to a revision; undefined where it can. */
 export function whyNot(revision: Schemas['RecordRevisionView'], act: Schemas['RecordAct']): string | undefined {
