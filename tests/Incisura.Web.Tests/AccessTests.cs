@@ -30,7 +30,8 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
         List<string> open = [];
         foreach ((string method, string path, string? takes) in all.Where(a => !Open.Any(o => a.Path.StartsWith(o, StringComparison.Ordinal))))
         {
-            string real = Regex.Replace(path["/api/v1".Length..], @"\{[^}]*\}", "1");
+            string real = Regex.Replace(path["/api/v1".Length..], @"\{\w+:guid\}", Guid.Empty.ToString());
+            real = Regex.Replace(real, @"\{[^}]*\}", "1");
             Answer answer = await stranger.SendAsync(new(method), real, takes is null ? null : new StringContent("{}", Encoding.UTF8, takes));
             if (answer.Status != HttpStatusCode.Unauthorized || !answer.Detail.Contains("Sign in", StringComparison.Ordinal))
                 open.Add($"{method} {path} answers {answer.Status}");

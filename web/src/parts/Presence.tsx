@@ -18,7 +18,8 @@ export function Presence({ page, editing }: { page: string; editing: boolean }) 
   });
   useEffect(() => {
     if (!mayWork) return;
-    return () => void client.DELETE('/api/v1/presence', { params: { query: { page } } });
+    // Without a network they are gone by themselves a little later.
+    return () => void client.DELETE('/api/v1/presence', { params: { query: { page } } }).catch(() => undefined);
   }, [page, mayWork]);
   const there = (others.data ?? []).filter((o) => o.name !== session?.name);
   if (there.length === 0) return null;

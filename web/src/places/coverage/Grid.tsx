@@ -5,7 +5,7 @@ import { foremost, recordsIn, said, short } from './marks';
 
 type Answer = Schemas['CoverageAnswer'];
 type Line = Schemas['CoverageLine'];
-const [ROW, COLUMN, LEFT, TOP] = [28, 46, 210, 128];
+const [ROW, COLUMN, LEFT, TOP] = [28, 52, 210, 128];
 
 export const keyOf = (row: string, column: string) => `${row} ${column}`;
 
