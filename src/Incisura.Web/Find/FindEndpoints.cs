@@ -1,8 +1,8 @@
 using System.Security.Claims;
-using Incisura.Core.Library;
-using Incisura.Core.Threads;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Library;
+using Incisura.Core.Threads;
 using Incisura.Web.Coverage;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;

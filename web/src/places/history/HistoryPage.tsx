@@ -204,8 +204,14 @@ function Change({ entry: e }: { entry: Entry }) {
   );
 }
 
+// What an element of a list is called, with codes as words: squareEndMill is square end mill.
+const pathOf = (field: string) =>
+  field
+    .replace(/^chosen\.(numbers|options)\./, '')
+    .replace(/\[[^\]]*\]/g, (which) => which.replace(/(?<=[a-z])[A-Z](?=[a-z])/g, (c) => ` ${c.toLowerCase()}`));
+
 const Field = ({ change: c }: { change: Schemas['FieldDifference'] }) => (
   <div className="small">
-    <span className="muted">{fieldWords({}, c.field.replace(/^chosen\.(numbers|options)\./, ''))}:</span> {value(c.from)} → {value(c.to)}
+    <span className="muted">{fieldWords({}, pathOf(c.field))}:</span> {value(c.from)} → {value(c.to)}
   </div>
 );
