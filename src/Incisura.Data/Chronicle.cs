@@ -54,7 +54,7 @@ public static class Chronicle
     public const string RecordKind = "record", EditionKind = "edition", PersonKind = "person", AbsenceKind = "absence", ThreadKind = "thread";
 
     /// <summary>Acts that are no acts on records.</summary>
-    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented";
+    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made";
 
     private const int Most = 200;
 
@@ -128,7 +128,7 @@ public static class Chronicle
         List<Change> known = [];
         Dictionary<(string, int), (string Name, string Json)> last = [];
         Dictionary<(string, int), string> names = [];
-        foreach (IStored s in await db.AllStoredAsync(cancel)) names[(s.Kind, s.Id)] = s.Name;
+        foreach (StoredText s in await db.AllStoredAsync(cancel)) names[(s.Kind, s.Id)] = s.Name;
         await foreach (Revision r in db.History.AsNoTracking().OrderBy(r => r.Number).AsAsyncEnumerable().WithCancellation(cancel))
         {
             (string Kind, int) thing = (r.Kind, r.ObjectId);
@@ -173,8 +173,8 @@ public static class Chronicle
         HashSet<(string, int, int)> seen = [];
         await foreach (Revision r in db.History.AsNoTracking().AsAsyncEnumerable().WithCancellation(cancel))
             Compare(r.Kind, r.ObjectId, r.Number, RecordParts.HashOf(r.Json), $"{r.Kind} {r.ObjectId} revision {r.Number}");
-        foreach (IStored s in await db.AllStoredAsync(cancel))
-            Compare(s.Kind, s.Id, s.Revision, RecordParts.HashOf(s.TextOf()), $"{s.Kind} {s.Name}");
+        foreach (StoredText s in await db.AllStoredAsync(cancel))
+            Compare(s.Kind, s.Id, s.Revision, RecordParts.HashOf(s.Json), $"{s.Kind} {s.Name}");
         await foreach (RecordRevisionRow v in db.RecordRevisions.AsNoTracking().Include(v => v.Record).AsAsyncEnumerable().WithCancellation(cancel))
             Compare(RecordKind, v.RecordId, v.Number, ContentOf(v), $"{v.Record!.Number} revision {v.Number}");
         foreach (EditionRow e in await db.Editions.AsNoTracking().ToListAsync(cancel))

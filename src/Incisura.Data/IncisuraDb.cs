@@ -115,15 +115,22 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         return written;
     }
 
-    /// <summary>Everything of library and shop.</summary>
-    internal async Task<IReadOnlyList<IStored>> AllStoredAsync(CancellationToken cancel) =>
-    [
-        .. await Cutters.AsNoTracking().ToListAsync(cancel), .. await Holders.AsNoTracking().ToListAsync(cancel),
-        .. await Assemblies.AsNoTracking().ToListAsync(cancel), .. await Materials.AsNoTracking().ToListAsync(cancel),
-        .. await Machines.AsNoTracking().ToListAsync(cancel), .. await Charts.AsNoTracking().ToListAsync(cancel),
-        .. await Methods.AsNoTracking().ToListAsync(cancel), .. await Threads.AsNoTracking().ToListAsync(cancel),
-        .. await HoleGroups.AsNoTracking().ToListAsync(cancel),
-    ];
+    /// <summary>Everything of library and shop as it lies in the file, letter for letter.</summary>
+    internal async Task<IReadOnlyList<StoredText>> AllStoredAsync(CancellationToken cancel)
+    {
+        List<StoredText> all = [];
+        foreach (Type type in Model.GetEntityTypes().Select(t => t.ClrType).Where(t => t.IsAssignableTo(typeof(IStored))))
+        {
+            string kind = ((IStored)System.Runtime.CompilerServices.RuntimeHelpers.GetUninitializedObject(type)).Kind;
+            string table = Model.FindEntityType(type)!.GetTableName()!;
+#pragma warning disable EF1002 // The table's name comes from the model.
+            all.AddRange(await Database.SqlQueryRaw<StoredText>(
+                $$"""SELECT {0} AS "Kind", "Id", "Revision", "Name", "Definition" AS "Json" FROM "{{table}}" """, kind).ToListAsync(cancel));
+#pragma warning restore EF1002
+        }
+
+        return all;
+    }
 
     // A revision is the row as it stands now; the database copies it, so that many rows cost little.
     private async Task<int> KeepAsync(Type type, List<IStored> rows, CancellationToken cancel)

@@ -100,8 +100,11 @@ public sealed class RecordRevisionRow
     /// <summary>Accepted cautions, evidence and how far the approval reaches, JSON; empty for none.</summary>
     public string Terms { get; set; } = "";
 
-    /// <summary>Last day on which it holds, drawn out of its terms; null for no end.</summary>
+    /// <summary>Last day on which it holds, drawn out of its terms, or the day before its pieces were made; null for no end.</summary>
     public DateOnly? EndsOn { get; set; }
+
+    /// <summary>How many pieces were made with it, as far as they were told.</summary>
+    public int Made { get; set; }
 
     public required string ProposedBy { get; set; }
 
@@ -165,6 +168,13 @@ public sealed class RecordRevisionRow
 
     /// <summary>What stands beside its figures.</summary>
     public Terms ReadTerms() => Terms.Length == 0 ? Core.Records.Terms.None : DefinitionFormat.Read<Terms>(Terms);
+
+    /// <summary>Counts pieces that were made; with the last one that it was approved for it ends.</summary>
+    public void Count(int pieces, DateOnly today)
+    {
+        Made += pieces;
+        if (ReadTerms().Pieces <= Made) EndsOn = today.AddDays(-1);
+    }
 
     /// <summary>Takes over what stands beside its figures, with what is drawn out of it.</summary>
     public void Take(Terms terms)

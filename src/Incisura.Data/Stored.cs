@@ -34,6 +34,9 @@ public interface IStored
     string TextOf(object definition);
 }
 
+/// <summary>A revisioned thing as it lies in the file.</summary>
+internal sealed record StoredText(string Kind, int Id, int Revision, string Name, string Json);
+
 /// <summary>A revisioned thing: its immutable definition from the core, and who made it what it is.</summary>
 public abstract class Stored<T> : IStored
     where T : class

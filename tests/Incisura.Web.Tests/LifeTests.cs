@@ -115,6 +115,29 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
+    public async Task With_the_last_piece_it_was_approved_for_it_has_ended()
+    {
+        Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah");
+        Answer record = await PlainAsync(maren, 4, "side-rough");
+        object terms = new { evidence = new { kind = "computed", source = "" }, until = (string?)null, pieces = 50 };
+        record = (await maren.PostAsync($"{Path(record)}/submit", new { terms }, Version(record))).Expect(HttpStatusCode.OK);
+        (await maren.PostAsync($"{Path(record)}/made", new { pieces = 1 }, Version(record))).Expect(HttpStatusCode.Conflict);
+        record = (await tobiah.PostAsync($"{Path(record)}/approve", new { }, Version(record))).Expect(HttpStatusCode.OK);
+        (await maren.PostAsync($"{Path(record)}/made", new { pieces = 0 }, Version(record))).Expect(HttpStatusCode.UnprocessableEntity);
+        record = (await maren.PostAsync($"{Path(record)}/made", new { pieces = 49 }, Version(record))).Expect(HttpStatusCode.OK);
+        Assert.Equal((49, false), (Newest(record).GetProperty("made").GetInt32(), Newest(record).GetProperty("ended").GetBoolean()));
+        (await maren.PostAsync($"{Path(record)}/made", new { pieces = 1 }, Version(record) - 1)).Expect(HttpStatusCode.PreconditionFailed);
+        record = (await maren.PostAsync($"{Path(record)}/made", new { pieces = 3 }, Version(record))).Expect(HttpStatusCode.OK);
+        Assert.Equal((52, true), (Newest(record).GetProperty("made").GetInt32(), Newest(record).GetProperty("ended").GetBoolean()));
+        string number = record["number"].GetString()!;
+        Assert.Contains(
+            (await maren.GetAsync("/records?stands=stale&take=500"))["rows"].EnumerateArray(), r => r.GetProperty("number").GetString() == number);
+        JsonElement told = (await maren.GetAsync($"/history?text={number}&take=1"))["rows"][0];
+        Assert.Equal(("made", "49"), (told.GetProperty("act").GetString(), told.GetProperty("changes")[0].GetProperty("from").GetString()));
+        Assert.Empty((await maren.GetAsync("/history/check"))["faults"].EnumerateArray());
+    }
+
+    [Fact]
     public async Task The_server_says_what_may_be_done_and_does_just_that()
     {
         Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah"), ines = await workshop.SignInAsync("ines");

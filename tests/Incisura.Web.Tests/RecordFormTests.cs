@@ -97,6 +97,28 @@ public sealed class RecordFormTests(Workshop workshop) : IClassFixture<Workshop>
             }
         }
 
+        // A cutter written as the fifth engine did, and changed once.
+        JsonObject early = JsonNode.Parse(await File.ReadAllTextAsync(StoredFormTests.PathOf("engine-5.json"), Cancel))!["Cutter"]![0]!.AsObject();
+        string first = early.ToJsonString();
+        early["remarks"] = "reground";
+        string second = early.ToJsonString();
+        await using (IncisuraDb old = new(options))
+        {
+            await old.Database.ExecuteSqlAsync(
+                $"""
+                INSERT INTO "Cutters" ("Id", "Name", "Revision", "ChangedBy", "ChangedAt", "Definition")
+                VALUES (1, 'C-1', 2, 'ines', 1750000000000, {second})
+                """,
+                Cancel);
+            foreach ((int number, string json) in new[] { (1, first), (2, second) })
+                await old.Database.ExecuteSqlAsync(
+                    $"""
+                    INSERT INTO "Revisions" ("Kind", "ObjectId", "Number", "At", "By", "Json")
+                    VALUES ('cutter', 1, {number}, {1740000000000 + number}, 'ines', {json})
+                    """,
+                    Cancel);
+        }
+
         await using (IncisuraDb db = new(options))
         {
             await db.PrepareAsync(Cancel);
@@ -111,7 +133,8 @@ public sealed class RecordFormTests(Workshop workshop) : IClassFixture<Workshop>
                 Assert.Equal(before.Cutter.Number, again[row.Id].Cutter.Number);
                 string asItWas = DefinitionFormat.Write(before.For(Operations.Find(was.Operation)!.Description));
                 Assert.True(JsonNode.DeepEquals(JsonNode.Parse(asItWas), JsonNode.Parse(DefinitionFormat.Write(again[row.Id]))));
-                Assert.Equal((3, "kept", true, true), (row.Version, row.Note, row.SentBack, row.IsNewest));
+                Assert.Equal((3, "kept", true, true, true), (row.Version, row.Note, row.SentBack, row.IsNewest, row.IsCounted));
+                Assert.Equal((was.Operation, before.Machine.Id), (row.Operation, row.MachineId));
                 Assert.Equal(before.Cutter.Id, row.Record!.CutterId);
                 Assert.Contains(before.Machine.Value.Name.ToLowerInvariant(), row.Search, StringComparison.Ordinal);
             });
@@ -120,6 +143,15 @@ public sealed class RecordFormTests(Workshop workshop) : IClassFixture<Workshop>
             const string left = "SELECT COUNT(*) AS Value FROM RecordRevisions WHERE Situation <> ''";
             Assert.Equal(0, await db.Database.SqlQueryRaw<int>(left).SingleAsync(Cancel));
             await db.PrepareAsync(Cancel);
+
+            // Its history begins with what is known, and all of it is as it was written.
+            ChronicleCheck check = await Chronicle.CheckAsync(db, Cancel);
+            Assert.Empty(check.Faults);
+            Assert.Equal(results.Length + 2, check.Entries);
+            ChangeRow changed = await db.Changes.SingleAsync(c => c.Kind == "cutter" && c.Number == 2, Cancel);
+            Assert.Equal(
+                ("ines", "changed", "remarks"),
+                (changed.By, changed.Act, Assert.Single(DefinitionFormat.Read<List<FieldDifference>>(changed.Changes)).Field));
         }
 
         Directory.Delete(folder, recursive: true);

@@ -17,15 +17,15 @@ test('a change says what it touches, only that goes stale, and it is settled fro
     await maren.getByRole('button', { name: /Save as revision/ }).click();
     await expect(maren.getByRole('button', { name: /Save as revision/ })).toBeDisabled();
     await maren.goto('/records?state=stale&text=R-0008');
-    await expect(maren.getByRole('option')).toHaveCount(1);
-    await expect(maren.getByRole('option')).toContainText('Speed chart of the shop revised since.');
+    await expect(maren.locator('.settlerow')).toHaveCount(1);
+    await expect(maren.locator('.settlerow')).toContainText('Speed chart of the shop revised since.');
     await maren.keyboard.press('k');
     await expect(maren.getByRole('alert')).toHaveText('Only an approver may approve, send back, keep or withdraw.');
   });
   await test.step('an approver keeps it in three keys, and the reason is told', async () => {
     const tobiah = await comeInAs(browser, 'Tobiah Fenwright', '/records?state=stale&text=R-0008');
-    await expect(tobiah.getByRole('option')).toHaveCount(1);
-    await tobiah.getByRole('listbox', { name: 'Stale records' }).focus();
+    await expect(tobiah.locator('.settlerow')).toHaveCount(1);
+    await tobiah.getByRole('grid', { name: 'Stale records' }).focus();
     await tobiah.keyboard.press('k');
     await expect(tobiah.getByLabel('Why R-0008 still holds')).toBeFocused();
     await tobiah.keyboard.type('Runs every week as it is.');
@@ -51,7 +51,7 @@ test('what was sent back looks like it, and the reviewer sees what became of it'
   await expect(tobiah.getByText('sent back', { exact: true })).toBeVisible();
 
   await maren.goto(`/records?text=${number}`);
-  await expect(maren.getByRole('option', { name: new RegExp(number) })).toContainText('sent back');
+  await expect(maren.getByRole('row', { name: new RegExp(number) })).toContainText('sent back');
   await maren.goto(`/records/${number}`);
   await expect(maren.getByText('Sent back: mend it, and hand it in again.')).toBeVisible();
   await maren.getByRole('link', { name: 'Work on the draft' }).click();

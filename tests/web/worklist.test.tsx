@@ -65,7 +65,7 @@ function worked(keep: string) {
 describe('records worked through by keys', () => {
   it('says in the words of the server why a key does nothing, and offers no button for it', async () => {
     const { hands } = worked('Only an approver keeps.');
-    screen.getByRole('listbox').focus();
+    screen.getByRole('grid').focus();
     await hands.keyboard('k');
     expect((await screen.findByRole('alert')).textContent).toContain('Only an approver keeps.');
     expect(screen.queryByRole('button', { name: 'Keep…' })).toBeNull();
@@ -74,12 +74,12 @@ describe('records worked through by keys', () => {
 
   it('asks for the reason, leaves it by Escape, and keeps it for the next record', async () => {
     const { hands } = worked('');
-    screen.getByRole('listbox').focus();
+    screen.getByRole('grid').focus();
     await hands.keyboard('k');
     const box = await screen.findByLabelText('Why R-0001 still holds');
     await waitFor(() => expect(document.activeElement).toBe(box));
     await hands.keyboard('runs every week{Escape}');
-    expect(document.activeElement).toBe(screen.getByRole('listbox'));
+    expect(document.activeElement).toBe(screen.getByRole('grid'));
     await hands.keyboard('{ArrowDown}w');
     expect((await screen.findByLabelText<HTMLInputElement>('Why R-0002 is withdrawn')).value).toBe('runs every week');
   });
@@ -87,7 +87,7 @@ describe('records worked through by keys', () => {
   it('sends what was asked for, with the version that was seen, and says what was done', async () => {
     const post = vi.spyOn(client, 'POST').mockResolvedValue({ data: record('R-0001', ''), response: new Response() } as never);
     const { hands } = worked('');
-    screen.getByRole('listbox').focus();
+    screen.getByRole('grid').focus();
     await hands.keyboard('k');
     await screen.findByLabelText('Why R-0001 still holds');
     await hands.keyboard('as before{Enter}');

@@ -91,6 +91,9 @@ public sealed record RevisionFacts(RecordState State, IReadOnlyCollection<string
     /// <summary>Day on which it is asked.</summary>
     public DateOnly Today { get; init; }
 
+    /// <summary>Whether the day until which it was approved is over, or its pieces are made.</summary>
+    public bool Ended { get; init; }
+
     /// <summary>The shop's own thread it rests on that nobody has approved; empty where there is none.</summary>
     public string UnapprovedThread { get; init; } = "";
 }
@@ -179,8 +182,8 @@ public static class RecordLife
                     $"{(open.Count == 1 ? "A caution" : $"{open.Count} cautions")} must be accepted with a reason first: {first.Text}"),
             RecordAct.Keep when facts.Standing is { Broken: true } standing =>
                 new("broken", $"It cannot be kept: {standing.FirstBreak?.ToString() ?? standing.Refused} Make a new revision, or withdraw it."),
-            RecordAct.Keep when facts.Terms.EndedOn(facts.Today) =>
-                new("ended", $"It held until {facts.Terms.Until:yyyy-MM-dd}. Make a new revision, or withdraw it."),
+            RecordAct.Keep when facts.Ended =>
+                new("ended", "The time or the pieces it was approved for are over. Make a new revision, or withdraw it."),
             RecordAct.Keep when facts.Kept || facts.Standing is { Stale: false } => new("holds", "It holds as it is; there is nothing to keep."),
             _ => null,
         };

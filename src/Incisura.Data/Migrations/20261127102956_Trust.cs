@@ -63,6 +63,13 @@ namespace Incisura.Data.Migrations
                 nullable: false,
                 defaultValue: "");
 
+            migrationBuilder.AddColumn<int>(
+                name: "Made",
+                table: "RecordRevisions",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
             migrationBuilder.AddColumn<string>(
                 name: "InPlaceOf",
                 table: "RecordEvents",
@@ -280,6 +287,10 @@ namespace Incisura.Data.Migrations
 
             migrationBuilder.DropColumn(
                 name: "Terms",
+                table: "RecordRevisions");
+
+            migrationBuilder.DropColumn(
+                name: "Made",
                 table: "RecordRevisions");
 
             migrationBuilder.DropColumn(

@@ -50,32 +50,32 @@ public static class Publication
             .Select(r => new
             {
                 Record = r,
-                Revisions = r.Revisions.Select(v => new { v.Number, v.State, v.ThreadId, v.JudgedFor, v.Stands, v.Standing }).ToList(),
+                Revisions = r.Revisions.Select(v => new { v.Number, v.State, v.ThreadId, v.JudgedFor, v.Stands, v.Standing, v.EndsOn }).ToList(),
             })
             .ToListAsync();
         var byNumber = lives.ToDictionary(r => r.Record.Number);
         return entries.ToDictionary(e => e.RecordNumber, e =>
         {
-            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, today, 0, Standing.Firm);
+            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, false, 0, Standing.Firm);
             var judged = life.Revisions.Find(v => v.Number == e.Revision);
 
             // What was judged by the shelf as it stands is not calculated again.
             Standing standing = judged is not null && judged.JudgedFor == view.FootingsOf(life.Record, judged.ThreadId)
                 ? judged.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(judged.Standing)
                 : RecordViews.StandingOf(e.Operation, e.Situation, e.Choices, e.Result, view);
-            return Of(e, today, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
+            return Of(e, judged?.EndsOn < today, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
         });
     }
 
-    private static SinceThen Of(EditionEntryRow entry, DateOnly today, int inForce, Standing standing)
+    private static SinceThen Of(EditionEntryRow entry, bool ended, int inForce, Standing standing)
     {
         if (inForce == 0)
             return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
-        if (EditionEndpoints.TermsOf(entry) is { Until: { } until } terms && terms.EndedOn(today) && inForce == entry.Revision)
+        if (ended && inForce == entry.Revision)
             return new(
                 Since.Ended,
-                new($"Approved until {until:yyyy-MM-dd} only: do not run these figures any more, ask the tooling engineer."),
+                new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."),
                 by, [], []);
         if (standing.Breaks.Count > 0)
             return new(

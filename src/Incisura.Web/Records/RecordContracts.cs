@@ -46,6 +46,11 @@ public sealed record CautionView(string Key, Finding Finding, Acceptance? Accept
 /// <summary>Something a revision rests on that was revised since the approval before.</summary>
 public sealed record ChangedUnder(string Kind, int Id, string Name, int From, int To, IReadOnlyList<string> By);
 
+/// <summary>Pieces that were made with what is in force.</summary>
+/// <param name="Pieces">How many since they were told last, 1 to a million.</param>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
+public sealed record PiecesMade(int Pieces);
+
 /// <summary>What somebody has to say about a revision.</summary>
 /// <param name="Figure">Code of the figure it is about; empty for the whole.</param>
 /// <param name="At">When.</param>
@@ -199,6 +204,7 @@ public sealed record RecordEventView(DateTimeOffset At, string By, string InPlac
 /// <param name="Kept">Whether somebody said that it still holds although something moved.</param>
 /// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
 /// <param name="Ended">Whether the approval has ended.</param>
+/// <param name="Made">How many pieces were made with it, as far as they were told.</param>
 /// <param name="Cautions">Its cautions, each with why it may stand.</param>
 /// <param name="Can">What may be done to it now, and of everything else why not.</param>
 /// <param name="ChangedUnder">What it rests on that was revised since the approval before, and by whom.</param>
@@ -229,6 +235,7 @@ public sealed record RecordRevisionView(
     bool Kept,
     Terms Terms,
     bool Ended,
+    int Made,
     IReadOnlyList<CautionView> Cautions,
     IReadOnlyList<ActVerdict> Can,
     IReadOnlyList<ChangedUnder> ChangedUnder,

@@ -24,6 +24,7 @@ public static class RecordRules
             Findings = result.Findings,
             Terms = row.ReadTerms(),
             Today = today,
+            Ended = row.State == RecordState.Approved && row.EndsOn < today,
             UnapprovedThread = await UnapprovedThreadAsync(row, db),
         };
     }
@@ -48,9 +49,8 @@ public static class RecordRules
 
     /// <summary>Who revised what it rests on since the revision that was approved before.</summary>
     public static async Task<IReadOnlyList<ChangedUnder>> ChangedUnderAsync(
-        RecordRevisionRow? before, Situation? then, RecordRevisionRow row, Situation now, IncisuraDb db)
+        RecordRevisionRow before, Situation then, RecordRevisionRow row, Situation now, IncisuraDb db)
     {
-        if (before is null || then is null) return [];
         IReadOnlyList<MovedFooting> moved = Staleness.Moved(FootingsOf(then, before), FootingsOf(now, row));
         List<ChangedUnder> changed = [];
         foreach (MovedFooting m in moved)

@@ -59,64 +59,47 @@ public static class RecordViews
             row.State == RecordState.Approved && row.EndsOn < today);
     }
 
+    /// <summary>A record with all its revisions, and what whoever asks may do to each.</summary>
     public static async Task<RecordView> ViewOfAsync(RecordRow record, ShelfView view, IncisuraDb db, HttpContext context)
     {
-        DateOnly today = context.RequestServices.GetRequiredService<TimeProvider>().Today();
-        Actor actor = context.User.Actor();
         Dictionary<string, Leftover?> parents = [];
         foreach (RecordRevisionRow row in record.Revisions)
             if (DefinitionFormat.Read<Choices>(row.Choices).Leftover is { } taken && !parents.ContainsKey(taken.Record))
                 parents[taken.Record] = await Calculate.LeftoverEndpoints.NowAsync(taken.Record, record.MaterialId, db);
-        IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, record.Revisions);
-        List<CommentRow> comments = await db.Comments.AsNoTracking().Where(c => c.RecordId == record.Id).OrderBy(c => c.Id).ToListAsync();
-        RecordRevisionRow newest = record.Newest();
+        Reading reading = new(
+            record, view, db, context.User.Actor(), context.RequestServices.GetRequiredService<TimeProvider>().Today(), parents,
+            await RecordParts.SituationsAsync(db, record.Revisions),
+            await db.Comments.AsNoTracking().Where(c => c.RecordId == record.Id).OrderBy(c => c.Id).ToListAsync());
         List<RecordRevisionView> revisions = [];
-        foreach (RecordRevisionRow row in record.Revisions.OrderByDescending(r => r.Number))
-        {
-            RecordRevisionRow? before = ApprovedBefore(record, row);
-            RecordRevisionView seen = RevisionViewOf(record, row, situations[row.Id], view, parents);
-            RevisionFacts facts = await RecordRules.FactsAsync(record, row, db, today) with { Standing = seen.Standing, Kept = seen.Kept };
-            revisions.Add(seen with
-            {
-                Terms = facts.Terms,
-                Ended = row.State == RecordState.Approved && facts.Terms.EndedOn(today),
-                Cautions = CautionsOf(seen.Result, facts.Terms),
-
-                // What is neither worked on nor in force is looked at only.
-                Can = row == newest || row.IsInForce ? RecordLife.Verdicts(facts, actor) : [],
-                ChangedUnder = row == newest
-                    ? await RecordRules.ChangedUnderAsync(before, before is null ? null : situations[before.Id], row, situations[row.Id], db)
-                    : [],
-                Comments = [.. comments.Where(c => c.Revision == row.Number).Select(c => new CommentView(c.Figure, c.At, c.By, c.Text))],
-            });
-        }
-
+        foreach (RecordRevisionRow row in record.Revisions.OrderByDescending(r => r.Number)) revisions.Add(await RevisionViewOfAsync(row, reading));
         return new(
             record.Number, record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, revisions, record.InForce()?.Number ?? 0,
             RecordEndpoints.OpenRefusal(record)?.Message ?? "");
     }
 
-    private static RecordRevisionRow? ApprovedBefore(RecordRow record, RecordRevisionRow row) =>
-        record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
-
-    private static RecordRevisionView RevisionViewOf(
-        RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, Dictionary<string, Leftover?> parents)
+    private static async Task<RecordRevisionView> RevisionViewOfAsync(RecordRevisionRow row, Reading of)
     {
         Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
         CalculationResult result = RecordParts.WholeResultOf(row);
+        Situation then = of.Situations[row.Id];
         CalculationResult? sentBack = row.ResultSentBack.Length == 0 ? null : DefinitionFormat.Read<CalculationResult>(row.ResultSentBack);
-        RecordRevisionRow? before = ApprovedBefore(record, row);
+        RecordRevisionRow? before = of.Record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
         CalculationResult? approved = before is null ? null : RecordParts.ResultOf(before);
-        Standing standing = row.State == RecordState.Discarded ? Standing.Firm : StandingOf(record.Operation, then, choices, result, view);
+        Standing standing = row.State == RecordState.Discarded
+            ? Standing.Firm
+            : StandingOf(of.Record.Operation, then, choices, result, of.View);
+        bool kept = !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == of.View.FootingsOf(of.Record, row.ThreadId);
+        RevisionFacts facts = await RecordRules.FactsAsync(of.Record, row, of.Db, of.Today) with { Standing = standing, Kept = kept };
+        bool newest = row == of.Record.Newest();
         return new(
             row.Number,
             row.State,
             row.SentBack,
             row.Version,
-            SituationWords.Of(record.Operation, then, result),
+            SituationWords.Of(of.Record.Operation, then, result),
             choices.Numbers,
             choices.Options,
-            choices.Leftover is { } taken ? taken.Against(parents.GetValueOrDefault(taken.Record)) : null,
+            choices.Leftover is { } taken ? taken.Against(of.Parents.GetValueOrDefault(taken.Record)) : null,
             choices.Method,
             choices.Extras,
             result,
@@ -131,7 +114,20 @@ public static class RecordViews
             sentBack is null ? null : Staleness.Changes(sentBack.Figures, result.Figures),
             before is not null && before.Note != row.Note ? before.Note : null,
             standing,
-            !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == view.FootingsOf(record, row.ThreadId),
-            Terms.None, false, [], [], [], []);
+            kept,
+            facts.Terms,
+            facts.Ended,
+            row.Made,
+            CautionsOf(result, facts.Terms),
+
+            // What is neither worked on nor in force is looked at only.
+            newest || row.IsInForce ? RecordLife.Verdicts(facts, of.Actor) : [],
+            newest && before is not null ? await RecordRules.ChangedUnderAsync(before, of.Situations[before.Id], row, then, of.Db) : [],
+            [.. of.Comments.Where(c => c.Revision == row.Number).Select(c => new CommentView(c.Figure, c.At, c.By, c.Text))]);
     }
+
+    // A record, and all that is looked at beside it.
+    private sealed record Reading(
+        RecordRow Record, ShelfView View, IncisuraDb Db, Actor Actor, DateOnly Today, IReadOnlyDictionary<string, Leftover?> Parents,
+        IReadOnlyDictionary<int, Situation> Situations, IReadOnlyList<CommentRow> Comments);
 }

@@ -1,5 +1,6 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
+using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 using Incisura.Web.Calculate;
 using Incisura.Web.Hosting;
@@ -26,6 +27,27 @@ public static class SettleEndpoints
             (row.Stands, row.Standing, row.Moved) = (Stands.Holds, "", 0);
             await db.SaveChangesAsync();
             return await RecordViews.ViewOfAsync(record, view, db, context);
+        });
+
+        group.MapPost("/{number}/made", async (
+            string number, PiecesMade made, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            new InputCheck()
+                .Within("pieces", "The number of pieces", made.Pieces, 1, Terms.MostPieces, Quantity.Count)
+                .ThrowIfAny();
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
+            row.Count(made.Pieces, clock.Today());
+            row.Version++;
+            await db.SaveChangesAsync();
+            Change told = new(clock.GetUtcNow(), context.User.Actor().Name, Chronicle.RecordKind, record.Id, record.Number, Chronicle.Made)
+            {
+                Number = row.Number,
+                Differences = [new("made", $"{row.Made - made.Pieces}", $"{row.Made}")],
+            };
+            await Chronicle.AppendAsync(db, [told]);
+            await transaction.CommitAsync();
+            return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context);
         });
 
         group.MapPost("/{number}/renew", async (

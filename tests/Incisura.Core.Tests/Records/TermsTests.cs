@@ -83,6 +83,7 @@ public class TermsTests
         Assert.Equal("holds", Verdict(approved with { Standing = Standing.Firm }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("", Verdict(approved with { Standing = stale }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("holds", Verdict(approved with { Standing = stale, Kept = true }, RecordAct.Keep, Approver).Rule);
+        Assert.Equal("ended", Verdict(approved with { Standing = stale, Ended = true }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("broken", Verdict(approved with { Standing = stale with { Refused = "No such speed." } }, RecordAct.Keep, Approver).Rule);
     }
 

@@ -5385,6 +5385,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records/{number}/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PiecesMade"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/records/{number}/renew": {
         parameters: {
             query?: never;
@@ -8006,6 +8047,10 @@ export interface components {
             /** @description Code of the pick taken when none is given. */
             default: string;
         };
+        PiecesMade: {
+            /** Format: int32 */
+            pieces: number;
+        };
         /** @description A point of the plan of a part. */
         Position: {
             /**
@@ -8215,6 +8260,8 @@ export interface components {
             kept: boolean;
             terms: components["schemas"]["Terms"];
             ended: boolean;
+            /** Format: int32 */
+            made: number;
             cautions: components["schemas"]["CautionView"][];
             can: components["schemas"]["ActVerdict"][];
             changedUnder: components["schemas"]["ChangedUnder"][];

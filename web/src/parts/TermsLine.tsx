@@ -9,13 +9,14 @@ export const EVIDENCE: Record<Schemas['EvidenceKind'], string> = {
 };
 
 /** Evidence, and how far the approval reaches. */
-export function TermsLine({ terms, ended }: { terms: Schemas['Terms']; ended: boolean }) {
+export function TermsLine({ terms, ended, made }: { terms: Schemas['Terms']; ended: boolean; made?: number }) {
   const { evidence, until, pieces } = terms;
   return (
     <p className={ended ? 'warn' : 'muted'}>
       {EVIDENCE[evidence.kind].replace(/^./, (c) => c.toUpperCase())}
       {evidence.source && `: ${evidence.source}`}. {until && (ended ? `Ended: it held until ${day(until)}.` : `Holds until ${day(until)}.`)}
-      {pieces ? ` For ${pieces} pieces at most.` : ''}
+      {pieces ? ` For ${pieces} pieces at most${made ? `, ${made} made` : ''}.` : ''}{' '}
+      {ended && pieces && !until ? 'Ended: they are made.' : ''}
     </p>
   );
 }

@@ -43,7 +43,7 @@ export function MailPage() {
           <span>Your address, empty for no mail</span>
           <Input
             aria-label="Your mail address"
-            style={{ width: 300 }}
+            style={{ width: 300, maxWidth: '100%' }}
             value={typed ?? address.data?.address ?? ''}
             onChange={(e) => setTyped(e.target.value)}
           />

@@ -37,6 +37,7 @@ const ACTS: Partial<Record<string, string>> = {
   discard: 'gave up',
   published: 'published',
   commented: 'commented on',
+  made: 'told pieces made with',
   named: 'named a deputy for',
   ended: 'ended the absence of',
   newPassword: 'gave a new password to',

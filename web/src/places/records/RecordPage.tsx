@@ -16,6 +16,7 @@ import { Figures } from '../calculate/Figures';
 import { Decide, Withdraw } from './Decide';
 import { newestOf } from './revisions';
 import { Comments } from './Comments';
+import { Made } from './Made';
 import { Stale } from './Stale';
 import { Cautions } from './Terms';
 import { may, useRecord } from './useRecord';
@@ -89,7 +90,10 @@ export function RecordPage() {
               {revision.leftover.revision}. {revision.leftover.changed}
             </p>
           )}
-          <TermsLine terms={revision.terms} ended={revision.ended} />
+          <TermsLine terms={revision.terms} ended={revision.ended} made={revision.made} />
+          {revision === inForce && revision.terms.pieces !== null && !revision.ended && (
+            <Made number={record.data.number} version={revision.version} />
+          )}
           {revision.method && <p className="muted">By the method {revision.method}.</p>}
           <SinceSentBack revision={revision} />
           <Under revision={revision} />

@@ -92,75 +92,85 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
         ))}{' '}
         · <kbd>Enter</kbd> open
       </p>
-      <div
-        ref={list}
-        className="settlelist"
-        role="listbox"
-        aria-label={name}
-        aria-activedescendant={row && `settle-${row.number}-${row.revision}`}
-        tabIndex={0}
-        onKeyDown={(e) => {
-          if (e.ctrlKey || e.metaKey || e.altKey || e.target !== list.current) return;
-          const task = tasks.find((t) => t.key === e.key);
-          if (task) void start(task);
-          else if (e.key === 'ArrowDown') setAt(Math.min(at + 1, rows.length - 1));
-          else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-          else if (e.key === 'Enter') list.current!.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
-          else return;
-          e.preventDefault();
-        }}
-      >
-        {rows.map((r, i) => (
-          <div
-            key={`${r.number} ${r.revision}`}
-            id={`settle-${r.number}-${r.revision}`}
-            role="option"
-            aria-selected={r === row}
-            className="settlerow"
-            onClick={() => setAt(i)}
-          >
-            <Link to={`/records/${r.number}?rev=${r.revision}`}>{`${r.number} rev ${r.revision}`}</Link>
-            <StateMark state={r.state} sentBack={r.sentBack} ended={r.ended} />
-            <span>
-              <SituationSentence s={r.situation} /> <StaleLine record={r} />
-            </span>
-            {r === row && !asks && (
-              <span className="acts noprint">
-                {record && offered.length === 0 && <span className="muted small">open it to work on it</span>}
-                {offered.map((t) => (
-                  <Button key={t.key} danger={t.danger ?? false} onClick={() => void start(t)}>
-                    {t.words}
-                    {t.reason && '…'}
-                  </Button>
-                ))}
+      {rows.length > 0 && (
+        <div
+          ref={list}
+          className="settlelist"
+          role="grid"
+          aria-label={name}
+          aria-activedescendant={row && `settle-${row.number}-${row.revision}`}
+          tabIndex={0}
+          onKeyDown={(e) => {
+            if (e.ctrlKey || e.metaKey || e.altKey || e.target !== list.current) return;
+            const task = tasks.find((t) => t.key === e.key);
+            if (task) void start(task);
+            else if (e.key === 'ArrowDown') setAt(Math.min(at + 1, rows.length - 1));
+            else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+            else if (e.key === 'Enter') list.current!.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
+            else return;
+            e.preventDefault();
+          }}
+        >
+          {rows.map((r, i) => (
+            <div
+              key={`${r.number} ${r.revision}`}
+              id={`settle-${r.number}-${r.revision}`}
+              role="row"
+              aria-selected={r === row}
+              className="settlerow"
+              onClick={() => setAt(i)}
+            >
+              <span role="gridcell">
+                <Link to={`/records/${r.number}?rev=${r.revision}`}>{`${r.number} rev ${r.revision}`}</Link>
               </span>
-            )}
-            {r === row && asks && (
-              <div className="settleask">
-                <label htmlFor="settle-reason">{asks.reason!(r.number)}</label>
-                <Input
-                  id="settle-reason"
-                  ref={box}
-                  value={reason}
-                  maxLength={2000}
-                  onChange={(e) => setReason(e.target.value)}
-                  onKeyDown={(e) => {
-                    if (e.key === 'Enter') confirm();
-                    if (e.key === 'Escape') {
-                      setAsks(null);
-                      list.current?.focus();
-                    }
-                  }}
-                />
-                <Button type="primary" danger={asks.danger ?? false} disabled={!reason.trim()} loading={act.isPending} onClick={confirm}>
-                  {asks.words}
-                </Button>
-              </div>
-            )}
-            {r === row && detail && record && revision && <div className="settledetail">{detail(record, revision)}</div>}
-          </div>
-        ))}
-      </div>
+              <span role="gridcell">
+                <StateMark state={r.state} sentBack={r.sentBack} ended={r.ended} />
+              </span>
+              <span role="gridcell">
+                <SituationSentence s={r.situation} /> <StaleLine record={r} />
+              </span>
+              {r === row && !asks && (
+                <span role="gridcell" className="acts noprint">
+                  {record && offered.length === 0 && <span className="muted small">open it to work on it</span>}
+                  {offered.map((t) => (
+                    <Button key={t.key} danger={t.danger ?? false} onClick={() => void start(t)}>
+                      {t.words}
+                      {t.reason && '…'}
+                    </Button>
+                  ))}
+                </span>
+              )}
+              {r === row && asks && (
+                <div role="gridcell" className="settleask">
+                  <label htmlFor="settle-reason">{asks.reason!(r.number)}</label>
+                  <Input
+                    id="settle-reason"
+                    ref={box}
+                    value={reason}
+                    maxLength={2000}
+                    onChange={(e) => setReason(e.target.value)}
+                    onKeyDown={(e) => {
+                      if (e.key === 'Enter') confirm();
+                      if (e.key === 'Escape') {
+                        setAsks(null);
+                        list.current?.focus();
+                      }
+                    }}
+                  />
+                  <Button type="primary" danger={asks.danger ?? false} disabled={!reason.trim()} loading={act.isPending} onClick={confirm}>
+                    {asks.words}
+                  </Button>
+                </div>
+              )}
+              {r === row && detail && record && revision && (
+                <div role="gridcell" className="settledetail">
+                  {detail(record, revision)}
+                </div>
+              )}
+            </div>
+          ))}
+        </div>
+      )}
       {rows.length === 0 && <p className="muted">No record is like this.</p>}
       <Problem error={act.error} />
       {said && <p role="alert">{said}</p>}
