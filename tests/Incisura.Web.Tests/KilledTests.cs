@@ -36,7 +36,8 @@ public sealed class KilledTests : IDisposable
                 if (i == Kills) break;
                 using CancellationTokenSource stop = new();
                 Task[] writers = [.. Enumerable.Range(0, Writers).Select(w => Task.Run(() => WriteAsync(address, w, stop.Token)))];
-                await Task.Delay(random.Next(150, 900), TestContext.Current.CancellationToken);
+                await WrittenAsync(acknowledged + random.Next(1, 8));
+                await Task.Delay(random.Next(0, 120), TestContext.Current.CancellationToken);
                 process.Kill(entireProcessTree: true);
                 await stop.CancelAsync();
                 await Task.WhenAll(writers);
@@ -53,7 +54,7 @@ public sealed class KilledTests : IDisposable
             Assert.True(code == 0, $"after kill {i + 1}: {says}");
         }
 
-        Assert.True(acknowledged > Kills, "too little was written for the kills to mean anything");
+        Assert.True(acknowledged >= Kills, $"only {acknowledged} writes were acknowledged");
     }
 
     public void Dispose()
@@ -100,6 +101,12 @@ public sealed class KilledTests : IDisposable
         }
 
         Assert.Fail("the server did not start");
+    }
+
+    // However slow the machine: a kill comes in the middle of work, not before it.
+    private async Task WrittenAsync(int count)
+    {
+        for (int i = 0; i < 3000 && Volatile.Read(ref acknowledged) < count; i++) await Task.Delay(10);
     }
 
     private static async Task<Caller> SignInAsync(string address)
