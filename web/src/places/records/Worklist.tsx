@@ -78,7 +78,10 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   useEffect(() => {
     if (asks) box.current?.focus({ cursor: 'all' });
   }, [asks]);
-  useEffect(() => list.current?.focus(), []);
+  // The list has the keys from the start, unless somebody is typing elsewhere already.
+  useEffect(() => {
+    if (!document.activeElement?.matches('input:not([type=radio]), textarea')) list.current?.focus();
+  }, []);
   const offered = record && row ? tasks.filter((t) => !refusal(t, record, row)) : [];
   return (
     <section className="settle" aria-label={name}>
