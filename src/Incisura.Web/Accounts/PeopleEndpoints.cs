@@ -120,6 +120,15 @@ public static class PeopleEndpoints
         Demand(await people.UpdateSecurityStampAsync(person));
     }
 
+    /// <summary>Sign-in names of those who have a role and may sign in.</summary>
+    public static async Task<IReadOnlyList<string>> NamesAsync(IncisuraDb db, Role role) =>
+        await (from p in db.Users
+               join ur in db.UserRoles on p.Id equals ur.UserId
+               join r in db.Roles on ur.RoleId equals r.Id
+               where r.Name == role.ToString() && (p.LockoutEnd == null || p.LockoutEnd < Person.ForGood)
+               orderby p.UserName
+               select p.UserName!).ToListAsync();
+
     /// <summary>What a person may do.</summary>
     public static async Task<Role> RoleOfAsync(UserManager<Person> people, Person person) =>
         await people.GetRolesAsync(person) is [var role, ..] ? Enum.Parse<Role>(role) : Role.Reader;

@@ -1,4 +1,5 @@
 using Incisura.Core.Records;
+using Incisura.Web.Accounts;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Mail;
@@ -37,11 +38,7 @@ public static class Letters
     // Those who may decide: approvers that did not work on it, and deputies of absent ones.
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {
-        List<string> approvers = await (from p in db.Users
-                                        join ur in db.UserRoles on p.Id equals ur.UserId
-                                        join r in db.Roles on ur.RoleId equals r.Id
-                                        where r.Name == nameof(Role.Approver) && (p.LockoutEnd == null || p.LockoutEnd < Person.ForGood)
-                                        select p.UserName!).ToListAsync();
+        IReadOnlyList<string> approvers = await PeopleEndpoints.NamesAsync(db, Role.Approver);
         List<string> deputies = await db.Absences.AsNoTracking().Where(a => a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
         return [.. approvers.Concat(deputies).Distinct().Where(n => !contributors.Contains(n, StringComparer.OrdinalIgnoreCase))];
     }

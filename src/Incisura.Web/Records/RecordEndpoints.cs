@@ -185,7 +185,9 @@ public static class RecordEndpoints
         Standing? standing = null)
     {
         Actor actor = context.User.Actor();
-        RevisionFacts facts = await RecordRules.FactsAsync(record, revision, db, clock.Today()) with { Standing = standing };
+        RevisionFacts facts = await RecordRules.FactsAsync(
+            record, revision, RecordParts.ResultOf(revision), db, clock.Today()) with
+        { Standing = standing };
         revision.State = RecordLife.After(facts, act, actor, reason);
         revision.Events.Add(
             new() { At = clock.GetUtcNow(), By = actor.Name, InPlaceOf = actor.InPlaceOf, Act = act, Reason = reason?.Trim() ?? "" });

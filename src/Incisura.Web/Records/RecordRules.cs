@@ -14,12 +14,12 @@ public static class RecordRules
     /// <summary>The facts about a revision.</summary>
     /// <param name="record">The record, with all its revisions.</param>
     /// <param name="row">The revision.</param>
+    /// <param name="result">What came out of it.</param>
     /// <param name="db">The database.</param>
     /// <param name="today">The day.</param>
-    public static async Task<RevisionFacts> FactsAsync(RecordRow record, RecordRevisionRow row, IncisuraDb db, DateOnly today)
-    {
-        CalculationResult result = RecordParts.ResultOf(row);
-        return new(row.State, ContributorsOf(record, row, result))
+    public static async Task<RevisionFacts> FactsAsync(
+        RecordRow record, RecordRevisionRow row, CalculationResult result, IncisuraDb db, DateOnly today) =>
+        new(row.State, ContributorsOf(record, row, result))
         {
             Findings = result.Findings,
             Terms = row.ReadTerms(),
@@ -27,7 +27,6 @@ public static class RecordRules
             Ended = row.State == RecordState.Approved && row.EndsOn < today,
             UnapprovedThread = await UnapprovedThreadAsync(row, db),
         };
-    }
 
     // Who wrote or submitted it, and who wrote the same figures before: a copy does not make them somebody else's.
     private static List<string> ContributorsOf(RecordRow record, RecordRevisionRow revision, CalculationResult result) =>
