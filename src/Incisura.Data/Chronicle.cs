@@ -51,10 +51,11 @@ public sealed record ChronicleCheck(long Entries, string Head, IReadOnlyList<Chr
 public static class Chronicle
 {
     /// <summary>Kind of entries about records.</summary>
-    public const string RecordKind = "record", EditionKind = "edition", PersonKind = "person", AbsenceKind = "absence", ThreadKind = "thread";
+    public const string RecordKind = "record", EditionKind = "edition", PersonKind = "person", AbsenceKind = "absence", ThreadKind = "thread",
+        KeyKind = "key";
 
     /// <summary>Acts that are no acts on records.</summary>
-    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made";
+    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made", Read = "read";
 
     private const int Most = 200;
 
@@ -108,6 +109,12 @@ public static class Chronicle
                     break;
                 case EditionRow edition when entry.State == EntityState.Added:
                     told.Add(() => Of(edition));
+                    break;
+                case EditionKeyRow key when entry.State == EntityState.Added:
+                    told.Add(() => new(key.Since, key.By, KeyKind, 0, key.Id, Added));
+                    break;
+                case ReadingRow reading when entry.State == EntityState.Added:
+                    told.Add(() => new(reading.At, reading.Person, EditionKind, reading.EditionNumber, $"edition {reading.EditionNumber}", Read));
                     break;
                 case ThreadApprovalRow approval when entry.State is EntityState.Added or EntityState.Modified:
                     told.Add(() => new(approval.At, approval.By, ThreadKind, approval.ThreadId, approval.ThreadName, nameof(RecordAct.Approve))
@@ -181,6 +188,7 @@ public static class Chronicle
             Compare(EditionKind, e.Number, 0, e.Digest, $"Edition {e.Number}");
         await foreach (PartRow p in db.Parts.AsNoTracking().AsAsyncEnumerable().WithCancellation(cancel))
             if (RecordParts.HashOf(p.Json) != p.Hash) Add(0, $"A {p.Kind} that records rest on was altered ({p.Hash[..12]}).");
+        foreach (string fault in await EditionStore.FaultsAsync(db, cancel)) Add(0, fault);
         foreach (((string kind, int id, int number), (long entry, _)) in told)
             if (!seen.Contains((kind, id, number))) Add(entry, $"Entry {entry} tells of {kind} {id} revision {number}, which is not there any more.");
         return new(before?.Id ?? 0, before?.Hash ?? "", faults);

@@ -63,6 +63,16 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<EditionEntryRow> EditionEntries => Set<EditionEntryRow>();
 
+    public DbSet<EditionFileRow> EditionFiles => Set<EditionFileRow>();
+
+    public DbSet<EditionLineRow> EditionLines => Set<EditionLineRow>();
+
+    public DbSet<EditionLeafRow> EditionLeaves => Set<EditionLeafRow>();
+
+    public DbSet<EditionKeyRow> EditionKeys => Set<EditionKeyRow>();
+
+    public DbSet<ReadingRow> Readings => Set<ReadingRow>();
+
     /// <summary>Mark in the head of a database file that was filled as the demo.</summary>
     private const int DemoMark = 0x494E4344;
 
@@ -97,7 +107,9 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
         if (ChangeTracker.Entries().Any(
-            e => e.Entity is EditionRow or EditionEntryRow or Revision or ChangeRow && e.State is EntityState.Modified or EntityState.Deleted))
+            e =>
+                e.State is EntityState.Modified or EntityState.Deleted
+                    && e.Entity is EditionRow or EditionFileRow or EditionLineRow or EditionLeafRow or EditionEntryRow or Revision or ChangeRow))
             throw new InvalidOperationException("A published edition and the revision history cannot be changed.");
         List<IStored> changed =
             [.. ChangeTracker.Entries<IStored>().Where(e => e.State is EntityState.Added or EntityState.Modified).Select(e => e.Entity)];
@@ -268,6 +280,21 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<EditionEntryRow> entry = builder.Entity<EditionEntryRow>().ToTable("EditionEntries");
         entry.HasKey(e => new { e.EditionNumber, e.RecordNumber });
         entry.HasIndex(e => new { e.EditionNumber, e.Assembly });
+        EntityTypeBuilder<EditionFileRow> file = builder.Entity<EditionFileRow>().ToTable("EditionFiles");
+        file.HasKey(f => f.EditionNumber);
+        file.Property(f => f.EditionNumber).ValueGeneratedNever();
+        file.HasOne<EditionRow>().WithOne().HasForeignKey<EditionFileRow>(f => f.EditionNumber);
+        EntityTypeBuilder<EditionLineRow> line = builder.Entity<EditionLineRow>().ToTable("EditionLines");
+        line.HasKey(l => new { l.EditionNumber, l.RecordNumber });
+        line.HasOne<EditionRow>().WithMany().HasForeignKey(l => l.EditionNumber);
+        line.HasOne<EditionLeafRow>().WithMany().HasForeignKey(l => l.LeafId);
+        EntityTypeBuilder<EditionLeafRow> leaf = builder.Entity<EditionLeafRow>().ToTable("EditionLeaves");
+        leaf.HasIndex(l => l.Hash).IsUnique();
+        leaf.HasIndex(l => l.Assembly);
+        builder.Entity<EditionKeyRow>().ToTable("EditionKeys");
+        EntityTypeBuilder<ReadingRow> reading = builder.Entity<ReadingRow>().ToTable("Readings");
+        reading.HasKey(r => new { r.EditionNumber, r.Person });
+        reading.HasOne<EditionRow>().WithMany().HasForeignKey(r => r.EditionNumber);
     }
 
     private static EntityTypeBuilder<TStored> MapStored<TStored, TDefinition>(ModelBuilder builder, string table)

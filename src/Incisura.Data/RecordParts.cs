@@ -1,4 +1,3 @@
-using System.IO.Compression;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
@@ -58,7 +57,7 @@ public static class RecordParts
         row.Choices = DefinitionFormat.Write(choices);
         row.Footings = DefinitionFormat.Write(marks);
         row.Result = DefinitionFormat.Write(result with { Givens = [], Steps = [] });
-        row.Derivation = Pack(DefinitionFormat.Write(new Derivation(result.Givens, result.Steps)));
+        row.Derivation = Packed.Pack(Encoding.UTF8.GetBytes(DefinitionFormat.Write(new Derivation(result.Givens, result.Steps))));
         row.Words = DefinitionFormat.Write(words);
         row.Search = string.Join(
             ' ', record.Number, words.OperationName, words.Material, words.Condition, words.Assembly, situation.Cutter.Value.Number,
@@ -120,7 +119,7 @@ public static class RecordParts
     /// <summary>The result of a revision with its derivation.</summary>
     public static CalculationResult WholeResultOf(RecordRevisionRow row)
     {
-        Derivation derivation = DefinitionFormat.Read<Derivation>(Unpack(row.Derivation));
+        Derivation derivation = DefinitionFormat.Read<Derivation>(Encoding.UTF8.GetString(Packed.Unpack(row.Derivation)));
         return ResultOf(row) with { Givens = derivation.Givens, Steps = derivation.Steps };
     }
 
@@ -176,18 +175,4 @@ public static class RecordParts
         JsonArray a => new JsonArray([.. a.Select(Sorted)]),
         _ => node?.DeepClone(),
     };
-
-    private static byte[] Pack(string text)
-    {
-        using MemoryStream packed = new();
-        using (BrotliStream brotli = new(packed, CompressionLevel.Optimal)) brotli.Write(Encoding.UTF8.GetBytes(text));
-        return packed.ToArray();
-    }
-
-    private static string Unpack(byte[] packed)
-    {
-        using BrotliStream brotli = new(new MemoryStream(packed), CompressionMode.Decompress);
-        using StreamReader reader = new(brotli, Encoding.UTF8);
-        return reader.ReadToEnd();
-    }
 }

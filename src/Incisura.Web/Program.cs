@@ -25,6 +25,8 @@ using Serilog;
 
 if (args is [CheckCommand.Word, .. var files])
     return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : "data/incisura.db"), Console.Out);
+if (args is [VerifyCommand.Word, .. var words])
+    return await VerifyCommand.RunAsync(words, Console.Out);
 
 WebApplicationBuilder builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog(
@@ -41,6 +43,9 @@ string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ??
 // The OpenAPI document is read off the built program, without a database; it describes the demo's door too.
 bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
+
+string keyFolder = Path.Combine(Path.GetDirectoryName(database)!, "keys");
+if (demo) builder.Configuration["Incisura:Workshop"] ??= DemoWorkshop.Name;
 
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<SavedMark>();
@@ -62,9 +67,13 @@ builder.Services.AddSingleton<Post>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<Post>());
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
+builder.Services.AddSingleton(services => new SigningKeys(keyFolder, services.GetRequiredService<TimeProvider>()));
+builder.Services.AddSingleton<Publisher>();
+builder.Services.AddSingleton<PublishDesk>();
+builder.Services.AddSingleton<LookupIndex>();
 builder.Services.AddSingleton<Presence>();
 builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.AddDataProtection().PersistKeysToFileSystem(new(Path.Combine(Path.GetDirectoryName(database)!, "keys")));
+builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keyFolder));
 
 builder.Services.AddIdentity<Person, IdentityRole>(o =>
 {

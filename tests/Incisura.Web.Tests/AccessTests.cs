@@ -105,7 +105,9 @@ public sealed class AccessTests(Workshop workshop) : IClassFixture<Workshop>
         await file.OpenAsync(TestContext.Current.CancellationToken);
         Assert.Equal("wal", await Scalar("PRAGMA journal_mode"));
         Assert.Equal(1L, await Scalar("PRAGMA foreign_keys"));
-        await Assert.ThrowsAsync<SqliteException>(() => Scalar("UPDATE EditionEntries SET Note = 'changed'"));
+        foreach (string table in new[] { "EditionFiles", "EditionLines", "EditionLeaves", "EditionKeys" })
+            await Assert.ThrowsAsync<SqliteException>(() => Scalar($"DELETE FROM {table}"));
+        await Assert.ThrowsAsync<SqliteException>(() => Scalar("UPDATE EditionLines SET Revision = 9"));
         await Assert.ThrowsAsync<SqliteException>(() => Scalar("DELETE FROM Editions"));
         await Assert.ThrowsAsync<SqliteException>(() => Scalar("DELETE FROM Cutters WHERE Id IN (SELECT CutterId FROM Assemblies)"));
 

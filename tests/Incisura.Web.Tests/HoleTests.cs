@@ -292,7 +292,7 @@ public sealed class HoleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_published_hole_is_looked_up_with_its_depth_and_its_stages()
     {
         Caller tobiah = await workshop.SignInAsync("tobiah");
-        (await tobiah.PostAsync("/editions", new { note = "with holes" })).Expect(HttpStatusCode.Created);
+        await tobiah.PublishAsync(new { note = "with holes" });
         Caller jory = await workshop.SignInAsync("jory");
         JsonElement entry = (await jory.GetAsync("/lookup?q=A-1305")).Expect(HttpStatusCode.OK)["entries"][0];
         Assert.Contains(entry.GetProperty("figures").EnumerateArray(), f => f.GetProperty("code").GetString() == "programmedDepth");

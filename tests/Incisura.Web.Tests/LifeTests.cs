@@ -48,7 +48,7 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(
             ["maren", "tobiah"],
             Newest(record).GetProperty("terms").GetProperty("accepted").EnumerateArray().Select(a => a.GetProperty("by").GetString()!).Order());
-        (await tobiah.PostAsync("/editions", new { note = "with a reason" })).Expect(HttpStatusCode.Created);
+        await tobiah.PublishAsync(new { note = "with a reason" });
         JsonElement shown = (await jory.GetAsync($"/lookup?q={record["number"].GetString()}"))["entries"][0];
         Assert.Equal(
             "Finishing pass only, tried on R-17.", shown.GetProperty("terms").GetProperty("accepted")[0].GetProperty("reason").GetString());
@@ -83,7 +83,7 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
         record = (await tobiah.PostAsync($"{Path(record)}/approve", new { }, Version(record))).Expect(HttpStatusCode.OK);
         Assert.False(Newest(record).GetProperty("ended").GetBoolean());
         Assert.Equal(50, Newest(record).GetProperty("terms").GetProperty("pieces").GetInt32());
-        int edition = (await tobiah.PostAsync("/editions", new { })).Expect(HttpStatusCode.Created)["number"].GetInt32();
+        int edition = (await tobiah.PublishAsync(new { })).GetProperty("number").GetInt32();
 
         workshop.Clock.Ahead = TimeSpan.FromDays(2);
         try
@@ -99,7 +99,7 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
             JsonElement entry = (await later.GetAsync($"/editions/{edition}"))["entries"].EnumerateArray()
                 .Single(e => e.GetProperty("record").GetString() == number);
             Assert.Equal("ended", entry.GetProperty("since").GetProperty("what").GetString());
-            JsonElement pending = (await later.GetAsync("/editions/pending")).Json.EnumerateArray()
+            JsonElement pending = (await later.GetAsync("/editions/pending"))["entries"].EnumerateArray()
                 .Single(p => p.GetProperty("record").GetString() == number);
             Assert.Equal("removed", pending.GetProperty("change").GetString());
 

@@ -106,7 +106,7 @@ public sealed class PublishedTests(Workshop workshop) : IClassFixture<Workshop>
             .First(
                 e =>
                     e.GetProperty("situation").GetProperty("machineId").GetInt32() == 2
-                        && e.GetProperty("result").GetProperty("figures")[0].GetProperty("value").GetDouble() > 1500)
+                        && e.GetProperty("figures")[0].GetProperty("value").GetDouble() > 1500)
             .GetProperty("record")
             .GetString()!;
         Assert.Equal("holds", What(await LookUpAsync(record)));

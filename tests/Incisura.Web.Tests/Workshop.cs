@@ -78,6 +78,20 @@ public sealed class Caller(HttpClient http)
     public async Task<Answer> PostAsync(string path, object body, int? ifMatch = null) =>
         await SendAsync(HttpMethod.Post, path, JsonContent.Create(body), ifMatch);
 
+    /// <summary>Publishes, and waits until the edition is there.</summary>
+    public async Task<JsonElement> PublishAsync(object body)
+    {
+        Answer progress = (await PostAsync("/editions", body)).Expect(HttpStatusCode.Accepted);
+        while (progress["running"].GetBoolean())
+        {
+            await Task.Delay(50);
+            progress = await GetAsync("/editions/publishing");
+        }
+
+        Assert.Equal("", progress["refused"].GetString());
+        return progress["edition"];
+    }
+
     public async Task<Answer> PutAsync(string path, object body, int? ifMatch = null) =>
         await SendAsync(HttpMethod.Put, path, JsonContent.Create(body), ifMatch);
 

@@ -232,6 +232,119 @@ namespace Incisura.Data.Migrations
                     b.ToTable("EditionEntries", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.EditionFileRow", b =>
+                {
+                    b.Property<int>("EditionNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("AsksReading")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Head")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("KeyId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sha256")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Signature")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("Size")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Tail")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("EditionNumber");
+
+                    b.ToTable("EditionFiles", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.EditionKeyRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Pem")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Since")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("EditionKeys", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.EditionLeafRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Assembly")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Json")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Assembly");
+
+                    b.HasIndex("Hash")
+                        .IsUnique();
+
+                    b.ToTable("EditionLeaves", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.EditionLineRow", b =>
+                {
+                    b.Property<int>("EditionNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("RecordNumber")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("LeafId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("EditionNumber", "RecordNumber");
+
+                    b.HasIndex("LeafId");
+
+                    b.ToTable("EditionLines", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.EditionRow", b =>
                 {
                     b.Property<int>("Number")
@@ -432,6 +545,22 @@ namespace Incisura.Data.Migrations
                     b.ToTable("Places", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.ReadingRow", b =>
+                {
+                    b.Property<int>("EditionNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Person")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("EditionNumber", "Person");
+
+                    b.ToTable("Readings", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.RecordEventRow", b =>
                 {
                     b.Property<int>("Id")
@@ -511,10 +640,10 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("Made")
+                    b.Property<int>("MachineId")
                         .HasColumnType("INTEGER");
 
-                    b.Property<int>("MachineId")
+                    b.Property<int>("Made")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("MaterialId")
@@ -1228,6 +1357,30 @@ namespace Incisura.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Incisura.Data.EditionFileRow", b =>
+                {
+                    b.HasOne("Incisura.Data.EditionRow", null)
+                        .WithOne()
+                        .HasForeignKey("Incisura.Data.EditionFileRow", "EditionNumber")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.EditionLineRow", b =>
+                {
+                    b.HasOne("Incisura.Data.EditionRow", null)
+                        .WithMany()
+                        .HasForeignKey("EditionNumber")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Incisura.Data.EditionLeafRow", null)
+                        .WithMany()
+                        .HasForeignKey("LeafId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Incisura.Data.PlaceRow", b =>
                 {
                     b.HasOne("Incisura.Data.StoredAssembly", null)
@@ -1240,6 +1393,15 @@ namespace Incisura.Data.Migrations
                         .WithMany()
                         .HasForeignKey("MachineId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.ReadingRow", b =>
+                {
+                    b.HasOne("Incisura.Data.EditionRow", null)
+                        .WithMany()
+                        .HasForeignKey("EditionNumber")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
 

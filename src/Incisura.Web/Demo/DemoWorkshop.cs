@@ -13,6 +13,7 @@ using Incisura.Core.Methods;
 using Incisura.Core.Records;
 using Incisura.Core.Threads;
 using Incisura.Web.Accounts;
+using Incisura.Web.Editions;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
@@ -38,6 +39,9 @@ public sealed record DemoRecord(
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
 {
+    /// <summary>Its name.</summary>
+    public const string Name = "Skerrymoor Tidal Works";
+
     /// <summary>Name of the demo's speed chart.</summary>
     public const string ChartName = "Speed chart of the shop";
 
@@ -147,10 +151,13 @@ public static class DemoWorkshop
             }
 
             await db.SaveChangesAsync(cancel);
-            List<RecordRow> published = [.. (await Records.RecordEndpoints.Whole(db).ToListAsync(cancel)).Where((_, i) => records[i].Published)];
-            db.Add(await Editions.EditionEndpoints.ComposeAsync(
-                db, 1, published, Approver, "First edition: the cuts run every week.", now.AddDays(-14)));
-            await db.SaveChangesAsync(cancel);
+            await services.GetRequiredService<Publisher>().PublishAsync(
+                db, view,
+                new(Approver, "First edition: the cuts run every week.", now.AddDays(-14), new Dictionary<string, EditionTake>(), AsksReading: false)
+                {
+                    Only = [.. records.Index().Where(r => r.Item.Published).Select(r => $"R-{r.Index + 1:0000}")],
+                },
+                cancel: cancel);
         }
 
         IEnumerable<T> Read<T>(string name) => DefinitionFormat.Read<List<T>>(File.ReadAllText(Path.Combine(folder, name + ".json")));

@@ -1,6 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
-using Incisura.Core.Calculation;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
@@ -8,176 +5,117 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Editions;
 
-/// <summary>What an edition says about itself.</summary>
-public sealed record EditionSummary(int Number, DateTimeOffset PublishedAt, string PublishedBy, string Note, string Digest, int Count);
-
-/// <summary>One record in an edition.</summary>
-/// <param name="Record">Number of the record.</param>
-/// <param name="Revision">Its revision.</param>
-/// <param name="Situation">What it is for.</param>
-/// <param name="Note">The proposer's note.</param>
-/// <param name="ApprovedBy">Who approved it.</param>
-/// <param name="Result">What came out.</param>
-/// <param name="Since">What became of it since.</param>
-/// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
-/// <param name="Cautions">Its cautions, each with why it may stand.</param>
-public sealed record EditionEntryView(
-    string Record, int Revision, SituationWords Situation, string Note, string ApprovedBy, CalculationResult Result, SinceThen Since,
-    Terms Terms, IReadOnlyList<CautionView> Cautions);
-
-/// <summary>A whole edition.</summary>
-/// <param name="Summary">What it says about itself.</param>
-/// <param name="Newest">Number of the newest edition there is.</param>
-/// <param name="LookedAt">When it was compared with how things stand.</param>
-/// <param name="Entries">Its records.</param>
-public sealed record EditionView(EditionSummary Summary, int Newest, DateTimeOffset LookedAt, IReadOnlyList<EditionEntryView> Entries);
-
-/// <summary>How a record would differ between the last edition and the next.</summary>
-public enum EditionChange
-{
-    Same,
-    Added,
-    Changed,
-    Removed,
-}
-
-/// <summary>One record of the next edition, or one that it would no longer have.</summary>
-public sealed record PendingEntry(
-    string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy);
-
-/// <summary>Why an edition is published.</summary>
-public sealed record PublishRequest(string? Note = null);
-
 /// <summary>Publishing, and reading what was published.</summary>
 public static class EditionEndpoints
 {
     public static void MapEditions(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/editions").WithTags("editions");
+        group.MapGet("/", async (IncisuraDb db) => await EditionReading.SummariesAsync(db));
+        group.MapGet("/{number:int}", async (
+            int number, [AsParameters] EditionQuery query, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+            await EditionReading.PageAsync(
+                db, await shelf.ViewAsync(db), await EditionReading.SummaryAsync(db, number), query.Checked(), context.User.Actor().Name,
+                clock.GetUtcNow()));
+        group.MapGet("/{number:int}/differences", async (
+            int number, int from, [AsParameters] EditionQuery query, IncisuraDb db, CancellationToken cancel) =>
+            await EditionComparison.OfAsync(
+                db, await EditionReading.SummaryAsync(db, from), await EditionReading.SummaryAsync(db, number), query.Checked(), cancel));
+        group.MapPublishing();
+        group.MapReadings();
+        group.MapEditionFiles();
+    }
 
-        group.MapGet("/", async (IncisuraDb db) => await db.Editions.AsNoTracking().OrderByDescending(e => e.Number)
-            .Select(e => new EditionSummary(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count)).ToListAsync());
-
-        group.MapGet("/{number:int}", async (int number, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
-        {
-            EditionRow edition = await db.Editions.AsNoTracking().Include(e => e.Entries).FirstOrDefaultAsync(e => e.Number == number)
-                ?? throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
-            ShelfView view = await shelf.ViewAsync(db);
-            IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(edition.Entries, db, view, clock.Today());
-            int newest = await db.Editions.MaxAsync(e => e.Number);
-            return new EditionView(
-                SummaryOf(edition), newest, clock.GetUtcNow(),
-                [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal).Select(e => EntryViewOf(e, since[e.RecordNumber]))]);
-        });
-
-        group.MapGet("/pending", async (IncisuraDb db, TimeProvider clock) => await PendingAsync(db, clock.Today()))
+    private static void MapPublishing(this RouteGroupBuilder group)
+    {
+        group.MapGet("/pending", async (
+            [AsParameters] EditionQuery query, string? change, IncisuraDb db, TimeProvider clock, CancellationToken cancel) =>
+            Page(await PendingAsync(db, clock.Today(), cancel), query.Checked(), Wire.Optional<EditionChange>(change, "change")))
             .RequireAuthorization(Access.Engineers);
 
-        group.MapPost("/", async (PublishRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        group.MapPost("/", async (
+            PublishRequest request, HttpContext context, PublishDesk desk, TimeProvider clock) =>
         {
             if (request.Note?.Length > RecordLife.LongestText)
                 throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
-            await using var transaction = await db.Database.BeginTransactionAsync();
-            if ((await PendingAsync(db, clock.Today())).All(p => p.Change == EditionChange.Same))
-                throw new RuleException(
-                    "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
-            int number = (await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0) + 1;
-            EditionRow edition = await ComposeAsync(
-                db, number, await RecordEndpoints.Whole(db).AsNoTracking().ToListAsync(), context.User.Actor().Name, request.Note?.Trim() ?? "",
-                clock.GetUtcNow());
-            db.Add(edition);
-            await db.SaveChangesAsync();
-            await transaction.CommitAsync();
-            return TypedResults.Created($"/api/v1/editions/{number}", SummaryOf(edition));
+            PublishWish wish = new(
+                context.User.Actor().Name, request.Note?.Trim() ?? "", clock.GetUtcNow(), request.Takes ?? new Dictionary<string, EditionTake>(),
+                request.AsksReading);
+            return TypedResults.Accepted("/api/v1/editions/publishing", await desk.StartAsync(wish));
         }).RequireAuthorization(Access.Approvers);
+
+        group.MapGet("/publishing", (PublishDesk desk) =>
+            desk.Progress ?? throw new MissingException("Nothing was published since the server was started."))
+            .RequireAuthorization(Access.Engineers);
+        group.MapDelete("/publishing", (PublishDesk desk) =>
+            desk.Stop() ?? throw new MissingException("Nothing is being published."))
+            .RequireAuthorization(Access.Approvers);
     }
 
-    /// <summary>An edition of every record in force that has not ended.</summary>
-    public static async Task<EditionRow> ComposeAsync(
-        IncisuraDb db, int number, IEnumerable<RecordRow> records, string by, string note, DateTimeOffset at)
+    private static void MapReadings(this RouteGroupBuilder group)
     {
-        DateOnly today = DateOnly.FromDateTime(at.LocalDateTime);
-        List<(RecordRow Record, RecordRevisionRow Revision)> inForce =
-            [
-                .. records.OrderBy(r => r.Number, StringComparer.Ordinal).Select(r => (r, Published(r, today)!))
-                .Where(r => r.Item2 is not null),
-            ];
-        IReadOnlyDictionary<int, Situation> situations = await RecordParts.SituationsAsync(db, [.. inForce.Select(r => r.Revision)]);
-        List<EditionEntryRow> entries = [.. inForce.Select(r => EntryOf(number, r.Record, r.Revision, situations[r.Revision.Id]))];
-        return new() { Number = number, PublishedAt = at, PublishedBy = by, Note = note, Digest = DigestOf(entries), Entries = entries };
+        group.MapPost("/{number:int}/reading", async (int number, HttpContext context, IncisuraDb db, TimeProvider clock) =>
+        {
+            await EditionReading.SummaryAsync(db, number);
+            string person = context.User.Actor().Name;
+            if (!await db.Readings.AnyAsync(r => r.EditionNumber == number && r.Person == person))
+            {
+                db.Add(new ReadingRow { EditionNumber = number, Person = person, At = clock.GetUtcNow() });
+                await db.SaveChangesAsync();
+            }
+
+            return TypedResults.NoContent();
+        });
+        group.MapGet("/{number:int}/readers", async (int number, IncisuraDb db) =>
+        {
+            await EditionReading.SummaryAsync(db, number);
+            Dictionary<string, DateTimeOffset> read = await db.Readings.AsNoTracking().Where(r => r.EditionNumber == number)
+                .ToDictionaryAsync(r => r.Person, r => r.At);
+            var people = await db.Users.AsNoTracking().OrderBy(p => p.UserName).Select(p => new { p.UserName, p.FullName }).ToListAsync();
+            return people.ConvertAll(p => new ReaderView(p.UserName!, p.FullName, read.TryGetValue(p.UserName!, out DateTimeOffset at) ? at : null));
+        }).RequireAuthorization(Access.Engineers);
     }
 
-    /// <summary>Digest over everything an edition publishes.</summary>
-    public static string DigestOf(IEnumerable<EditionEntryRow> entries)
+    private static PendingView Page(List<PendingEntry> all, EditionQuery query, EditionChange? change)
     {
-        using IncrementalHash hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
-        foreach (EditionEntryRow e in entries)
-            hash.AppendData(
-                Encoding.UTF8.GetBytes(
-                    string.Join('\n', e.RecordNumber, e.Revision, e.Note, e.ApprovedBy, e.Choices, e.Situation, e.Result, e.Terms)));
-        return Convert.ToHexStringLower(hash.GetHashAndReset());
-    }
-
-    /// <summary>What stands beside the figures of an entry.</summary>
-    public static Terms TermsOf(EditionEntryRow e) => e.Terms.Length == 0 ? Terms.None : DefinitionFormat.Read<Terms>(e.Terms);
-
-    private static RecordRevisionRow? Published(RecordRow record, DateOnly today) =>
-        record.InForce() is { } row && !(row.EndsOn < today) ? row : null;
-
-    private static EditionSummary SummaryOf(EditionRow e) => new(e.Number, e.PublishedAt, e.PublishedBy, e.Note, e.Digest, e.Entries.Count);
-
-    private static EditionEntryView EntryViewOf(EditionEntryRow e, SinceThen since)
-    {
-        CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
+        List<PendingEntry> found = [.. all.Where(p => (change is null || p.Change == change) && Fits(p, query.Q))];
         return new(
-            e.RecordNumber, e.Revision, SituationWords.Of(e.Operation, DefinitionFormat.Read<Situation>(e.Situation), result), e.Note, e.ApprovedBy,
-            result, since, TermsOf(e), RecordViews.CautionsOf(result, TermsOf(e)));
+            all.GroupBy(p => p.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()),
+            all.Count(p => p.StaleBy.Count > 0 && p.Change != EditionChange.Removed), found.Count, [.. found.Skip(query.Skip).Take(query.Take)]);
     }
 
-    private static EditionEntryRow EntryOf(int edition, RecordRow record, RecordRevisionRow revision, Situation situation)
-    {
-        SituationWords words = DefinitionFormat.Read<SituationWords>(revision.Words);
-        return new()
-        {
-            EditionNumber = edition,
-            RecordNumber = record.Number,
-            Revision = revision.Number,
-            Operation = record.Operation,
-            Assembly = words.Assembly,
-            Material = words.Material,
-            Machine = words.Machine,
-            Note = revision.Note,
-            ApprovedBy = revision.Events.Last(e => e.Act == RecordAct.Approve).By,
-            Terms = revision.Terms,
-            Choices = revision.Choices,
-            Situation = DefinitionFormat.Write(situation),
-            Result = DefinitionFormat.Write(RecordParts.WholeResultOf(revision)),
-        };
-    }
+    private static bool Fits(PendingEntry p, string? question) =>
+        (question ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).All(
+            w => new[] { p.Record, p.Situation.OperationName, p.Situation.Material, p.Situation.Assembly, p.Situation.Machine }
+                .Any(t => t.Contains(w, StringComparison.OrdinalIgnoreCase)));
 
-    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, DateOnly today)
+    // What changes comes first, and of what stays what does not hold.
+    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, DateOnly today, CancellationToken cancel)
     {
-        int last = await db.Editions.MaxAsync(e => (int?)e.Number) ?? 0;
-        Dictionary<string, int> published = await db.EditionEntries.AsNoTracking()
-            .Where(e => e.EditionNumber == last)
-            .ToDictionaryAsync(e => e.RecordNumber, e => e.Revision);
+        int last = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
+        List<LineNow> published = await EditionReading.LinesAsync(db, last, cancel);
+        Dictionary<string, LineNow> before = published.ToDictionary(l => l.Record);
         List<PendingEntry> pending = [];
-        foreach (RecordRow record in await RecordEndpoints.Whole(db).AsNoTracking().OrderBy(r => r.Number).ToListAsync())
+        HashSet<string> inForce = [];
+        foreach (var v in await Publisher.InForce(db, today).Select(v => new { Record = v.Record!.Number, v.Number, v.Words, v.Stands, v.Standing })
+            .ToListAsync(cancel))
         {
-            RecordRevisionRow? inForce = Published(record, today);
-            int before = published.GetValueOrDefault(record.Number);
-            if (inForce is null && before == 0) continue;
-            RecordSummary summary = RecordViews.SummaryOf(record, inForce ?? record.Revisions.First(r => r.Number == before), today);
-            EditionChange change = inForce is null
-                ? EditionChange.Removed
-                : before == 0
-                ? EditionChange.Added
-                : before == inForce.Number
-                ? EditionChange.Same
-                : EditionChange.Changed;
-            pending.Add(new(record.Number, inForce?.Number ?? 0, before, change, summary.Situation, summary.StaleBy));
+            int was = before.GetValueOrDefault(v.Record)?.Revision ?? 0;
+            inForce.Add(v.Record);
+            pending.Add(new(
+                v.Record, v.Number, was, was == 0 ? EditionChange.Added : was == v.Number ? EditionChange.Same : EditionChange.Changed,
+                DefinitionFormat.Read<SituationWords>(v.Words),
+                v.Standing.Length == 0 ? [] : RecordViews.StaleBy(DefinitionFormat.Read<Standing>(v.Standing)), v.Stands == Stands.Broken));
         }
 
-        return pending;
+        pending.AddRange(
+            published.Where(l => !inForce.Contains(l.Record))
+                .Select(l => new PendingEntry(
+                    l.Record, 0, l.Revision, EditionChange.Removed, DefinitionFormat.Read<SituationWords>(l.Words), [], Broken: false)));
+        return
+        [
+            .. pending.OrderBy(p => p.Change == EditionChange.Same).ThenByDescending(p => p.Change == EditionChange.Same && p.StaleBy.Count > 0)
+                .ThenBy(p => p.Record, StringComparer.Ordinal),
+        ];
     }
 }

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Records;
@@ -37,42 +38,58 @@ public enum Since
 public sealed record SinceThen(
     Since What, Sentence? Warning, IReadOnlyList<string> By, IReadOnlyList<FigureChange> Figures, IReadOnlyList<Finding> Breaks);
 
+/// <summary>A record in an edition, by its number and revision.</summary>
+public sealed record Entry(string Record, int Revision);
+
 /// <summary>How what was published stands to how things are now.</summary>
 public static class Publication
 {
     /// <summary>What became of each entry, by the number of its record.</summary>
     public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(
-        IReadOnlyCollection<EditionEntryRow> entries, IncisuraDb db, ShelfView view, DateOnly today)
+        IReadOnlyCollection<Entry> entries, IncisuraDb db, ShelfView view, DateOnly today)
     {
-        List<string> numbers = [.. entries.Select(e => e.RecordNumber)];
+        List<string> numbers = [.. entries.Select(e => e.Record)];
         var lives = await db.Records.AsNoTracking()
             .Where(r => numbers.Contains(r.Number))
             .Select(r => new
             {
                 Record = r,
-                Revisions = r.Revisions.Select(v => new { v.Number, v.State, v.ThreadId, v.JudgedFor, v.Stands, v.Standing, v.EndsOn }).ToList(),
+                Revisions = r.Revisions.Select(v => new { v.Id, v.Number, v.State, v.ThreadId, v.JudgedFor, v.Standing, v.EndsOn }).ToList(),
             })
             .ToListAsync();
         var byNumber = lives.ToDictionary(r => r.Record.Number);
-        return entries.ToDictionary(e => e.RecordNumber, e =>
-        {
-            if (!byNumber.TryGetValue(e.RecordNumber, out var life)) return Of(e, false, 0, Standing.Firm);
-            var judged = life.Revisions.Find(v => v.Number == e.Revision);
 
-            // What was judged by the shelf as it stands is not calculated again.
-            Standing standing = judged is not null && judged.JudgedFor == view.FootingsOf(life.Record, judged.ThreadId)
-                ? judged.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(judged.Standing)
-                : RecordViews.StandingOf(e.Operation, e.Situation, e.Choices, e.Result, view);
-            return Of(e, judged?.EndsOn < today, RecordLife.InForce(life.Revisions.Select(v => (v.Number, v.State))), standing);
-        });
+        // What was judged by the shelf as it stands is not calculated again.
+        var judged = entries.ToDictionary(e => e.Record, e => byNumber.GetValueOrDefault(e.Record)?.Revisions.Find(v => v.Number == e.Revision));
+        List<int> due =
+        [
+            .. judged.Where(j => j.Value is { } v && v.JudgedFor != view.FootingsOf(byNumber[j.Key].Record, v.ThreadId)).Select(j => j.Value!.Id),
+        ];
+        IReadOnlyDictionary<int, Standing> now = await JudgedNowAsync(due, db, view);
+        return entries.ToDictionary(e => e.Record, e => judged[e.Record] is { } v
+            ? Of(
+                e.Revision, v.EndsOn < today, RecordLife.InForce(byNumber[e.Record].Revisions.Select(r => (r.Number, r.State))),
+                now.GetValueOrDefault(v.Id) ?? (v.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(v.Standing)))
+            : Of(e.Revision, false, 0, Standing.Firm));
     }
 
-    private static SinceThen Of(EditionEntryRow entry, bool ended, int inForce, Standing standing)
+    private static async Task<IReadOnlyDictionary<int, Standing>> JudgedNowAsync(List<int> ids, IncisuraDb db, ShelfView view)
+    {
+        ConcurrentDictionary<int, Standing> now = [];
+        await RecordBatches.EachAsync(
+            db, ids,
+            (row, then) => now[row.Id] = RecordViews.StandingOf(
+                row.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view),
+            after: null, CancellationToken.None);
+        return now;
+    }
+
+    private static SinceThen Of(int revision, bool ended, int inForce, Standing standing)
     {
         if (inForce == 0)
             return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
-        if (ended && inForce == entry.Revision)
+        if (ended && inForce == revision)
             return new(
                 Since.Ended,
                 new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."),
@@ -93,7 +110,7 @@ public static class Publication
                 by, [], []);
         if (standing.Stale)
             return new(Since.Stale, Moved(standing, by), by, standing.Figures, []);
-        return inForce == entry.Revision
+        return inForce == revision
             ? new(Since.Holds, null, [], [], [])
             : new(Since.Superseded, new($"Revision {inForce} has been approved since; ask for it before running these figures."), [], [], []);
     }

@@ -3,6 +3,7 @@ using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Incisura.Web.Demo;
+using Incisura.Web.Editions;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
@@ -18,6 +19,7 @@ public static class Start
         try
         {
             await db.PrepareAsync(cancel);
+            await OldEditions.TakeOverAsync(db, services.GetRequiredService<Publisher>(), cancel);
         }
         catch (Microsoft.Data.Sqlite.SqliteException broken)
         {

@@ -45,9 +45,9 @@ public static class UseEndpoints
             user.SeesDrafts()
                 ? await db.Records.AsNoTracking().Where(r => ids.Contains(r.AssemblyId)).OrderBy(r => r.Number).Select(r => r.Number).ToListAsync()
                 : [],
-            await db.EditionEntries.AsNoTracking()
-                .Where(e => names.Contains(e.Assembly))
-                .Select(e => e.EditionNumber)
+            await db.EditionLeaves.AsNoTracking()
+                .Where(l => names.Contains(l.Assembly))
+                .Join(db.EditionLines.AsNoTracking(), l => l.Id, l => l.LeafId, (_, l) => l.EditionNumber)
                 .Distinct()
                 .OrderBy(n => n)
                 .ToListAsync(),

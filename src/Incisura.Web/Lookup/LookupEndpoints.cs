@@ -1,14 +1,11 @@
 using Incisura.Core.Calculation;
-using Incisura.Core.Catalogue;
 using Incisura.Core.Checks;
-using Incisura.Core.Cutters;
-using Incisura.Core.Holes;
 using Incisura.Core.Materials;
 using Incisura.Core.Records;
+using Incisura.Exchange.Editions;
 using Incisura.Web.Editions;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
-using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Lookup;
 
@@ -66,62 +63,40 @@ public static class LookupEndpoints
     ];
 
     public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet(
-        "/lookup", async (string? q, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        "/lookup", async (
+            string? q, HttpContext context, IncisuraDb db, Shelf shelf, LookupIndex index, TimeProvider clock, CancellationToken cancel) =>
     {
-        EditionRow? edition = await db.Editions.AsNoTracking().OrderByDescending(e => e.Number).FirstOrDefaultAsync();
-        if (edition is null) return new LookupAnswer(0, null, []);
-        IQueryable<EditionEntryRow> entries = db.EditionEntries.AsNoTracking().Where(e => e.EditionNumber == edition.Number);
-        foreach ((string pattern, string word) in Wire.Patterns(q).Select(p => (p, p.Trim('%'))))
-        {
-            List<string> operations =
-            [
-                .. Operations.All.Select(o => o.Description).Where(o => o.Name.Contains(word, StringComparison.OrdinalIgnoreCase))
-                .Select(o => o.Code),
-            ];
-            entries = entries.Where(
-                e =>
-                    operations.Contains(e.Operation) || EF.Functions.Like(e.Assembly, pattern, "\\") || EF.Functions.Like(e.Material, pattern, "\\")
-                        || EF.Functions.Like(e.Machine, pattern, "\\") || EF.Functions.Like(e.RecordNumber, pattern, "\\"));
-        }
-
-        List<EditionEntryRow> found = await entries.OrderBy(e => e.Assembly).ThenBy(e => e.Material).Take(Most).ToListAsync();
+        (int edition, DateTimeOffset publishedAt, IReadOnlyList<Findable> records) = await index.NewestAsync(db, cancel);
+        if (edition == 0) return new LookupAnswer(0, null, []);
+        string[] words = (q ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        List<Findable> found = [.. records.Where(r => words.All(w => r.Text.Contains(w, StringComparison.Ordinal))).Take(Most)];
         ShelfView view = await shelf.ViewAsync(db);
         if (found.Count == 0 && q is not null) await Misses.NoteAsync(q, context.User.Actor(), db, view, clock.GetUtcNow());
-        IReadOnlyDictionary<string, SinceThen> since = await Publication.SinceAsync(found, db, view, clock.Today());
-        return new LookupAnswer(edition.Number, edition.PublishedAt, found.ConvertAll(e => EntryOf(e, since[e.RecordNumber])));
+        IReadOnlyDictionary<string, SinceThen> since =
+            await Publication.SinceAsync(found.ConvertAll(f => new Entry(f.Record, f.Revision)), db, view, clock.Today());
+        IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(db, found.ConvertAll(f => f.LeafId), cancel);
+        return new LookupAnswer(edition, publishedAt, found.ConvertAll(f => EntryOf(f, leaves[f.LeafId], since[f.Record])));
     }).WithTags("lookup");
 
-    private static LookupEntry EntryOf(EditionEntryRow e, SinceThen since)
+    private static LookupEntry EntryOf(Findable found, PublishedRecord p, SinceThen since)
     {
-        Situation situation = DefinitionFormat.Read<Situation>(e.Situation);
-        CalculationResult result = DefinitionFormat.Read<CalculationResult>(e.Result);
-        Sentence? warning = since.Warning ?? result.Findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text;
-        List<Figure> figures = [.. result.Figures];
-        figures.AddRange(
-            result.Fields.Where(f => f.Used && f.Value > 0 && Shown.Contains(f.Code))
-                .Select(f => FieldAsFigure(result.Operation, f)));
+        IReadOnlyList<Finding> findings = p.Findings();
         return new(
-            e.RecordNumber,
-            e.Revision,
-            SituationWords.Of(e.Operation, situation, result),
-            situation.Material.Value.Group,
-            situation.Assembly.Value.LengthRegister,
-            situation.Assembly.Value.DiameterRegister,
-            situation.Assembly.Value.StockPlace,
-            figures,
-            situation.Cutter.Value.Described.Use == CutterUse.Holes ? result.Attached<ToolWay>()?.Parts ?? [] : [],
-            result.Findings.FirstOrDefault(f => f.Code == "directions")?.Text,
-            warning,
+            p.Record,
+            p.Revision,
+            found.Words,
+            found.Words.Group,
+            p.Assembly.LengthRegister ?? 0,
+            p.Assembly.DiameterRegister ?? 0,
+            p.Assembly.StockPlace,
+            [.. p.Figures(), .. p.Settings.Where(s => s.Value > 0 && Shown.Contains(s.Code)).Select(s => s.AsFigure())],
+            p.Stages.All(s => s.Length == 0 || s.From is not null) ? p.Stages() : [],
+            findings.FirstOrDefault(f => f.Code == "directions")?.Text,
+            since.Warning ?? findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text,
             since,
-            e.Note,
-            e.ApprovedBy,
-            EditionEndpoints.TermsOf(e),
-            RecordViews.CautionsOf(result, EditionEndpoints.TermsOf(e)));
-    }
-
-    private static Figure FieldAsFigure(string operation, FieldState state)
-    {
-        FieldDescription field = Operations.Find(operation)!.Description.Fields.Single(f => f.Code == state.Code);
-        return new(field.Code, field.Symbol, field.Name, field.Quantity, state.Value);
+            p.Note,
+            p.ApprovedBy,
+            p.Terms(),
+            RecordViews.CautionsOf(findings, p.Terms()));
     }
 }

@@ -11,13 +11,6 @@ namespace Incisura.Web.Records;
 public static class RecordViews
 {
     /// <summary>How a revision stands today; firm where its situation is no longer there, or nothing moved.</summary>
-    public static Standing StandingOf(string operation, string situation, string choices, string result, ShelfView view)
-    {
-        Situation then = DefinitionFormat.Read<Situation>(situation);
-        return StandingOf(operation, then, DefinitionFormat.Read<Choices>(choices), DefinitionFormat.Read<CalculationResult>(result), view);
-    }
-
-    /// <summary>How a revision stands today, from what was read of it.</summary>
     public static Standing StandingOf(string operation, Situation then, Choices choices, CalculationResult result, ShelfView view) =>
         Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now
             ? Staleness.Of(known, then, choices, result, now, view.WithThreads(choices))
@@ -29,9 +22,9 @@ public static class RecordViews
             ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")]
             : [];
 
-    /// <summary>Cautions of a result, each with why it may stand.</summary>
-    public static IReadOnlyList<CautionView> CautionsOf(CalculationResult result, Terms terms) =>
-        [.. result.Findings.Where(f => f.Severity == Severity.Caution).Select(f => new CautionView(f.Text.ToString(), f, terms.Of(f)))];
+    /// <summary>Cautions among findings, each with why it may stand.</summary>
+    public static IReadOnlyList<CautionView> CautionsOf(IReadOnlyList<Finding> findings, Terms terms) =>
+        [.. findings.Where(f => f.Severity == Severity.Caution).Select(f => new CautionView(f.Text.ToString(), f, terms.Of(f)))];
 
     /// <summary>A revision in a list, from what was drawn out of it.</summary>
     public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow row, DateOnly today)
@@ -118,7 +111,7 @@ public static class RecordViews
             facts.Terms,
             facts.Ended,
             row.Made,
-            CautionsOf(result, facts.Terms),
+            CautionsOf(result.Findings, facts.Terms),
 
             // What is neither worked on nor in force is looked at only.
             newest || row.IsInForce ? RecordLife.Verdicts(facts, of.Actor) : [],

@@ -1,0 +1,198 @@
+using System.Collections.Concurrent;
+using Incisura.Core.Calculation;
+using Incisura.Core.Records;
+using Incisura.Exchange.Editions;
+using Incisura.Web.Hosting;
+using Incisura.Web.Records;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace Incisura.Web.Editions;
+
+/// <summary>What is to be published, by whom and when.</summary>
+public sealed record PublishWish(
+    string By, string Note, DateTimeOffset At, IReadOnlyDictionary<string, EditionTake> Takes, bool AsksReading)
+{
+    /// <summary>What is in force of some records only; null for all.</summary>
+    public IReadOnlyCollection<string>? Only { get; init; }
+}
+
+/// <summary>
+/// Puts an edition together outside any lock: each record's published form is kept as soon as it is written, the whole is hashed and signed,
+/// and only its number, its file and its lines are written at the end as one, if nothing of it was decided otherwise meanwhile.
+/// </summary>
+public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
+{
+    private const int MostTries = 5;
+
+    private string Workshop => configuration["Incisura:Workshop"] is { Length: > 0 } name ? name : "A workshop without a name";
+
+    /// <summary>Publishes.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="view">Library and shop, for the places where assemblies stand.</param>
+    /// <param name="wish">What.</param>
+    /// <param name="told">Takes how many records were put together, of how many.</param>
+    /// <param name="cancel">Stops it; then nothing is published.</param>
+    /// <exception cref="RuleException">There is nothing new, or too much was decided meanwhile.</exception>
+    public async Task<EditionFileRow> PublishAsync(
+        IncisuraDb db, ShelfView view, PublishWish wish, Action<int, int>? told = null, CancellationToken cancel = default)
+    {
+        await keys.TellAsync(db, wish.By, cancel);
+        for (int i = 0; i < MostTries; i++)
+        {
+            ChangeRow? seen = await db.Changes.AsNoTracking().OrderByDescending(c => c.Id).FirstOrDefaultAsync(cancel);
+            int last = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
+            List<EditionLineRow> before = await db.EditionLines.AsNoTracking().Where(l => l.EditionNumber == last).ToListAsync(cancel);
+            List<Chosen> chosen = await ChooseAsync(db, wish, before, null, cancel);
+            List<EditionLineRow> lines = await LinesAsync(db, view, last + 1, chosen, told, cancel);
+            if (SameAs(before, lines))
+                throw new RuleException(
+                    "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
+            EditionFileRow file = await SignedAsync(db, wish, last, seen, lines, cancel);
+            EditionRow edition = new()
+            {
+                Number = file.EditionNumber,
+                PublishedAt = wish.At,
+                PublishedBy = wish.By,
+                Note = wish.Note,
+                Digest = file.Sha256,
+            };
+            if (await WriteAsync(db, edition, file, lines, chosen, wish, before, seen?.Id ?? 0, cancel)) return file;
+        }
+
+        throw new RuleException(
+            "unsettled", "Records were approved or withdrawn all the time while this was put together; publish again in a minute.");
+    }
+
+    /// <summary>Units, workshop and all else an edition says before its records.</summary>
+    public EditionFile Frame(int number, DateTimeOffset at, string by, string note, EditionMark? before, HistoryMark? history) =>
+        new(EditionFile.Form, Workshop, number, Published.Moment(at), by, note, Published.UnitsStated, [])
+        {
+            Before = before,
+            History = history,
+        };
+
+    private static bool SameAs(List<EditionLineRow> before, List<EditionLineRow> lines) =>
+        lines.Count == before.Count
+            && lines.Zip(before.OrderBy(l => l.RecordNumber, StringComparer.Ordinal)).All(p =>
+                p.First.RecordNumber == p.Second.RecordNumber && p.First.LeafId == p.Second.LeafId);
+
+    private async Task<EditionFileRow> SignedAsync(
+        IncisuraDb db, PublishWish wish, int last, ChangeRow? seen, List<EditionLineRow> lines, CancellationToken cancel)
+    {
+        int number = last + 1;
+        EditionMark? before = await db.EditionFiles.AsNoTracking().Where(f => f.EditionNumber == last)
+            .Select(f => new EditionMark(f.EditionNumber, f.Sha256)).FirstOrDefaultAsync(cancel);
+        (byte[] head, byte[] tail) = EditionFile.Around(
+            Frame(number, wish.At, wish.By, wish.Note, before, seen is null ? null : new(seen.Id, seen.Hash)));
+        var (sha256, hash, size) = await EditionStore.DigestAsync(db, head, lines.ConvertAll(l => l.LeafId), tail, cancel);
+        (EditionKey key, byte[] signature) = keys.Sign(hash);
+        return new()
+        {
+            EditionNumber = number,
+            Head = head,
+            Tail = tail,
+            Sha256 = sha256,
+            Size = size,
+            Count = lines.Count,
+            KeyId = key.Id,
+            Signature = signature,
+            AsksReading = wish.AsksReading,
+        };
+    }
+
+    // All or nothing; nothing where a record was decided otherwise since it was chosen.
+    private static async Task<bool> WriteAsync(
+        IncisuraDb db, EditionRow edition, EditionFileRow file, List<EditionLineRow> lines, List<Chosen> chosen, PublishWish wish,
+        List<EditionLineRow> before, long seen, CancellationToken cancel)
+    {
+        await using IDbContextTransaction? transaction =
+            db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
+        HashSet<string> touched =
+        [
+            .. await db.Changes.AsNoTracking().Where(c => c.Id > seen && c.Kind == Chronicle.RecordKind).Select(c => c.Name).ToListAsync(cancel),
+        ];
+        if (touched.Count > 0)
+        {
+            List<Chosen> now = await ChooseAsync(db, wish, before, touched, cancel);
+            if (!now.SequenceEqual(chosen.Where(c => touched.Contains(c.Record)))) return false;
+        }
+
+        await EditionStore.AddAsync(db, edition, file, lines);
+        if (transaction is not null) await transaction.CommitAsync(CancellationToken.None);
+        db.ChangeTracker.Clear();
+        return true;
+    }
+
+    private static async Task<List<Chosen>> ChooseAsync(
+        IncisuraDb db, PublishWish wish, List<EditionLineRow> before, IReadOnlyCollection<string>? among, CancellationToken cancel)
+    {
+        DateOnly today = DateOnly.FromDateTime(wish.At.LocalDateTime);
+        IQueryable<RecordRevisionRow> all = InForce(db, today);
+        if (among is not null) all = all.Where(v => among.Contains(v.Record!.Number));
+        Dictionary<string, EditionLineRow> published = before.ToDictionary(l => l.RecordNumber);
+        List<Chosen> chosen = [];
+        foreach (var v in await all.Select(v => new { v.Id, v.Number, Record = v.Record!.Number }).ToListAsync(cancel))
+        {
+            if (wish.Only?.Contains(v.Record) == false) continue;
+            EditionTake take = wish.Takes.GetValueOrDefault(v.Record);
+            EditionLineRow? was = published.GetValueOrDefault(v.Record);
+            if (take == EditionTake.Nothing || (take == EditionTake.Before && was is null)) continue;
+            chosen.Add(take == EditionTake.Before ? new(v.Record, was!.Revision, 0, was.LeafId) : new(v.Record, v.Number, v.Id, 0));
+        }
+
+        chosen.Sort((a, b) => string.CompareOrdinal(a.Record, b.Record));
+        return chosen;
+    }
+
+    /// <summary>Revisions that the next edition takes: those in force whose time is not over.</summary>
+    public static IQueryable<RecordRevisionRow> InForce(IncisuraDb db, DateOnly today) =>
+        db.RecordRevisions.AsNoTracking().Where(v => v.IsInForce && v.State == RecordState.Approved && (v.EndsOn == null || v.EndsOn >= today));
+
+    private static async Task<List<EditionLineRow>> LinesAsync(
+        IncisuraDb db, ShelfView view, int number, List<Chosen> chosen, Action<int, int>? told, CancellationToken cancel)
+    {
+        Dictionary<int, int> leaves = [];
+        List<int> ids = [.. chosen.Where(c => c.RevisionId > 0).Select(c => c.RevisionId)];
+        told?.Invoke(0, ids.Count);
+        ConcurrentDictionary<int, Leaf> made = [];
+        Dictionary<int, (string By, DateTimeOffset At)> approvals = await ApprovalsAsync(db, cancel);
+        await RecordBatches.EachAsync(
+            db, ids, (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
+            async rows =>
+            {
+                IReadOnlyList<int> kept = await EditionStore.KeepAsync(db, [.. rows.Select(r => made[r.Id])], cancel);
+                for (int i = 0; i < kept.Count; i++) leaves[rows[i].Id] = kept[i];
+                made.Clear();
+                told?.Invoke(leaves.Count, ids.Count);
+            },
+            cancel);
+        return chosen.ConvertAll(c => new EditionLineRow
+        {
+            EditionNumber = number,
+            RecordNumber = c.Record,
+            Revision = c.Revision,
+            LeafId = c.RevisionId > 0 ? leaves[c.RevisionId] : c.LeafId,
+        });
+    }
+
+    private static async Task<Dictionary<int, (string By, DateTimeOffset At)>> ApprovalsAsync(IncisuraDb db, CancellationToken cancel) =>
+        (await db.Set<RecordEventRow>().AsNoTracking().Where(e => e.Act == RecordAct.Approve).OrderBy(e => e.Id)
+            .Select(e => new { e.RevisionId, e.By, e.At }).ToListAsync(cancel))
+        .GroupBy(e => e.RevisionId).ToDictionary(g => g.Key, g => (g.Last().By, g.Last().At));
+
+    private static Leaf LeafOf(RecordRevisionRow row, Situation situation, (string By, DateTimeOffset At) approval, ShelfView view)
+    {
+        SituationWords words = DefinitionFormat.Read<SituationWords>(row.Words);
+        IEnumerable<PublishedPlace> places = view.Assemblies.TryGetValue(words.AssemblyId, out StoredAssembly? assembly)
+            ? assembly.Definition.Places.Select(p => new PublishedPlace(view.Machines[p.MachineId].Name, p.Place))
+            : [];
+        PublishedRecord published = Published.Of(new(
+            row.Record!.Number, row.Number, situation, RecordParts.ResultOf(row), row.ReadTerms(), row.Note, row.ProposedBy, approval.By, approval.At,
+            [.. places.OrderBy(p => p.Machine, StringComparer.Ordinal).ThenBy(p => p.Place)]));
+        return new(EditionFile.Write(published), words.Assembly, row.Words);
+    }
+
+    // A record as it is taken: the revision in force, or what the edition before has of it.
+    private sealed record Chosen(string Record, int Revision, int RevisionId, int LeafId);
+}

@@ -1,0 +1,74 @@
+using Incisura.Core.Records;
+using Incisura.Exchange.Editions;
+using Incisura.Web.Editions;
+using Microsoft.EntityFrameworkCore;
+
+namespace Incisura.Web.Lookup;
+
+/// <summary>A record of the newest edition, ready to be found.</summary>
+/// <param name="Record">Its number.</param>
+/// <param name="Revision">Its revision.</param>
+/// <param name="LeafId">Its published form.</param>
+/// <param name="Words">Its situation in words.</param>
+/// <param name="Text">All words it is found by, in small letters.</param>
+public sealed record Findable(string Record, int Revision, int LeafId, SituationWords Words, string Text);
+
+/// <summary>The newest edition in memory; it never changes, so it is read once.</summary>
+public sealed class LookupIndex : IDisposable
+{
+    private readonly SemaphoreSlim one = new(1);
+    private Held held = new(0, default, []);
+
+    /// <summary>The newest edition, its records by assembly and material; 0 where nothing was published yet.</summary>
+    public async Task<(int Number, DateTimeOffset PublishedAt, IReadOnlyList<Findable> Records)> NewestAsync(IncisuraDb db, CancellationToken cancel)
+    {
+        int newest = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
+        Held now = held;
+        if (now.Number != newest)
+        {
+            await one.WaitAsync(cancel);
+            try
+            {
+                if (held.Number != newest) held = await ReadAsync(db, newest, cancel);
+                now = held;
+            }
+            finally
+            {
+                one.Release();
+            }
+        }
+
+        return (now.Number, now.PublishedAt, now.Records);
+    }
+
+    public void Dispose() => one.Dispose();
+
+    private static async Task<Held> ReadAsync(IncisuraDb db, int number, CancellationToken cancel)
+    {
+        EditionRow edition = await db.Editions.AsNoTracking().SingleAsync(e => e.Number == number, cancel);
+        List<LineNow> lines = await EditionReading.LinesAsync(db, number, cancel);
+        List<Findable> records = new(lines.Count);
+        foreach (LineNow[] batch in lines.Chunk(EditionReading.Most))
+        {
+            IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(db, [.. batch.Select(l => l.LeafId)], cancel);
+            records.AddRange(batch.Select(l => FindableOf(l, leaves[l.LeafId])));
+        }
+
+        return new(
+            number, edition.PublishedAt,
+            [.. records.OrderBy(r => r.Words.Assembly, StringComparer.Ordinal).ThenBy(r => r.Words.Material, StringComparer.Ordinal)]);
+    }
+
+    private static Findable FindableOf(LineNow line, PublishedRecord p)
+    {
+        SituationWords w = DefinitionFormat.Read<SituationWords>(line.Words);
+        string size = w.Diameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
+        string text = string.Join(
+            ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, w.Condition, w.Group, w.Assembly, p.Cutter.Number, p.Cutter.Family,
+            $"Ø{size} {size}mm z{w.Teeth}", w.Holder, w.Machine, p.Assembly.StockPlace,
+            string.Join(' ', p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")));
+        return new(line.Record, line.Revision, line.LeafId, w, text.ToLowerInvariant());
+    }
+
+    private sealed record Held(int Number, DateTimeOffset PublishedAt, IReadOnlyList<Findable> Records);
+}
