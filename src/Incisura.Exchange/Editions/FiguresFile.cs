@@ -25,6 +25,6 @@ public sealed record FiguresOf(
     /// <summary>The figures of a published record; one that stands among both counts by what came out.</summary>
     public static FiguresOf Of(PublishedRecord p) => new(
         p.Record, p.Revision, p.Operation.Code, p.Material.Name, p.Machine.Name, p.Assembly.Number,
-        p.Figures.Where(f => f.Rank != "behind").Select(f => (f.Code, f.Value)).Concat(p.Settings.Select(s => (s.Code, s.Value)))
+        p.Figures.Select(f => (f.Code, f.Value)).Concat(p.Settings.Select(s => (s.Code, s.Value)))
             .DistinctBy(f => f.Code).ToDictionary(f => f.Code, f => f.Value));
 }

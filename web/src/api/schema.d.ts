@@ -5508,13 +5508,13 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description Created */
-                201: {
+                /** @description Accepted */
+                202: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["EditionSummary"];
+                        "application/json": components["schemas"]["PublishProgress"];
                     };
                 };
             };
@@ -5534,7 +5534,12 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    Q?: string;
+                    Since?: string;
+                    Skip?: number;
+                    Take?: number;
+                };
                 header?: never;
                 path: {
                     number: number;
@@ -5562,7 +5567,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/editions/{number}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    from: number;
+                    Q?: string;
+                    Since?: string;
+                    Skip?: number;
+                    Take?: number;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionDifferences"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/editions/pending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Q?: string;
+                    Since?: string;
+                    Skip?: number;
+                    Take?: number;
+                    change?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PendingView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/publishing": {
         parameters: {
             query?: never;
             header?: never;
@@ -5584,7 +5673,373 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PendingEntry"][];
+                        "application/json": components["schemas"]["PublishProgress"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PublishProgress"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/readers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReaderView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/signature": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/table.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionKeyView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditionKeyView"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/keys/{id}.pem": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
                     };
                 };
             };
@@ -6584,6 +7039,29 @@ export interface components {
         };
         /** @enum {unknown} */
         EditionChange: "same" | "added" | "changed" | "removed";
+        EditionDifference: {
+            record: string;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            change: components["schemas"]["EditionChange"];
+            situation: components["schemas"]["SituationWords"];
+            figures: components["schemas"]["FigureChange"][];
+            limits: components["schemas"]["LimitChange"][];
+            findings: components["schemas"]["FindingChange"][];
+            others: string[];
+        };
+        EditionDifferences: {
+            from: components["schemas"]["EditionSummary"];
+            to: components["schemas"]["EditionSummary"];
+            counts: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            total: number;
+            entries: components["schemas"]["EditionDifference"][];
+        };
         EditionEntryView: {
             record: string;
             /** Format: int32 */
@@ -6591,10 +7069,18 @@ export interface components {
             situation: components["schemas"]["SituationWords"];
             note: string;
             approvedBy: string;
-            result: components["schemas"]["CalculationResult"];
+            figures: components["schemas"]["Figure"][];
             since: components["schemas"]["SinceThen"];
             terms: components["schemas"]["Terms"];
             cautions: components["schemas"]["CautionView"][];
+        };
+        EditionKeyView: {
+            id: string;
+            pem: string;
+            /** Format: date-time */
+            since: string;
+            editions: number[];
+            current: boolean;
         };
         EditionSummary: {
             /** Format: int32 */
@@ -6606,13 +7092,26 @@ export interface components {
             digest: string;
             /** Format: int32 */
             count: number;
+            /** Format: int64 */
+            size: number;
+            signedWith: string;
+            asksReading: boolean;
         };
+        /** @enum {unknown} */
+        EditionTake: "inForce" | "before" | "nothing";
         EditionView: {
             summary: components["schemas"]["EditionSummary"];
             /** Format: int32 */
             newest: number;
             /** Format: date-time */
             lookedAt: string;
+            counts: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            total: number;
+            /** Format: date-time */
+            read: null | string;
             entries: components["schemas"]["EditionEntryView"][];
         };
         /** @description What a record's figures rest on, and where that can be read. */
@@ -8024,6 +8523,17 @@ export interface components {
             change: components["schemas"]["EditionChange"];
             situation: components["schemas"]["SituationWords"];
             staleBy: string[];
+            broken: boolean;
+        };
+        PendingView: {
+            counts: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            stale: number;
+            /** Format: int32 */
+            total: number;
+            entries: components["schemas"]["PendingEntry"][];
         };
         PersonChange: {
             fullName: string;
@@ -8169,8 +8679,23 @@ export interface components {
          * @enum {unknown}
          */
         ProfileShape: "revolved" | "flat";
+        PublishProgress: {
+            by: string;
+            /** Format: int32 */
+            done: number;
+            /** Format: int32 */
+            total: number;
+            running: boolean;
+            edition: null | components["schemas"]["EditionSummary"];
+            refused: string;
+        };
         PublishRequest: {
             note?: null | string;
+            takes?: null | {
+                [key: string]: components["schemas"]["EditionTake"];
+            };
+            /** @default false */
+            asksReading: boolean;
         };
         /**
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
@@ -8199,6 +8724,12 @@ export interface components {
             /** Format: double */
             deepest: number;
             sentence: components["schemas"]["Sentence"];
+        };
+        ReaderView: {
+            name: string;
+            fullName: string;
+            /** Format: date-time */
+            readAt: null | string;
         };
         /**
          * @description What can be done to a revision of a record.
