@@ -72,8 +72,10 @@ public static class DefinitionFormat
     {
         Converters =
         {
-            new CutterAsOnceWritten(), new AsOnceWritten<Choices>(GatherExtras), new AsOnceWritten<CalculationResult>(GatherAttachments),
-            new AsOnceWritten<HoleTarget>(NameThread),
+            new CutterAsOnceWritten(),
+            new AsOnceWritten<Choices>(GatherExtras, "extras", "crossHoles", "edits", "depthBefore", "cycleBefore"),
+            new AsOnceWritten<CalculationResult>(GatherAttachments, "attachments", "stages", "openings"),
+            new AsOnceWritten<HoleTarget>(NameThread, null, "pitch", "leftHand"),
         },
     };
 
@@ -143,17 +145,33 @@ public static class DefinitionFormat
         return json;
     }
 
-    // Reads what an earlier version wrote as what it means.
-    private sealed class AsOnceWritten<T>(Action<JsonObject> mend) : JsonConverter<T>
+    // Reads what an earlier version wrote as what it means; what has the member that came since, and none of those of then, as it is.
+    private sealed class AsOnceWritten<T>(Action<JsonObject> mend, string? since, params string[] then) : JsonConverter<T>
     {
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
         {
+            if (IsOfNow(reader)) return JsonSerializer.Deserialize<T>(ref reader, Options)!;
             JsonObject json = JsonNode.Parse(ref reader)!.AsObject();
             mend(json);
             return json.Deserialize<T>(Options)!;
         }
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => JsonSerializer.Serialize(writer, value, Options);
+
+        // Looks at the names of the members alone, on a copy of the reader.
+        private bool IsOfNow(Utf8JsonReader reader)
+        {
+            bool found = since is null;
+            while (reader.Read() && reader.TokenType == JsonTokenType.PropertyName)
+            {
+                foreach (string name in then)
+                    if (reader.ValueTextEquals(name)) return false;
+                found |= since is not null && reader.ValueTextEquals(since);
+                reader.Skip();
+            }
+
+            return found;
+        }
     }
 
     // Before families were described, an end mill's dimensions stood beside its number under their plain names. Editions and

@@ -71,6 +71,12 @@ public sealed class EditionLeafRow
     /// <summary>Its canonical JSON, packed.</summary>
     public required byte[] Json { get; init; }
 
+    /// <summary>The revision it was made of; 0 where it was published before editions were files.</summary>
+    public required int RevisionId { get; init; }
+
+    /// <summary>Where its assembly stood then: the one thing in it that is not of the revision, which never changes once it is approved.</summary>
+    public required string Places { get; init; }
+
     /// <summary>Number of the assembly.</summary>
     public required string Assembly { get; init; }
 

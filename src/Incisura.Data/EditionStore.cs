@@ -7,8 +7,19 @@ using Microsoft.EntityFrameworkCore.Storage;
 
 namespace Incisura.Data;
 
-/// <summary>A published record to be kept: its canonical JSON, the number of its assembly, and its situation in words, JSON.</summary>
-public sealed record Leaf(byte[] Json, string Assembly, string Words);
+/// <summary>A published record to be kept.</summary>
+/// <param name="Hash">SHA-256 of its canonical JSON.</param>
+/// <param name="Packed">Its canonical JSON, packed.</param>
+/// <param name="RevisionId">The revision it was made of; 0 for none that is known.</param>
+/// <param name="Places">Where its assembly stands.</param>
+/// <param name="Assembly">Number of its assembly.</param>
+/// <param name="Words">Its situation in words, JSON.</param>
+public sealed record Leaf(string Hash, byte[] Packed, int RevisionId, string Places, string Assembly, string Words)
+{
+    /// <summary>A published record, packed.</summary>
+    public static Leaf Of(byte[] json, int revisionId, string places, string assembly, string words) =>
+        new(EditionStore.Sha256(json), Data.Packed.Pack(json), revisionId, places, assembly, words);
+}
 
 /// <summary>
 /// The bytes of editions. Each published record is kept once for all editions it is the same in; an edition's file is what stands before the
@@ -25,35 +36,48 @@ public static class EditionStore
 
     /// <summary>Identities of the leaves of some published records; those that are not kept yet are kept now.</summary>
     /// <param name="db">The database.</param>
-    /// <param name="leaves">Canonical JSON of each, number of its assembly, and its words.</param>
+    /// <param name="leaves">The records.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>In the order they were given.</returns>
-    public static async Task<IReadOnlyList<int>> KeepAsync(
-        IncisuraDb db, IReadOnlyList<Leaf> leaves, CancellationToken cancel = default)
+    public static async Task<IReadOnlyList<int>> KeepAsync(IncisuraDb db, IReadOnlyList<Leaf> leaves, CancellationToken cancel = default)
     {
-        List<string> hashes = [.. leaves.Select(l => Sha256(l.Json))];
-        Dictionary<string, int> known = await IdsAsync();
-        List<Leaf> fresh = [.. leaves.Where((_, i) => !known.ContainsKey(hashes[i]))];
-        if (fresh.Count > 0)
+        await using IDbContextTransaction? own = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
+        await using (DbCommand insert = Command(
+            db,
+            """
+            INSERT OR IGNORE INTO "EditionLeaves" ("Hash", "Json", "RevisionId", "Places", "Assembly", "Words")
+            VALUES ($hash, $json, $revision, $places, $assembly, $words)
+            """))
         {
-            db.AddRange(
-                fresh.DistinctBy(l => Sha256(l.Json))
-                    .Select(l => new EditionLeafRow
-                    {
-                        Hash = Sha256(l.Json),
-                        Json = Packed.Pack(l.Json),
-                        Assembly = l.Assembly,
-                        Words = l.Words,
-                    }));
-            await db.SaveChangesAsync(cancel);
-            db.ChangeTracker.Clear();
-            known = await IdsAsync();
+            foreach (Leaf leaf in leaves)
+            {
+                Set(
+                    insert, ("$hash", leaf.Hash), ("$json", leaf.Packed), ("$revision", leaf.RevisionId), ("$places", leaf.Places),
+                    ("$assembly", leaf.Assembly), ("$words", leaf.Words));
+                await insert.ExecuteNonQueryAsync(cancel);
+            }
         }
 
-        return hashes.ConvertAll(h => known[h]);
-
-        Task<Dictionary<string, int>> IdsAsync() => db.EditionLeaves.AsNoTracking().Where(l => hashes.Contains(l.Hash))
+        if (own is not null) await own.CommitAsync(cancel);
+        List<string> hashes = [.. leaves.Select(l => l.Hash)];
+        Dictionary<string, int> ids = await db.EditionLeaves.AsNoTracking().Where(l => hashes.Contains(l.Hash))
             .Select(l => new { l.Hash, l.Id }).ToDictionaryAsync(l => l.Hash, l => l.Id, cancel);
+        return hashes.ConvertAll(h => ids[h]);
+    }
+
+    private static DbCommand Command(IncisuraDb db, string sql)
+    {
+        DbCommand command = db.Database.GetDbConnection().CreateCommand();
+        command.Transaction = db.Database.CurrentTransaction?.GetDbTransaction()
+            ?? throw new InvalidOperationException("An edition is written in a transaction.");
+        command.CommandText = sql;
+        return command;
+    }
+
+    private static void Set(DbCommand command, params ReadOnlySpan<(string Name, object Value)> parameters)
+    {
+        command.Parameters.Clear();
+        foreach ((string name, object value) in parameters) command.Parameters.Add(new Microsoft.Data.Sqlite.SqliteParameter(name, value));
     }
 
     /// <summary>The canonical JSON of a leaf.</summary>
@@ -120,20 +144,17 @@ public static class EditionStore
         if (edition is not null) db.Add(edition);
         db.Add(file);
         await db.SaveChangesAsync();
-        DbConnection connection = db.Database.GetDbConnection();
-        await using DbCommand insert = connection.CreateCommand();
-        insert.Transaction = db.Database.CurrentTransaction?.GetDbTransaction()
-            ?? throw new InvalidOperationException("An edition is written as one.");
 
         // One statement, so that others wait for it no longer than they must.
-        insert.CommandText =
+        await using DbCommand insert = Command(
+            db,
             """
             INSERT INTO "EditionLines" ("EditionNumber", "RecordNumber", "Revision", "LeafId")
             SELECT $edition, value ->> 0, value ->> 1, value ->> 2 FROM json_each($lines)
-            """;
-        insert.Parameters.Add(new Microsoft.Data.Sqlite.SqliteParameter("$edition", file.EditionNumber));
-        insert.Parameters.Add(new Microsoft.Data.Sqlite.SqliteParameter(
-            "$lines", JsonSerializer.Serialize(lines.Select(l => new object[] { l.RecordNumber, l.Revision, l.LeafId }))));
+            """);
+        Set(
+            insert, ("$edition", file.EditionNumber),
+            ("$lines", JsonSerializer.Serialize(lines.Select(l => new object[] { l.RecordNumber, l.Revision, l.LeafId }))));
         await insert.ExecuteNonQueryAsync();
     }
 

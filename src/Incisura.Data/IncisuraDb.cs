@@ -291,6 +291,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<EditionLeafRow> leaf = builder.Entity<EditionLeafRow>().ToTable("EditionLeaves");
         leaf.HasIndex(l => l.Hash).IsUnique();
         leaf.HasIndex(l => l.Assembly);
+        leaf.HasIndex(l => l.RevisionId);
         builder.Entity<EditionKeyRow>().ToTable("EditionKeys");
         EntityTypeBuilder<ReadingRow> reading = builder.Entity<ReadingRow>().ToTable("Readings");
         reading.HasKey(r => new { r.EditionNumber, r.Person });

@@ -3,7 +3,7 @@ using System.Text;
 using CsCheck;
 using Incisura.Core.Geometry;
 using Incisura.Exchange.Dxf;
-using Incisura.Exchange.Labels;
+using Incisura.Exchange.Paper;
 using Incisura.Exchange.Svg;
 using Incisura.Exchange.Tables;
 

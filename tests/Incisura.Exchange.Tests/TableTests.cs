@@ -5,7 +5,7 @@ using CsCheck;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Materials;
-using Incisura.Exchange.Labels;
+using Incisura.Exchange.Paper;
 using Incisura.Exchange.Svg;
 using Incisura.Exchange.Tables;
 

@@ -310,6 +310,13 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<string>("Places")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Words")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -320,6 +327,8 @@ namespace Incisura.Data.Migrations
 
                     b.HasIndex("Hash")
                         .IsUnique();
+
+                    b.HasIndex("RevisionId");
 
                     b.ToTable("EditionLeaves", (string)null);
                 });

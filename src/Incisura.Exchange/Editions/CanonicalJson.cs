@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
@@ -11,6 +12,9 @@ namespace Incisura.Exchange.Editions;
 public static class CanonicalJson
 {
     private static readonly JsonDocumentOptions Strict = new() { AllowDuplicateProperties = false };
+
+    private static readonly SearchValues<char> Escaped =
+        SearchValues.Create(string.Concat(Enumerable.Range(0, ' ').Select(i => (char)i).Append('"').Append('\\')));
 
     /// <summary>The canonical form of a JSON text.</summary>
     /// <param name="json">The text, UTF-8.</param>
@@ -43,15 +47,14 @@ public static class CanonicalJson
     {
         if (!double.IsFinite(value)) throw new JsonException("JSON has no number for what is not finite.");
         if (value == 0) return "0";
+        string shortest = value.ToString("R", CultureInfo.InvariantCulture);
+        if (!shortest.Contains('E', StringComparison.Ordinal)) return shortest;
 
-        // The shortest digits come as 0.00012, 1234.5 or 1.2345E-07; taken apart they are digits and the place of the point among them.
-        string[] parts = Math.Abs(value).ToString("R", CultureInfo.InvariantCulture).Split('E');
+        // The shortest digits come as 1.2345E-07; taken apart they are digits and the place of the point among them.
+        string[] parts = shortest.TrimStart('-').Split('E');
         string[] halves = parts[0].Split('.');
-        string whole = halves[0].TrimStart('0'), fraction = halves.Length > 1 ? halves[1] : "";
-        string all = whole + fraction, digits = all.TrimStart('0');
-        int point = whole.Length - (all.Length - digits.Length) + (parts.Length > 1 ? int.Parse(parts[1], CultureInfo.InvariantCulture) : 0);
-        digits = digits.TrimEnd('0');
-        return (value < 0 ? "-" : "") + Laid(digits, point);
+        string digits = halves.Length > 1 ? halves[0] + halves[1] : halves[0];
+        return (value < 0 ? "-" : "") + Laid(digits, halves[0].Length + int.Parse(parts[1], CultureInfo.InvariantCulture));
     }
 
     private static string Laid(string digits, int point) => point switch
@@ -67,15 +70,10 @@ public static class CanonicalJson
         switch (element.ValueKind)
         {
             case JsonValueKind.Object:
-                Listed('{', '}', element.EnumerateObject().OrderBy(m => m.Name, StringComparer.Ordinal), text, member =>
-                {
-                    Write(member.Name, text);
-                    text.Append(':');
-                    Write(member.Value, text);
-                });
+                Listed('{', '}', element.EnumerateObject().Select(m => (m.Name, m.Value)).OrderBy(m => m.Name, StringComparer.Ordinal), text, Write);
                 break;
             case JsonValueKind.Array:
-                Listed('[', ']', element.EnumerateArray(), text, e => Write(e, text));
+                Listed('[', ']', element.EnumerateArray(), text, Write);
                 break;
             case JsonValueKind.String:
                 Write(element.GetString()!, text);
@@ -89,7 +87,7 @@ public static class CanonicalJson
         }
     }
 
-    private static void Listed<T>(char open, char close, IEnumerable<T> all, StringBuilder text, Action<T> write)
+    private static void Listed<T>(char open, char close, IEnumerable<T> all, StringBuilder text, Action<T, StringBuilder> write)
     {
         text.Append(open);
         bool first = true;
@@ -97,31 +95,37 @@ public static class CanonicalJson
         {
             if (!first) text.Append(',');
             first = false;
-            write(one);
+            write(one, text);
         }
 
         text.Append(close);
     }
 
+    private static void Write((string Name, JsonElement Value) member, StringBuilder text)
+    {
+        Write(member.Name, text);
+        text.Append(':');
+        Write(member.Value, text);
+    }
+
     private static void Write(string value, StringBuilder text)
     {
         text.Append('"');
-        foreach (char c in value)
-        {
-            _ = c switch
-            {
-                '"' => text.Append("\\\""),
-                '\\' => text.Append("\\\\"),
-                '\b' => text.Append("\\b"),
-                '\t' => text.Append("\\t"),
-                '\n' => text.Append("\\n"),
-                '\f' => text.Append("\\f"),
-                '\r' => text.Append("\\r"),
-                < ' ' => text.Append(CultureInfo.InvariantCulture, $"\\u{(int)c:x4}"),
-                _ => text.Append(c),
-            };
-        }
-
+        if (value.AsSpan().IndexOfAny(Escaped) < 0) text.Append(value);
+        else foreach (char c in value) Escape(c, text);
         text.Append('"');
     }
+
+    private static void Escape(char c, StringBuilder text) => _ = c switch
+    {
+        '"' => text.Append("\\\""),
+        '\\' => text.Append("\\\\"),
+        '\b' => text.Append("\\b"),
+        '\t' => text.Append("\\t"),
+        '\n' => text.Append("\\n"),
+        '\f' => text.Append("\\f"),
+        '\r' => text.Append("\\r"),
+        < ' ' => text.Append(CultureInfo.InvariantCulture, $"\\u{(int)c:x4}"),
+        _ => text.Append(c),
+    };
 }

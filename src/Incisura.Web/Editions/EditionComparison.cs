@@ -12,8 +12,9 @@ public static class EditionComparison
     public static async Task<EditionDifferences> OfAsync(
         IncisuraDb db, EditionSummary from, EditionSummary to, EditionQuery query, CancellationToken cancel)
     {
-        Dictionary<string, LineNow> one = (await EditionReading.LinesAsync(db, from.Number, cancel)).ToDictionary(l => l.Record);
-        Dictionary<string, LineNow> other = (await EditionReading.LinesAsync(db, to.Number, cancel)).ToDictionary(l => l.Record);
+        bool words = !string.IsNullOrWhiteSpace(query.Q);
+        Dictionary<string, LineNow> one = (await EditionReading.LinesAsync(db, from.Number, words, cancel)).ToDictionary(l => l.Record);
+        Dictionary<string, LineNow> other = (await EditionReading.LinesAsync(db, to.Number, words, cancel)).ToDictionary(l => l.Record);
         List<(LineNow? From, LineNow? To, EditionChange Change)> all =
         [
             .. one.Keys.Union(other.Keys).Order(StringComparer.Ordinal).Select(record =>
@@ -25,19 +26,19 @@ public static class EditionComparison
         ];
         var found = all.FindAll(d => d.Change != EditionChange.Same && EditionReading.Fits((d.To ?? d.From)!, query.Q));
         var page = found.Skip(query.Skip).Take(query.Take).ToList();
-        IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(
+        IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(
             db, [.. page.SelectMany(d => new[] { d.From?.LeafId, d.To?.LeafId }).OfType<int>().Distinct()], cancel);
         return new(
             from, to, all.GroupBy(d => d.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()), found.Count,
             page.ConvertAll(d => Of(d.From, d.To, d.Change, leaves)));
     }
 
-    private static EditionDifference Of(LineNow? from, LineNow? to, EditionChange change, IReadOnlyDictionary<int, PublishedRecord> leaves)
+    private static EditionDifference Of(LineNow? from, LineNow? to, EditionChange change, IReadOnlyDictionary<int, PublishedLeaf> leaves)
     {
         LineNow shown = (to ?? from)!;
-        SituationWords words = DefinitionFormat.Read<SituationWords>(shown.Words);
+        SituationWords words = leaves[shown.LeafId].Words;
         if (from is null || to is null) return new(shown.Record, from?.Revision ?? 0, to?.Revision ?? 0, change, words, [], [], [], []);
-        (PublishedRecord a, PublishedRecord b) = (leaves[from.LeafId], leaves[to.LeafId]);
+        (PublishedRecord a, PublishedRecord b) = (leaves[from.LeafId].Record, leaves[to.LeafId].Record);
         return new(
             shown.Record, from.Revision, to.Revision, change, words, Staleness.Changes(Values(a), Values(b)),
             Staleness.LimitChanges(a.Limits(), b.Limits()), Staleness.FindingChanges(a.Findings(), b.Findings()), [.. Others(a, b)]);

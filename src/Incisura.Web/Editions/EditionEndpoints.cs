@@ -30,7 +30,7 @@ public static class EditionEndpoints
     {
         group.MapGet("/pending", async (
             [AsParameters] EditionQuery query, string? change, IncisuraDb db, TimeProvider clock, CancellationToken cancel) =>
-            Page(await PendingAsync(db, clock.Today(), cancel), query.Checked(), Wire.Optional<EditionChange>(change, "change")))
+            await PendingAsync(db, query.Checked(), Wire.Optional<EditionChange>(change, "change"), clock.Today(), cancel))
             .RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (
@@ -76,46 +76,43 @@ public static class EditionEndpoints
         }).RequireAuthorization(Access.Engineers);
     }
 
-    private static PendingView Page(List<PendingEntry> all, EditionQuery query, EditionChange? change)
-    {
-        List<PendingEntry> found = [.. all.Where(p => (change is null || p.Change == change) && Fits(p, query.Q))];
-        return new(
-            all.GroupBy(p => p.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()),
-            all.Count(p => p.StaleBy.Count > 0 && p.Change != EditionChange.Removed), found.Count, [.. found.Skip(query.Skip).Take(query.Take)]);
-    }
-
-    private static bool Fits(PendingEntry p, string? question) =>
-        (question ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).All(
-            w => new[] { p.Record, p.Situation.OperationName, p.Situation.Material, p.Situation.Assembly, p.Situation.Machine }
-                .Any(t => t.Contains(w, StringComparison.OrdinalIgnoreCase)));
-
     // What changes comes first, and of what stays what does not hold.
-    private static async Task<List<PendingEntry>> PendingAsync(IncisuraDb db, DateOnly today, CancellationToken cancel)
+    private static async Task<PendingView> PendingAsync(
+        IncisuraDb db, EditionQuery query, EditionChange? change, DateOnly today, CancellationToken cancel)
     {
         int last = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
-        List<LineNow> published = await EditionReading.LinesAsync(db, last, cancel);
-        Dictionary<string, LineNow> before = published.ToDictionary(l => l.Record);
-        List<PendingEntry> pending = [];
-        HashSet<string> inForce = [];
-        foreach (var v in await Publisher.InForce(db, today).Select(v => new { Record = v.Record!.Number, v.Number, v.Words, v.Stands, v.Standing })
-            .ToListAsync(cancel))
-        {
-            int was = before.GetValueOrDefault(v.Record)?.Revision ?? 0;
-            inForce.Add(v.Record);
-            pending.Add(new(
-                v.Record, v.Number, was, was == 0 ? EditionChange.Added : was == v.Number ? EditionChange.Same : EditionChange.Changed,
-                DefinitionFormat.Read<SituationWords>(v.Words),
-                v.Standing.Length == 0 ? [] : RecordViews.StaleBy(DefinitionFormat.Read<Standing>(v.Standing)), v.Stands == Stands.Broken));
-        }
-
-        pending.AddRange(
-            published.Where(l => !inForce.Contains(l.Record))
-                .Select(l => new PendingEntry(
-                    l.Record, 0, l.Revision, EditionChange.Removed, DefinitionFormat.Read<SituationWords>(l.Words), [], Broken: false)));
-        return
+        List<LineNow> published = await EditionReading.LinesAsync(db, last, words: true, cancel);
+        Dictionary<string, int> before = published.ToDictionary(l => l.Record, l => l.Revision);
+        List<Pending> all = await Publisher.InForce(db, today)
+            .Select(v => new Pending(v.Record!.Number, v.Number, 0, v.Words, v.Stands, v.Standing)).ToListAsync(cancel);
+        HashSet<string> inForce = [.. all.Select(p => p.Record)];
+        all =
         [
-            .. pending.OrderBy(p => p.Change == EditionChange.Same).ThenByDescending(p => p.Change == EditionChange.Same && p.StaleBy.Count > 0)
+            .. all.Select(p => p with { Before = before.GetValueOrDefault(p.Record) }),
+            .. published.Where(l => !inForce.Contains(l.Record)).Select(l => new Pending(l.Record, 0, l.Revision, l.Words, Stands.Firm, "")),
+        ];
+        List<Pending> found =
+        [
+            .. all.Where(p => (change is null || p.Change == change) && EditionReading.Fits(p.Record, p.Words, query.Q))
+                .OrderBy(p => p.Change == EditionChange.Same).ThenByDescending(p => p.Change == EditionChange.Same && p.Stale)
                 .ThenBy(p => p.Record, StringComparer.Ordinal),
         ];
+        return new(
+            all.GroupBy(p => p.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()), all.Count(p => p.Stale), found.Count,
+            [.. found.Skip(query.Skip).Take(query.Take).Select(p => p.View)]);
+    }
+
+    // A record as it would be in the next edition, and as it is in the last one.
+    private sealed record Pending(string Record, int Revision, int Before, string Words, Stands Stands, string Standing)
+    {
+        public bool Stale => Stands is Stands.Stale or Stands.Broken;
+
+        public EditionChange Change => Revision == 0 ? EditionChange.Removed
+            : Before == 0 ? EditionChange.Added
+            : Before == Revision ? EditionChange.Same : EditionChange.Changed;
+
+        public PendingEntry View => new(
+            Record, Revision, Before, Change, DefinitionFormat.Read<SituationWords>(Words),
+            Standing.Length == 0 ? [] : RecordViews.StaleBy(DefinitionFormat.Read<Standing>(Standing)), Stands == Stands.Broken);
     }
 }

@@ -54,6 +54,7 @@ public static class EditionFileEndpoints
             return Table(NameOf(number), format, records);
         }).Produces<byte[]>();
 
+        group.MapEditionCards();
         group.MapGet("/schema", () =>
             TypedResults.File(JsonSerializer.SerializeToUtf8Bytes(EditionSchema.Of(), Readable), "application/schema+json", "edition.schema.json"))
             .Produces<byte[]>();
@@ -77,8 +78,8 @@ public static class EditionFileEndpoints
     {
         foreach (int[] batch in (await EditionStore.LeafIdsAsync(db, number, cancel)).Chunk(EditionReading.Most))
         {
-            IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(db, batch, cancel);
-            foreach (int id in batch) yield return leaves[id];
+            IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(db, batch, cancel);
+            foreach (int id in batch) yield return leaves[id].Record;
         }
     }
 

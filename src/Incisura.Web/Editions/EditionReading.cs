@@ -4,6 +4,7 @@ using Incisura.Core.Records;
 using Incisura.Exchange.Editions;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Editions;
@@ -12,7 +13,7 @@ namespace Incisura.Web.Editions;
 /// <param name="Record">Number of the record.</param>
 /// <param name="Revision">Its revision.</param>
 /// <param name="LeafId">Its published form.</param>
-/// <param name="Words">Its situation in words, JSON.</param>
+/// <param name="Words">Its situation in words, JSON; empty where they were not asked for.</param>
 /// <param name="EndsOn">Last day on which it holds; null for no end.</param>
 /// <param name="Stands">How it stands; null where the record is not here.</param>
 /// <param name="InForce">Revision in force; null for none.</param>
@@ -29,6 +30,9 @@ public sealed record LineNow(string Record, int Revision, int LeafId, string Wor
         _ => Since.Holds,
     };
 }
+
+/// <summary>A published record, with its words that lead to the things as they are here.</summary>
+public sealed record PublishedLeaf(PublishedRecord Record, SituationWords Words, int RevisionId);
 
 /// <summary>Reading what was published.</summary>
 public static class EditionReading
@@ -66,12 +70,17 @@ public static class EditionReading
             : throw new MissingException($"There is no edition {number}; go back to the list and choose one.");
 
     /// <summary>The records of an edition in the order of their numbers, with how they stand.</summary>
-    public static Task<List<LineNow>> LinesAsync(IncisuraDb db, int number, CancellationToken cancel = default) =>
+    /// <param name="db">The database.</param>
+    /// <param name="number">Number of the edition.</param>
+    /// <param name="words">Whether their words are asked for.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static Task<List<LineNow>> LinesAsync(IncisuraDb db, int number, bool words, CancellationToken cancel = default) =>
         db.Database.SqlQuery<LineNow>(
             $"""
-            SELECT l."RecordNumber" AS "Record", l."Revision", l."LeafId", p."Words", v."EndsOn", v."Stands", f."Number" AS "InForce"
+            SELECT l."RecordNumber" AS "Record", l."Revision", l."LeafId", COALESCE(p."Words", '') AS "Words", v."EndsOn", v."Stands",
+                f."Number" AS "InForce"
             FROM "EditionLines" AS l
-            JOIN "EditionLeaves" AS p ON p."Id" = l."LeafId"
+            LEFT JOIN "EditionLeaves" AS p ON p."Id" = CASE WHEN {words} THEN l."LeafId" END
             LEFT JOIN "Records" AS r ON r."Number" = l."RecordNumber"
             LEFT JOIN "RecordRevisions" AS v ON v."RecordId" = r."Id" AND v."Number" = l."Revision"
             LEFT JOIN "RecordRevisions" AS f ON f."RecordId" = r."Id" AND f."IsInForce"
@@ -80,21 +89,25 @@ public static class EditionReading
             """).ToListAsync(cancel);
 
     /// <summary>The published form of some leaves.</summary>
-    public static async Task<IReadOnlyDictionary<int, PublishedRecord>> LeavesAsync(
+    public static async Task<IReadOnlyDictionary<int, PublishedLeaf>> LeavesAsync(
         IncisuraDb db, IReadOnlyCollection<int> ids, CancellationToken cancel = default) =>
-        await db.EditionLeaves.AsNoTracking().Where(l => ids.Contains(l.Id))
-            .ToDictionaryAsync(l => l.Id, l => EditionFile.Read<PublishedRecord>(EditionStore.JsonOf(l)), cancel);
+        await db.EditionLeaves.AsNoTracking().Where(l => ids.Contains(l.Id)).ToDictionaryAsync(
+            l => l.Id,
+            l => new PublishedLeaf(
+                EditionFile.Read<PublishedRecord>(EditionStore.JsonOf(l)), DefinitionFormat.Read<SituationWords>(l.Words),
+                l.RevisionId),
+            cancel);
 
     /// <summary>A page of an edition.</summary>
     public static async Task<EditionView> PageAsync(
         IncisuraDb db, ShelfView view, EditionSummary summary, EditionQuery query, string person, DateTimeOffset now)
     {
         DateOnly today = DateOnly.FromDateTime(now.LocalDateTime);
-        List<LineNow> all = await LinesAsync(db, summary.Number);
+        List<LineNow> all = await LinesAsync(db, summary.Number, words: !string.IsNullOrWhiteSpace(query.Q));
         Since? since = Wire.Optional<Since>(query.Since, "since");
         List<LineNow> found = [.. all.Where(l => (since is null || l.What(today) == since) && Fits(l, query.Q))];
         List<LineNow> page = [.. found.Skip(query.Skip).Take(query.Take)];
-        IReadOnlyDictionary<int, PublishedRecord> leaves = await LeavesAsync(db, page.ConvertAll(l => l.LeafId));
+        IReadOnlyDictionary<int, PublishedLeaf> leaves = await LeavesAsync(db, page.ConvertAll(l => l.LeafId));
         IReadOnlyDictionary<string, SinceThen> became =
             await Publication.SinceAsync(page.ConvertAll(l => new Entry(l.Record, l.Revision)), db, view, today);
         DateTimeOffset? read = await db.Readings.AsNoTracking().Where(r => r.EditionNumber == summary.Number && r.Person == person)
@@ -102,17 +115,20 @@ public static class EditionReading
         return new(
             summary, await db.Editions.MaxAsync(e => e.Number), now,
             all.GroupBy(l => l.What(today)).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()), found.Count, read,
-            page.ConvertAll(l => EntryOf(leaves[l.LeafId], l.Words, became[l.Record])));
+            page.ConvertAll(l => EntryOf(leaves[l.LeafId].Record, leaves[l.LeafId].Words, became[l.Record])));
     }
 
-    private static EditionEntryView EntryOf(PublishedRecord p, string words, SinceThen since) => new(
-        p.Record, p.Revision, DefinitionFormat.Read<SituationWords>(words), p.Note, p.ApprovedBy, p.Figures(), since, p.Terms(),
+    private static EditionEntryView EntryOf(PublishedRecord p, SituationWords words, SinceThen since) => new(
+        p.Record, p.Revision, words, p.Note, p.ApprovedBy, p.Figures(), since, p.Terms(),
         RecordViews.CautionsOf(p.Findings(), p.Terms()));
 
     /// <summary>Whether all words of a question stand in a line.</summary>
-    public static bool Fits(LineNow line, string? question) =>
+    public static bool Fits(LineNow line, string? question) => Fits(line.Record, line.Words, question);
+
+    /// <summary>Whether all words of a question stand in a record's number or its situation in words, JSON.</summary>
+    public static bool Fits(string record, string words, string? question) =>
         (question ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).All(
-            w => line.Record.Contains(w, StringComparison.OrdinalIgnoreCase) || line.Words.Contains(w, StringComparison.OrdinalIgnoreCase));
+            w => record.Contains(w, StringComparison.OrdinalIgnoreCase) || words.Contains(w, StringComparison.OrdinalIgnoreCase));
 }
 
 /// <summary>What is asked for of an edition.</summary>
@@ -120,7 +136,9 @@ public static class EditionReading
 /// <param name="Since">What became of it.</param>
 /// <param name="Skip">How many to leave out.</param>
 /// <param name="Take">How many to give.</param>
-public sealed record EditionQuery(string? Q = null, string? Since = null, int Skip = 0, int Take = 100)
+public sealed record EditionQuery(
+    [FromQuery(Name = "q")] string? Q = null, [FromQuery(Name = "since")] string? Since = null, [FromQuery(Name = "skip")] int Skip = 0,
+    [FromQuery(Name = "take")] int Take = 100)
 {
     /// <summary>Refuses pages that are none.</summary>
     public EditionQuery Checked()

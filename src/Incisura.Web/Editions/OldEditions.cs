@@ -63,6 +63,7 @@ public static class OldEditions
         Terms terms = e.Terms.Length == 0 ? Terms.None : DefinitionFormat.Read<Terms>(e.Terms);
         PublishedRecord published = Published.Of(
             new(e.RecordNumber, e.Revision, situation, result, terms, e.Note, by ?? "", e.ApprovedBy, at, []));
-        return new(EditionFile.Write(published), e.Assembly, DefinitionFormat.Write(SituationWords.Of(e.Operation, situation, result)));
+        return Leaf.Of(
+            EditionFile.Write(published), 0, "", e.Assembly, DefinitionFormat.Write(SituationWords.Of(e.Operation, situation, result)));
     }
 }

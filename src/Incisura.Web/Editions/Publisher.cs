@@ -152,13 +152,14 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
     private static async Task<List<EditionLineRow>> LinesAsync(
         IncisuraDb db, ShelfView view, int number, List<Chosen> chosen, Action<int, int>? told, CancellationToken cancel)
     {
-        Dictionary<int, int> leaves = [];
+        // What was published before and stands where it stood is taken as it is kept.
         List<int> ids = [.. chosen.Where(c => c.RevisionId > 0).Select(c => c.RevisionId)];
-        told?.Invoke(0, ids.Count);
+        Dictionary<int, int> leaves = await KnownAsync(db, view, [.. ids], cancel);
+        told?.Invoke(leaves.Count, ids.Count);
         ConcurrentDictionary<int, Leaf> made = [];
         Dictionary<int, (string By, DateTimeOffset At)> approvals = await ApprovalsAsync(db, cancel);
         await RecordBatches.EachAsync(
-            db, ids, (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
+            db, ids.FindAll(id => !leaves.ContainsKey(id)), (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
             async rows =>
             {
                 IReadOnlyList<int> kept = await EditionStore.KeepAsync(db, [.. rows.Select(r => made[r.Id])], cancel);
@@ -176,6 +177,24 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
         });
     }
 
+    private static async Task<Dictionary<int, int>> KnownAsync(IncisuraDb db, ShelfView view, HashSet<int> revisions, CancellationToken cancel)
+    {
+        Dictionary<string, string> stands = view.Assemblies.Values.ToDictionary(a => a.Name, a => Text(PlacesOf(a, view)));
+        Dictionary<int, int> known = [];
+        await foreach (var leaf in db.EditionLeaves.AsNoTracking().Where(l => l.RevisionId > 0).OrderBy(l => l.Id)
+            .Select(l => new { l.Id, l.RevisionId, l.Places, l.Assembly }).AsAsyncEnumerable().WithCancellation(cancel))
+            if (revisions.Contains(leaf.RevisionId) && stands.GetValueOrDefault(leaf.Assembly, "") == leaf.Places) known[leaf.RevisionId] = leaf.Id;
+        return known;
+    }
+
+    private static IReadOnlyList<PublishedPlace> PlacesOf(StoredAssembly assembly, ShelfView view) =>
+    [
+        .. assembly.Definition.Places.Select(p => new PublishedPlace(view.Machines[p.MachineId].Name, p.Place))
+            .OrderBy(p => p.Machine, StringComparer.Ordinal).ThenBy(p => p.Place),
+    ];
+
+    private static string Text(IReadOnlyList<PublishedPlace> places) => string.Join(", ", places.Select(p => $"{p.Machine} {p.Place}"));
+
     private static async Task<Dictionary<int, (string By, DateTimeOffset At)>> ApprovalsAsync(IncisuraDb db, CancellationToken cancel) =>
         (await db.Set<RecordEventRow>().AsNoTracking().Where(e => e.Act == RecordAct.Approve).OrderBy(e => e.Id)
             .Select(e => new { e.RevisionId, e.By, e.At }).ToListAsync(cancel))
@@ -184,13 +203,11 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
     private static Leaf LeafOf(RecordRevisionRow row, Situation situation, (string By, DateTimeOffset At) approval, ShelfView view)
     {
         SituationWords words = DefinitionFormat.Read<SituationWords>(row.Words);
-        IEnumerable<PublishedPlace> places = view.Assemblies.TryGetValue(words.AssemblyId, out StoredAssembly? assembly)
-            ? assembly.Definition.Places.Select(p => new PublishedPlace(view.Machines[p.MachineId].Name, p.Place))
-            : [];
+        IReadOnlyList<PublishedPlace> places = view.Assemblies.TryGetValue(words.AssemblyId, out StoredAssembly? a) ? PlacesOf(a, view) : [];
         PublishedRecord published = Published.Of(new(
             row.Record!.Number, row.Number, situation, RecordParts.ResultOf(row), row.ReadTerms(), row.Note, row.ProposedBy, approval.By, approval.At,
-            [.. places.OrderBy(p => p.Machine, StringComparer.Ordinal).ThenBy(p => p.Place)]));
-        return new(EditionFile.Write(published), words.Assembly, row.Words);
+            places));
+        return Leaf.Of(EditionFile.Write(published), row.Id, Text(places), words.Assembly, row.Words);
     }
 
     // A record as it is taken: the revision in force, or what the edition before has of it.

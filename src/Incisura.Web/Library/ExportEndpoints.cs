@@ -2,7 +2,7 @@ using System.Text.Json;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Library;
-using Incisura.Exchange.Labels;
+using Incisura.Exchange.Paper;
 using Incisura.Exchange.Tables;
 using Incisura.Web.Hosting;
 

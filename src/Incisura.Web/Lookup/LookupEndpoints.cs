@@ -74,18 +74,19 @@ public static class LookupEndpoints
         if (found.Count == 0 && q is not null) await Misses.NoteAsync(q, context.User.Actor(), db, view, clock.GetUtcNow());
         IReadOnlyDictionary<string, SinceThen> since =
             await Publication.SinceAsync(found.ConvertAll(f => new Entry(f.Record, f.Revision)), db, view, clock.Today());
-        IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(db, found.ConvertAll(f => f.LeafId), cancel);
-        return new LookupAnswer(edition, publishedAt, found.ConvertAll(f => EntryOf(f, leaves[f.LeafId], since[f.Record])));
+        IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(db, found.ConvertAll(f => f.LeafId), cancel);
+        return new LookupAnswer(edition, publishedAt, found.ConvertAll(f => EntryOf(leaves[f.LeafId], since[f.Record])));
     }).WithTags("lookup");
 
-    private static LookupEntry EntryOf(Findable found, PublishedRecord p, SinceThen since)
+    private static LookupEntry EntryOf(PublishedLeaf leaf, SinceThen since)
     {
+        PublishedRecord p = leaf.Record;
         IReadOnlyList<Finding> findings = p.Findings();
         return new(
             p.Record,
             p.Revision,
-            found.Words,
-            found.Words.Group,
+            leaf.Words,
+            leaf.Words.Group,
             p.Assembly.LengthRegister ?? 0,
             p.Assembly.DiameterRegister ?? 0,
             p.Assembly.StockPlace,

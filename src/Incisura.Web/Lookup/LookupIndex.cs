@@ -46,11 +46,11 @@ public sealed class LookupIndex : IDisposable
     private static async Task<Held> ReadAsync(IncisuraDb db, int number, CancellationToken cancel)
     {
         EditionRow edition = await db.Editions.AsNoTracking().SingleAsync(e => e.Number == number, cancel);
-        List<LineNow> lines = await EditionReading.LinesAsync(db, number, cancel);
+        List<LineNow> lines = await EditionReading.LinesAsync(db, number, words: false, cancel);
         List<Findable> records = new(lines.Count);
         foreach (LineNow[] batch in lines.Chunk(EditionReading.Most))
         {
-            IReadOnlyDictionary<int, PublishedRecord> leaves = await EditionReading.LeavesAsync(db, [.. batch.Select(l => l.LeafId)], cancel);
+            IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(db, [.. batch.Select(l => l.LeafId)], cancel);
             records.AddRange(batch.Select(l => FindableOf(l, leaves[l.LeafId])));
         }
 
@@ -59,9 +59,9 @@ public sealed class LookupIndex : IDisposable
             [.. records.OrderBy(r => r.Words.Assembly, StringComparer.Ordinal).ThenBy(r => r.Words.Material, StringComparer.Ordinal)]);
     }
 
-    private static Findable FindableOf(LineNow line, PublishedRecord p)
+    private static Findable FindableOf(LineNow line, PublishedLeaf leaf)
     {
-        SituationWords w = DefinitionFormat.Read<SituationWords>(line.Words);
+        (PublishedRecord p, SituationWords w, _) = leaf;
         string size = w.Diameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
         string text = string.Join(
             ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, w.Condition, w.Group, w.Assembly, p.Cutter.Number, p.Cutter.Family,

@@ -5535,10 +5535,10 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Q?: string;
-                    Since?: string;
-                    Skip?: number;
-                    Take?: number;
+                    q?: string;
+                    since?: string;
+                    skip?: number;
+                    take?: number;
                 };
                 header?: never;
                 path: {
@@ -5578,10 +5578,10 @@ export interface paths {
             parameters: {
                 query: {
                     from: number;
-                    Q?: string;
-                    Since?: string;
-                    Skip?: number;
-                    Take?: number;
+                    q?: string;
+                    since?: string;
+                    skip?: number;
+                    take?: number;
                 };
                 header?: never;
                 path: {
@@ -5620,10 +5620,10 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Q?: string;
-                    Since?: string;
-                    Skip?: number;
-                    Take?: number;
+                    q?: string;
+                    since?: string;
+                    skip?: number;
+                    take?: number;
                     change?: string;
                 };
                 header?: never;
@@ -5902,6 +5902,47 @@ export interface paths {
                 path: {
                     number: number;
                     format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/editions/{number}/cards.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    size?: string;
+                    records?: string;
+                    units?: string;
+                };
+                header?: never;
+                path: {
+                    number: number;
                 };
                 cookie?: never;
             };

@@ -54,6 +54,7 @@ const PAGES: RouteObject[] = [
   page('records/:number', async () => (await import('../places/records/RecordPage')).RecordPage),
   page('editions', async () => (await import('../places/editions/EditionsPage')).EditionsPage),
   page('editions/:number', async () => (await import('../places/editions/EditionPage')).EditionPage),
+  page('editions/:number/differences', async () => (await import('../places/editions/DifferencesPage')).DifferencesPage),
   page('history', async () => (await import('../places/history/HistoryPage')).HistoryPage),
   page('absences', async () => (await import('../places/accounts/AbsencePage')).AbsencePage),
   page('mail', async () => (await import('../places/accounts/MailPage')).MailPage),

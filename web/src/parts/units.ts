@@ -109,6 +109,9 @@ export function clock(minutes: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
 }
 
+/** How far something moved, in percent. */
+export const signed = (percent: number): string => `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(0)} %`;
+
 /** A moment, to the minute. */
 export const moment = (at: string): string =>
   `${day(at)}, ${new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`;

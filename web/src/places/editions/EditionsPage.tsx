@@ -1,108 +1,92 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Input } from 'antd';
-import { useState } from 'react';
+import { Button } from 'antd';
 import { Link } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import { client, data } from '../../api/client';
 import { useApp, useMayWork } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { SituationSentence } from '../../parts/Situation';
-import { day } from '../../parts/units';
-
-const CHANGES: Record<Schemas['EditionChange'], string> = {
-  same: 'as before',
-  added: 'new',
-  changed: 'new revision',
-  removed: 'no longer',
-};
+import { day, moment } from '../../parts/units';
+import { NextEdition } from './NextEdition';
 
 /** What was published, and what the next edition would bring. */
 export function EditionsPage() {
   const mayWork = useMayWork();
   const editions = useQuery({ queryKey: ['editions'], queryFn: () => data(client.GET('/api/v1/editions')) });
+  const all = editions.data ?? [];
   return (
     <div className="page">
       <h1>Editions</h1>
-      <p className="muted">
-        An edition is a numbered publication of all approved records with everything they rest on. It never changes; Lookup shows the
-        newest.
-      </p>
+      <p className="muted">An edition is a numbered, signed publication of approved records that never changes. Lookup shows the newest.</p>
       <Problem error={editions.error} />
-      <div className="editions">
+      <div className={mayWork ? 'editions' : undefined}>
         <section>
           <h2>Published</h2>
           {editions.data?.length === 0 && <p className="muted">Nothing has been published yet.</p>}
-          {(editions.data ?? []).map((e) => (
+          {all.map((e, i) => (
             <div key={e.number} className="card notched edition">
               <h2>
                 <Link to={`/editions/${e.number}`}>Edition {e.number}</Link>
               </h2>
               <p>{e.note || 'No note was given.'}</p>
               <p className="muted small">
-                {e.count} records, published {day(e.publishedAt)} by {e.publishedBy}, <span className="mono">{e.digest.slice(0, 12)}</span>
+                {e.count} {e.count === 1 ? 'record' : 'records'}, published {day(e.publishedAt)} by {e.publishedBy},{' '}
+                {e.signedWith ? (
+                  <>
+                    signed with <span className="mono">{e.signedWith.slice(0, 8)}</span>
+                  </>
+                ) : (
+                  'not signed'
+                )}
+                {all[i + 1] && (
+                  <>
+                    {' · '}
+                    <Link to={`/editions/${e.number}/differences?from=${all[i + 1]!.number}`}>what differs from {all[i + 1]!.number}</Link>
+                  </>
+                )}
               </p>
             </div>
           ))}
+          <Keys />
         </section>
-        {mayWork && <Next />}
+        {mayWork && <NextEdition />}
       </div>
     </div>
   );
 }
 
-function Next() {
+/** The public keys, with which anybody checks an edition. */
+function Keys() {
   const { session } = useApp();
   const queries = useQueryClient();
-  const [note, setNote] = useState('');
-  const pending = useQuery({ queryKey: ['editions', 'pending'], queryFn: () => data(client.GET('/api/v1/editions/pending')) });
-  const publish = useMutation({
-    mutationFn: () => data(client.POST('/api/v1/editions', { body: { note } })),
-    onSuccess: async () => {
-      setNote('');
-      await Promise.all([queries.invalidateQueries({ queryKey: ['editions'] }), queries.invalidateQueries({ queryKey: ['lookup'] })]);
-    },
+  const keys = useQuery({ queryKey: ['editions', 'keys'], queryFn: () => data(client.GET('/api/v1/editions/keys')) });
+  const renew = useMutation({
+    mutationFn: () => data(client.POST('/api/v1/editions/keys')),
+    onSuccess: (all) => queries.setQueryData(['editions', 'keys'], all),
   });
-  const entries = pending.data ?? [];
-  const changes = entries.filter((p) => p.change !== 'same');
   return (
-    <section className="next">
-      <h2>The next edition</h2>
-      <Problem error={pending.error} />
-      {changes.length === 0 ? (
-        <p className="muted">Nothing was approved or withdrawn since the last one, so there is nothing to publish.</p>
-      ) : (
-        <>
-          <ul className="pending">
-            {changes.map((p) => (
-              <li key={p.record} className={p.change}>
-                <b>{CHANGES[p.change]}</b> <Link to={`/records/${p.record}`}>{p.record}</Link>{' '}
-                <span>
-                  <SituationSentence s={p.situation} />
-                  {p.staleBy.length > 0 && <span className="stale"> · stale: {p.staleBy.join(', ')} revised since</span>}
-                </span>
-              </li>
-            ))}
-          </ul>
-          <p className="muted">{entries.length - changes.length} records stay as they are.</p>
-          {session?.role === 'approver' ? (
-            <>
-              <Input.TextArea
-                aria-label="Note of the edition"
-                placeholder="what is new, for those who read it"
-                rows={2}
-                maxLength={2000}
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-              />
-              <Button type="primary" loading={publish.isPending} onClick={() => publish.mutate()}>
-                Publish
-              </Button>
-            </>
-          ) : (
-            <p className="muted">An approver publishes it.</p>
-          )}
-        </>
+    <details className="keys">
+      <summary>Public keys, to check an edition with</summary>
+      <Problem error={keys.error ?? renew.error} />
+      <ul className="plain">
+        {(keys.data ?? []).map((k) => (
+          <li key={k.id}>
+            <a href={`/api/v1/editions/keys/${k.id}.pem`} className="mono">
+              {k.id}
+            </a>{' '}
+            since {moment(k.since)}
+            {k.current ? ', signs the next edition' : ', kept for what it signed'}
+            {k.editions.length > 0 && `; edition ${k.editions.join(', ')}`}
+          </li>
+        ))}
+      </ul>
+      <p className="muted small">
+        ECDSA P-256 over the SHA-256 of the file. How to check without this program is in docs/editions.md; the form is told by the{' '}
+        <a href="/api/v1/editions/schema">JSON Schema</a>.
+      </p>
+      {session?.role === 'administrator' && (
+        <Button size="small" loading={renew.isPending} onClick={() => renew.mutate()}>
+          Make a new key
+        </Button>
       )}
-      <Problem error={publish.error} />
-    </section>
+    </details>
   );
 }

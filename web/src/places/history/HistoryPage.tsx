@@ -23,6 +23,7 @@ const PLACES: Partial<Record<string, (e: Entry) => string>> = {
   'hole group': (e) => `/calculate/groups/${e.of}`,
   record: (e) => `/records/${e.name}?rev=${e.revision}`,
   edition: (e) => `/editions/${e.of}`,
+  key: () => '/editions',
 };
 const ACTS: Partial<Record<string, string>> = {
   added: 'added',
@@ -36,6 +37,7 @@ const ACTS: Partial<Record<string, string>> = {
   withdraw: 'withdrew',
   discard: 'gave up',
   published: 'published',
+  read: 'said they have read',
   commented: 'commented on',
   made: 'told pieces made with',
   named: 'named a deputy for',

@@ -165,11 +165,11 @@ export function ImportPage() {
             ))}
           </div>
           <div className="import-outcomes">
-            <button type="button" aria-pressed={!outcome} onClick={() => setOutcome(undefined)}>
+            <button type="button" className="sieve" aria-pressed={!outcome} onClick={() => setOutcome(undefined)}>
               all
             </button>
             {OUTCOMES.filter(([key]) => counts[key]).map(([key, words]) => (
-              <button key={key} type="button" aria-pressed={outcome === key} className={key} onClick={() => setOutcome(key)}>
+              <button key={key} type="button" aria-pressed={outcome === key} className={`sieve ${key}`} onClick={() => setOutcome(key)}>
                 {counts[key]} {words}
               </button>
             ))}

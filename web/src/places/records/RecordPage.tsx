@@ -8,7 +8,7 @@ import { LimitLadder } from '../../parts/LimitLadder';
 import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
 import { TermsLine } from '../../parts/TermsLine';
-import { moment } from '../../parts/units';
+import { moment, signed } from '../../parts/units';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { AlongTheAxis } from './AlongTheAxis';
@@ -246,8 +246,6 @@ function Departures({ revision }: { revision: RevisionView }) {
     </>
   );
 }
-
-const signed = (percent: number) => `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(0)} %`;
 
 function Against({ revision }: { revision: RevisionView }) {
   const units = useUnits();

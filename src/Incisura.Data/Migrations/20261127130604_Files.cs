@@ -57,6 +57,8 @@ namespace Incisura.Data.Migrations
                         .Annotation("Sqlite:Autoincrement", true),
                     Hash = table.Column<string>(type: "TEXT", nullable: false),
                     Json = table.Column<byte[]>(type: "BLOB", nullable: false),
+                    RevisionId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Places = table.Column<string>(type: "TEXT", nullable: false),
                     Assembly = table.Column<string>(type: "TEXT", nullable: false),
                     Words = table.Column<string>(type: "TEXT", nullable: false)
                 },
@@ -120,6 +122,11 @@ namespace Incisura.Data.Migrations
                 table: "EditionLeaves",
                 column: "Hash",
                 unique: true);
+
+            migrationBuilder.CreateIndex(
+                name: "IX_EditionLeaves_RevisionId",
+                table: "EditionLeaves",
+                column: "RevisionId");
 
             migrationBuilder.CreateIndex(
                 name: "IX_EditionLines_LeafId",

@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Incisura.Data.Migrations
 {
     [DbContext(typeof(IncisuraDb))]
-    [Migration("20261127124513_Files")]
+    [Migration("20261127130604_Files")]
     partial class Files
     {
         /// <inheritdoc />
@@ -313,6 +313,13 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("BLOB");
 
+                    b.Property<string>("Places")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RevisionId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Words")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -323,6 +330,8 @@ namespace Incisura.Data.Migrations
 
                     b.HasIndex("Hash")
                         .IsUnique();
+
+                    b.HasIndex("RevisionId");
 
                     b.ToTable("EditionLeaves", (string)null);
                 });

@@ -3,11 +3,9 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using PdfSharp.Drawing;
-using PdfSharp.Fonts;
 using PdfSharp.Pdf;
-using QRCoder;
 
-namespace Incisura.Exchange.Labels;
+namespace Incisura.Exchange.Paper;
 
 /// <summary>One label.</summary>
 /// <param name="Number">Number in large letters.</param>
@@ -73,7 +71,7 @@ public sealed record LabelSheet
     /// <summary>The labels as PDF.</summary>
     public byte[] Draw(IReadOnlyList<Label> labels)
     {
-        ShippedFonts.Use();
+        Print.UseFonts();
         using PdfDocument document = new();
         document.Info.Title = "Labels";
         int perPage = Columns * Rows;
@@ -102,61 +100,18 @@ public sealed record LabelSheet
     private void DrawLabel(XGraphics page, Label label, double left, double top)
     {
         double code = Math.Min(LabelHeight, LabelWidth * 0.42) - 2, x = left + 1, y = top + ((LabelHeight - code) / 2);
-        using (QRCodeGenerator generator = new())
-        using (QRCodeData data = generator.CreateQrCode(label.Link, QRCodeGenerator.ECCLevel.M))
-        {
-            int modules = data.ModuleMatrix.Count;
-            double module = code / modules;
-            for (int r = 0; r < modules; r++)
-                for (int c = 0; c < modules; c++)
-                    if (data.ModuleMatrix[r][c])
-                        page.DrawRectangle(XBrushes.Black, Mm(x + (c * module)), Mm(y + (r * module)), Mm(module * 1.02), Mm(module * 1.02));
-        }
-
+        Print.Code(page, label.Link, x, y, code);
         double textLeft = x + code + 1.5, room = LabelWidth - code - 3;
         double size = Math.Min(13, LabelHeight * 0.9);
-        XFont number = Fitting(page, label.Number, size, room, XFontStyleEx.Bold);
+        XFont number = Print.Fitting(page, label.Number, size, room, XFontStyleEx.Bold);
         double line = y + (number.Size * 0.3528 * 0.8);
-        page.DrawString(label.Number, number, XBrushes.Black, Mm(textLeft), Mm(line));
+        page.DrawString(label.Number, number, XBrushes.Black, Print.Mm(textLeft), Print.Mm(line));
         foreach (string text in label.Lines.Where(t => t.Length > 0))
         {
-            XFont font = Fitting(page, text, size * 0.58, room, XFontStyleEx.Regular);
+            XFont font = Print.Fitting(page, text, size * 0.58, room, XFontStyleEx.Regular);
             line += font.Size * 0.3528 * 1.4;
             if (line > top + LabelHeight) break;
-            page.DrawString(text, font, XBrushes.Black, Mm(textLeft), Mm(line));
-        }
-    }
-
-    // The largest font up to a size in which a text fits the room.
-    private static XFont Fitting(XGraphics page, string text, double size, double room, XFontStyleEx style)
-    {
-        XFont font = new(ShippedFonts.Family, size, style);
-        double width = page.MeasureString(text, font).Width / Mm(1);
-        return width <= room ? font : new(ShippedFonts.Family, Math.Max(3.5, size * room / width), style);
-    }
-
-    private static double Mm(double mm) => XUnit.FromMillimeter(mm).Point;
-
-    private sealed class ShippedFonts : IFontResolver
-    {
-        public const string Family = "Plex";
-        private static readonly Lock Gate = new();
-
-        public static void Use()
-        {
-            lock (Gate)
-                if (GlobalFontSettings.FontResolver is null) GlobalFontSettings.FontResolver = new ShippedFonts();
-        }
-
-        public FontResolverInfo ResolveTypeface(string familyName, bool isBold, bool isItalic) =>
-            new(isBold ? "IBMPlexSans-SemiBold" : "IBMPlexSans-Regular");
-
-        public byte[] GetFont(string faceName)
-        {
-            using Stream stream = typeof(ShippedFonts).Assembly.GetManifestResourceStream(faceName)!;
-            using MemoryStream copy = new();
-            stream.CopyTo(copy);
-            return copy.ToArray();
+            page.DrawString(text, font, XBrushes.Black, Print.Mm(textLeft), Print.Mm(line));
         }
     }
 }

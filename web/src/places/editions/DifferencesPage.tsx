@@ -1,0 +1,143 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Button, Input, Pagination, Select } from 'antd';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
+import { useMayWork, useUnits } from '../../app/session';
+import { Problem } from '../../parts/Problem';
+import { SituationSentence } from '../../parts/Situation';
+import { day, signed } from '../../parts/units';
+import { useAddressText } from '../../parts/useAddressText';
+import { CHANGES } from './changes';
+
+const PAGE = 50;
+
+/** How two editions differ, record by record. */
+export function DifferencesPage() {
+  const to = Number(useParams().number);
+  const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const [q, setQ] = useAddressText('q', ['page']);
+  const from = Number(search.get('from') ?? to - 1);
+  const page = Math.max(1, Number(search.get('page')) || 1);
+  const editions = useQuery({ queryKey: ['editions'], queryFn: () => data(client.GET('/api/v1/editions')) });
+  const differences = useQuery({
+    queryKey: ['differences', from, to, q, page],
+    queryFn: () =>
+      data(
+        client.GET('/api/v1/editions/{number}/differences', {
+          params: { path: { number: to }, query: { from, q, skip: (page - 1) * PAGE, take: PAGE } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+  const options = (editions.data ?? []).map((e) => ({ value: e.number, label: `edition ${e.number}, ${day(e.publishedAt)}` }));
+  const go = (a: number, b: number) => void navigate(`/editions/${b}/differences?from=${a}`);
+  const { counts = {}, total = 0, entries = [] } = differences.data ?? {};
+  return (
+    <div className="page">
+      <Link to={`/editions/${to}`}>Edition {to}</Link>
+      <h1>What differs between two editions</h1>
+      <div className="filters">
+        <span>from</span>
+        <Select aria-label="From edition" style={{ width: 210 }} value={from} options={options} onChange={(a) => go(a, to)} />
+        <span>to</span>
+        <Select aria-label="To edition" style={{ width: 210 }} value={to} options={options} onChange={(b) => go(from, b)} />
+        <Button onClick={() => go(to, from)}>The other way round</Button>
+        <Input
+          allowClear
+          aria-label="Find among the differences"
+          placeholder="record, material, machine, shop number"
+          style={{ width: 290 }}
+          value={q}
+          onChange={(e) => setQ(e.target.value)}
+        />
+      </div>
+      <Problem error={differences.error ?? editions.error} />
+      {differences.data && (
+        <p className="muted" role="status">
+          {total === 0
+            ? 'Nothing differs.'
+            : (['added', 'changed', 'removed', 'same'] as const)
+                .filter((c) => counts[c])
+                .map((c) => `${counts[c]} ${CHANGES[c]}`)
+                .join(', ')}
+        </p>
+      )}
+      <ul className="plain differences">
+        {entries.map((d) => (
+          <Difference key={d.record} d={d} />
+        ))}
+      </ul>
+      {total > PAGE && (
+        <Pagination
+          size="small"
+          current={page}
+          pageSize={PAGE}
+          total={total}
+          showSizeChanger={false}
+          onChange={(p) =>
+            setSearch((s) => {
+              s.set('page', String(p));
+              return s;
+            })
+          }
+        />
+      )}
+    </div>
+  );
+}
+
+function Difference({ d }: { d: Schemas['EditionDifference'] }) {
+  const units = useUnits();
+  const mayWork = useMayWork();
+  const number = (value: number | null, quantity: Schemas['Quantity']) => (value === null ? '—' : units.text(value, quantity));
+  return (
+    <li className={`card ${d.change}`}>
+      <p>
+        <b className="what">{CHANGES[d.change]}</b>{' '}
+        {mayWork ? <Link to={`/records/${d.record}?rev=${d.to || d.from}`}>{d.record}</Link> : d.record}{' '}
+        {d.change === 'changed' && d.from !== d.to && (
+          <span className="muted">
+            revision {d.from} → {d.to}
+          </span>
+        )}{' '}
+        <SituationSentence s={d.situation} />
+      </p>
+      {(d.figures.length > 0 || d.limits.length > 0) && (
+        <table className="compare">
+          <tbody>
+            {d.figures.map((f) => (
+              <tr key={f.code}>
+                <td>{f.name}</td>
+                <td className="mono">{number(f.from, f.quantity)}</td>
+                <td className="mono">{number(f.to, f.quantity)}</td>
+                <td className="mono">
+                  <em>{f.from && f.to ? signed((f.to / f.from - 1) * 100) : ''}</em>
+                </td>
+              </tr>
+            ))}
+            {d.limits.map((l) => (
+              <tr key={l.kind}>
+                <td>Use of {l.name.toLowerCase()}</td>
+                <td className="mono">{number(l.from, 'ratio')}</td>
+                <td className="mono">{number(l.to, 'ratio')}</td>
+                <td />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {d.findings.map((f) => (
+        <p key={f.finding.code + String(f.appeared)} className={f.appeared ? 'warn small' : 'muted small'}>
+          {f.appeared ? 'Now: ' : 'No longer: '}
+          {units.sentence(f.finding.text)}
+        </p>
+      ))}
+      {d.others.map((o) => (
+        <p key={o} className="small">
+          {o}
+        </p>
+      ))}
+    </li>
+  );
+}
