@@ -15,7 +15,7 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
-.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data format bench load cases client clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -60,7 +60,7 @@ golden: ## write the golden files of the engine and its public surface anew
 
 soak: build ## long random work on the library and on chains of holes, and a server killed 20 times
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
-	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*KilledTests'
+	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*Killed*Tests'
 
 check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
 	dotnet format Incisura.slnx --verify-no-changes --no-restore
@@ -89,6 +89,11 @@ load: web $(STAMPS)/chromium ## measure the server on loopback
 	node bench/load.mjs
 	node bench/library.mjs
 	node bench/records.mjs
+	node bench/editions.mjs
+
+verify: ## check an edition's file offline: make verify FILE=edition-3.json
+	dotnet build $(HOST) -c Release -v q
+	dotnet run --no-build -c Release --project $(HOST) --no-launch-profile -- verify $(abspath $(FILE))
 
 check-data: ## compare a database with its history: make check-data FILE=data/demo/incisura.db
 	dotnet build $(HOST) -c Release -v q

@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using System.Text.Json.Nodes;
 using Incisura.Exchange.Editions;
 
 namespace Incisura.Exchange.Tests;
@@ -74,6 +75,16 @@ public sealed class EditionVerdictTests : IDisposable
         Assert.Contains("incisura-edition/2", Assert.Single(EditionVerdict.Of(later, null, []).Faults), StringComparison.Ordinal);
         Assert.Contains("cannot be read", Assert.Single(EditionVerdict.Of("[]"u8.ToArray(), null, []).Faults), StringComparison.Ordinal);
         Assert.Null(EditionVerdict.Of("{"u8.ToArray(), null, []).Edition);
+    }
+
+    [Fact]
+    public void The_schema_that_is_shipped_is_the_one_of_the_types()
+    {
+        string shipped = Path.Combine(AppContext.BaseDirectory, "edition.schema.json");
+        Assert.True(
+            JsonNode.DeepEquals(JsonNode.Parse(File.ReadAllText(shipped)), EditionSchema.Of()),
+            "docs/edition.schema.json is not what the server serves under /api/v1/editions/schema; put that in its place, and give the form a "
+                + "new number where earlier files would not fit.");
     }
 
     [Fact]

@@ -130,6 +130,24 @@ public sealed class EditionFileTests(Workshop workshop) : IClassFixture<Workshop
     }
 
     [Fact]
+    public async Task Cards_are_printed_for_those_records_that_are_named()
+    {
+        Caller jory = await workshop.SignInAsync("jory");
+        foreach (string size in new[] { "a4", "a6" })
+            Assert.Equal(
+                "%PDF",
+                Encoding.ASCII.GetString(
+                    (await workshop.BytesAsync("jory", $"/editions/1/cards.pdf?size={size}&units=inch&records=R-0001,R-0005"))[..4]));
+        Assert.True(
+            (await workshop.BytesAsync("jory", "/editions/1/cards.pdf")).Length
+                > (await workshop.BytesAsync("jory", "/editions/1/cards.pdf?records=R-0001")).Length);
+        foreach ((string query, string field) in new[] { ("records=R-9999", "records"), ("size=a5", "size") })
+            Assert.Equal(
+                [field], (await jory.GetAsync($"/editions/1/cards.pdf?{query}")).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        (await jory.GetAsync("/editions/9/cards.pdf")).Expect(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
     public async Task The_command_checks_a_file_without_a_server_and_finds_what_was_altered()
     {
         string folder = Directory.CreateTempSubdirectory("incisura-verify-").FullName, file = Path.Combine(folder, "edition-1.json");

@@ -64,6 +64,34 @@ public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
             })).Expect(HttpStatusCode.Created);
     }
 
+    [Fact]
+    public async Task On_a_full_disk_nothing_is_published_and_the_last_edition_stays_as_it_is()
+    {
+        Disk disk = new();
+        using WebApplicationFactory<Program> host = workshop.WithWebHostBuilder(
+            b => b.ConfigureServices(s => s.ConfigureDbContext<IncisuraDb>(o => o.AddInterceptors(disk))));
+        HttpClient http = host.CreateClient();
+        (await http.PostAsync("/api/v1/session/demo/tobiah", null, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
+        Caller tobiah = new(http);
+        byte[] before = await http.GetByteArrayAsync("/api/v1/editions/1/file", TestContext.Current.CancellationToken);
+        disk.Full = true;
+
+        // Some editions still fit into the pages there are; each has another record less than the one before.
+        Answer progress;
+        int without = 0;
+        do
+            progress = (await tobiah.PostAsync("/editions", new { note = new string('x', 2000), takes = Without(++without) }))
+                .Expect(HttpStatusCode.Accepted);
+        while (progress["refused"].GetString() == "" && without < 200);
+        Assert.Contains("disk is full", progress["refused"].GetString(), StringComparison.Ordinal);
+        disk.Full = false;
+        int last = (await tobiah.GetAsync("/editions")).Json[0].GetProperty("number").GetInt32();
+        Assert.Equal(before, await http.GetByteArrayAsync("/api/v1/editions/1/file", TestContext.Current.CancellationToken));
+        Assert.Equal(last + 1, (await tobiah.PublishAsync(new { takes = Without(without + 1) })).GetProperty("number").GetInt32());
+    }
+
+    private static Dictionary<string, string> Without(int i) => new() { [$"R-{1 + (i % 7):0000}"] = "nothing" };
+
     /// <summary>A disk without room: the database may not grow by a single page.</summary>
     private sealed class Disk : DbConnectionInterceptor
     {

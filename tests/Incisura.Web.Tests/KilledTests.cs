@@ -1,7 +1,5 @@
 using System.Collections.Concurrent;
-using System.Diagnostics;
 using System.Net;
-using System.Net.Sockets;
 using System.Text.Json.Nodes;
 using Incisura.Web.History;
 
@@ -27,26 +25,17 @@ public sealed class KilledTests : IDisposable
         Random random = new(11);
         for (int i = 0; i <= Kills; i++)
         {
-            (Process process, string address) = Start();
-            try
+            await using (ServerProcess server = await ServerProcess.StartAsync(Database))
             {
-                await ReadyAsync(process, address);
-                Caller maren = await SignInAsync(address);
-                await ThereAsync(maren);
+                await ThereAsync(await server.SignInAsync("maren"));
                 if (i == Kills) break;
                 using CancellationTokenSource stop = new();
-                Task[] writers = [.. Enumerable.Range(0, Writers).Select(w => Task.Run(() => WriteAsync(address, w, stop.Token)))];
+                Task[] writers = [.. Enumerable.Range(0, Writers).Select(w => Task.Run(() => WriteAsync(server, w, stop.Token)))];
                 await WrittenAsync(acknowledged + random.Next(1, 8));
                 await Task.Delay(random.Next(0, 120), TestContext.Current.CancellationToken);
-                process.Kill(entireProcessTree: true);
+                server.Kill();
                 await stop.CancelAsync();
                 await Task.WhenAll(writers);
-            }
-            finally
-            {
-                if (!process.HasExited) process.Kill(entireProcessTree: true);
-                await process.WaitForExitAsync(TestContext.Current.CancellationToken);
-                process.Dispose();
             }
 
             StringWriter says = new();
@@ -63,65 +52,18 @@ public sealed class KilledTests : IDisposable
         Directory.Delete(folder, recursive: true);
     }
 
-    private (Process Process, string Address) Start()
-    {
-        using Socket probe = new(AddressFamily.InterNetwork, SocketType.Stream, ProtocolType.Tcp);
-        probe.Bind(new IPEndPoint(IPAddress.Loopback, 0));
-        string address = $"http://127.0.0.1:{((IPEndPoint)probe.LocalEndPoint!).Port}";
-        probe.Close();
-        ProcessStartInfo start = new("dotnet", [Path.Combine(AppContext.BaseDirectory, "Incisura.Web.dll"), "--urls", address])
-        {
-            WorkingDirectory = folder,
-            RedirectStandardOutput = false,
-            Environment =
-            {
-                ["Incisura__Demo"] = "true",
-                ["Incisura__Database"] = Database,
-                ["Incisura__DemoData"] = Path.Combine(AppContext.BaseDirectory, "demo"),
-                ["Serilog__MinimumLevel__Default"] = "Fatal",
-            },
-        };
-        return (Process.Start(start)!, address);
-    }
-
-    private static async Task ReadyAsync(Process process, string address)
-    {
-        using HttpClient http = new();
-        for (int i = 0; i < 600; i++)
-        {
-            Assert.False(process.HasExited, "the server ended by itself");
-            try
-            {
-                if ((await http.GetAsync(address + "/health")).IsSuccessStatusCode) return;
-            }
-            catch (HttpRequestException)
-            {
-                await Task.Delay(50);
-            }
-        }
-
-        Assert.Fail("the server did not start");
-    }
-
     // However slow the machine: a kill comes in the middle of work, not before it.
     private async Task WrittenAsync(int count)
     {
         for (int i = 0; i < 3000 && Volatile.Read(ref acknowledged) < count; i++) await Task.Delay(10);
     }
 
-    private static async Task<Caller> SignInAsync(string address)
-    {
-        HttpClient http = new() { BaseAddress = new(address) };
-        (await http.PostAsync("/api/v1/session/demo/maren", null)).EnsureSuccessStatusCode();
-        return new(http);
-    }
-
     // Drafts, changes of cutters, and now and then of the chart, under which every record is judged anew; until the server is gone.
-    private async Task WriteAsync(string address, int writer, CancellationToken stop)
+    private async Task WriteAsync(ServerProcess server, int writer, CancellationToken stop)
     {
         try
         {
-            Caller maren = await SignInAsync(address);
+            Caller maren = await server.SignInAsync("maren");
             for (int i = 0; !stop.IsCancellationRequested; i++)
             {
                 int n = Interlocked.Increment(ref next);

@@ -35,6 +35,7 @@ const PAGES: Record<string, string[]> = {
   'records/:number': ['/records/R-0010', '/records/R-0017'],
   editions: ['/editions'],
   'editions/:number': ['/editions/1'],
+  'editions/:number/differences': ['/editions/1/differences?from=1'],
   lookup: ['/lookup', '/lookup?q=A-1042'],
   history: ['/history', '/history?kind=edition'],
   absences: ['/absences'],

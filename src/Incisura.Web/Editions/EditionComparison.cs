@@ -44,9 +44,9 @@ public static class EditionComparison
             Staleness.LimitChanges(a.Limits(), b.Limits()), Staleness.FindingChanges(a.Findings(), b.Findings()), [.. Others(a, b)]);
     }
 
-    // A width that was set stands among the figures too.
+    // What was set and what is shown of what came out; the rest follows from them.
     private static IReadOnlyList<Figure> Values(PublishedRecord p) =>
-        [.. p.Figures().Concat(p.Settings.Select(s => s.AsFigure())).DistinctBy(f => f.Code)];
+        [.. p.Settings.Select(s => s.AsFigure()).Concat(p.Figures().Where(f => f.Rank != FigureRank.Behind)).DistinctBy(f => f.Code)];
 
     private static IEnumerable<string> Others(PublishedRecord a, PublishedRecord b)
     {

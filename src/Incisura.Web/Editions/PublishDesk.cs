@@ -1,5 +1,7 @@
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Editions;
 
@@ -61,7 +63,8 @@ public sealed partial class PublishDesk(IServiceScopeFactory scopes, Publisher p
         }
         catch (Exception failed)
         {
-            if ((begun.Rule = failed as RuleException) is null) Failed(failed);
+            begun.Rule = failed as RuleException;
+            if (failed is not (RuleException or DbUpdateException or SqliteException)) Failed(failed);
             begun.Progress = begun.Progress with { Running = false, Refused = ProblemHandler.SentenceOf(failed) };
         }
     }

@@ -110,7 +110,8 @@ export function clock(minutes: number): string {
 }
 
 /** How far something moved, in percent. */
-export const signed = (percent: number): string => `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(0)} %`;
+export const signed = (percent: number): string =>
+  `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(Math.abs(percent) < 1 ? 1 : 0)} %`;
 
 /** A moment, to the minute. */
 export const moment = (at: string): string =>

@@ -63,7 +63,7 @@ export function DifferencesPage() {
                 .join(', ')}
         </p>
       )}
-      <ul className="plain differences">
+      <ul className="differences">
         {entries.map((d) => (
           <Difference key={d.record} d={d} />
         ))}
@@ -91,8 +91,9 @@ function Difference({ d }: { d: Schemas['EditionDifference'] }) {
   const units = useUnits();
   const mayWork = useMayWork();
   const number = (value: number | null, quantity: Schemas['Quantity']) => (value === null ? '—' : units.text(value, quantity));
+  const share = (value: number | null) => (value === null ? '—' : `${Math.round(value * 100)} %`);
   return (
-    <li className={`card ${d.change}`}>
+    <li className={d.change}>
       <p>
         <b className="what">{CHANGES[d.change]}</b>{' '}
         {mayWork ? <Link to={`/records/${d.record}?rev=${d.to || d.from}`}>{d.record}</Link> : d.record}{' '}
@@ -119,8 +120,8 @@ function Difference({ d }: { d: Schemas['EditionDifference'] }) {
             {d.limits.map((l) => (
               <tr key={l.kind}>
                 <td>Use of {l.name.toLowerCase()}</td>
-                <td className="mono">{number(l.from, 'ratio')}</td>
-                <td className="mono">{number(l.to, 'ratio')}</td>
+                <td className="mono">{share(l.from)}</td>
+                <td className="mono">{share(l.to)}</td>
                 <td />
               </tr>
             ))}

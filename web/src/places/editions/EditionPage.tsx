@@ -84,8 +84,10 @@ export function EditionPage() {
       )}
       {summary.asksReading && <Reading number={summary.number} read={read} />}
       <p className={changed > 0 ? 'warn' : 'muted small'} role={changed > 0 ? 'alert' : undefined}>
-        {changed === 0 ? 'Every figure holds' : `${changed} of ${summary.count} entries do not hold as they were published`}, as of{' '}
-        {moment(lookedAt)}. Valid until withdrawn: before running a printed figure, look it up.
+        {changed === 0
+          ? 'Every figure holds'
+          : `${changed} of ${summary.count} entries ${changed === 1 ? 'does not hold as it was' : 'do not hold as they were'} published`}
+        , as of {moment(lookedAt)}. Valid until withdrawn: before running a printed figure, look it up.
       </p>
       <div className="filters noprint">
         <Input
@@ -193,7 +195,7 @@ function Reading({ number, read }: { number: number; read: string | null }) {
           <summary>
             {all.filter((r) => r.readAt).length} of {all.length} people have read it
           </summary>
-          <ul className="plain">
+          <ul className="bare">
             {all.map((r) => (
               <li key={r.name}>
                 {r.fullName} {r.readAt ? <span className="muted">{moment(r.readAt)}</span> : <b>not yet</b>}

@@ -66,7 +66,7 @@ function Keys() {
     <details className="keys">
       <summary>Public keys, to check an edition with</summary>
       <Problem error={keys.error ?? renew.error} />
-      <ul className="plain">
+      <ul className="bare">
         {(keys.data ?? []).map((k) => (
           <li key={k.id}>
             <a href={`/api/v1/editions/keys/${k.id}.pem`} className="mono">

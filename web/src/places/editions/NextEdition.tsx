@@ -87,6 +87,63 @@ export function NextEdition() {
       {pending.data && changes === 0 && (
         <p className="muted">Nothing was approved or withdrawn since the last one. It can only be published with less in it.</p>
       )}
+      {!mayPublish ? (
+        <p className="muted">An approver publishes it.</p>
+      ) : (
+        <>
+          <Input.TextArea
+            aria-label="Note of the edition"
+            placeholder="what is new, for those who read it"
+            rows={2}
+            maxLength={2000}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
+          <p>
+            <Checkbox checked={asksReading} onChange={(e) => setAsksReading(e.target.checked)}>
+              Ask its readers to say that they have read it
+            </Checkbox>
+          </p>
+          <div className="acts">
+            <Button
+              type="primary"
+              loading={publish.isPending}
+              disabled={now?.running || (changes === 0 && chosen === 0)}
+              onClick={() => publish.mutate()}
+            >
+              Publish
+            </Button>
+            {chosen > 0 && (
+              <span className="muted">
+                {chosen} chosen otherwise{' '}
+                <Button size="small" type="link" onClick={() => setTakes({})}>
+                  take all that is in force
+                </Button>
+              </span>
+            )}
+          </div>
+        </>
+      )}
+      <div role="status">
+        {now?.running && (
+          <div className="acts">
+            <Progress percent={now.total ? Math.floor((100 * now.done) / now.total) : 0} style={{ maxWidth: 260 }} />
+            <span className="muted">
+              {now.done} of {now.total} records are put together
+            </span>
+            <Button size="small" onClick={() => stop.mutate()}>
+              Stop
+            </Button>
+          </div>
+        )}
+        {published !== undefined && (
+          <p>
+            <Link to={`/editions/${published}`}>Edition {published}</Link> is published: {now?.edition?.count} records.
+          </p>
+        )}
+        {now?.refused && <p className="warn">{now.refused}</p>}
+      </div>
+      <Problem error={publish.error ?? stop.error} />
       {pending.data && (
         <div className="filters">
           {(Object.keys(CHANGES) as Schemas['EditionChange'][]).map(
@@ -151,63 +208,6 @@ export function NextEdition() {
         ))}
       </ul>
       {total > PAGE && <Pagination size="small" current={page} pageSize={PAGE} total={total} showSizeChanger={false} onChange={setPage} />}
-      {!mayPublish ? (
-        <p className="muted">An approver publishes it.</p>
-      ) : (
-        <>
-          <Input.TextArea
-            aria-label="Note of the edition"
-            placeholder="what is new, for those who read it"
-            rows={2}
-            maxLength={2000}
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-          />
-          <p>
-            <Checkbox checked={asksReading} onChange={(e) => setAsksReading(e.target.checked)}>
-              Ask its readers to say that they have read it
-            </Checkbox>
-          </p>
-          <div className="acts">
-            <Button
-              type="primary"
-              loading={publish.isPending}
-              disabled={now?.running || (changes === 0 && chosen === 0)}
-              onClick={() => publish.mutate()}
-            >
-              Publish
-            </Button>
-            {chosen > 0 && (
-              <span className="muted">
-                {chosen} chosen otherwise{' '}
-                <Button size="small" type="link" onClick={() => setTakes({})}>
-                  take all that is in force
-                </Button>
-              </span>
-            )}
-          </div>
-        </>
-      )}
-      <div role="status">
-        {now?.running && (
-          <div className="acts">
-            <Progress percent={now.total ? Math.floor((100 * now.done) / now.total) : 0} style={{ maxWidth: 260 }} />
-            <span className="muted">
-              {now.done} of {now.total} records are put together
-            </span>
-            <Button size="small" onClick={() => stop.mutate()}>
-              Stop
-            </Button>
-          </div>
-        )}
-        {published !== undefined && (
-          <p>
-            <Link to={`/editions/${published}`}>Edition {published}</Link> is published: {now?.edition?.count} records.
-          </p>
-        )}
-        {now?.refused && <p className="warn">{now.refused}</p>}
-      </div>
-      <Problem error={publish.error ?? stop.error} />
     </section>
   );
 }

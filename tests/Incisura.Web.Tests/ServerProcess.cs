@@ -1,0 +1,74 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace Incisura.Web.Tests;
+
+/// <summary>The server as a process of its own over a database, which can be killed like any process.</summary>
+internal sealed class ServerProcess : IAsyncDisposable
+{
+    private readonly Process process;
+
+    private ServerProcess(Process process, string address) => (this.process, Address) = (process, address);
+
+    public string Address { get; }
+
+    /// <summary>Starts it with the demo workshop, and waits until it answers.</summary>
+    public static async Task<ServerProcess> StartAsync(string database)
+    {
+        using Socket probe = new(AddressFamily.InterNetwork, SocketType.Stream, ProtocolType.Tcp);
+        probe.Bind(new IPEndPoint(IPAddress.Loopback, 0));
+        string address = $"http://127.0.0.1:{((IPEndPoint)probe.LocalEndPoint!).Port}";
+        probe.Close();
+        ProcessStartInfo start = new("dotnet", [Path.Combine(AppContext.BaseDirectory, "Incisura.Web.dll"), "--urls", address])
+        {
+            WorkingDirectory = Path.GetDirectoryName(database),
+            RedirectStandardOutput = false,
+            Environment =
+            {
+                ["Incisura__Demo"] = "true",
+                ["Incisura__Database"] = database,
+                ["Incisura__DemoData"] = Path.Combine(AppContext.BaseDirectory, "demo"),
+                ["Serilog__MinimumLevel__Default"] = "Fatal",
+            },
+        };
+        ServerProcess server = new(Process.Start(start)!, address);
+        await server.ReadyAsync();
+        return server;
+    }
+
+    public async Task<Caller> SignInAsync(string name)
+    {
+        HttpClient http = new() { BaseAddress = new(Address) };
+        (await http.PostAsync($"/api/v1/session/demo/{name}", null)).EnsureSuccessStatusCode();
+        return new(http);
+    }
+
+    public void Kill() => process.Kill(entireProcessTree: true);
+
+    public async ValueTask DisposeAsync()
+    {
+        if (!process.HasExited) Kill();
+        await process.WaitForExitAsync();
+        process.Dispose();
+    }
+
+    private async Task ReadyAsync()
+    {
+        using HttpClient http = new();
+        for (int i = 0; i < 600; i++)
+        {
+            Assert.False(process.HasExited, "the server ended by itself");
+            try
+            {
+                if ((await http.GetAsync(Address + "/health")).IsSuccessStatusCode) return;
+            }
+            catch (HttpRequestException)
+            {
+                await Task.Delay(50);
+            }
+        }
+
+        Assert.Fail("the server did not start");
+    }
+}
