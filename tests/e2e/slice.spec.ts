@@ -104,7 +104,7 @@ test('from a cutter on the shelf to a published figure', async ({ browser }) => 
       width: 390,
       height: 844,
     });
-    await phone.getByLabel('Shop number, material or machine').fill('a-7001');
+    await phone.getByLabel('Shop number, material, operation').fill('a-7001');
     await expect(phone.getByRole('article', { name: /A-7001/ })).toContainText('6048');
     expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
     await expect(phone.getByRole('link', { name: 'Records' })).toHaveCount(0);

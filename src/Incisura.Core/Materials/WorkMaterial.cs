@@ -28,6 +28,9 @@ public sealed record WorkMaterial
     /// <summary>Designation of the material, such as 42CrMo4.</summary>
     public required string Name { get; init; }
 
+    /// <summary>Other designations it is called by, parted by commas, such as 1.7225, 4140; empty for none. It is found by them.</summary>
+    public string Designations { get; init; } = "";
+
     /// <summary>Condition, such as quenched and tempered.</summary>
     public string Condition { get; init; } = "";
 
@@ -82,9 +85,16 @@ public sealed record WorkMaterial
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
 
+    /// <summary>Its name and its other designations.</summary>
+    public IEnumerable<string> Names() =>
+        Designations.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Prepend(Name);
+
     /// <summary>Checks every figure against its physical range.</summary>
     public InputCheck Check() => new InputCheck()
         .Named("name", "The name", Name)
+        .Holds(
+            Designations.Length <= 200, "designations", Designations.Length,
+            $"The other designations have {Designations.Length} characters; 200 is the most.")
         .Named("subGroup", "The sub-group", SubGroup, 12)
         .Within("hardness", "The hardness", Hardness, 5, 750, Quantity.Hardness)
         .Within("tensileStrength", "The tensile strength R_m", TensileStrength, 20, 3000, Quantity.Stress)

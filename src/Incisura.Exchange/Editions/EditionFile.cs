@@ -111,6 +111,9 @@ public sealed record PublishedMaterial(string Name, string Condition, string Gro
 {
     /// <summary>Brinell hardness, HBW; absent where unknown.</summary>
     public double? Hardness { get; init; }
+
+    /// <summary>Other designations, parted by commas; absent for none.</summary>
+    public string? Designations { get; init; }
 }
 
 /// <summary>A machine by its name.</summary>

@@ -47,6 +47,7 @@ public static class Published
             new(s.Material.Value.Name, s.Material.Value.Condition, s.Material.Value.Group.ToString(), s.Material.Value.SubGroup)
             {
                 Hardness = double.IsFinite(s.Material.Value.Hardness) ? s.Material.Value.Hardness : null,
+                Designations = s.Material.Value.Designations is { Length: > 0 } others ? others : null,
             },
             new(s.Machine.Value.Name),
             new(

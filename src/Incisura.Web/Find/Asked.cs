@@ -15,7 +15,7 @@ public sealed record Asked(int CutterId, int MaterialId, int MachineId, IReadOnl
     public static Asked Of(string question, ShelfView view)
     {
         string rest = $" {question.Trim()} ";
-        int material = Take(view.Materials.Values.Select(m => (m.Name, m.Id)));
+        int material = Take(view.Materials.Values.SelectMany(m => m.Definition.Names().Select(name => (name, m.Id))));
         int machine = Take(view.Machines.Values.Select(m => (m.Name, m.Id)));
         int cutter = Take(view.Assemblies.Values.Select(a => (a.Name, a.CutterId)));
         if (cutter == 0) cutter = Take(view.Cutters.Values.Select(c => (c.Name, c.Id)));

@@ -36,7 +36,9 @@ public static class FindEndpoints
                 $"{CutterListing.WordsOf(a.Built.Cutter)}, {a.Built.Definition.Projection:0.###} out of {a.Built.Holder.Kind}"),
             $"/library/assemblies/{a.Id}"));
         IEnumerable<Found> materials = view.Materials.Values.Select(
-            m => new Found("material", m.Name, $"{m.Definition.Group} {m.Definition.Condition}", "/shop/materials"));
+            m => new Found(
+                "material", m.Name, $"{m.Definition.Group} {m.Definition.Condition} {m.Definition.Designations}".Trim(),
+                $"/shop/materials/{m.Id}"));
         IEnumerable<Found> machines = view.Machines.Values.Select(m => new Found("machine", m.Name, m.Definition.Kind, "/shop/machines"));
         IEnumerable<Found> own = view.Threads.Values.Select(
             t => new Found("thread", t.Name, $"own, made from {t.Definition.Parent}", $"/shop/threads/{t.Id}"));

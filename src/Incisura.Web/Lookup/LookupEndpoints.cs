@@ -13,7 +13,18 @@ namespace Incisura.Web.Lookup;
 /// <param name="Edition">Number of the edition; 0 where none was published yet.</param>
 /// <param name="PublishedAt">When.</param>
 /// <param name="Entries">Approved figures, by shop number.</param>
-public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IReadOnlyList<LookupEntry> Entries);
+/// <param name="Total">How many there are.</param>
+/// <param name="Nearest">Where nothing fits, what is approved for something like it.</param>
+public sealed record LookupAnswer(
+    int Edition, DateTimeOffset? PublishedAt, IReadOnlyList<LookupEntry> Entries, int Total, IReadOnlyList<NearEntry> Nearest);
+
+/// <summary>Approved figures for something like what was asked for.</summary>
+/// <param name="Entry">The figures.</param>
+/// <param name="Differs">In what it is not what was asked for.</param>
+public sealed record NearEntry(LookupEntry Entry, IReadOnlyList<string> Differs);
+
+/// <summary>A choice between words as it was approved.</summary>
+public sealed record PickedOption(string Code, string Name, string Words);
 
 /// <summary>Approved figures for one situation, as an operator needs them.</summary>
 /// <param name="Record">Number of the record.</param>
@@ -23,7 +34,10 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="LengthRegister">Length offset register; 0 for none.</param>
 /// <param name="DiameterRegister">Diameter offset register; 0 for none.</param>
 /// <param name="StockPlace">Where the assembly is kept.</param>
+/// <param name="Places">Where it stood at machines when the edition was published.</param>
 /// <param name="Figures">The figures.</param>
+/// <param name="HoldsFor">What the part is that the figures hold for: stock, heights, holes.</param>
+/// <param name="Picked">What was picked, such as coolant, direction, how steadily the work is held.</param>
 /// <param name="Way">What the tool does along its axis; empty where it does not move along it alone.</param>
 /// <param name="Directions">Which way spindle and tool go, where that is a matter of the thread; null otherwise.</param>
 /// <param name="Warning">The one warning that matters, or null.</param>
@@ -32,6 +46,7 @@ public sealed record LookupAnswer(int Edition, DateTimeOffset? PublishedAt, IRea
 /// <param name="ApprovedBy">Who approved it.</param>
 /// <param name="Terms">Accepted cautions, evidence, and how far the approval reaches.</param>
 /// <param name="Cautions">Its cautions, each with why it may stand.</param>
+/// <param name="Meanwhile">Where it does not hold: records of the same operation, material and machine that do.</param>
 public sealed record LookupEntry(
     string Record,
     int Revision,
@@ -40,7 +55,10 @@ public sealed record LookupEntry(
     int LengthRegister,
     int DiameterRegister,
     string StockPlace,
+    IReadOnlyList<string> Places,
     IReadOnlyList<Figure> Figures,
+    IReadOnlyList<Figure> HoldsFor,
+    IReadOnlyList<PickedOption> Picked,
     IReadOnlyList<WayPart> Way,
     Sentence? Directions,
     Sentence? Warning,
@@ -48,12 +66,16 @@ public sealed record LookupEntry(
     string Note,
     string ApprovedBy,
     Terms Terms,
-    IReadOnlyList<CautionView> Cautions);
+    IReadOnlyList<CautionView> Cautions,
+    IReadOnlyList<Meanwhile> Meanwhile);
+
+/// <summary>A record that can be run instead of one that does not hold.</summary>
+public sealed record Meanwhile(string Record, SituationWords Situation);
 
 /// <summary>The reader's fast page.</summary>
 public static class LookupEndpoints
 {
-    private const int Most = 60;
+    private const int Most = 60, MostNear = 3;
 
     // What was chosen and has to be set at the machine, beside the figures.
     private static readonly HashSet<string> Shown =
@@ -62,23 +84,61 @@ public static class LookupEndpoints
         "shimInclination", "passesToHeight",
     ];
 
+    // What of the picks is seen to at the machine; the others follow.
+    private static readonly string[] AtTheMachine = [Common.Coolant, "climb", "ways", "turning", "steadiness", "support"];
+
     public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet(
         "/lookup", async (
             string? q, HttpContext context, IncisuraDb db, Shelf shelf, LookupIndex index, TimeProvider clock, CancellationToken cancel) =>
     {
         (int edition, DateTimeOffset publishedAt, IReadOnlyList<Findable> records) = await index.NewestAsync(db, cancel);
-        if (edition == 0) return new LookupAnswer(0, null, []);
+        if (edition == 0) return new LookupAnswer(0, null, [], 0, []);
         string[] words = (q ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-        List<Findable> found = [.. records.Where(r => words.All(w => r.Text.Contains(w, StringComparison.Ordinal))).Take(Most)];
-        ShelfView view = await shelf.ViewAsync(db);
-        if (found.Count == 0 && q is not null) await Misses.NoteAsync(q, context.User.Actor(), db, view, clock.GetUtcNow());
-        IReadOnlyDictionary<string, SinceThen> since =
-            await Publication.SinceAsync(found.ConvertAll(f => new Entry(f.Record, f.Revision)), db, view, clock.Today());
-        IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(db, found.ConvertAll(f => f.LeafId), cancel);
-        return new LookupAnswer(edition, publishedAt, found.ConvertAll(f => EntryOf(leaves[f.LeafId], since[f.Record])));
+        List<Findable> found = [.. records.Where(r => words.All(w => r.Text.Contains(w, StringComparison.Ordinal)))];
+        Reading reading = new(records, db, await shelf.ViewAsync(db), clock.Today(), cancel);
+        if (found.Count > 0 || q is null)
+            return new LookupAnswer(edition, publishedAt, await reading.EntriesAsync([.. found.Take(Most)]), found.Count, []);
+        await Misses.NoteAsync(q, context.User.Actor(), db, reading.View, clock.GetUtcNow());
+        List<Near> near = Nearness.Of(q, records, reading.View);
+        IReadOnlyList<LookupEntry> entries = await reading.EntriesAsync(near.ConvertAll(n => n.Record));
+        return new LookupAnswer(
+            edition, publishedAt, [], 0,
+            [
+                .. entries.Zip(near, (entry, n) => new NearEntry(entry, n.Differs)).Where(n => n.Entry.Since.What == Since.Holds)
+                    .Take(MostNear),
+            ]);
     }).WithTags("lookup");
 
-    private static LookupEntry EntryOf(PublishedLeaf leaf, SinceThen since)
+    // The newest edition and the shelf, as they are at one question.
+    private sealed record Reading(IReadOnlyList<Findable> Records, IncisuraDb Db, ShelfView View, DateOnly Today, CancellationToken Cancel)
+    {
+        public async Task<IReadOnlyList<LookupEntry>> EntriesAsync(List<Findable> found)
+        {
+            IReadOnlyDictionary<string, SinceThen> since = await SinceAsync(found);
+            IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(Db, found.ConvertAll(f => f.LeafId), Cancel);
+            Dictionary<string, List<Findable>> like = found.Where(f => since[f.Record].What != Since.Holds).ToDictionary(f => f.Record, Like);
+            IReadOnlyDictionary<string, SinceThen> others = await SinceAsync([.. like.Values.SelectMany(l => l).DistinctBy(l => l.Record)]);
+            return found.ConvertAll(f => EntryOf(
+                leaves[f.LeafId], since[f.Record],
+                [
+                    .. like.GetValueOrDefault(f.Record, []).Where(o => others[o.Record].What == Since.Holds).Take(MostNear)
+                        .Select(o => new Meanwhile(o.Record, o.Words)),
+                ]));
+        }
+
+        private Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(List<Findable> of) =>
+            Publication.SinceAsync(of.ConvertAll(f => new Entry(f.Record, f.Revision)), Db, View, Today);
+
+        // Nobody is sent to another material or machine by something that does not hold.
+        private List<Findable> Like(Findable f) =>
+        [
+            .. Records.Where(r => r.Record != f.Record && r.Words.Operation == f.Words.Operation && r.Words.MaterialId == f.Words.MaterialId
+                    && r.Words.MachineId == f.Words.MachineId)
+                .OrderBy(r => Math.Abs(r.Words.Diameter - f.Words.Diameter)).Take(2 * MostNear),
+        ];
+    }
+
+    private static LookupEntry EntryOf(PublishedLeaf leaf, SinceThen since, IReadOnlyList<Meanwhile> meanwhile)
     {
         PublishedRecord p = leaf.Record;
         IReadOnlyList<Finding> findings = p.Findings();
@@ -90,7 +150,13 @@ public static class LookupEndpoints
             p.Assembly.LengthRegister ?? 0,
             p.Assembly.DiameterRegister ?? 0,
             p.Assembly.StockPlace,
+            [.. p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")],
             [.. p.Figures(), .. p.Settings.Where(s => s.Value > 0 && Shown.Contains(s.Code)).Select(s => s.AsFigure())],
+            [.. p.Settings.Where(s => s.OfPart && s.Value != 0 && !Shown.Contains(s.Code)).Select(s => s.AsFigure())],
+            [
+                .. p.Options.OrderBy(o => Array.IndexOf(AtTheMachine, o.Code) is var i and >= 0 ? i : AtTheMachine.Length)
+                    .Select(o => new PickedOption(o.Code, o.Name, o.Words)),
+            ],
             p.Stages.All(s => s.Length == 0 || s.From is not null) ? p.Stages() : [],
             findings.FirstOrDefault(f => f.Code == "directions")?.Text,
             since.Warning ?? findings.FirstOrDefault(f => f.Severity >= Severity.Caution)?.Text,
@@ -98,6 +164,7 @@ public static class LookupEndpoints
             p.Note,
             p.ApprovedBy,
             p.Terms(),
-            RecordViews.CautionsOf(findings, p.Terms()));
+            RecordViews.CautionsOf(findings, p.Terms()),
+            meanwhile);
     }
 }

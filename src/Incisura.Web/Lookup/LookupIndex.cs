@@ -64,7 +64,8 @@ public sealed class LookupIndex : IDisposable
         (PublishedRecord p, SituationWords w, _) = leaf;
         string size = w.Diameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
         string text = string.Join(
-            ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, w.Condition, w.Group, w.Assembly, p.Cutter.Number, p.Cutter.Family,
+            ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, p.Material.Designations, w.Condition, w.Group, w.Assembly,
+            p.Cutter.Number, p.Cutter.Family,
             $"Ø{size} {size}mm z{w.Teeth}", w.Holder, w.Machine, p.Assembly.StockPlace,
             string.Join(' ', p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")));
         return new(line.Record, line.Revision, line.LeafId, w, text.ToLowerInvariant());

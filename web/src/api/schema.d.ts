@@ -8149,6 +8149,9 @@ export interface components {
             /** Format: date-time */
             publishedAt: null | string;
             entries: components["schemas"]["LookupEntry"][];
+            /** Format: int32 */
+            total: number;
+            nearest: components["schemas"]["NearEntry"][];
         };
         LookupEntry: {
             record: string;
@@ -8161,7 +8164,10 @@ export interface components {
             /** Format: int32 */
             diameterRegister: number;
             stockPlace: string;
+            places: string[];
             figures: components["schemas"]["Figure"][];
+            holdsFor: components["schemas"]["Figure"][];
+            picked: components["schemas"]["PickedOption"][];
             way: components["schemas"]["WayPart"][];
             directions: null | components["schemas"]["Sentence"];
             warning: null | components["schemas"]["Sentence"];
@@ -8170,6 +8176,7 @@ export interface components {
             approvedBy: string;
             terms: components["schemas"]["Terms"];
             cautions: components["schemas"]["CautionView"][];
+            meanwhile: components["schemas"]["Meanwhile"][];
         };
         /** @description A machine tool with what limits a cut on it. */
         Machine: {
@@ -8293,6 +8300,10 @@ export interface components {
          * @enum {unknown}
          */
         MaterialGroup: "P" | "M" | "K" | "N" | "S" | "H";
+        Meanwhile: {
+            record: string;
+            situation: components["schemas"]["SituationWords"];
+        };
         /** @description A number inside a sentence, kept as a number so that the reader's units can be used. */
         Measure: {
             /** Format: double */
@@ -8340,6 +8351,10 @@ export interface components {
              * @description The revision it has now.
              */
             now: number;
+        };
+        NearEntry: {
+            entry: components["schemas"]["LookupEntry"];
+            differs: string[];
         };
         NewAbsence: {
             deputy: string;
@@ -8597,6 +8612,11 @@ export interface components {
             picks: components["schemas"]["OptionPick"][];
             /** @description Code of the pick taken when none is given. */
             default: string;
+        };
+        PickedOption: {
+            code: string;
+            name: string;
+            words: string;
         };
         PiecesMade: {
             /** Format: int32 */
@@ -10077,6 +10097,8 @@ export interface components {
         WorkMaterial: {
             /** @description Designation of the material, such as 42CrMo4. */
             name: string;
+            /** @description Other designations it is called by, parted by commas, such as 1.7225, 4140; empty for none. It is found by them. */
+            designations?: string;
             /** @description Condition, such as quenched and tempered. */
             condition?: string;
             /** @description ISO 513 group. */

@@ -1,46 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
-import { Sym } from '../../parts/Sym';
 import { Problem } from '../../parts/Problem';
-import { MaterialName, sizeOf } from '../../parts/Situation';
-import { Accepted, TermsLine } from '../../parts/TermsLine';
+import { MaterialName } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
-
-// A table of components, which few entries have.
-const Stages = lazy(() => import('./ThemedStages'));
+import { Card } from './Card';
 
 type Entry = Schemas['LookupEntry'];
-// What is read first: of a cut with width and depth, or of a hole.
-const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width', 'programmedDepth', 'feedInUse', 'heightCut'];
-const MORE = [
-  'feedPerTooth',
-  'cuttingSpeed',
-  'crestDiameter',
-  'rootDiameter',
-  'infeeds',
-  'firstInfeed',
-  'springPasses',
-  'runIn',
-  'runOut',
-  'shimInclination',
-  'passesToHeight',
-  'rounds',
-  'pathDiameter',
-  'passesAcross',
-  'passesDown',
-  'teethInCut',
-  'pecks',
-  'returnSpeed',
-  'returnFeed',
-  'holeBefore',
-  'depthOfHoleBefore',
-];
-
 /** For gloved hands and a phone: type a shop number, read four big figures and the one warning that matters. */
 export function LookupPage() {
   const [search, setSearch] = useSearchParams();
@@ -52,15 +21,18 @@ export function LookupPage() {
     queryFn: () => data(client.GET('/api/v1/lookup', { params: { query: { q } } })),
     placeholderData: keepPreviousData,
   });
-  const entries = answer.data?.entries ?? [];
-  const chosen = entries.find((e) => e.record === open) ?? (entries.length === 1 ? entries[0] : undefined);
+  const found = answer.data?.entries ?? [];
+  const nearest = answer.data?.nearest ?? [];
+  const entries = [...found, ...nearest.map((n) => n.entry)];
+  const chosen = entries.find((e) => e.record === open) ?? (found.length === 1 ? found[0] : undefined);
+  const choose = (record: string) => setSearch({ ...(q && { q }), record });
   useEffect(() => document.querySelector<HTMLInputElement>('#lookup')?.focus({ preventScroll: true }), []);
 
   return (
     <div className="page lookup">
       {!chosen && <h1 className="sr">Lookup</h1>}
       <div ref={box} className="ask">
-        <label htmlFor="lookup">Shop number, material or machine</label>
+        <label htmlFor="lookup">Shop number, material, operation, size, place or machine</label>
         <input
           id="lookup"
           type="search"
@@ -68,7 +40,7 @@ export function LookupPage() {
           placeholder="A-1042 42CrMo4"
           value={q}
           onChange={(e) => setQ(e.target.value)}
-          onKeyDown={(e) => e.key === 'Enter' && entries[0] && setSearch({ q, record: entries[0].record })}
+          onKeyDown={(e) => e.key === 'Enter' && found[0] && setSearch({ q, record: found[0].record })}
         />
       </div>
       <Problem error={answer.error} />
@@ -76,112 +48,50 @@ export function LookupPage() {
       {answer.data && answer.data.edition > 0 && (
         <p className="muted small">
           Edition {answer.data.edition}, published {day(answer.data.publishedAt!)}. Approved figures only.
+          {answer.data.total > found.length && ` ${found.length} of ${answer.data.total} are shown: add a word.`}
         </p>
       )}
       <div className="answers">
         <ul>
-          {entries.map((e) => (
-            <li key={e.record}>
-              <button
-                aria-pressed={e === chosen}
-                className={`since-${e.since.what}`}
-                onClick={() => setSearch({ ...(q && { q }), record: e.record })}
-              >
-                <b>{e.situation.assembly}</b>
-                <MaterialName name={e.situation.material} group={e.group} />
-                <span>
-                  {e.situation.operationName}, {e.situation.machine}
-                </span>
-                {SINCE[e.since.what] && <em>{SINCE[e.since.what]}</em>}
-              </button>
-            </li>
+          {found.map((e) => (
+            <Choice key={e.record} entry={e} chosen={e === chosen} onChoose={choose} />
           ))}
-          {answer.data && answer.data.edition > 0 && entries.length === 0 && (
-            <li className="muted">Nothing approved fits these words. Take one away, or ask the tooling engineer.</li>
+          {answer.data && answer.data.edition > 0 && found.length === 0 && (
+            <li className="muted">
+              Nothing approved fits these words. Take one away, or ask the tooling engineer.
+              {nearest.length > 0 && <b> Nearest to it, and not the same:</b>}
+            </li>
           )}
+          {nearest.map((n) => (
+            <Choice key={n.entry.record} entry={n.entry} differs={n.differs} chosen={n.entry === chosen} onChoose={choose} />
+          ))}
         </ul>
-        {chosen && <Card entry={chosen} edition={answer.data!.edition} />}
+        {chosen && (
+          <Card
+            entry={chosen}
+            edition={answer.data!.edition}
+            differs={nearest.find((n) => n.entry === chosen)?.differs ?? []}
+            onOpen={(record) => setSearch({ q: record, record })}
+          />
+        )}
       </div>
     </div>
   );
 }
 
-function Card({ entry, edition }: { entry: Entry; edition: number }) {
-  const units = useUnits();
-  const s = entry.situation;
-  const of = (code: string) => entry.figures.find((f) => f.code === code);
+function Choice(props: { entry: Entry; differs?: readonly string[]; chosen: boolean; onChoose: (record: string) => void }) {
+  const { entry: e, differs = [], chosen, onChoose } = props;
   return (
-    <article className={`card notched lookupcard since-${entry.since.what}`} aria-label={`Figures of ${s.assembly} in ${s.material}`}>
-      <h1>
-        {s.assembly} <MaterialName name={s.material} group={entry.group} hardness={s.hardness} />
-      </h1>
-      <p>
-        {s.operationName}, {sizeOf(s, units)}, {units.text(s.projection, 'length')} out, on <b>{s.machine}</b>
-      </p>
-      {entry.warning && (
-        <p className="warn" role="alert">
-          {units.sentence(entry.warning)}
-        </p>
-      )}
-      {entry.since.what !== 'withdrawn' && (
-        <>
-          <dl className="bigfour">
-            {BIG.map(of).map(
-              (f) =>
-                f && (
-                  <div key={f.code} data-figure={f.code}>
-                    <dt>
-                      {f.name} <Sym text={f.symbol} />
-                    </dt>
-                    <dd>
-                      {units.number(f.value, f.quantity)} <small>{units.unit(f.quantity)}</small>
-                    </dd>
-                  </div>
-                ),
-            )}
-          </dl>
-          <div className="rows">
-            {MORE.map(of).map(
-              (f) =>
-                f && (
-                  <div key={f.code}>
-                    <span>{f.name}</span>
-                    <b>{units.text(f.value, f.quantity)}</b>
-                  </div>
-                ),
-            )}
-            {entry.lengthRegister > 0 && (
-              <div>
-                <span>Registers, length and diameter</span>
-                <b>
-                  {entry.lengthRegister}, {entry.diameterRegister}
-                </b>
-              </div>
-            )}
-            {entry.stockPlace && (
-              <div>
-                <span>Kept in</span>
-                <b>{entry.stockPlace}</b>
-              </div>
-            )}
-          </div>
-          {entry.directions && <p className="directions">{units.sentence(entry.directions)}</p>}
-          {entry.way.length > 0 && (
-            <details>
-              <summary>Stage by stage</summary>
-              <Suspense fallback={<p className="muted">Fetching the stages…</p>}>
-                <Stages stages={entry.way} />
-              </Suspense>
-            </details>
-          )}
-          <Accepted cautions={entry.cautions} />
-          {entry.note && <p>{entry.note}</p>}
-          <TermsLine terms={entry.terms} ended={entry.since.what === 'ended'} />
-        </>
-      )}
-      <p className="muted small">
-        {entry.record} revision {entry.revision}, approved by {entry.approvedBy}, edition {edition}
-      </p>
-    </article>
+    <li>
+      <button aria-pressed={chosen} className={`since-${e.since.what}`} onClick={() => onChoose(e.record)}>
+        <b>{e.situation.assembly}</b>
+        <MaterialName name={e.situation.material} group={e.group} />
+        <span>
+          {e.situation.operationName}, {e.situation.machine}
+        </span>
+        {SINCE[e.since.what] && <em>{SINCE[e.since.what]}</em>}
+        {differs.length > 0 && <em>{differs.join('; ')}</em>}
+      </button>
+    </li>
   );
 }

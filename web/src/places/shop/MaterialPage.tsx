@@ -11,9 +11,10 @@ type Material = Schemas['WorkMaterial'];
 type MaterialSheet = Schemas['SheetOfWorkMaterial'];
 
 // No figure stands here before somebody has typed it and said where it comes from.
-const BLANK: Material = { name: '', condition: '', group: 'P', subGroup: '', source: '' };
+const BLANK: Material = { name: '', designations: '', condition: '', group: 'P', subGroup: '', source: '' };
 const NAMES: Record<string, string> = {
   name: 'Name',
+  designations: 'Other designations, parted by commas',
   condition: 'Condition',
   group: 'ISO 513 group',
   subGroup: 'Sub-group of the shop',
@@ -43,7 +44,7 @@ const NUMBERS: NumberRow<Material>[] = [
   ['fittedFrom', 'h_1', 'chip'],
   ['fittedTo', 'h_2', 'chip'],
 ];
-const WORDS = ['name', 'condition', 'subGroup', 'source'] as const;
+const WORDS = ['name', 'designations', 'condition', 'subGroup', 'source'] as const;
 
 const calls = storedCalls<Material, MaterialSheet>('shop/materials');
 
