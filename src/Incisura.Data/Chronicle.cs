@@ -55,7 +55,8 @@ public static class Chronicle
         KeyKind = "key";
 
     /// <summary>Acts that are no acts on records.</summary>
-    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made", Read = "read";
+    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made", Read = "read",
+        Reported = "reported", Decided = "decided";
 
     private const int Most = 200;
 

@@ -50,6 +50,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<CommentRow> Comments => Set<CommentRow>();
 
+    public DbSet<FloorReportRow> FloorReports => Set<FloorReportRow>();
+
     public DbSet<AbsenceRow> Absences => Set<AbsenceRow>();
 
     public DbSet<LetterRow> Letters => Set<LetterRow>();
@@ -165,6 +167,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
         configurationBuilder.Properties<RecordState>().HaveConversion<string>();
         configurationBuilder.Properties<RecordAct>().HaveConversion<string>();
+        configurationBuilder.Properties<ReportOutcome>().HaveConversion<string>();
         configurationBuilder.Properties<Stands>().HaveConversion<string>();
     }
 
@@ -266,6 +269,10 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<CommentRow> comment = builder.Entity<CommentRow>().ToTable("Comments");
         comment.HasIndex(c => c.RecordId);
         comment.HasOne<RecordRow>().WithMany().HasForeignKey(c => c.RecordId);
+        EntityTypeBuilder<FloorReportRow> report = builder.Entity<FloorReportRow>().ToTable("FloorReports");
+        report.HasIndex(r => r.Key).IsUnique();
+        report.HasIndex(r => new { r.RecordId, r.Revision });
+        report.HasOne<RecordRow>().WithMany().HasForeignKey(r => r.RecordId);
         builder.Entity<AbsenceRow>().ToTable("Absences");
         builder.Entity<LetterRow>().ToTable("Letters").HasIndex(l => l.SentAt);
         builder.Entity<MissRow>().ToTable("Misses").HasIndex(m => new { m.CutterId, m.MaterialId, m.MachineId, m.Operation }).IsUnique();

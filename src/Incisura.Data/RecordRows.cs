@@ -1,4 +1,5 @@
 using System.Linq.Expressions;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 
 namespace Incisura.Data;
@@ -67,6 +68,9 @@ public sealed class RecordRevisionRow
     public static Expression<Func<RecordRevisionRow, bool>> Open { get; } =
         v => (v.IsInForce || v.IsNewest) && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded;
 
+    /// <summary>Code of the finding that a report from a machine forbids to run it.</summary>
+    public const string StoppedCode = "reported-do-not-run";
+
     public int Id { get; set; }
 
     public int RecordId { get; set; }
@@ -105,6 +109,9 @@ public sealed class RecordRevisionRow
 
     /// <summary>How many pieces were made with it, as far as they were told.</summary>
     public int Made { get; set; }
+
+    /// <summary>What was reported from a machine that forbids to run it until somebody decides; empty for nothing.</summary>
+    public string StoppedBy { get; set; } = "";
 
     public required string ProposedBy { get; set; }
 
@@ -165,6 +172,14 @@ public sealed class RecordRevisionRow
     public string JudgedFor { get; set; } = "";
 
     public List<RecordEventRow> Events { get; init; } = [];
+
+    /// <summary>How it stands, with what was reported from a machine.</summary>
+    public Standing With(Standing calculated) => StoppedBy.Length == 0
+        ? calculated
+        : calculated with
+        {
+            Breaks = [new Finding(StoppedCode, Severity.Stop, new(StoppedBy.Replace('{', '(').Replace('}', ')')), ""), .. calculated.Breaks],
+        };
 
     /// <summary>What stands beside its figures.</summary>
     public Terms ReadTerms() => Terms.Length == 0 ? Core.Records.Terms.None : DefinitionFormat.Read<Terms>(Terms);

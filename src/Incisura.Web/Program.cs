@@ -15,6 +15,7 @@ using Incisura.Web.Library;
 using Incisura.Web.Lookup;
 using Incisura.Web.Mail;
 using Incisura.Web.Records;
+using Incisura.Web.Reports;
 using Incisura.Web.Shop;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
@@ -191,6 +192,7 @@ api.MapFind();
 api.MapHistory();
 api.MapPresence();
 api.MapCoverage();
+api.MapReports();
 app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html");

@@ -379,6 +379,95 @@ namespace Incisura.Data.Migrations
                     b.ToTable("Editions", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.FloorReportRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Broke")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Chatter")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Decision")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("EditionNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("FeedOverride")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Finish")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LifeMinutes")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("LifePieces")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Load")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Outcome")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Pieces")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("RanAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RecordId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("RecordNumber")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("SettledAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SettledBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("SpeedOverride")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("RecordId", "Revision");
+
+                    b.ToTable("FloorReports", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.LetterRow", b =>
                 {
                     b.Property<int>("Id")
@@ -708,6 +797,10 @@ namespace Incisura.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("State")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("StoppedBy")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1386,6 +1479,15 @@ namespace Incisura.Data.Migrations
                     b.HasOne("Incisura.Data.EditionLeafRow", null)
                         .WithMany()
                         .HasForeignKey("LeafId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.FloorReportRow", b =>
+                {
+                    b.HasOne("Incisura.Data.RecordRow", null)
+                        .WithMany()
+                        .HasForeignKey("RecordId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

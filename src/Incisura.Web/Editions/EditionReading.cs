@@ -16,8 +16,9 @@ namespace Incisura.Web.Editions;
 /// <param name="Words">Its situation in words, JSON; empty where they were not asked for.</param>
 /// <param name="EndsOn">Last day on which it holds; null for no end.</param>
 /// <param name="Stands">How it stands; null where the record is not here.</param>
+/// <param name="Stopped">Whether a report from a machine forbids to run it; null where the record is not here.</param>
 /// <param name="InForce">Revision in force; null for none.</param>
-public sealed record LineNow(string Record, int Revision, int LeafId, string Words, DateOnly? EndsOn, string? Stands, int? InForce)
+public sealed record LineNow(string Record, int Revision, int LeafId, string Words, DateOnly? EndsOn, string? Stands, bool? Stopped, int? InForce)
 {
     /// <summary>What became of it, as it was judged last.</summary>
     public Since What(DateOnly today) => this switch
@@ -25,6 +26,7 @@ public sealed record LineNow(string Record, int Revision, int LeafId, string Wor
         { InForce: null } => Since.Withdrawn,
         _ when InForce != Revision => Since.Superseded,
         _ when EndsOn < today => Since.Ended,
+        { Stopped: true } => Since.Stopped,
         { Stands: nameof(Data.Stands.Broken) } => Since.Broken,
         { Stands: nameof(Data.Stands.Stale) } => Since.Stale,
         _ => Since.Holds,
@@ -77,7 +79,7 @@ public static class EditionReading
     public static Task<List<LineNow>> LinesAsync(IncisuraDb db, int number, bool words, CancellationToken cancel = default) =>
         db.Database.SqlQuery<LineNow>(
             $"""
-            SELECT l."RecordNumber" AS "Record", l."Revision", l."LeafId", COALESCE(p."Words", '') AS "Words", v."EndsOn", v."Stands",
+            SELECT l."RecordNumber" AS "Record", l."Revision", l."LeafId", COALESCE(p."Words", '') AS "Words", v."EndsOn", v."Stands", v."StoppedBy" <> '' AS "Stopped",
                 f."Number" AS "InForce"
             FROM "EditionLines" AS l
             LEFT JOIN "EditionLeaves" AS p ON p."Id" = CASE WHEN {words} THEN l."LeafId" END

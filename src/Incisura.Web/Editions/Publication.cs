@@ -22,6 +22,9 @@ public enum Since
     /// <summary>Its figures break a limit now, or can no longer be calculated.</summary>
     Broken,
 
+    /// <summary>Somebody at a machine says that it must not be run, and nobody has decided on that yet.</summary>
+    Stopped,
+
     /// <summary>The day until which it was approved is over.</summary>
     Ended,
 
@@ -78,8 +81,8 @@ public static class Publication
         ConcurrentDictionary<int, Standing> now = [];
         await RecordBatches.EachAsync(
             db, ids,
-            (row, then) => now[row.Id] = RecordViews.StandingOf(
-                row.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view),
+            (row, then) => now[row.Id] = row.With(RecordViews.StandingOf(
+                row.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view)),
             after: null, CancellationToken.None);
         return now;
     }
@@ -94,6 +97,8 @@ public static class Publication
                 Since.Ended,
                 new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."),
                 by, [], []);
+        if (standing.Breaks is [{ Code: RecordRevisionRow.StoppedCode } stopped, ..])
+            return new(Since.Stopped, stopped.Text.Then(new(" Wait for the tooling engineer's decision.")), by, standing.Figures, standing.Breaks);
         if (standing.Breaks.Count > 0)
             return new(
                 Since.Broken,

@@ -145,9 +145,10 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
         return chosen;
     }
 
-    /// <summary>Revisions that the next edition takes: those in force whose time is not over.</summary>
+    /// <summary>Revisions that the next edition takes: those in force whose time is not over, and which no report forbids to run.</summary>
     public static IQueryable<RecordRevisionRow> InForce(IncisuraDb db, DateOnly today) =>
-        db.RecordRevisions.AsNoTracking().Where(v => v.IsInForce && v.State == RecordState.Approved && (v.EndsOn == null || v.EndsOn >= today));
+        db.RecordRevisions.AsNoTracking().Where(v =>
+            v.IsInForce && v.State == RecordState.Approved && (v.EndsOn == null || v.EndsOn >= today) && v.StoppedBy == "");
 
     private static async Task<List<EditionLineRow>> LinesAsync(
         IncisuraDb db, ShelfView view, int number, List<Chosen> chosen, Action<int, int>? told, CancellationToken cancel)

@@ -35,6 +35,20 @@ public static class Letters
         Path = "/records?state=stale",
     };
 
+    /// <summary>Tells that somebody at a machine says that a record must not be run, to who proposed it and to approvers.</summary>
+    public static void TellStopped(
+        IncisuraDb db, RecordRow record, RecordRevisionRow row, FloorReportRow report, IReadOnlyList<string> approvers)
+    {
+        foreach (string name in approvers.Append(row.ProposedBy).Distinct())
+            db.Add(new LetterRow
+            {
+                To = name,
+                At = report.At,
+                Says = $"{record.Number} revision {row.Number}: {row.StoppedBy} It stays so until somebody decides.",
+                Path = $"/records/{record.Number}?rev={row.Number}",
+            });
+    }
+
     // Those who may decide: approvers that did not work on it, and deputies of absent ones.
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {

@@ -80,7 +80,7 @@ public static class RecordViews
         CalculationResult? approved = before is null ? null : RecordParts.ResultOf(before);
         Standing standing = row.State == RecordState.Discarded
             ? Standing.Firm
-            : StandingOf(of.Record.Operation, then, choices, result, of.View);
+            : row.With(StandingOf(of.Record.Operation, then, choices, result, of.View));
         bool kept = !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == of.View.FootingsOf(of.Record, row.ThreadId);
         RevisionFacts facts = await RecordRules.FactsAsync(of.Record, row, result, of.Db, of.Today) with { Standing = standing, Kept = kept };
         bool newest = row == of.Record.Newest();

@@ -19,9 +19,9 @@ public static class SettleEndpoints
         {
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
             ShelfView view = await shelf.ViewAsync(db);
-            Standing standing = RecordViews.StandingOf(
+            Standing standing = row.With(RecordViews.StandingOf(
                 record.Operation, await RecordParts.SituationAsync(db, row), DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row),
-                view);
+                view));
             await RecordEndpoints.ActAsync(record, row, RecordAct.Keep, context, request.Text, clock, db, standing);
             row.KeptFor = row.JudgedFor = view.FootingsOf(record, row.ThreadId);
             (row.Stands, row.Standing, row.Moved) = (Stands.Holds, "", 0);

@@ -136,8 +136,8 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
         Standing standing;
         try
         {
-            standing = RecordViews.StandingOf(
-                row.Record!.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view);
+            standing = row.With(RecordViews.StandingOf(
+                row.Record!.Operation, then, DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row), view));
         }
         catch (Exception failed) when (failed is not OperationCanceledException)
         {

@@ -6454,6 +6454,124 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FloorReportRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FloorReportView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportsView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/reports/{id}/decision": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReportDecision"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FloorReportView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -7474,6 +7592,51 @@ export interface components {
             finding: components["schemas"]["Finding"];
             /** @description Whether the later one has it; otherwise it vanished. */
             appeared: boolean;
+        };
+        FloorReportRequest: {
+            /** Format: uuid */
+            key: string;
+            record: string;
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            edition: number;
+            /** Format: date-time */
+            ranAt: string;
+            outcome: components["schemas"]["ReportOutcome"];
+            /** Format: double */
+            speedOverride?: null | number;
+            /** Format: double */
+            feedOverride?: null | number;
+            /** Format: double */
+            lifeMinutes?: null | number;
+            /** Format: int32 */
+            lifePieces?: null | number;
+            /** Format: double */
+            load?: null | number;
+            /** Format: int32 */
+            pieces?: null | number;
+            /** @default  */
+            finish: string;
+            /** @default false */
+            chatter: boolean;
+            /** @default false */
+            broke: boolean;
+            /** @default  */
+            note: string;
+        };
+        FloorReportView: {
+            /** Format: int32 */
+            id: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            report: components["schemas"]["FloorReportRequest"];
+            open: boolean;
+            settledBy: string;
+            /** Format: date-time */
+            settledAt: null | string;
+            decision: string;
         };
         /** @description Something a record rests on, at the revision it had. */
         Footing: {
@@ -8913,6 +9076,47 @@ export interface components {
             revision: number;
             faults: components["schemas"]["Fault"][];
         };
+        ReportDecision: {
+            text: string;
+        };
+        /**
+         * @description How a record's figures did at the machine.
+         * @enum {unknown}
+         */
+        ReportOutcome: "asGiven" | "withChanges" | "doNotRun";
+        ReportSpread: {
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            most: number;
+        };
+        ReportSummary: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            asGiven: number;
+            /** Format: int32 */
+            withChanges: number;
+            /** Format: int32 */
+            doNotRun: number;
+            /** Format: int32 */
+            chattered: number;
+            /** Format: int32 */
+            broke: number;
+            speedOverride: null | components["schemas"]["ReportSpread"];
+            feedOverride: null | components["schemas"]["ReportSpread"];
+            lifeMinutes: null | components["schemas"]["ReportSpread"];
+            lifePieces: null | components["schemas"]["ReportSpread"];
+            load: null | components["schemas"]["ReportSpread"];
+        };
+        ReportsView: {
+            summaries: components["schemas"]["ReportSummary"][];
+            reports: components["schemas"]["FloorReportView"][];
+        };
         RetireRequest: {
             /** Format: int32 */
             replacementId: number;
@@ -9384,7 +9588,7 @@ export interface components {
             password: string;
         };
         /** @enum {unknown} */
-        Since: "holds" | "superseded" | "stale" | "broken" | "ended" | "withdrawn";
+        Since: "holds" | "superseded" | "stale" | "broken" | "stopped" | "ended" | "withdrawn";
         SinceThen: {
             what: components["schemas"]["Since"];
             warning: null | components["schemas"]["Sentence"];

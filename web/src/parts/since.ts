@@ -6,6 +6,7 @@ export const SINCE: Record<Schemas['Since'], string> = {
   superseded: 'a newer revision is approved',
   stale: 'stale',
   broken: 'stale: breaks a limit now',
+  stopped: 'stopped: reported from a machine',
   ended: 'ended: approved for a time that is over',
   withdrawn: 'withdrawn',
 };

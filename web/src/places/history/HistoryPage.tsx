@@ -38,6 +38,8 @@ const ACTS: Partial<Record<string, string>> = {
   discard: 'gave up',
   published: 'published',
   read: 'said they have read',
+  reported: 'reported from the machine on',
+  decided: 'decided on a report about',
   commented: 'commented on',
   made: 'told pieces made with',
   named: 'named a deputy for',

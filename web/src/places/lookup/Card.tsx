@@ -4,6 +4,7 @@ import { useUnits } from '../../app/session';
 import { MaterialName, sizeOf } from '../../parts/Situation';
 import { Sym } from '../../parts/Sym';
 import { Accepted, TermsLine } from '../../parts/TermsLine';
+import { Report } from './Report';
 
 // A table of components, which few entries have.
 const Stages = lazy(() => import('./ThemedStages'));
@@ -75,7 +76,7 @@ export function Card(props: { entry: Entry; edition: number; differs: readonly s
           )}
         </div>
       )}
-      {entry.since.what !== 'withdrawn' && (
+      {entry.since.what !== 'withdrawn' && entry.since.what !== 'stopped' && (
         <>
           <dl className="bigfour">
             {BIG.map(of).map(
@@ -127,6 +128,7 @@ export function Card(props: { entry: Entry; edition: number; differs: readonly s
           <TermsLine terms={entry.terms} ended={entry.since.what === 'ended'} />
         </>
       )}
+      {differs.length === 0 && <Report key={entry.record} record={entry.record} revision={entry.revision} edition={edition} />}
       <p className="muted small">
         {entry.record} revision {entry.revision}, approved by {entry.approvedBy}, edition {edition}
       </p>

@@ -17,6 +17,7 @@ import { Decide, Withdraw } from './Decide';
 import { newestOf } from './revisions';
 import { Comments } from './Comments';
 import { Made } from './Made';
+import { OpenReports, Reports } from './Reports';
 import { Stale } from './Stale';
 import { Cautions } from './Terms';
 import { may, useRecord } from './useRecord';
@@ -77,6 +78,7 @@ export function RecordPage() {
           </span>
         )}
       </header>
+      <OpenReports number={record.data.number} />
       <Stale revision={revision} />
       <div className="review">
         <section>
@@ -104,6 +106,7 @@ export function RecordPage() {
           {!(revision === newest && (may(revision, 'submit') || may(revision, 'sendBack'))) && (
             <Cautions cautions={revision.cautions} reasons={{}} />
           )}
+          <Reports number={record.data.number} />
           <h2>What happened</h2>
           <ol className="history">
             {revision.events.map((e, i) => (

@@ -1,0 +1,65 @@
+using Incisura.Core.Records;
+
+namespace Incisura.Data;
+
+/// <summary>What happened at a machine when a record was used.</summary>
+public sealed class FloorReportRow
+{
+    public int Id { get; set; }
+
+    /// <summary>Given by whoever sends it, so that what is sent twice is kept once.</summary>
+    public required Guid Key { get; init; }
+
+    public required int RecordId { get; init; }
+
+    public required string RecordNumber { get; init; }
+
+    public required int Revision { get; init; }
+
+    public required int EditionNumber { get; init; }
+
+    /// <summary>When it was written at the machine.</summary>
+    public required DateTimeOffset RanAt { get; init; }
+
+    /// <summary>When it reached the server.</summary>
+    public required DateTimeOffset At { get; init; }
+
+    public required string By { get; init; }
+
+    public required ReportOutcome Outcome { get; init; }
+
+    /// <summary>Spindle override, %.</summary>
+    public double? SpeedOverride { get; init; }
+
+    /// <summary>Feed override, %.</summary>
+    public double? FeedOverride { get; init; }
+
+    /// <summary>Life of an edge, min in the cut.</summary>
+    public double? LifeMinutes { get; init; }
+
+    /// <summary>Life of an edge, pieces.</summary>
+    public int? LifePieces { get; init; }
+
+    /// <summary>Load the machine showed, %.</summary>
+    public double? Load { get; init; }
+
+    /// <summary>Pieces made in this run.</summary>
+    public int? Pieces { get; init; }
+
+    /// <summary>The finish, in words or as it was measured.</summary>
+    public string Finish { get; init; } = "";
+
+    public bool Chatter { get; init; }
+
+    public bool Broke { get; init; }
+
+    public string Note { get; init; } = "";
+
+    /// <summary>When an engineer decided on it; null while nobody has, or nothing is to be decided.</summary>
+    public DateTimeOffset? SettledAt { get; set; }
+
+    public string SettledBy { get; set; } = "";
+
+    /// <summary>What was decided, and why.</summary>
+    public string Decision { get; set; } = "";
+}

@@ -1,0 +1,154 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { client, data, type Schemas } from '../../api/client';
+import { Problem } from '../../parts/Problem';
+
+type Outcome = Schemas['ReportOutcome'];
+const OUTCOMES: [Outcome, string][] = [
+  ['asGiven', 'ran as given'],
+  ['withChanges', 'ran with changes'],
+  ['doNotRun', 'do not run'],
+];
+const NUMBERS = [
+  ['speedOverride', 'Spindle override, %'],
+  ['feedOverride', 'Feed override, %'],
+  ['lifeMinutes', 'Life of an edge, min in the cut'],
+  ['lifePieces', 'Life of an edge, pieces'],
+  ['load', 'Load shown, %'],
+  ['pieces', 'Pieces made in this run'],
+] as const;
+type Field = (typeof NUMBERS)[number][0];
+
+/** What happened at the machine, in three taps: report, how it did, send. All else may be said and need not be. */
+export function Report({ record, revision, edition }: { record: string; revision: number; edition: number }) {
+  const queries = useQueryClient();
+  const [outcome, setOutcome] = useState<Outcome>();
+  const [numbers, setNumbers] = useState<Partial<Record<Field, string>>>({});
+  const [marks, setMarks] = useState({ chatter: false, broke: false });
+  const [texts, setTexts] = useState({ finish: '', note: '' });
+  const [open, setOpen] = useState(false);
+  // One key for one report, however often it is sent.
+  const [key, setKey] = useState(newKey);
+  const unclear = NUMBERS.filter(([field]) => numbers[field] && !Number.isFinite(read(numbers[field])));
+  const send = useMutation({
+    mutationFn: () =>
+      data(
+        client.POST('/api/v1/reports', {
+          body: {
+            key,
+            record,
+            revision,
+            edition,
+            ranAt: new Date().toISOString(),
+            outcome: outcome!,
+            ...Object.fromEntries(NUMBERS.filter(([f]) => numbers[f]).map(([f]) => [f, read(numbers[f])])),
+            ...marks,
+            ...texts,
+          },
+        }),
+      ),
+    onSuccess: async () => {
+      setKey(newKey());
+      setOutcome(undefined);
+      setNumbers({});
+      setMarks({ chatter: false, broke: false });
+      setTexts({ finish: '', note: '' });
+      setOpen(false);
+      await queries.invalidateQueries({ queryKey: ['lookup'] });
+    },
+  });
+  if (!open)
+    return (
+      <div className="report noprint">
+        <button
+          onClick={() => {
+            send.reset();
+            setOpen(true);
+          }}
+        >
+          Report back
+        </button>
+        {send.isSuccess && <span role="status">Thank you, your report is with the tooling engineer.</span>}
+      </div>
+    );
+  return (
+    <form
+      className="report noprint"
+      aria-label={`Report on ${record}`}
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (outcome && unclear.length === 0) send.mutate();
+      }}
+    >
+      <div role="radiogroup" aria-label="How did it do?">
+        {OUTCOMES.map(([value, words]) => (
+          <button
+            key={value}
+            type="button"
+            role="radio"
+            aria-checked={outcome === value}
+            className={value}
+            onClick={() => setOutcome(value)}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+      <button type="submit" className="send" disabled={!outcome || unclear.length > 0 || send.isPending}>
+        {send.isPending ? 'Sending…' : 'Send'}
+      </button>
+      <button type="button" onClick={() => setOpen(false)}>
+        Not now
+      </button>
+      <Problem error={send.error} />
+      <details>
+        <summary>Say more</summary>
+        <div className="more">
+          {NUMBERS.map(([field, words]) => (
+            <label key={field}>
+              {words}
+              <input
+                inputMode="decimal"
+                value={numbers[field] ?? ''}
+                aria-invalid={unclear.some(([f]) => f === field)}
+                onChange={(e) => setNumbers({ ...numbers, [field]: e.target.value })}
+              />
+              {unclear.some(([f]) => f === field) && <em>This is no number; write it as 85 or 12.5.</em>}
+            </label>
+          ))}
+          <label className="tick">
+            <input type="checkbox" checked={marks.chatter} onChange={(e) => setMarks({ ...marks, chatter: e.target.checked })} /> it
+            chattered
+          </label>
+          <label className="tick">
+            <input type="checkbox" checked={marks.broke} onChange={(e) => setMarks({ ...marks, broke: e.target.checked })} /> something
+            broke
+          </label>
+          <label>
+            Finish
+            <input maxLength={200} value={texts.finish} onChange={(e) => setTexts({ ...texts, finish: e.target.value })} />
+          </label>
+          <label>
+            What else
+            <textarea rows={2} maxLength={2000} value={texts.note} onChange={(e) => setTexts({ ...texts, note: e.target.value })} />
+          </label>
+        </div>
+      </details>
+    </form>
+  );
+}
+
+// The browser's own makes none where the page came without HTTPS, as in a shop's own network.
+const newKey = (): string => {
+  const b = crypto.getRandomValues(new Uint8Array(16));
+  b[6] = (b[6]! & 0x0f) | 0x40;
+  b[8] = (b[8]! & 0x3f) | 0x80;
+  const hex = Array.from(b, (x) => x.toString(16).padStart(2, '0')).join('');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+};
+
+// A comma before decimals is meant as a point; 1,200 is not said.
+const read = (text: string | undefined): number => {
+  const plain = (text ?? '').trim().replace(/ %$/, '');
+  return /^\d+([.,]\d{1,2})?$/.test(plain) ? Number(plain.replace(',', '.')) : NaN;
+};
