@@ -45,3 +45,37 @@ test('an edition is chosen, published, read, compared, and checked with the mean
   await tobiah.getByLabel('Find among them').fill('face milling');
   await expect(tobiah.getByText('goes in')).toBeVisible();
 });
+
+test('a machine reports back in three taps, offline too, and what must not be run is stopped until an engineer decides', async ({
+  browser,
+}) => {
+  const jory = await comeInAs(browser, 'Jory Pellow', '/lookup?q=R-0006', { width: 390, height: 844 });
+  await expect(jory.getByRole('heading', { name: /A-2012/ })).toBeVisible();
+  await jory.context().setOffline(true);
+  await jory.getByRole('button', { name: 'Report back' }).click();
+  await jory.getByRole('radio', { name: 'do not run' }).click();
+  await jory.getByText('Say more').click();
+  await jory.getByLabel('Feed override, %').fill('1,200');
+  await expect(jory.getByText('This is no number')).toBeVisible();
+  await expect(jory.getByRole('button', { name: 'Send', exact: true })).toBeDisabled();
+  await jory.getByLabel('Feed override, %').fill('80');
+  await jory.getByLabel('it chattered').check();
+  await jory.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(jory.getByText(/Your report is kept on this device/)).toBeVisible();
+  await jory.context().setOffline(false);
+  await expect(jory.getByText('A report waits on this device: R-0006.')).toBeVisible();
+  await jory.getByRole('button', { name: 'Send now' }).click();
+  await expect(jory.getByText('What was kept is sent.')).toBeVisible();
+  await expect(jory.getByRole('alert').filter({ hasText: 'do not run, it chatters' })).toBeVisible();
+  await expect(jory.locator('[data-figure="spindleSpeed"]')).toHaveCount(0);
+
+  const maren = await comeInAs(browser, 'Maren Osk', '/records/R-0006');
+  await expect(maren.getByText('Readers are told not to run it until somebody decides.')).toBeVisible();
+  await expect(maren.getByText(/feed at 80 %, it chattered/)).toBeVisible();
+  await maren.getByLabel('Decision on the report of jory').fill('The holder was worn and is replaced.');
+  await maren.getByRole('button', { name: 'May be run again' }).click();
+  await expect(maren.getByText('Readers are told not to run it')).toHaveCount(0);
+  await expect(maren.getByText(/The holder was worn and is replaced/)).toBeVisible();
+  await jory.reload();
+  await expect(jory.locator('[data-figure="spindleSpeed"]')).toBeVisible();
+});

@@ -8,6 +8,7 @@ import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day } from '../../parts/units';
 import { Card } from './Card';
+import { KeptReports } from './Report';
 
 type Entry = Schemas['LookupEntry'];
 /** For gloved hands and a phone: type a shop number, read four big figures and the one warning that matters. */
@@ -43,6 +44,7 @@ export function LookupPage() {
           onKeyDown={(e) => e.key === 'Enter' && found[0] && setSearch({ q, record: found[0].record })}
         />
       </div>
+      <KeptReports />
       <Problem error={answer.error} />
       {answer.data?.edition === 0 && <p>No edition has been published yet, so there are no approved figures to show.</p>}
       {answer.data && answer.data.edition > 0 && (

@@ -1,7 +1,9 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
+import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
+import { forgetReport, keepReport, keptReports, notReached, type Report as Kept } from './keptReports';
 
 type Outcome = Schemas['ReportOutcome'];
 const OUTCOMES: [Outcome, string][] = [
@@ -22,6 +24,7 @@ type Field = (typeof NUMBERS)[number][0];
 /** What happened at the machine, in three taps: report, how it did, send. All else may be said and need not be. */
 export function Report({ record, revision, edition }: { record: string; revision: number; edition: number }) {
   const queries = useQueryClient();
+  const person = useApp().session?.name ?? '';
   const [outcome, setOutcome] = useState<Outcome>();
   const [numbers, setNumbers] = useState<Partial<Record<Field, string>>>({});
   const [marks, setMarks] = useState({ chatter: false, broke: false });
@@ -30,31 +33,40 @@ export function Report({ record, revision, edition }: { record: string; revision
   // One key for one report, however often it is sent.
   const [key, setKey] = useState(newKey);
   const unclear = NUMBERS.filter(([field]) => numbers[field] && !Number.isFinite(read(numbers[field])));
+  const clear = () => {
+    setKey(newKey());
+    setOutcome(undefined);
+    setNumbers({});
+    setMarks({ chatter: false, broke: false });
+    setTexts({ finish: '', note: '' });
+    setOpen(false);
+  };
   const send = useMutation({
-    mutationFn: () =>
-      data(
-        client.POST('/api/v1/reports', {
-          body: {
-            key,
-            record,
-            revision,
-            edition,
-            ranAt: new Date().toISOString(),
-            outcome: outcome!,
-            ...Object.fromEntries(NUMBERS.filter(([f]) => numbers[f]).map(([f]) => [f, read(numbers[f])])),
-            ...marks,
-            ...texts,
-          },
-        }),
-      ),
-    onSuccess: async () => {
-      setKey(newKey());
-      setOutcome(undefined);
-      setNumbers({});
-      setMarks({ chatter: false, broke: false });
-      setTexts({ finish: '', note: '' });
-      setOpen(false);
-      await queries.invalidateQueries({ queryKey: ['lookup'] });
+    mutationFn: async () => {
+      const report: Kept = {
+        key,
+        record,
+        revision,
+        edition,
+        ranAt: new Date().toISOString(),
+        outcome: outcome!,
+        ...Object.fromEntries(NUMBERS.filter(([f]) => numbers[f]).map(([f]) => [f, read(numbers[f])])),
+        ...marks,
+        ...texts,
+      };
+      try {
+        await data(client.POST('/api/v1/reports', { body: report }));
+        return true;
+      } catch (error) {
+        if (!notReached(error)) throw error;
+        keepReport(person, report);
+        return false;
+      }
+    },
+    onSuccess: async (sent) => {
+      clear();
+      if (sent) await queries.invalidateQueries({ queryKey: ['lookup'] });
+      else await queries.invalidateQueries({ queryKey: ['keptReports'] });
     },
   });
   if (!open)
@@ -68,7 +80,13 @@ export function Report({ record, revision, edition }: { record: string; revision
         >
           Report back
         </button>
-        {send.isSuccess && <span role="status">Thank you, your report is with the tooling engineer.</span>}
+        {send.isSuccess && (
+          <span role="status">
+            {send.data
+              ? 'Thank you, your report is with the tooling engineer.'
+              : 'The server cannot be reached. Your report is kept on this device; send it when there is a network again.'}
+          </span>
+        )}
       </div>
     );
   return (
@@ -135,6 +153,47 @@ export function Report({ record, revision, edition }: { record: string; revision
         </div>
       </details>
     </form>
+  );
+}
+
+/** What is kept on this device; nothing of it is sent before its writer says so. */
+export function KeptReports() {
+  const queries = useQueryClient();
+  const person = useApp().session?.name ?? '';
+  const kept = useQuery({ queryKey: ['keptReports', person], queryFn: () => keptReports(person), staleTime: 0 });
+  const all = kept.data ?? [];
+  const send = useMutation({
+    mutationFn: async () => {
+      for (const report of keptReports(person)) {
+        await data(client.POST('/api/v1/reports', { body: report }));
+        forgetReport(person, report.key);
+      }
+    },
+    onSettled: () =>
+      Promise.all([queries.invalidateQueries({ queryKey: ['keptReports'] }), queries.invalidateQueries({ queryKey: ['lookup'] })]),
+  });
+  if (all.length === 0 && !send.isError) return send.isSuccess ? <p role="status">What was kept is sent.</p> : null;
+  return (
+    <div className="report" role="status">
+      <p>
+        {all.length === 1 ? 'A report waits' : `${all.length} reports wait`} on this device: {all.map((r) => r.record).join(', ')}.
+      </p>
+      <button disabled={send.isPending} onClick={() => send.mutate()}>
+        Send now
+      </button>
+      {send.isError && (
+        <button
+          onClick={() => {
+            all.slice(0, 1).forEach((r) => forgetReport(person, r.key));
+            send.reset();
+            void queries.invalidateQueries({ queryKey: ['keptReports'] });
+          }}
+        >
+          Throw {all[0]?.record} away
+        </button>
+      )}
+      <Problem error={send.error} />
+    </div>
   );
 }
 
