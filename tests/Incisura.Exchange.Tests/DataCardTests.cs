@@ -21,7 +21,8 @@ public sealed class DataCardTests
         [new("wallHeight", "", "Wall height", "length", 30, true)], [new("coolant", "Coolant", "flood", "flood")],
         [new("torque", "Torque", "torque", 6, false, "stop") { Allowed = 12, Use = 0.5 }],
         [new("held", "caution", "The wall bends.", "The wall bends.", [], "")], [new("held", "The wall bends.", "Finishing follows.", "tobiah")],
-        new("computed", ""), [], new string('n', 300) + " note", "maren", "tobiah", "2026-11-26T12:00:00.000Z") { Until = "2026-12-31", Pieces = 40 };
+        new("computed", ""), [], new string('n', 300) + " note", "maren", "tobiah", "2026-11-26T12:00:00.000Z")
+    { Until = "2026-12-31", Pieces = 40 };
 
     private static Profile Outline => new(
         ProfileShape.Revolved,

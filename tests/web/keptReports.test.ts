@@ -10,6 +10,10 @@ const report = (key: string): Report => ({
   edition: 1,
   ranAt: '2026-11-27T12:00:00Z',
   outcome: 'asGiven',
+  finish: '',
+  chatter: false,
+  broke: false,
+  note: '',
 });
 
 beforeEach(() => localStorage.clear());
