@@ -1,6 +1,7 @@
 // Measures editions at size on loopback: of N records (36 400, or the number given) more than half are approved, which makes editions of
 // 20 000. The first edition of all, then one without 50 of them: how long, how much the database grows, how much memory, and how long the
-// saves of others take meanwhile, one every 200 ms; then Lookup, pages, differences and the file; then more editions, and whether Lookup still answers as before.
+// saves of others take meanwhile, one every 200 ms; then Lookup, pages, differences and the file; then more editions, and whether Lookup
+// still answers as before.
 import { execFileSync } from 'node:child_process';
 import { statSync } from 'node:fs';
 import { root, startServer } from './server.mjs';

@@ -16,6 +16,13 @@ export default function Search({ text, onText }: { text: string; onText: (text: 
     queryFn: () => data(client.GET('/api/v1/find', { params: { query: { q: text } } })),
     enabled: text.trim().length > 0,
   });
+  const went = useRef(false);
+  const go = (path: string) => {
+    went.current = true;
+    onText('');
+    (document.activeElement as HTMLElement | null)?.blur();
+    void navigate(path);
+  };
   return (
     <Themed>
       <AutoComplete
@@ -37,10 +44,13 @@ export default function Search({ text, onText }: { text: string; onText: (text: 
             </span>
           ),
         }))}
-        onSelect={(path: string) => {
-          onText('');
-          (document.activeElement as HTMLElement | null)?.blur();
-          void navigate(path);
+        onSelect={go}
+        onInputKeyDown={(e) => {
+          // Between the last key and this one the list may just have come, with none of it chosen yet: then the first is meant.
+          const first = found.data?.[0];
+          if (e.key !== 'Enter' || !first) return;
+          went.current = false;
+          setTimeout(() => went.current || go(first.path));
         }}
       />
     </Themed>

@@ -79,7 +79,11 @@ export function NextEdition() {
   const chosen = Object.values(takes).filter((t) => t !== 'inForce').length;
   const mayPublish = session?.role === 'approver';
   const choose = (record: string, take: Take) =>
-    setTakes(({ [record]: _, ...rest }) => (take === 'inForce' ? rest : { ...rest, [record]: take }));
+    setTakes((before) => {
+      const after = { ...before, [record]: take };
+      if (take === 'inForce') delete after[record];
+      return after;
+    });
   return (
     <section className="next">
       <h2>The next edition</h2>
