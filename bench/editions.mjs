@@ -64,7 +64,9 @@ async function look() {
   const unit = await times('library/cutters/1', 200);
   for (const path of told) {
     const t = await times(path);
-    console.log(`${path.padEnd(48)} p50 ${t.p50.toFixed(1)} ms, p95 ${t.p95.toFixed(1)} ms: ${(t.p95 / unit.p95).toFixed(1)} times one row`);
+    console.log(
+      `${path.padEnd(48)} p50 ${t.p50.toFixed(1)} ms, p95 ${t.p95.toFixed(1)} ms: ${(t.p95 / unit.p95).toFixed(1)} times one row`,
+    );
   }
 }
 
