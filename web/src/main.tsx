@@ -12,6 +12,7 @@ import './app/styles/work.css';
 import './app/styles/shelf.css';
 import './app/styles/holes.css';
 import './app/styles/library.css';
+import './app/styles/lookup.css';
 import './app/styles/publish.css';
 import './app/styles/records.css';
 import './app/styles/narrow.css';
