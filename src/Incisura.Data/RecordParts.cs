@@ -1,4 +1,3 @@
-using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
 using Incisura.Core.Calculation;
@@ -164,7 +163,7 @@ public static class RecordParts
     }
 
     /// <summary>SHA-256 of a text, in small hexadecimal letters.</summary>
-    internal static string HashOf(string json) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(json)));
+    internal static string HashOf(string json) => EditionStore.Sha256(Encoding.UTF8.GetBytes(json));
 
     /// <summary>JSON with the members of each object in order of their names.</summary>
     internal static string Canonical(string json) => Sorted(JsonNode.Parse(json))!.ToJsonString();

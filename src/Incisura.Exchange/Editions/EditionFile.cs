@@ -145,7 +145,11 @@ public sealed record PublishedAssembly(
 }
 
 /// <summary>A place at a machine.</summary>
-public sealed record PublishedPlace(string Machine, int Place);
+public sealed record PublishedPlace(string Machine, int Place)
+{
+    /// <summary>As people say it.</summary>
+    public override string ToString() => $"{Machine} {Place}";
+}
 
 /// <summary>A figure: its value in the unit of its quantity.</summary>
 /// <param name="Code">Stable code.</param>

@@ -164,7 +164,7 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
         {
             if (a.LengthRegister is { } length) yield return ("Length register", length.ToString(CultureInfo.InvariantCulture));
             if (a.DiameterRegister is { } diameter) yield return ("Diameter register", diameter.ToString(CultureInfo.InvariantCulture));
-            foreach (PublishedPlace p in a.Places) yield return ("Stands in", $"{p.Machine} {p.Place}");
+            foreach (PublishedPlace p in a.Places) yield return ("Stands in", p.ToString());
             if (a.StockPlace.Length > 0) yield return ("Kept in", a.StockPlace);
         }
 

@@ -70,7 +70,7 @@ public static class EditionComparison
     private static string Registers(PublishedAssembly a) => $"length {a.LengthRegister ?? 0}, diameter {a.DiameterRegister ?? 0}";
 
     private static string Places(PublishedAssembly a) =>
-        string.Join(", ", a.Places.Select(p => $"{p.Machine} {p.Place}").Append(a.StockPlace).Where(t => t.Length > 0)) is { Length: > 0 } places
+        string.Join(", ", a.Places.Select(p => p.ToString()).Append(a.StockPlace).Where(t => t.Length > 0)) is { Length: > 0 } places
             ? places
             : "in no place";
 }

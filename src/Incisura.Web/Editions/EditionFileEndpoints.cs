@@ -132,7 +132,7 @@ public static class EditionFileEndpoints
                 p.Record, (double)p.Revision, p.Operation.Name, p.Operation.Thread, p.Material.Name, p.Material.Hardness, p.Machine.Name,
                 p.Assembly.Number, p.Cutter.Number, p.Options.FirstOrDefault(o => o.Code == Common.Coolant)?.Words,
                 (double?)p.Assembly.LengthRegister, (double?)p.Assembly.DiameterRegister, p.Assembly.StockPlace,
-                string.Join(", ", p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")),
+                string.Join(", ", p.Assembly.Places),
                 .. columns.Select(c => (object?)ValueOf(p, c.Code)),
                 string.Join(" ", p.Findings.Where(f => f.Severity == "caution").Select(f => f.Says)), p.Until, (double?)p.Pieces, p.Note,
                 p.ApprovedBy,

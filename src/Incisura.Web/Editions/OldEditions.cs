@@ -19,8 +19,7 @@ public static class OldEditions
             List<EditionEntryRow> entries = [.. edition.Entries.OrderBy(e => e.RecordNumber, StringComparer.Ordinal)];
             Dictionary<(string, int), (string ProposedBy, DateTimeOffset At)> approvals = await ApprovalsAsync(db, entries, cancel);
             IReadOnlyList<int> leaves = await EditionStore.KeepAsync(db, entries.ConvertAll(e => LeafOf(e, approvals)), cancel);
-            EditionMark? before = await db.EditionFiles.AsNoTracking().Where(f => f.EditionNumber == number - 1)
-                .Select(f => new EditionMark(f.EditionNumber, f.Sha256)).FirstOrDefaultAsync(cancel);
+            EditionMark? before = await Publisher.MarkOfAsync(db, number - 1, cancel);
             (byte[] head, byte[] tail) = EditionFile.Around(
                 publisher.Frame(number, edition.PublishedAt, edition.PublishedBy, edition.Note, before, history: null));
             var (sha256, _, size) = await EditionStore.DigestAsync(db, head, leaves, tail, cancel);

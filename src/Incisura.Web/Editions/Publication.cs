@@ -51,6 +51,7 @@ public static class Publication
     public static async Task<IReadOnlyDictionary<string, SinceThen>> SinceAsync(
         IReadOnlyCollection<Entry> entries, IncisuraDb db, ShelfView view, DateOnly today)
     {
+        if (entries.Count == 0) return new Dictionary<string, SinceThen>();
         List<string> numbers = [.. entries.Select(e => e.Record)];
         var lives = await db.Records.AsNoTracking()
             .Where(r => numbers.Contains(r.Number))

@@ -72,6 +72,10 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
             History = history,
         };
 
+    /// <summary>An edition by its number and the SHA-256 of its bytes; null where there is none of that number.</summary>
+    public static Task<EditionMark?> MarkOfAsync(IncisuraDb db, int number, CancellationToken cancel) => db.EditionFiles.AsNoTracking()
+        .Where(f => f.EditionNumber == number).Select(f => new EditionMark(f.EditionNumber, f.Sha256)).FirstOrDefaultAsync(cancel);
+
     private static bool SameAs(List<EditionLineRow> before, List<EditionLineRow> lines) =>
         lines.Count == before.Count
             && lines.Zip(before.OrderBy(l => l.RecordNumber, StringComparer.Ordinal)).All(p =>
@@ -81,8 +85,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
         IncisuraDb db, PublishWish wish, int last, ChangeRow? seen, List<EditionLineRow> lines, CancellationToken cancel)
     {
         int number = last + 1;
-        EditionMark? before = await db.EditionFiles.AsNoTracking().Where(f => f.EditionNumber == last)
-            .Select(f => new EditionMark(f.EditionNumber, f.Sha256)).FirstOrDefaultAsync(cancel);
+        EditionMark? before = await MarkOfAsync(db, last, cancel);
         (byte[] head, byte[] tail) = EditionFile.Around(
             Frame(number, wish.At, wish.By, wish.Note, before, seen is null ? null : new(seen.Id, seen.Hash)));
         var (sha256, hash, size) = await EditionStore.DigestAsync(db, head, lines.ConvertAll(l => l.LeafId), tail, cancel);
@@ -158,9 +161,10 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
         Dictionary<int, int> leaves = await KnownAsync(db, view, [.. ids], cancel);
         told?.Invoke(leaves.Count, ids.Count);
         ConcurrentDictionary<int, Leaf> made = [];
-        Dictionary<int, (string By, DateTimeOffset At)> approvals = await ApprovalsAsync(db, cancel);
+        List<int> due = ids.FindAll(id => !leaves.ContainsKey(id));
+        Dictionary<int, (string By, DateTimeOffset At)> approvals = await ApprovalsAsync(db, due, cancel);
         await RecordBatches.EachAsync(
-            db, ids.FindAll(id => !leaves.ContainsKey(id)), (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
+            db, due, (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
             async rows =>
             {
                 IReadOnlyList<int> kept = await EditionStore.KeepAsync(db, [.. rows.Select(r => made[r.Id])], cancel);
@@ -194,10 +198,12 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
             .OrderBy(p => p.Machine, StringComparer.Ordinal).ThenBy(p => p.Place),
     ];
 
-    private static string Text(IReadOnlyList<PublishedPlace> places) => string.Join(", ", places.Select(p => $"{p.Machine} {p.Place}"));
+    private static string Text(IReadOnlyList<PublishedPlace> places) => string.Join(", ", places);
 
-    private static async Task<Dictionary<int, (string By, DateTimeOffset At)>> ApprovalsAsync(IncisuraDb db, CancellationToken cancel) =>
-        (await db.Set<RecordEventRow>().AsNoTracking().Where(e => e.Act == RecordAct.Approve).OrderBy(e => e.Id)
+    private static async Task<Dictionary<int, (string By, DateTimeOffset At)>> ApprovalsAsync(
+        IncisuraDb db, List<int> revisions, CancellationToken cancel) =>
+        (await db.Set<RecordEventRow>().AsNoTracking().Where(e => e.Act == RecordAct.Approve && revisions.Contains(e.RevisionId))
+            .OrderBy(e => e.Id)
             .Select(e => new { e.RevisionId, e.By, e.At }).ToListAsync(cancel))
         .GroupBy(e => e.RevisionId).ToDictionary(g => g.Key, g => (g.Last().By, g.Last().At));
 

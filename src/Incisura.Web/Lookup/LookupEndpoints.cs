@@ -150,7 +150,7 @@ public static class LookupEndpoints
             p.Assembly.LengthRegister ?? 0,
             p.Assembly.DiameterRegister ?? 0,
             p.Assembly.StockPlace,
-            [.. p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")],
+            [.. p.Assembly.Places.Select(s => s.ToString())],
             [.. p.Figures(), .. p.Settings.Where(s => s.Value > 0 && Shown.Contains(s.Code)).Select(s => s.AsFigure())],
             [.. p.Settings.Where(s => s.OfPart && s.Value != 0 && !Shown.Contains(s.Code)).Select(s => s.AsFigure())],
             [

@@ -67,7 +67,7 @@ public sealed class LookupIndex : IDisposable
             ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, p.Material.Designations, w.Condition, w.Group, w.Assembly,
             p.Cutter.Number, p.Cutter.Family,
             $"Ø{size} {size}mm z{w.Teeth}", w.Holder, w.Machine, p.Assembly.StockPlace,
-            string.Join(' ', p.Assembly.Places.Select(s => $"{s.Machine} {s.Place}")));
+            string.Join(' ', p.Assembly.Places));
         return new(line.Record, line.Revision, line.LeafId, w, text.ToLowerInvariant());
     }
 
