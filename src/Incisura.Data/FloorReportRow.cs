@@ -55,6 +55,12 @@ public sealed class FloorReportRow
 
     public string Note { get; init; } = "";
 
+    /// <summary>What it looked like; null where none was sent, or none was asked for.</summary>
+    public ReportPhotoRow? Photo { get; init; }
+
+    /// <summary>Whether a photo came with it.</summary>
+    public bool HasPhoto { get; init; }
+
     /// <summary>When an engineer decided on it; null while nobody has, or nothing is to be decided.</summary>
     public DateTimeOffset? SettledAt { get; set; }
 
@@ -62,4 +68,13 @@ public sealed class FloorReportRow
 
     /// <summary>What was decided, and why.</summary>
     public string Decision { get; set; } = "";
+}
+
+/// <summary>The photo of a report, kept beside it so that lists never read it.</summary>
+public sealed class ReportPhotoRow
+{
+    public int ReportId { get; set; }
+
+    /// <summary>A JPEG picture that was made anew here, with nothing in it but what is seen.</summary>
+    public required byte[] Jpeg { get; init; }
 }

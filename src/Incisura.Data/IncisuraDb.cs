@@ -50,6 +50,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<CommentRow> Comments => Set<CommentRow>();
 
+    public DbSet<ReportPhotoRow> ReportPhotos => Set<ReportPhotoRow>();
+
     public DbSet<FloorReportRow> FloorReports => Set<FloorReportRow>();
 
     public DbSet<AbsenceRow> Absences => Set<AbsenceRow>();
@@ -239,6 +241,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
             v.RecordId,
             v.ProposedBy,
             v.SentBack,
+            v.StoppedBy,
         }, "IX_RecordRevisions_Lists");
         revision.HasIndex(v => new
         {
@@ -253,6 +256,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
             v.RecordId,
             v.ProposedBy,
             v.SentBack,
+            v.StoppedBy,
             v.EndsOn,
             v.Operation,
             v.MaterialId,
@@ -273,6 +277,10 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         report.HasIndex(r => r.Key).IsUnique();
         report.HasIndex(r => new { r.RecordId, r.Revision });
         report.HasOne<RecordRow>().WithMany().HasForeignKey(r => r.RecordId);
+        EntityTypeBuilder<ReportPhotoRow> photo = builder.Entity<ReportPhotoRow>().ToTable("ReportPhotos");
+        photo.HasKey(p => p.ReportId);
+        photo.Property(p => p.ReportId).ValueGeneratedNever();
+        photo.HasOne<FloorReportRow>().WithOne(r => r.Photo).HasForeignKey<ReportPhotoRow>(p => p.ReportId);
         builder.Entity<AbsenceRow>().ToTable("Absences");
         builder.Entity<LetterRow>().ToTable("Letters").HasIndex(l => l.SentAt);
         builder.Entity<MissRow>().ToTable("Misses").HasIndex(m => new { m.CutterId, m.MaterialId, m.MachineId, m.Operation }).IsUnique();

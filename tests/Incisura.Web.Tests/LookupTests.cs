@@ -96,4 +96,56 @@ public sealed class LookupTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Contains(
             (await maren.GetAsync("/find?q=polyether")).Json.EnumerateArray(), f => f.GetProperty("path").GetString() == "/shop/materials/8");
     }
+
+    [Fact]
+    public async Task A_machines_part_is_all_that_the_edition_has_for_it_page_by_page_and_nothing_else()
+    {
+        Caller jory = await workshop.SignInAsync("jory");
+        JsonElement[] parts = [.. (await jory.GetAsync("/lookup/parts")).Expect(HttpStatusCode.OK).Json.EnumerateArray()];
+        Assert.Equal((await AskAsync(""))["total"].GetInt32(), parts.Sum(p => p.GetProperty("count").GetInt32()));
+        foreach (JsonElement of in parts)
+        {
+            string machine = of.GetProperty("machine").GetString()!;
+            List<JsonElement> kept = [];
+            int total;
+            do
+            {
+                Answer page = (await jory.GetAsync($"/lookup/parts/{of.GetProperty("machineId").GetInt32()}?skip={kept.Count}&take=2"))
+                    .Expect(HttpStatusCode.OK);
+                total = page["total"].GetInt32();
+                kept.AddRange(page["entries"].EnumerateArray());
+            }
+            while (kept.Count < total);
+            Assert.Equal(of.GetProperty("count").GetInt32(), kept.DistinctBy(k => k.GetProperty("entry").GetProperty("record").GetString()).Count());
+            foreach (JsonElement one in kept)
+            {
+                Assert.Equal(machine, one.GetProperty("entry").GetProperty("situation").GetProperty("machine").GetString());
+                string record = one.GetProperty("entry").GetProperty("record").GetString()!;
+
+                // The same card as with a network, found by the same words.
+                Assert.Equal((await AskAsync(record))["entries"][0].GetRawText(), one.GetProperty("entry").GetRawText());
+                Assert.Contains(record.ToLowerInvariant(), one.GetProperty("text").GetString(), StringComparison.Ordinal);
+            }
+        }
+
+        Assert.Equal(0, (await jory.GetAsync("/lookup/parts/999"))["total"].GetInt32());
+        (await jory.GetAsync("/lookup/parts/1?take=201")).Expect(HttpStatusCode.UnprocessableEntity);
+        (await workshop.Stranger().GetAsync("/lookup/parts/1")).Expect(HttpStatusCode.Unauthorized);
+    }
+
+    [Fact]
+    public async Task Whoever_is_asked_to_read_an_edition_is_told_where_figures_are_looked_up_until_it_is_said()
+    {
+        Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah"), jory = await workshop.SignInAsync("jory");
+        Assert.False((await AskAsync("R-0001"))["asksReading"].GetBoolean());
+        Answer record = await tobiah.GetAsync("/records/R-0005");
+        (await tobiah.PostAsync("/records/R-0005/withdraw", new { text = "Worn." }, record["revisions"][0].GetProperty("version").GetInt32()))
+            .Expect(HttpStatusCode.OK);
+        await tobiah.PublishAsync(new { note = "Read this", asksReading = true });
+        Answer asked = await AskAsync("R-0001");
+        Assert.True(asked["asksReading"].GetBoolean());
+        (await jory.PostAsync($"/editions/{asked["edition"].GetInt32()}/reading", new { })).Expect(HttpStatusCode.NoContent);
+        Assert.False((await AskAsync("R-0001"))["asksReading"].GetBoolean());
+        Assert.True((await maren.GetAsync("/lookup?q=R-0001"))["asksReading"].GetBoolean());
+    }
 }

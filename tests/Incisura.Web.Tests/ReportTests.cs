@@ -24,6 +24,9 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
     private async Task<JsonElement> LookUpAsync(string record) =>
         (await (await workshop.SignInAsync("jory")).GetAsync($"/lookup?q={record}")).Expect(HttpStatusCode.OK)["entries"][0];
 
+    private static async Task<int> WaitingAsync(Caller who) =>
+        int.Parse((await who.GetAsync("/records/waiting")).Json.GetRawText(), System.Globalization.CultureInfo.InvariantCulture);
+
     private static string What(JsonElement entry) => entry.GetProperty("since").GetProperty("what").GetString()!;
 
     [Fact]
@@ -59,6 +62,7 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task Do_not_run_is_told_to_readers_at_once_and_until_an_engineer_decides()
     {
         Caller jory = await workshop.SignInAsync("jory"), maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah");
+        (int Maren, int Tobiah) before = (await WaitingAsync(maren), await WaitingAsync(tobiah));
         Answer first = (await jory.PostAsync("/reports", Report("R-0004", "doNotRun", null, new { broke = true, note = "Two edges {0} went." })))
             .Expect(HttpStatusCode.OK);
         (await jory.PostAsync("/reports", Report("R-0004", "doNotRun"))).Expect(HttpStatusCode.OK);
@@ -68,6 +72,14 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(
             "stopped", What((await jory.GetAsync("/editions/1?q=R-0004"))["entries"][0]));
         Assert.Equal(1, (await jory.GetAsync("/editions/1?since=stopped"))["total"].GetInt32());
+
+        // It waits for everybody who may decide, is in the number in the bar, and has a count of its own in coverage.
+        Assert.Equal(1, await WaitingAsync(maren) - before.Maren);
+        Assert.Equal(1, await WaitingAsync(tobiah) - before.Tobiah);
+        Assert.Contains(
+            (await maren.GetAsync("/records?waits=true&take=500"))["rows"].EnumerateArray(), r => r.GetProperty("number").GetString() == "R-0004");
+        Assert.Equal(1, (await maren.GetAsync("/coverage"))["total"].GetProperty("stopped").GetInt32());
+        Assert.Equal(1, (await maren.GetAsync("/records?counts=stopped"))["total"].GetInt32());
 
         // Engineers see it among the stale ones; it cannot be kept as it is, nor published again.
         Assert.Contains(
@@ -97,6 +109,7 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal("decided", (await maren.PostAsync(Path(ids[0]), new { text = "Again." })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
         (await maren.PostAsync(Path(ids[1]), new { text = "The clamp was loose." })).Expect(HttpStatusCode.OK);
         Assert.Equal("holds", What(await LookUpAsync("R-0004")));
+        Assert.Equal(before, (await WaitingAsync(maren), await WaitingAsync(tobiah)));
         Assert.Equal("The clamp was loose.", (await maren.GetAsync("/records/R-0004/reports"))["reports"][0].GetProperty("decision").GetString());
         Assert.Equal(first["id"].GetInt32(), ids[1]);
     }
@@ -112,6 +125,8 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
         { "ranAt", new { ranAt = DateTimeOffset.UtcNow.AddDays(-90) } },
         { "finish", new { finish = new string('x', 201) } },
         { "note", new { note = new string('x', 2001) } },
+        { "photo", new { photo = "bm90IGEgcGljdHVyZQ==" } },
+        { "photo", new { photo = Convert.ToBase64String(new byte[(700 * 1024) + 1]) } },
     };
 
     [Theory]

@@ -75,6 +75,9 @@ public sealed class Caller(HttpClient http)
 {
     public async Task<Answer> GetAsync(string path) => await Answer.Of(await http.GetAsync("/api/v1" + path));
 
+    /// <summary>What comes as bytes.</summary>
+    public Task<byte[]> BytesAsync(string path) => http.GetByteArrayAsync("/api/v1" + path);
+
     public async Task<Answer> PostAsync(string path, object body, int? ifMatch = null) =>
         await SendAsync(HttpMethod.Post, path, JsonContent.Create(body), ifMatch);
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { foremost, recordsIn, said, short } from '../../web/src/places/coverage/marks';
 
-const none = { approved: 0, stale: 0, inReview: 0, draft: 0, withdrawn: 0, lookedFor: 0 };
+const none = { approved: 0, stopped: 0, stale: 0, inReview: 0, draft: 0, withdrawn: 0, lookedFor: 0 };
 
 describe('what a cell says', () => {
   it('shows each way to stand by a mark of its own with its number, the gravest first', () => {

@@ -412,6 +412,9 @@ namespace Incisura.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("HasPhoto")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid>("Key")
                         .HasColumnType("TEXT");
 
@@ -831,9 +834,9 @@ namespace Incisura.Data.Migrations
                     b.HasIndex("RecordId", "Number")
                         .IsUnique();
 
-                    b.HasIndex(new[] { "IsNewest", "IsInForce", "IsCounted", "State", "Stands", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack" }, "IX_RecordRevisions_Lists");
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "IsCounted", "State", "Stands", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "StoppedBy" }, "IX_RecordRevisions_Lists");
 
-                    b.HasIndex(new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "Search", "Note" }, "IX_RecordRevisions_Words");
+                    b.HasIndex(new[] { "IsNewest", "IsInForce", "State", "Stands", "ChangedAt", "Moved", "WorstUse", "WorstLimit", "RecordId", "ProposedBy", "SentBack", "StoppedBy", "EndsOn", "Operation", "MaterialId", "MachineId", "CutterId", "Search", "Note" }, "IX_RecordRevisions_Words");
 
                     b.ToTable("RecordRevisions", (string)null);
                 });
@@ -883,6 +886,20 @@ namespace Incisura.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("Records", (string)null);
+                });
+
+            modelBuilder.Entity("Incisura.Data.ReportPhotoRow", b =>
+                {
+                    b.Property<int>("ReportId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("ReportId");
+
+                    b.ToTable("ReportPhotos", (string)null);
                 });
 
             modelBuilder.Entity("Incisura.Data.Revision", b =>
@@ -1557,6 +1574,15 @@ namespace Incisura.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Incisura.Data.ReportPhotoRow", b =>
+                {
+                    b.HasOne("Incisura.Data.FloorReportRow", null)
+                        .WithOne("Photo")
+                        .HasForeignKey("Incisura.Data.ReportPhotoRow", "ReportId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Incisura.Data.SessionRow", b =>
                 {
                     b.HasOne("Incisura.Data.Person", null)
@@ -1644,6 +1670,11 @@ namespace Incisura.Data.Migrations
             modelBuilder.Entity("Incisura.Data.EditionRow", b =>
                 {
                     b.Navigation("Entries");
+                });
+
+            modelBuilder.Entity("Incisura.Data.FloorReportRow", b =>
+                {
+                    b.Navigation("Photo");
                 });
 
             modelBuilder.Entity("Incisura.Data.RecordRevisionRow", b =>

@@ -52,19 +52,21 @@ public sealed record CoverageLine(string Key, string Name, string About);
 
 /// <summary>How many records stand how; each record counts once.</summary>
 /// <param name="Approved">In force, and holding.</param>
+/// <param name="Stopped">In force, and not to be run as a machine reported, until somebody decides.</param>
 /// <param name="Stale">In force, and stale, broken or ended.</param>
 /// <param name="InReview">Proposed, with nothing in force.</param>
 /// <param name="Draft">Begun, with nothing in force.</param>
 /// <param name="Withdrawn">Taken out of use, with nothing after it.</param>
 /// <param name="LookedFor">How often somebody looked for it at a machine and found nothing.</param>
-public sealed record CoverageCount(int Approved, int Stale, int InReview, int Draft, int Withdrawn, int LookedFor)
+public sealed record CoverageCount(int Approved, int Stopped, int Stale, int InReview, int Draft, int Withdrawn, int LookedFor)
 {
     /// <summary>Nothing at all.</summary>
-    public static CoverageCount None { get; } = new(0, 0, 0, 0, 0, 0);
+    public static CoverageCount None { get; } = new(0, 0, 0, 0, 0, 0, 0);
 
     /// <summary>Both together.</summary>
     public static CoverageCount operator +(CoverageCount a, CoverageCount b) => new(
-        a.Approved + b.Approved, a.Stale + b.Stale, a.InReview + b.InReview, a.Draft + b.Draft, a.Withdrawn + b.Withdrawn, a.LookedFor + b.LookedFor);
+        a.Approved + b.Approved, a.Stopped + b.Stopped, a.Stale + b.Stale, a.InReview + b.InReview, a.Draft + b.Draft, a.Withdrawn + b.Withdrawn,
+        a.LookedFor + b.LookedFor);
 }
 
 /// <summary>A cell that is not empty.</summary>
@@ -158,6 +160,7 @@ public static class CoverageEndpoints
                 Cutter = cutters ? v.CutterId : 0,
                 Machine = machines ? v.MachineId : 0,
                 v.State,
+                Stopped = v.IsInForce && v.StoppedBy != "",
                 Stale = v.IsInForce && (v.Stands == Stands.Stale || v.Stands == Stands.Broken || v.EndsOn < today),
             })
             .GroupBy(v => v)
@@ -165,6 +168,7 @@ public static class CoverageEndpoints
             .ToListAsync(cancel);
         return rows.ConvertAll(r => new Tally(r.Key.Operation, r.Key.Material, r.Key.Cutter, r.Key.Machine, r.Key.State switch
         {
+            RecordState.Approved when r.Key.Stopped => CoverageCount.None with { Stopped = r.Count },
             RecordState.Approved when r.Key.Stale => CoverageCount.None with { Stale = r.Count },
             RecordState.Approved => CoverageCount.None with { Approved = r.Count },
             RecordState.InReview => CoverageCount.None with { InReview = r.Count },

@@ -1,22 +1,41 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Materials;
+using Incisura.Core.Quantities;
 using Incisura.Core.Records;
 using Incisura.Exchange.Editions;
 using Incisura.Web.Editions;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
+using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Lookup;
 
 /// <summary>The newest edition, as far as it answers a question. Nothing that was not published is in it.</summary>
 /// <param name="Edition">Number of the edition; 0 where none was published yet.</param>
 /// <param name="PublishedAt">When.</param>
+/// <param name="AsksReading">Whether it asks whoever asked to say that it was read, which was not done yet.</param>
 /// <param name="Entries">Approved figures, by shop number.</param>
 /// <param name="Total">How many there are.</param>
 /// <param name="Nearest">Where nothing fits, what is approved for something like it.</param>
 public sealed record LookupAnswer(
-    int Edition, DateTimeOffset? PublishedAt, IReadOnlyList<LookupEntry> Entries, int Total, IReadOnlyList<NearEntry> Nearest);
+    int Edition, DateTimeOffset? PublishedAt, bool AsksReading, IReadOnlyList<LookupEntry> Entries, int Total, IReadOnlyList<NearEntry> Nearest);
+
+/// <summary>What the newest edition has for a machine.</summary>
+public sealed record MachinePart(int MachineId, string Machine, int Count);
+
+/// <summary>Approved figures to be kept on a device.</summary>
+/// <param name="Text">All words they are found by, in small letters.</param>
+/// <param name="Entry">The figures.</param>
+public sealed record KeptEntry(string Text, LookupEntry Entry);
+
+/// <summary>Some of a machine's part of the newest edition, to be kept on a device for a time without a network.</summary>
+/// <param name="Edition">Number of the edition; 0 where none was published yet.</param>
+/// <param name="PublishedAt">When.</param>
+/// <param name="At">The moment this is true of.</param>
+/// <param name="Total">How many records the part has.</param>
+/// <param name="Entries">Those asked for.</param>
+public sealed record LookupPart(int Edition, DateTimeOffset PublishedAt, DateTimeOffset At, int Total, IReadOnlyList<KeptEntry> Entries);
 
 /// <summary>Approved figures for something like what was asked for.</summary>
 /// <param name="Entry">The figures.</param>
@@ -75,7 +94,7 @@ public sealed record Meanwhile(string Record, SituationWords Situation);
 /// <summary>The reader's fast page.</summary>
 public static class LookupEndpoints
 {
-    private const int Most = 60, MostNear = 3;
+    private const int Most = 60, MostNear = 3, MostKept = 200;
 
     // What was chosen and has to be set at the machine, beside the figures.
     private static readonly HashSet<string> Shown =
@@ -87,27 +106,57 @@ public static class LookupEndpoints
     // What of the picks is seen to at the machine; the others follow.
     private static readonly string[] AtTheMachine = [Common.Coolant, "climb", "ways", "turning", "steadiness", "support"];
 
-    public static void MapLookup(this IEndpointRouteBuilder api) => api.MapGet(
-        "/lookup", async (
-            string? q, HttpContext context, IncisuraDb db, Shelf shelf, LookupIndex index, TimeProvider clock, CancellationToken cancel) =>
+    public static void MapLookup(this IEndpointRouteBuilder api)
     {
-        (int edition, DateTimeOffset publishedAt, IReadOnlyList<Findable> records) = await index.NewestAsync(db, cancel);
-        if (edition == 0) return new LookupAnswer(0, null, [], 0, []);
+        RouteGroupBuilder group = api.MapGroup("/lookup").WithTags("lookup");
+        group.MapGet("/", AskAsync);
+        group.MapGet("/parts", async (IncisuraDb db, LookupIndex index, CancellationToken cancel) =>
+        {
+            NewestEdition newest = await index.NewestAsync(db, cancel);
+            return newest.Records.GroupBy(r => (r.Words.MachineId, r.Words.Machine))
+                .Select(g => new MachinePart(g.Key.MachineId, g.Key.Machine, g.Count())).OrderBy(m => m.Machine, StringComparer.Ordinal).ToList();
+        });
+        group.MapGet("/parts/{machine:int}", PartAsync);
+    }
+
+    private static async Task<LookupPart> PartAsync(
+        int machine, int? skip, int? take, IncisuraDb db, Shelf shelf, LookupIndex index, TimeProvider clock, CancellationToken cancel)
+    {
+        new InputCheck()
+            .Within("take", "The number of records to give", take ?? MostKept, 1, MostKept, Quantity.Count)
+            .Within("skip", "The number of records to leave out", skip ?? 0, 0, int.MaxValue, Quantity.Count)
+            .ThrowIfAny();
+        NewestEdition newest = await index.NewestAsync(db, cancel);
+        List<Findable> part = [.. newest.Records.Where(r => r.Words.MachineId == machine)];
+        List<Findable> some = [.. part.Skip(skip ?? 0).Take(take ?? MostKept)];
+        DateTimeOffset now = clock.GetUtcNow();
+        IReadOnlyList<LookupEntry> entries =
+            await new Reading(newest.Records, db, await shelf.ViewAsync(db), clock.Today(), cancel).EntriesAsync(some);
+        return new(newest.Number, newest.PublishedAt, now, part.Count, [.. some.Zip(entries, (f, e) => new KeptEntry(f.Text, e))]);
+    }
+
+    private static async Task<LookupAnswer> AskAsync(
+        string? q, HttpContext context, IncisuraDb db, Shelf shelf, LookupIndex index, TimeProvider clock, CancellationToken cancel)
+    {
+        (int edition, DateTimeOffset publishedAt, bool asks, IReadOnlyList<Findable> records) = await index.NewestAsync(db, cancel);
+        if (edition == 0) return new LookupAnswer(0, null, false, [], 0, []);
+        string reader = context.User.Actor().Name;
+        asks = asks && !await db.Readings.AnyAsync(r => r.EditionNumber == edition && r.Person == reader, cancel);
         string[] words = (q ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         List<Findable> found = [.. records.Where(r => words.All(w => r.Text.Contains(w, StringComparison.Ordinal)))];
         Reading reading = new(records, db, await shelf.ViewAsync(db), clock.Today(), cancel);
         if (found.Count > 0 || q is null)
-            return new LookupAnswer(edition, publishedAt, await reading.EntriesAsync([.. found.Take(Most)]), found.Count, []);
+            return new LookupAnswer(edition, publishedAt, asks, await reading.EntriesAsync([.. found.Take(Most)]), found.Count, []);
         await Misses.NoteAsync(q, context.User.Actor(), db, reading.View, clock.GetUtcNow());
         List<Near> near = Nearness.Of(q, records, reading.View);
         IReadOnlyList<LookupEntry> entries = await reading.EntriesAsync(near.ConvertAll(n => n.Record));
         return new LookupAnswer(
-            edition, publishedAt, [], 0,
+            edition, publishedAt, asks, [], 0,
             [
                 .. entries.Zip(near, (entry, n) => new NearEntry(entry, n.Differs)).Where(n => n.Entry.Since.What == Since.Holds)
                     .Take(MostNear),
             ]);
-    }).WithTags("lookup");
+    }
 
     // The newest edition and the shelf, as they are at one question.
     private sealed record Reading(IReadOnlyList<Findable> Records, IncisuraDb Db, ShelfView View, DateOnly Today, CancellationToken Cancel)

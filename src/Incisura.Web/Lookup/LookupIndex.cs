@@ -13,17 +13,24 @@ namespace Incisura.Web.Lookup;
 /// <param name="Text">All words it is found by, in small letters.</param>
 public sealed record Findable(string Record, int Revision, int LeafId, SituationWords Words, string Text);
 
+/// <summary>The newest edition, ready to be asked.</summary>
+/// <param name="Number">Its number; 0 where nothing was published yet.</param>
+/// <param name="PublishedAt">When.</param>
+/// <param name="AsksReading">Whether its readers are asked to say that they have read it.</param>
+/// <param name="Records">Its records by assembly and material.</param>
+public sealed record NewestEdition(int Number, DateTimeOffset PublishedAt, bool AsksReading, IReadOnlyList<Findable> Records);
+
 /// <summary>The newest edition in memory; it never changes, so it is read once.</summary>
 public sealed class LookupIndex : IDisposable
 {
     private readonly SemaphoreSlim one = new(1);
-    private Held held = new(0, default, []);
+    private NewestEdition held = new(0, default, false, []);
 
-    /// <summary>The newest edition, its records by assembly and material; 0 where nothing was published yet.</summary>
-    public async Task<(int Number, DateTimeOffset PublishedAt, IReadOnlyList<Findable> Records)> NewestAsync(IncisuraDb db, CancellationToken cancel)
+    /// <summary>The newest edition.</summary>
+    public async Task<NewestEdition> NewestAsync(IncisuraDb db, CancellationToken cancel)
     {
         int newest = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
-        Held now = held;
+        NewestEdition now = held;
         if (now.Number != newest)
         {
             await one.WaitAsync(cancel);
@@ -38,14 +45,15 @@ public sealed class LookupIndex : IDisposable
             }
         }
 
-        return (now.Number, now.PublishedAt, now.Records);
+        return now;
     }
 
     public void Dispose() => one.Dispose();
 
-    private static async Task<Held> ReadAsync(IncisuraDb db, int number, CancellationToken cancel)
+    private static async Task<NewestEdition> ReadAsync(IncisuraDb db, int number, CancellationToken cancel)
     {
         EditionRow edition = await db.Editions.AsNoTracking().SingleAsync(e => e.Number == number, cancel);
+        bool asks = await db.EditionFiles.Where(f => f.EditionNumber == number).Select(f => f.AsksReading).FirstOrDefaultAsync(cancel);
         List<LineNow> lines = await EditionReading.LinesAsync(db, number, words: false, cancel);
         List<Findable> records = new(lines.Count);
         foreach (LineNow[] batch in lines.Chunk(EditionReading.Most))
@@ -55,7 +63,7 @@ public sealed class LookupIndex : IDisposable
         }
 
         return new(
-            number, edition.PublishedAt,
+            number, edition.PublishedAt, asks,
             [.. records.OrderBy(r => r.Words.Assembly, StringComparer.Ordinal).ThenBy(r => r.Words.Material, StringComparer.Ordinal)]);
     }
 
@@ -70,6 +78,4 @@ public sealed class LookupIndex : IDisposable
             string.Join(' ', p.Assembly.Places));
         return new(line.Record, line.Revision, line.LeafId, w, text.ToLowerInvariant());
     }
-
-    private sealed record Held(int Number, DateTimeOffset PublishedAt, IReadOnlyList<Findable> Records);
 }

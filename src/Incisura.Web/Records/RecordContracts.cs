@@ -112,6 +112,7 @@ public enum CountedAs
     /// <summary>However it does.</summary>
     Any,
     Approved,
+    Stopped,
     Stale,
     InReview,
     Draft,

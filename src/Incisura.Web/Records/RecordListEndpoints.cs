@@ -35,6 +35,7 @@ public static class RecordListEndpoints
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
                 _ when Wire.Optional<CountedAs>(query.Counts, "counts") is { } counted => Counted(from, counted, today),
+                (null, null) when query.Waits => waiting,
 
                 // One that is in force is stale whatever is open beside it.
                 ({ } of, { } one) => from.Where(RecordRevisionRow.Open).Where(v => v.State == of).Where(Standing(one, today)),
@@ -89,14 +90,16 @@ public static class RecordListEndpoints
             await db.RecordRevisions.AsNoTracking().CountAsync(WaitsFor(context.User.Actor()), cancel))
         .WithTags("records").RequireAuthorization(Access.Engineers);
 
-    // A decision waits for an approver who did not propose it, what was sent back for who did.
+    // A decision waits for an approver who did not propose it, what was sent back for who did, and what a machine reported as not to be run
+    // for everybody who may decide on it.
     private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)
     {
         string name = actor.Name;
         bool decides = actor.Role == Role.Approver;
-        return v => v.IsNewest
-            && ((decides && v.State == RecordState.InReview && v.ProposedBy != name)
-                || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name));
+        return v => (v.IsInForce && v.StoppedBy != "")
+            || (v.IsNewest
+                && ((decides && v.State == RecordState.InReview && v.ProposedBy != name)
+                    || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name)));
     }
 
     // The same as the counts of coverage, so that a number there and the list behind it agree.
@@ -106,7 +109,8 @@ public static class RecordListEndpoints
         Expression<Func<RecordRevisionRow, bool>> stale = Standing(Stands.Stale, today);
         return counted switch
         {
-            CountedAs.Stale => rows.Where(v => v.IsInForce).Where(stale),
+            CountedAs.Stopped => rows.Where(v => v.IsInForce && v.StoppedBy != ""),
+            CountedAs.Stale => rows.Where(v => v.IsInForce && v.StoppedBy == "").Where(stale),
             CountedAs.Approved => rows.Where(v => v.IsInForce && v.Stands != Stands.Stale && v.Stands != Stands.Broken)
                 .Where(v => v.EndsOn == null || v.EndsOn >= today),
             CountedAs.InReview => rows.Where(v => v.State == RecordState.InReview),

@@ -20,23 +20,26 @@ namespace Incisura.Web.Reports;
 /// <param name="Chatter">Whether it chattered.</param>
 /// <param name="Broke">Whether something broke.</param>
 /// <param name="Note">What else there is to say, 2000 characters.</param>
+/// <param name="Photo">A photo as JPEG, PNG or WebP, base64, at most 700 kB; never given back here.</param>
 [JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record FloorReportRequest(
     Guid Key, string Record, int Revision, int Edition, DateTimeOffset RanAt, ReportOutcome Outcome, double? SpeedOverride = null,
     double? FeedOverride = null, double? LifeMinutes = null, int? LifePieces = null, double? Load = null, int? Pieces = null, string Finish = "",
-    bool Chatter = false, bool Broke = false, string Note = "");
+    bool Chatter = false, bool Broke = false, string Note = "", byte[]? Photo = null);
 
 /// <summary>A floor report as it is read.</summary>
 /// <param name="Id">Its identity.</param>
 /// <param name="By">Who reported.</param>
 /// <param name="At">When it reached the server.</param>
-/// <param name="Report">What was reported.</param>
+/// <param name="Report">What was reported, without its photo.</param>
+/// <param name="HasPhoto">Whether a photo came with it.</param>
 /// <param name="Open">Whether it waits for a decision.</param>
 /// <param name="SettledBy">Who decided; empty for nobody.</param>
 /// <param name="SettledAt">When.</param>
 /// <param name="Decision">What was decided, and why.</param>
 public sealed record FloorReportView(
-    int Id, string By, DateTimeOffset At, FloorReportRequest Report, bool Open, string SettledBy, DateTimeOffset? SettledAt, string Decision);
+    int Id, string By, DateTimeOffset At, FloorReportRequest Report, bool HasPhoto, bool Open, string SettledBy, DateTimeOffset? SettledAt,
+    string Decision);
 
 /// <summary>What many reports say of one figure.</summary>
 /// <param name="Count">How many say something of it.</param>

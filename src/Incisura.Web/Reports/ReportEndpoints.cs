@@ -20,7 +20,8 @@ public static class ReportEndpoints
             FloorReportRequest report, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock) =>
         {
             DateTimeOffset now = clock.GetUtcNow();
-            Check(report, now).ThrowIfAny();
+            byte[]? photo = report.Photo is { Length: > 0 and <= Photos.MostBytes } sentPhoto ? Photos.Of(sentPhoto) : null;
+            Check(report, photo, now).ThrowIfAny();
             await using var transaction = await db.Database.BeginTransactionAsync();
             if (await db.FloorReports.AsNoTracking().FirstOrDefaultAsync(r => r.Key == report.Key) is { } sent) return ViewOf(sent);
             if (!await db.EditionLines.AnyAsync(
@@ -29,7 +30,7 @@ public static class ReportEndpoints
                     $"Edition {report.Edition} has no revision {report.Revision} of {report.Record}; look it up again and report on what is shown.");
             RecordRow record = await db.Records.Include(r => r.Revisions).SingleAsync(r => r.Number == report.Record);
             RecordRevisionRow revision = record.Revisions.Single(v => v.Number == report.Revision);
-            FloorReportRow row = RowOf(report, record.Id, context.User.Actor().Name, now);
+            FloorReportRow row = RowOf(report, photo, record.Id, context.User.Actor().Name, now);
             db.Add(row);
             if (report.Pieces is { } pieces)
             {
@@ -60,6 +61,14 @@ public static class ReportEndpoints
                 [.. all.GroupBy(r => r.Revision).OrderByDescending(g => g.Key).Select(g => SummaryOf(g.Key, [.. g]))], all.ConvertAll(ViewOf));
         }).RequireAuthorization(Access.Engineers);
 
+        group.MapGet("/records/{number}/reports/{id:int}/photo", async (string number, int id, IncisuraDb db) =>
+        {
+            byte[] jpeg = await db.ReportPhotos.Where(p => p.ReportId == id && db.FloorReports.Any(r => r.Id == id && r.RecordNumber == number))
+                .Select(p => p.Jpeg).FirstOrDefaultAsync()
+                ?? throw new MissingException($"There is no photo with that report on {number}.");
+            return TypedResults.File(jpeg, "image/jpeg");
+        }).RequireAuthorization(Access.Engineers);
+
         group.MapPost("/records/{number}/reports/{id:int}/decision", async (
             string number, int id, ReportDecision decision, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock) =>
         {
@@ -87,7 +96,7 @@ public static class ReportEndpoints
         }).RequireAuthorization(Access.Engineers);
     }
 
-    private static InputCheck Check(FloorReportRequest r, DateTimeOffset now)
+    private static InputCheck Check(FloorReportRequest r, byte[]? photo, DateTimeOffset now)
     {
         InputCheck check = new InputCheck()
             .Holds(r.Key != Guid.Empty, "key", double.NaN, "A report needs a key of its own, so that it is kept once.")
@@ -100,7 +109,13 @@ public static class ReportEndpoints
                 $"The finish has {r.Finish.Length} characters; {LongestFinish} is the most.")
             .Holds(
                 r.Note.Length <= RecordLife.LongestText, "note", r.Note.Length,
-                $"The note has {r.Note.Length} characters; {RecordLife.LongestText} is the most.");
+                $"The note has {r.Note.Length} characters; {RecordLife.LongestText} is the most.")
+            .Holds(
+                r.Photo is not { Length: > Photos.MostBytes }, "photo", (r.Photo?.Length ?? 0) / 1024.0,
+                $"The photo has {r.Photo?.Length / 1024} kB; {Photos.MostBytes / 1024} kB is the most. Take it smaller, or send the report without.")
+            .Holds(
+                r.Photo is null or { Length: > Photos.MostBytes } || photo is not null, "photo", double.NaN,
+                "This is no picture that can be read; send a photo as JPEG, PNG or WebP, or the report without.");
         Within("speedOverride", "The spindle override", r.SpeedOverride, 1, 200, Quantity.Ratio);
         Within("feedOverride", "The feed override", r.FeedOverride, 1, 200, Quantity.Ratio);
         Within("lifeMinutes", "The life of an edge", r.LifeMinutes, 0, 100_000, Quantity.Time);
@@ -147,7 +162,7 @@ public static class ReportEndpoints
                 },
             ]);
 
-    private static FloorReportRow RowOf(FloorReportRequest r, int record, string by, DateTimeOffset now) => new()
+    private static FloorReportRow RowOf(FloorReportRequest r, byte[]? photo, int record, string by, DateTimeOffset now) => new()
     {
         Key = r.Key,
         RecordId = record,
@@ -168,6 +183,8 @@ public static class ReportEndpoints
         Chatter = r.Chatter,
         Broke = r.Broke,
         Note = r.Note.Trim(),
+        Photo = photo is null ? null : new() { Jpeg = photo },
+        HasPhoto = photo is not null,
     };
 
     private static FloorReportView ViewOf(FloorReportRow r) => new(
@@ -175,7 +192,7 @@ public static class ReportEndpoints
         new(
             r.Key, r.RecordNumber, r.Revision, r.EditionNumber, r.RanAt, r.Outcome, r.SpeedOverride, r.FeedOverride, r.LifeMinutes, r.LifePieces,
             r.Load, r.Pieces, r.Finish, r.Chatter, r.Broke, r.Note),
-        IsOpen(r), r.SettledBy, r.SettledAt, r.Decision);
+        r.HasPhoto, IsOpen(r), r.SettledBy, r.SettledAt, r.Decision);
 
     private static ReportSummary SummaryOf(int revision, List<FloorReportRow> all)
     {

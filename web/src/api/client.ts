@@ -40,6 +40,9 @@ client.use({
   },
 });
 
+/** Whether the server was not reached at all. */
+export const notReached = (error: unknown): boolean => error instanceof ApiError && error.status === 0;
+
 /** The data of an answer; refusals were thrown before. */
 export async function data<T>(answer: Promise<{ data?: T }>): Promise<T> {
   return (await answer).data as T;

@@ -4407,43 +4407,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/lookup": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    q?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["LookupAnswer"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/find": {
         parameters: {
             query?: never;
@@ -6093,6 +6056,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/lookup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookupAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lookup/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MachinePart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/lookup/parts/{machine}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path: {
+                    machine: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookupPart"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/history": {
         parameters: {
             query?: never;
@@ -6519,6 +6594,42 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ReportsView"];
                     };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/reports/{id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -6969,6 +7080,8 @@ export interface components {
         CoverageCount: {
             /** Format: int32 */
             approved: number;
+            /** Format: int32 */
+            stopped: number;
             /** Format: int32 */
             stale: number;
             /** Format: int32 */
@@ -7624,6 +7737,8 @@ export interface components {
             broke: boolean;
             /** @default  */
             note: string;
+            /** Format: byte */
+            photo?: null | string;
         };
         FloorReportView: {
             /** Format: int32 */
@@ -7632,6 +7747,7 @@ export interface components {
             /** Format: date-time */
             at: string;
             report: components["schemas"]["FloorReportRequest"];
+            hasPhoto: boolean;
             open: boolean;
             settledBy: string;
             /** Format: date-time */
@@ -8141,6 +8257,10 @@ export interface components {
              */
             at?: null | number;
         };
+        KeptEntry: {
+            text: string;
+            entry: components["schemas"]["LookupEntry"];
+        };
         LabelRequest: {
             list: string;
             ids: number[];
@@ -8311,6 +8431,7 @@ export interface components {
             edition: number;
             /** Format: date-time */
             publishedAt: null | string;
+            asksReading: boolean;
             entries: components["schemas"]["LookupEntry"][];
             /** Format: int32 */
             total: number;
@@ -8340,6 +8461,17 @@ export interface components {
             terms: components["schemas"]["Terms"];
             cautions: components["schemas"]["CautionView"][];
             meanwhile: components["schemas"]["Meanwhile"][];
+        };
+        LookupPart: {
+            /** Format: int32 */
+            edition: number;
+            /** Format: date-time */
+            publishedAt: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            total: number;
+            entries: components["schemas"]["KeptEntry"][];
         };
         /** @description A machine tool with what limits a cut on it. */
         Machine: {
@@ -8408,6 +8540,13 @@ export interface components {
             store?: components["schemas"]["ToolStore"];
             /** @description Where the figures come from. */
             source?: string;
+        };
+        MachinePart: {
+            /** Format: int32 */
+            machineId: number;
+            machine: string;
+            /** Format: int32 */
+            count: number;
         };
         MailView: {
             /** Format: date-time */

@@ -1,14 +1,23 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { client, data, onSessionEnd, type Schemas } from '../api/client';
+import { client, data, notReached, onSessionEnd, type Schemas } from '../api/client';
+import { forgetPart, keptPart } from '../parts/device';
 import { UnitFormat, type UnitSystem } from '../parts/units';
 
 export type Session = Schemas['SessionView'];
+
+// Said while the server could not be reached: carried out before anything else as soon as it can be.
+const LEAVING = 'incisura.leaving';
+// How often a server that was not reached is tried again, ms.
+const AGAIN = 15_000;
 
 interface App {
   session: Session | null;
   /** The session ended while somebody was working; the page stays as it is. */
   expired: boolean;
+  /** The server is not reached; what is shown is what this device keeps. */
+  away: boolean;
+  quantities: Schemas['QuantityUnits'][];
   units: UnitFormat;
   setSystem: (system: UnitSystem) => void;
   signedIn: (session: Session) => void;
@@ -35,16 +44,27 @@ export function AppProvider({ children }: { children: ReactNode }) {
   const [system, setSystemState] = useState<UnitSystem>(() => (localStorage.getItem('units') === 'in' ? 'in' : 'mm'));
   const session = useQuery({
     queryKey: ['session'],
-    queryFn: async () => (await data(client.GET('/api/v1/session'))) ?? null,
+    queryFn: fetchSession,
     staleTime: Infinity,
+    refetchInterval: (query) => (query.state.data?.away ? AGAIN : false),
   });
   const quantities = useQuery({
     queryKey: ['quantities'],
-    queryFn: () => data(client.GET('/api/v1/quantities')),
+    queryFn: () => data(client.GET('/api/v1/quantities')).catch(async (error) => keptOr(error, (kept) => kept.quantities)),
     staleTime: Infinity,
   });
+  const away = session.data?.away === true;
 
-  useEffect(() => onSessionEnd(() => setExpired(true)), []);
+  useEffect(
+    () =>
+      onSessionEnd(() => {
+        setExpired(true);
+        void forgetPart();
+      }),
+    [],
+  );
+  // As soon as the server is back, everything is asked anew.
+  useEffect(() => (away ? () => void queries.invalidateQueries() : undefined), [away, queries]);
 
   const setSystem = useCallback((to: UnitSystem) => {
     localStorage.setItem('units', to);
@@ -52,6 +72,7 @@ export function AppProvider({ children }: { children: ReactNode }) {
   }, []);
   const signedIn = useCallback(
     (to: Session) => {
+      localStorage.removeItem(LEAVING);
       const other = session.data != null && session.data.name !== to.name;
       if (other) queries.clear();
       queries.setQueryData(['session'], to);
@@ -61,15 +82,26 @@ export function AppProvider({ children }: { children: ReactNode }) {
     [queries, session.data],
   );
   const signOut = useCallback(async () => {
-    await client.DELETE('/api/v1/session');
+    localStorage.setItem(LEAVING, 'yes');
+    await forgetPart();
+    await leave();
     queries.clear();
     queries.setQueryData(['session'], null);
   }, [queries]);
 
   const units = useMemo(() => new UnitFormat(quantities.data ?? [], system), [quantities.data, system]);
   const value = useMemo(
-    () => ({ session: session.data ?? null, expired: expired && session.data != null, units, setSystem, signedIn, signOut }),
-    [session.data, expired, units, setSystem, signedIn, signOut],
+    () => ({
+      session: session.data ?? null,
+      expired: expired && session.data != null,
+      away,
+      quantities: quantities.data ?? [],
+      units,
+      setSystem,
+      signedIn,
+      signOut,
+    }),
+    [session.data, expired, away, quantities.data, units, setSystem, signedIn, signOut],
   );
   if (session.isError || quantities.isError)
     return (
@@ -79,4 +111,32 @@ export function AppProvider({ children }: { children: ReactNode }) {
     );
   if (session.isPending || quantities.data === undefined) return <p className="page muted">Opening…</p>;
   return <AppContext value={value}>{children}</AppContext>;
+}
+
+async function fetchSession(): Promise<(Session & { away?: boolean }) | null> {
+  if (localStorage.getItem(LEAVING) && !(await leave())) return null;
+  try {
+    const session = (await data(client.GET('/api/v1/session'))) ?? null;
+    if ((await keptPart())?.session.name !== session?.name) await forgetPart();
+    return session;
+  } catch (error) {
+    return keptOr(error, (kept) => ({ ...kept.session, away: true }));
+  }
+}
+
+// Ends the session on the server; false while it is not reached.
+async function leave(): Promise<boolean> {
+  try {
+    await client.DELETE('/api/v1/session');
+  } catch (error) {
+    if (notReached(error)) return false;
+  }
+  localStorage.removeItem(LEAVING);
+  return true;
+}
+
+async function keptOr<T>(error: unknown, of: (kept: NonNullable<Awaited<ReturnType<typeof keptPart>>>) => T): Promise<T> {
+  const kept = notReached(error) ? await keptPart() : undefined;
+  if (!kept) throw error;
+  return of(kept);
 }

@@ -5,6 +5,7 @@ export type State = keyof Count;
 
 /** Each way to stand with a mark of its own, so that nothing depends on colour; what matters most comes first. */
 export const STATES: readonly { state: State; mark: string; words: string }[] = [
+  { state: 'stopped', mark: '■', words: 'not to be run' },
   { state: 'stale', mark: '!', words: 'stale' },
   { state: 'approved', mark: '●', words: 'approved' },
   { state: 'inReview', mark: '◐', words: 'in review' },
@@ -13,7 +14,7 @@ export const STATES: readonly { state: State; mark: string; words: string }[] = 
   { state: 'lookedFor', mark: '?', words: 'looked for, not found' },
 ];
 
-export const recordsIn = (c: Count | undefined): number => (c ? c.approved + c.stale + c.inReview + c.draft + c.withdrawn : 0);
+export const recordsIn = (c: Count | undefined): number => (c ? c.approved + c.stopped + c.stale + c.inReview + c.draft + c.withdrawn : 0);
 
 /** What a cell says in its place: two marks with their numbers, and that there are more. */
 export function short(c: Count | undefined): string {

@@ -4,6 +4,7 @@ import { useUnits } from '../../app/session';
 import { MaterialName, sizeOf } from '../../parts/Situation';
 import { Sym } from '../../parts/Sym';
 import { Accepted, TermsLine } from '../../parts/TermsLine';
+import { moment } from '../../parts/units';
 import { Report } from './Report';
 
 // A table of components, which few entries have.
@@ -37,8 +38,14 @@ const MORE = [
 ];
 
 /** The figures of one record as they are needed at the machine. */
-export function Card(props: { entry: Entry; edition: number; differs: readonly string[]; onOpen: (record: string) => void }) {
-  const { entry, edition, differs, onOpen } = props;
+export function Card(props: {
+  entry: Entry;
+  edition: number;
+  asOf: string | undefined;
+  differs: readonly string[];
+  onOpen: (record: string) => void;
+}) {
+  const { entry, edition, asOf, differs, onOpen } = props;
   const units = useUnits();
   const s = entry.situation;
   const of = (code: string) => entry.figures.find((f) => f.code === code);
@@ -131,6 +138,7 @@ export function Card(props: { entry: Entry; edition: number; differs: readonly s
       {differs.length === 0 && <Report key={entry.record} record={entry.record} revision={entry.revision} edition={edition} />}
       <p className="muted small">
         {entry.record} revision {entry.revision}, approved by {entry.approvedBy}, edition {edition}
+        {asOf && `, as of ${moment(asOf)}`}
       </p>
     </article>
   );

@@ -1,14 +1,21 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
-import { day } from '../../parts/units';
+import { day, moment } from '../../parts/units';
+import { Age } from './age';
+import { ask } from './asking';
 import { Card } from './Card';
+import { isAddress, wordsOf } from './codes';
+import { DevicePart } from './DevicePart';
 import { KeptReports } from './Report';
+
+// Reads codes in a picture, which only who scans one needs.
+const Scan = lazy(() => import('./Scan'));
 
 type Entry = Schemas['LookupEntry'];
 /** For gloved hands and a phone: type a shop number, read four big figures and the one warning that matters. */
@@ -19,14 +26,23 @@ export function LookupPage() {
   const open = search.get('record');
   const answer = useQuery({
     queryKey: ['lookup', q],
-    queryFn: () => data(client.GET('/api/v1/lookup', { params: { query: { q } } })),
+    queryFn: () => ask(q),
     placeholderData: keepPreviousData,
   });
   const found = answer.data?.entries ?? [];
   const nearest = answer.data?.nearest ?? [];
   const entries = [...found, ...nearest.map((n) => n.entry)];
   const chosen = entries.find((e) => e.record === open) ?? (found.length === 1 ? found[0] : undefined);
+  const kept = answer.data?.kept;
+  const [scanning, setScanning] = useState(false);
   const choose = (record: string) => setSearch({ ...(q && { q }), record });
+  // What a code says, be it from the camera or from a scanner that types it.
+  const read = (code: string) => {
+    const { words, record } = wordsOf(code);
+    setScanning(false);
+    setQ(words);
+    if (record) setSearch({ q: words, record });
+  };
   useEffect(() => document.querySelector<HTMLInputElement>('#lookup')?.focus({ preventScroll: true }), []);
 
   return (
@@ -41,11 +57,32 @@ export function LookupPage() {
           placeholder="A-1042 42CrMo4"
           value={q}
           onChange={(e) => setQ(e.target.value)}
-          onKeyDown={(e) => e.key === 'Enter' && found[0] && setSearch({ q, record: found[0].record })}
+          onKeyDown={(e) => {
+            if (e.key !== 'Enter') return;
+            if (isAddress(q)) read(q);
+            else if (found[0]) setSearch({ q, record: found[0].record });
+          }}
         />
+        {navigator.mediaDevices !== undefined && (
+          <button className="scan" aria-pressed={scanning} onClick={() => setScanning(!scanning)}>
+            {scanning ? 'Close' : 'Scan a code'}
+          </button>
+        )}
       </div>
+      {scanning && (
+        <Suspense fallback={<p className="muted">Opening the camera…</p>}>
+          <Scan onCode={read} />
+        </Suspense>
+      )}
+      {kept && (
+        <p className="warn" role="alert">
+          The server is not reached. This is {kept.machine}’s part of edition {kept.edition} as this device keeps it, <Age at={kept.at} />{' '}
+          old. What was withdrawn or forbidden since {moment(kept.at)} is not known here: ask before you run what matters.
+        </p>
+      )}
       <KeptReports />
       <Problem error={answer.error} />
+      {answer.data?.asksReading && <ReadIt edition={answer.data.edition} />}
       {answer.data?.edition === 0 && <p>No edition has been published yet, so there are no approved figures to show.</p>}
       {answer.data && answer.data.edition > 0 && (
         <p className="muted small">
@@ -72,11 +109,33 @@ export function LookupPage() {
           <Card
             entry={chosen}
             edition={answer.data!.edition}
+            asOf={kept?.at}
             differs={nearest.find((n) => n.entry === chosen)?.differs ?? []}
             onOpen={(record) => setSearch({ q: record, record })}
           />
         )}
       </div>
+      <DevicePart edition={kept ? 0 : (answer.data?.edition ?? 0)} />
+    </div>
+  );
+}
+
+function ReadIt({ edition }: { edition: number }) {
+  const queries = useQueryClient();
+  const say = useMutation({
+    mutationFn: () => data(client.POST('/api/v1/editions/{number}/reading', { params: { path: { number: edition } } })),
+    onSuccess: () => Promise.all(['lookup', 'editions', 'readers'].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
+  });
+  return (
+    <div className="report" role="status">
+      <p>
+        You are asked to read edition {edition}:{' '}
+        <Link to={edition > 1 ? `/editions/${edition}/differences` : `/editions/${edition}`}>what is new in it</Link>.
+      </p>
+      <button disabled={say.isPending} onClick={() => say.mutate()}>
+        I have read it
+      </button>
+      <Problem error={say.error} />
     </div>
   );
 }

@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { client, data, type Schemas } from '../../api/client';
+import { client, data, notReached, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
-import { forgetReport, keepReport, keptReports, notReached, type Report as Kept } from './keptReports';
+import { forgetReport, keepReport, keptReports, type Report as Kept } from '../../parts/device';
+import { shrunk } from './shrunk';
 
 type Outcome = Schemas['ReportOutcome'];
 const OUTCOMES: [Outcome, string][] = [
@@ -29,6 +30,7 @@ export function Report({ record, revision, edition }: { record: string; revision
   const [numbers, setNumbers] = useState<Partial<Record<Field, string>>>({});
   const [marks, setMarks] = useState({ chatter: false, broke: false });
   const [texts, setTexts] = useState({ finish: '', note: '' });
+  const [photo, setPhoto] = useState('');
   const [open, setOpen] = useState(false);
   // One key for one report, however often it is sent.
   const [key, setKey] = useState(newKey);
@@ -39,8 +41,11 @@ export function Report({ record, revision, edition }: { record: string; revision
     setNumbers({});
     setMarks({ chatter: false, broke: false });
     setTexts({ finish: '', note: '' });
+    setPhoto('');
+    take.reset();
     setOpen(false);
   };
+  const take = useMutation({ mutationFn: shrunk, onSuccess: setPhoto });
   const send = useMutation({
     mutationFn: async () => {
       const report: Kept = {
@@ -53,13 +58,14 @@ export function Report({ record, revision, edition }: { record: string; revision
         ...Object.fromEntries(NUMBERS.filter(([f]) => numbers[f]).map(([f]) => [f, read(numbers[f])])),
         ...marks,
         ...texts,
+        ...(photo && { photo }),
       };
       try {
         await data(client.POST('/api/v1/reports', { body: report }));
         return true;
       } catch (error) {
         if (!notReached(error)) throw error;
-        keepReport(person, report);
+        await keepReport(person, report);
         return false;
       }
     },
@@ -150,6 +156,30 @@ export function Report({ record, revision, edition }: { record: string; revision
             What else
             <textarea rows={2} maxLength={2000} value={texts.note} onChange={(e) => setTexts({ ...texts, note: e.target.value })} />
           </label>
+          <div className="photo">
+            <label className="take">
+              {photo ? 'Another photo' : 'Add a photo'}
+              <input
+                type="file"
+                accept="image/*"
+                capture="environment"
+                onChange={(e) => {
+                  const file = e.target.files?.[0];
+                  e.target.value = '';
+                  if (file) take.mutate(file);
+                }}
+              />
+            </label>
+            {photo && (
+              <>
+                <img src={`data:image/jpeg;base64,${photo}`} alt="The photo as it will be sent" />
+                <button type="button" onClick={() => setPhoto('')}>
+                  Without it
+                </button>
+              </>
+            )}
+            <Problem error={take.error} />
+          </div>
         </div>
       </details>
     </form>
@@ -164,9 +194,9 @@ export function KeptReports() {
   const all = kept.data ?? [];
   const send = useMutation({
     mutationFn: async () => {
-      for (const report of keptReports(person)) {
+      for (const report of await keptReports(person)) {
         await data(client.POST('/api/v1/reports', { body: report }));
-        forgetReport(person, report.key);
+        await forgetReport(report.key);
       }
     },
     onSettled: () =>
@@ -181,12 +211,11 @@ export function KeptReports() {
       <button disabled={send.isPending} onClick={() => send.mutate()}>
         Send now
       </button>
-      {send.isError && (
+      {send.isError && all.length > 0 && (
         <button
           onClick={() => {
-            all.slice(0, 1).forEach((r) => forgetReport(person, r.key));
             send.reset();
-            void queries.invalidateQueries({ queryKey: ['keptReports'] });
+            void forgetReport(all[0]!.key).then(() => queries.invalidateQueries({ queryKey: ['keptReports'] }));
           }}
         >
           Throw {all[0]?.record} away

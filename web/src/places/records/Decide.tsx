@@ -103,6 +103,7 @@ function pathTo(record: View, revision: RevisionView): string {
   });
 }
 
+const STOPPED = 'reported-do-not-run';
 const SAYS: Record<RevisionView['state'], string> = {
   draft: 'A draft. Work on it until it is right, then hand it in; somebody else decides.',
   inReview: 'Approve it, or send it back with a reason.',
@@ -157,7 +158,9 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           ? 'Sent back: mend it, and hand it in again.'
           : state === 'inReview' && !decides
             ? `In review. ${whyNot(revision, 'approve')}`
-            : SAYS[state]}{' '}
+            : state === 'approved' && revision.standing.breaks.some((b) => b.code === STOPPED)
+              ? 'Approved, and stopped at the machine: no edition takes it until somebody decides on the report.'
+              : SAYS[state]}{' '}
         {state !== 'draft' && state !== 'inReview' && <Link to={path}>Propose a new revision</Link>}
       </p>
       {state === 'draft' && !may(revision, 'submit') && <p className="warn">{whyNot(revision, 'submit')}</p>}

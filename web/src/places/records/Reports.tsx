@@ -74,6 +74,7 @@ function OneReport({ report: r, number }: { report: Report; number: string }) {
       revision {r.report.revision}
       {details(r.report).length > 0 && <>: {details(r.report).join(', ')}</>}
       {r.report.note && <div className="quote">{r.report.note}</div>}
+      {r.hasPhoto && <Photo number={number} id={r.id} />}
       {r.decision && (
         <div className="quote">
           {r.settledBy} decided on {moment(r.settledAt!)}: {r.decision}
@@ -95,6 +96,18 @@ function OneReport({ report: r, number }: { report: Report; number: string }) {
         </div>
       )}
     </li>
+  );
+}
+
+// Fetched only when somebody wants to see it.
+function Photo({ number, id }: { number: string; id: number }) {
+  const [shown, setShown] = useState(false);
+  return shown ? (
+    <img className="reportphoto" src={`/api/v1/records/${number}/reports/${id}/photo`} alt="Sent with the report" />
+  ) : (
+    <Button type="link" size="small" onClick={() => setShown(true)}>
+      Photo
+    </Button>
   );
 }
 
