@@ -63,9 +63,9 @@ function summary({ rest, moves, breaks }: Schemas['Touched']): string {
   if (moves === 0)
     return `No figure moves: ${many(rest, 'record')} that rest${rest === 1 ? 's' : ''} on this hold${rest === 1 ? 's' : ''}.`;
   const said = `Saved like this, ${many(moves, 'record')} of ${rest} go${moves === 1 ? 'es' : ''} stale`;
-  return breaks === 0
-    ? `${said}; none breaks a limit.`
-    : `${said}, and ${breaks === moves && moves > 1 ? 'all' : breaks} of them break a limit.`;
+  if (breaks === 0) return `${said}; none breaks a limit.`;
+  if (breaks === 1) return `${said}, and ${moves === 1 ? 'breaks' : 'one of them breaks'} a limit.`;
+  return `${said}, and ${breaks === moves ? 'all' : breaks} of them break a limit.`;
 }
 
 type Move = Pick<Schemas['TouchedRecord'], 'breaks' | 'refused' | 'foremost'>;
