@@ -95,7 +95,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         await RecordParts.TakeApartAsync(this, cancel);
         await Chronicle.AdoptAsync(this, cancel);
 
-        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL;", cancel);
+        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL;", cancel);
     }
 
     /// <summary>Whether the file was filled as the demo.</summary>

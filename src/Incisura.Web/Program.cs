@@ -52,7 +52,8 @@ builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<SavedMark>();
 builder.Services.AddSingleton(_ => new DatabaseFile(database));
 builder.Services.AddDbContextPool<IncisuraDb>(
-    (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(services.GetRequiredService<SavedMark>()));
+    (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database))
+        .AddInterceptors(new EachConnection(), services.GetRequiredService<SavedMark>()));
 builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<StandingJudge>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<StandingJudge>());
