@@ -18,8 +18,9 @@ public sealed class DatabaseFile(string path) : IDisposable
     {
         try
         {
-            Directory.CreateDirectory(System.IO.Path.GetDirectoryName(path)!);
+            PrivateFolder.Make(System.IO.Path.GetDirectoryName(path)!);
             held ??= new FileStream(path + ".lock", FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            if (!File.Exists(path)) DatabaseCopy.Private(path);
         }
         catch (UnauthorizedAccessException refused)
         {

@@ -84,8 +84,19 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     /// <remarks>The caller holds the file alone, so that a lock that a killed start left behind is nobody's.</remarks>
     public async Task PrepareAsync(CancellationToken cancel)
     {
+        string[] applied = [.. await Database.GetAppliedMigrationsAsync(cancel)];
+        if (applied.Except(Database.GetMigrations()).LastOrDefault() is { } newer)
+            throw new StartException(
+                $"{Database.GetDbConnection().DataSource} was written by a newer Incisura (step {newer}), which this one does not know. Start the newer "
+                    + "one, or restore the copy that was made before it was first started: it lies beside the database.");
         if ((await Database.GetPendingMigrationsAsync(cancel)).Any())
         {
+            if (applied is [.., var last])
+            {
+                string file = Database.GetDbConnection().DataSource;
+                await DatabaseCopy.MakeAsync(file, $"{file}.before-{last}", cancel);
+            }
+
             if (await Database.SqlQueryRaw<int>(
                 "SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync(cancel) > 0)
                 await Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock", cancel);

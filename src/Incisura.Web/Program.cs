@@ -14,6 +14,7 @@ using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Lookup;
 using Incisura.Web.Mail;
+using Incisura.Web.Upkeep;
 using Incisura.Web.Records;
 using Incisura.Web.Reports;
 using Incisura.Web.Shop;
@@ -24,12 +25,12 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Serilog;
 
-if (args is [CheckCommand.Word, .. var files])
-    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : "data/incisura.db"), Console.Out);
-if (args is [VerifyCommand.Word, .. var words])
-    return await VerifyCommand.RunAsync(words, Console.Out);
-
-WebApplicationBuilder builder = WebApplication.CreateBuilder(args);
+// A published folder has its pages and settings beside the program, from wherever it is started.
+WebApplicationBuilder builder = Directory.Exists(Path.Combine(AppContext.BaseDirectory, "wwwroot"))
+    ? WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory })
+    : WebApplication.CreateBuilder(args);
+string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ?? "data/incisura.db");
+if (await Commands.RunAsync(args, () => database, Console.Out) is { } done) return done;
 builder.Host.UseSerilog(
     (context, log) =>
         log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
@@ -39,14 +40,14 @@ builder.WebHost.ConfigureKestrel(k =>
     k.AddServerHeader = false;
 });
 
-string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ?? "data/incisura.db");
-
 // The OpenAPI document is read off the built program, without a database; it describes the demo's door too.
 bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
 
 string keyFolder = Path.Combine(Path.GetDirectoryName(database)!, "keys");
 if (demo) builder.Configuration["Incisura:Workshop"] ??= DemoWorkshop.Name;
+if (!describing) builder.AddHostDoor(database);
+builder.AddTransport(demo);
 
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<SavedMark>();
@@ -67,6 +68,15 @@ if (demo && !describing)
 
 builder.Services.AddSingleton<Post>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<Post>());
+builder.Services.Configure<CopyOptions>(builder.Configuration.GetSection(CopyOptions.Section));
+builder.Services.AddSingleton<Copies>();
+builder.Services.AddHealth();
+if (!describing)
+{
+    builder.Services.AddHostedService(services => services.GetRequiredService<Copies>());
+    builder.Services.AddHostedService(services => services.GetRequiredService<SoundnessWatch>());
+}
+
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
 builder.Services.AddSingleton(services => new SigningKeys(keyFolder, services.GetRequiredService<TimeProvider>()));
@@ -79,19 +89,18 @@ builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keyFolder));
 
 builder.Services.AddIdentity<Person, IdentityRole>(o =>
 {
-    o.Password.RequiredLength = 12;
+    o.Password.RequiredLength = Passwords.Fewest;
     o.Password.RequireNonAlphanumeric = false;
     o.Password.RequireUppercase = false;
     o.Password.RequireLowercase = false;
     o.Password.RequireDigit = false;
-    o.Lockout.MaxFailedAccessAttempts = 8;
-}).AddEntityFrameworkStores<IncisuraDb>();
+}).AddEntityFrameworkStores<IncisuraDb>().AddPasswordValidator<Passwords>();
+Passwords.Configure(builder.Services);
+builder.Services.AddSingleton<SignInGuard>();
 builder.Services.ConfigureApplicationCookie(o =>
 {
-    o.Cookie.Name = "incisura";
     o.Cookie.HttpOnly = true;
     o.Cookie.SameSite = SameSiteMode.Strict;
-    o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
     o.ExpireTimeSpan = TimeSpan.FromHours(12);
     o.Events.OnRedirectToLogin = c => Results.Problem(
         "You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401,
@@ -144,15 +153,21 @@ builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddRateLimiter(o =>
 {
     o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+    o.OnRejected = (rejected, _) =>
+    {
+        rejected.HttpContext.Response.Headers.RetryAfter = "60";
+        return ValueTask.CompletedTask;
+    };
     o.AddPolicy(SessionEndpoints.SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
         context.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { PermitLimit = 30, Window = TimeSpan.FromMinutes(1) }));
 });
 
 WebApplication app = builder.Build();
+app.UseTransport(demo);
+app.UseProtection();
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseResponseCompression();
-app.UseProtection();
 app.UseKnownCharsets();
 app.UseDefaultFiles();
 app.UseStaticFiles(new StaticFileOptions
@@ -162,13 +177,15 @@ app.UseStaticFiles(new StaticFileOptions
         : "no-cache",
 });
 app.UseRouting();
+app.UsePages();
 app.UseRequestTimeouts();
 app.UseRateLimiter();
 app.UseAuthentication();
 app.UseAuthorization();
 
-app.MapOpenApi("/api/{documentName}/openapi.json");
-app.MapGet("/health", () => "ready").ExcludeFromDescription();
+IEndpointConventionBuilder description = app.MapOpenApi("/api/{documentName}/openapi.json");
+if (!demo) description.RequireAuthorization();
+app.MapHealth();
 RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
 api.MapSession(demo);
 api.MapPeople();
@@ -194,9 +211,6 @@ api.MapHistory();
 api.MapPresence();
 api.MapCoverage();
 api.MapReports();
-app.MapFallback("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: 404, title: "Not found"))
-    .ExcludeFromDescription();
-app.MapFallbackToFile("index.html");
 
 if (describing)
 {
@@ -217,6 +231,7 @@ catch (StartException refused) when (Assembly.GetEntryAssembly() == typeof(Progr
     return 1;
 }
 
+app.MapHostDoor(database);
 app.Run();
 return 0;
 

@@ -20,11 +20,14 @@ public sealed class FirstStartTests : IDisposable
         builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
     });
 
+    // A real workshop's cookie goes over TLS only.
+    private static HttpClient Secure(WebApplicationFactory<Program> host) => host.CreateClient(new() { BaseAddress = new("https://localhost") });
+
     [Fact]
     public void Without_a_first_password_it_says_what_to_set_and_does_not_start()
     {
         using WebApplicationFactory<Program> host = Host(null);
-        Exception refused = Assert.ThrowsAny<Exception>(() => host.CreateClient());
+        Exception refused = Assert.ThrowsAny<Exception>(() => Secure(host));
         Assert.Contains("Incisura__FirstAdministrator__Password", refused.ToString(), StringComparison.Ordinal);
     }
 
@@ -33,16 +36,16 @@ public sealed class FirstStartTests : IDisposable
     {
         await using (WebApplicationFactory<Program> host = Host("a password of my own"))
         {
-            Caller first = new(host.CreateClient());
+            Caller first = new(Secure(host));
             (await first.PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.OK);
-            (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "another long password" }))
+            (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "two old boats sank" }))
                 .Expect(HttpStatusCode.Created);
             Assert.Equal(HttpStatusCode.NotFound, (await first.PostAsync("/session/demo/maren", new { })).Status);
         }
 
         await using WebApplicationFactory<Program> again = Host(null);
-        Caller edda = new(again.CreateClient());
-        (await edda.PostAsync("/session", new { name = "edda", password = "another long password" })).Expect(HttpStatusCode.OK);
+        Caller edda = new(Secure(again));
+        (await edda.PostAsync("/session", new { name = "edda", password = "two old boats sank" })).Expect(HttpStatusCode.OK);
         Assert.Equal(0, (await edda.GetAsync("/library/cutters"))["all"].GetInt32());
         Assert.Equal(0, (await edda.GetAsync("/lookup"))["edition"].GetInt32());
         Answer refused = await edda.PostAsync("/calculations/side-rough", new { materialId = 1, assemblyId = 1, machineId = 1 });
@@ -53,7 +56,7 @@ public sealed class FirstStartTests : IDisposable
     {
         using (host)
             return Assert.IsType<StartException>(
-                Assert.ThrowsAny<Exception>(() => host.CreateClient()) is StartException plain ? plain : null).Message;
+                Assert.ThrowsAny<Exception>(() => Secure(host)) is StartException plain ? plain : null).Message;
     }
 
     [Theory]
@@ -66,7 +69,7 @@ public sealed class FirstStartTests : IDisposable
     public async Task A_real_workshop_is_never_opened_as_the_demo_and_an_older_demo_is_known()
     {
         await using (WebApplicationFactory<Program> host = Host("a password of my own", "ines"))
-            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+            (await new Caller(Secure(host)).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
         Assert.Contains("real workshop", Refused(Host(null, demo: true)), StringComparison.Ordinal);
     }
 
@@ -74,23 +77,23 @@ public sealed class FirstStartTests : IDisposable
     public async Task A_demo_made_before_demos_were_marked_is_known_by_its_people()
     {
         await using (WebApplicationFactory<Program> host = Host(null, demo: true))
-            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+            (await new Caller(Secure(host)).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
         Sql("PRAGMA application_id = 0");
         await using WebApplicationFactory<Program> again = Host(null, demo: true);
-        (await new Caller(again.CreateClient()).PostAsync("/session/demo/maren", new { })).Expect(HttpStatusCode.OK);
+        (await new Caller(Secure(again)).PostAsync("/session/demo/maren", new { })).Expect(HttpStatusCode.OK);
     }
 
     [Fact]
     public async Task A_lock_that_a_killed_start_left_behind_keeps_nobody_out()
     {
         await using (WebApplicationFactory<Program> host = Host("a password of my own"))
-            (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+            (await new Caller(Secure(host)).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
         Sql(
             "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER NOT NULL PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO "
                 + "__EFMigrationsLock VALUES (1, '2026-11-26 04:00:00+00:00'); DELETE FROM __EFMigrationsHistory WHERE MigrationId "
                 + "LIKE '%_Sessions'; DROP TABLE Sessions");
         await using WebApplicationFactory<Program> again = Host(null);
-        (await new Caller(again.CreateClient()).PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
+        (await new Caller(Secure(again)).PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
             .Expect(HttpStatusCode.OK);
     }
 
@@ -98,7 +101,7 @@ public sealed class FirstStartTests : IDisposable
     public async Task Two_programs_never_run_on_one_file()
     {
         await using WebApplicationFactory<Program> host = Host("a password of my own");
-        (await new Caller(host.CreateClient()).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
+        (await new Caller(Secure(host)).GetAsync("/session/welcome")).Expect(HttpStatusCode.OK);
         Assert.Contains("another Incisura", Refused(Host(null)), StringComparison.Ordinal);
     }
 
@@ -124,7 +127,7 @@ public sealed class FirstStartTests : IDisposable
     public async Task Too_many_wrong_passwords_lock_the_door_for_a_while()
     {
         await using WebApplicationFactory<Program> host = Host("a password of my own");
-        Caller caller = new(host.CreateClient());
+        Caller caller = new(Secure(host));
         for (int i = 0; i < 8; i++)
             (await caller.PostAsync("/session", new { name = "administrator", password = "wrong" })).Expect(HttpStatusCode.Unauthorized);
         Answer locked = (await caller.PostAsync("/session", new { name = "administrator", password = "a password of my own" }))

@@ -14,7 +14,14 @@ internal sealed class ServerProcess : IAsyncDisposable
     public string Address { get; }
 
     /// <summary>Starts it with the demo workshop, and waits until it answers.</summary>
-    public static async Task<ServerProcess> StartAsync(string database)
+    /// <param name="database">Path of the database.</param>
+    /// <param name="settings">Further settings.</param>
+    public static Task<ServerProcess> StartAsync(string database, params IReadOnlyList<(string Name, string Value)> settings) =>
+        StartAsync(database, "/health", settings);
+
+    /// <summary>Starts it, and waits until a path answers.</summary>
+    public static async Task<ServerProcess> StartAsync(
+        string database, string ready, IReadOnlyList<(string Name, string Value)>? settings = null)
     {
         using Socket probe = new(AddressFamily.InterNetwork, SocketType.Stream, ProtocolType.Tcp);
         probe.Bind(new IPEndPoint(IPAddress.Loopback, 0));
@@ -22,7 +29,7 @@ internal sealed class ServerProcess : IAsyncDisposable
         probe.Close();
         ProcessStartInfo start = new("dotnet", [Path.Combine(AppContext.BaseDirectory, "Incisura.Web.dll"), "--urls", address])
         {
-            WorkingDirectory = Path.GetDirectoryName(database),
+            WorkingDirectory = Path.GetTempPath(),
             RedirectStandardOutput = false,
             Environment =
             {
@@ -32,8 +39,9 @@ internal sealed class ServerProcess : IAsyncDisposable
                 ["Serilog__MinimumLevel__Default"] = "Fatal",
             },
         };
+        foreach ((string name, string value) in settings ?? []) start.Environment[name] = value;
         ServerProcess server = new(Process.Start(start)!, address);
-        await server.ReadyAsync();
+        await server.ReadyAsync(ready);
         return server;
     }
 
@@ -53,7 +61,7 @@ internal sealed class ServerProcess : IAsyncDisposable
         process.Dispose();
     }
 
-    private async Task ReadyAsync()
+    private async Task ReadyAsync(string path)
     {
         using HttpClient http = new();
         for (int i = 0; i < 600; i++)
@@ -61,7 +69,7 @@ internal sealed class ServerProcess : IAsyncDisposable
             Assert.False(process.HasExited, "the server ended by itself");
             try
             {
-                if ((await http.GetAsync(Address + "/health")).IsSuccessStatusCode) return;
+                if ((await http.GetAsync(Address + path)).IsSuccessStatusCode) return;
             }
             catch (HttpRequestException)
             {

@@ -43,19 +43,24 @@ public static class SessionEndpoints
             await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, manager, standIn)) : Results.NoContent())
             .Produces<SessionView>().Produces(StatusCodes.Status204NoContent);
 
-        session.MapPost("/", async (SignIn signIn, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
+        session.MapPost("/", async (
+            SignIn signIn, HttpContext context, SignInManager<Person> manager, UserManager<Person> people, SignInGuard guard, StandIn standIn) =>
         {
-            Person? person = await people.FindByNameAsync(signIn.Name ?? "");
-            SignInResult result = person is null
-                ? SignInResult.Failed
-                : await manager.PasswordSignInAsync(person, signIn.Password ?? "", isPersistent: true, lockoutOnFailure: true);
-            if (result.IsLockedOut && Person.IsClosed(person!.LockoutEnd))
-                return Refused(
-                    await people.CheckPasswordAsync(person, signIn.Password ?? "")
-                        ? "This account has been closed; ask the administrator."
-                        : WrongPair);
-            if (result.IsLockedOut) return Refused("Too many wrong passwords; wait five minutes and try again.");
-            return result.Succeeded ? Results.Ok(await ViewOf(person!, manager, standIn)) : Refused(WrongPair);
+            (string name, string password) = (signIn.Name ?? "", signIn.Password ?? "");
+            if (!guard.MayTry(name, context)) return Refused("Too many wrong passwords from here; wait five minutes and try again.");
+
+            // Neither the words nor the time tell whether somebody has the name.
+            Person? person = await people.FindByNameAsync(name);
+            if (person is null) Passwords.CompareWithNobodys(password);
+            if (person is null || !await people.CheckPasswordAsync(person, password))
+            {
+                guard.Wrong(name, context);
+                return Refused(WrongPair);
+            }
+
+            if (Person.IsClosed(person.LockoutEnd)) return Refused("This account has been closed; ask the administrator.");
+            await manager.SignInAsync(person, isPersistent: true);
+            return Results.Ok(await ViewOf(person, manager, standIn));
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
 
         session.MapDelete("/", async (SignInManager<Person> manager) =>

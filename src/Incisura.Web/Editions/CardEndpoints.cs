@@ -40,7 +40,7 @@ public static class CardEndpoints
             cards.Draw(lines.Select(l => new DataCard(
                 leaves[l.LeafId].Record, since[l.Record].Warning?.ToString() ?? "",
                 outlines.GetValueOrDefault(leaves[l.LeafId].RevisionId, Profile.None),
-                $"{request.Scheme}://{request.Host}/lookup?q={l.Record}&record={l.Record}"))),
+                $"{Transport.AddressOf(request)}/lookup?q={l.Record}&record={l.Record}"))),
             "application/pdf", $"edition-{number}-cards.pdf");
     }).Produces<byte[]>();
 

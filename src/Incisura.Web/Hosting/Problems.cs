@@ -50,6 +50,8 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
     /// <summary>Gives a sentence to refusals that the framework makes before any code of ours runs.</summary>
     public static void Complete(ProblemDetailsContext context) => context.ProblemDetails.Detail ??= context.ProblemDetails.Status switch
     {
+        404 => $"There is nothing at {context.HttpContext.Request.Path}.",
+        405 => $"{context.HttpContext.Request.Method} cannot be done here; the API description says what can.",
         413 => TooLarge(context.HttpContext),
         415 => "The request must be JSON, with the content type application/json.",
         429 => "Too many tries; wait a minute and try again.",

@@ -7,13 +7,23 @@ public static class Protection
         "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; object-src 'none'; frame-ancestors "
             + "'none'; base-uri 'self'; form-action 'self'";
 
+    // The camera reads the codes of labels; nothing else of the device is asked for.
+    private const string Permissions = "camera=(self), geolocation=(), microphone=(), payment=(), usb=()";
+
     public static IApplicationBuilder UseProtection(this IApplicationBuilder app) => app.Use(async (context, next) =>
     {
-        IHeaderDictionary headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = ContentPolicy;
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "same-origin";
-        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        // As the answer leaves, so that one that reports an error has them too.
+        context.Response.OnStarting(() =>
+        {
+            IHeaderDictionary headers = context.Response.Headers;
+            headers.ContentSecurityPolicy = ContentPolicy;
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "same-origin";
+            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            headers["Permissions-Policy"] = Permissions;
+            if (context.Request.Path.StartsWithSegments("/api") && headers.CacheControl.Count == 0) headers.CacheControl = "no-store";
+            return Task.CompletedTask;
+        });
         if (!IsSafe(context.Request) && IsForeign(context.Request))
         {
             await Results.Problem("This write came from another site and was refused.", statusCode: 403, title: "Refused").ExecuteAsync(context);

@@ -4,8 +4,10 @@ using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Incisura.Web.Demo;
 using Incisura.Web.Editions;
+using Incisura.Web.Upkeep;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
 
 namespace Incisura.Web.Hosting;
 
@@ -14,6 +16,8 @@ public static class Start
 {
     public static async Task PrepareAsync(IServiceProvider services, bool demo, string demoFolder, CancellationToken cancel)
     {
+        Transport.Check(services.GetRequiredService<IConfiguration>());
+        services.GetRequiredService<IOptions<CopyOptions>>().Value.Check();
         services.GetRequiredService<DatabaseFile>().Hold();
         IncisuraDb db = services.GetRequiredService<IncisuraDb>();
         try

@@ -79,7 +79,7 @@ public static class ExportEndpoints
             wish.Sheet.Check()
                 .Holds(wish.Ids.Count is > 0 and <= MostLabels, "ids", wish.Ids.Count, $"Choose 1 to {MostLabels} rows for labels.")
                 .ThrowIfAny();
-            string origin = $"{request.Scheme}://{request.Host}";
+            string origin = Transport.AddressOf(request);
             return TypedResults.File(
                 wish.Sheet.Draw([.. wish.Ids.Select(id => LabelOf(wish.List, id, view, origin)).OfType<Label>()]), "application/pdf", "labels.pdf");
         }).WithTags("labels").Produces<byte[]>();

@@ -1,0 +1,125 @@
+using Incisura.Web.Editions;
+using Incisura.Web.History;
+using Microsoft.Data.Sqlite;
+
+namespace Incisura.Web.Upkeep;
+
+/// <summary>What can be done on the machine, beside serving: `incisura WORD …`.</summary>
+public static class Commands
+{
+    private const string Usage = """
+        incisura                                serves the workshop
+        incisura check [FILE]                   reads a database, and says whether all of it is what the history wrote
+        incisura verify FILE …                  checks the file of an edition and its signature
+        incisura backup FILE                    copies the database, while it is in use too
+        incisura restore FILE [--replace]       puts a copy in place of the database, while it is not in use
+        incisura reset-password NAME            gives somebody a new password, takes their second factor away and ends their sessions
+        incisura keys FOLDER                    copies the keys that sign editions and sessions; keep them apart from the database's copies
+        """;
+
+    /// <summary>Runs what the words ask for; null where they ask for no command, so that the workshop is served.</summary>
+    /// <param name="words">The command line.</param>
+    /// <param name="database">Path of the database, for those that need it.</param>
+    /// <param name="says">Takes what is said.</param>
+    /// <returns>0 where it was done, 1 where something is wrong, 2 where it could not be tried.</returns>
+    public static async Task<int?> RunAsync(string[] words, Func<string> database, TextWriter says)
+    {
+        try
+        {
+            switch (words)
+            {
+                case [CheckCommand.Word, .. var files]:
+                    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : database()), says);
+                case [VerifyCommand.Word, .. var rest]:
+                    return await VerifyCommand.RunAsync(rest, says);
+                case ["backup", var to]:
+                    return await BackupAsync(database(), Path.GetFullPath(to), says);
+                case ["restore", var from]:
+                    return await RestoreAsync(Path.GetFullPath(from), database(), replace: false, says);
+                case ["restore", var from, "--replace"]:
+                    return await RestoreAsync(Path.GetFullPath(from), database(), replace: true, says);
+                case ["reset-password", var name]:
+                    return await HostDoor.ResetPasswordAsync(database(), name, says);
+                case ["keys", var to]:
+                    return await CopyKeysAsync(database(), Path.GetFullPath(to), says);
+                case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "keys", ..]:
+                    await says.WriteLineAsync(Usage);
+                    return words[0].TrimStart('-') is "help" or "h" ? 0 : 2;
+                default:
+                    return null;
+            }
+        }
+        catch (Exception failed) when (
+            failed is SqliteException or IOException or UnauthorizedAccessException or InvalidDataException or StartException)
+        {
+            await says.WriteLineAsync(failed.Message);
+            return 2;
+        }
+    }
+
+    private static async Task<int> BackupAsync(string database, string to, TextWriter says)
+    {
+        if (!File.Exists(database)) return await NoneAsync(database, says);
+        await DatabaseCopy.MakeAsync(database, to);
+        await says.WriteLineAsync(
+            $"{to} is a whole and sound copy of {database}, {new FileInfo(to).Length >> 10} kB. The keys that sign editions and sessions are not in it: "
+                + "copy them apart with `incisura keys FOLDER`.");
+        return 0;
+    }
+
+    private static async Task<int> RestoreAsync(string from, string database, bool replace, TextWriter says)
+    {
+        if (!File.Exists(from)) return await NoneAsync(from, says);
+        if (await DatabaseCopy.FaultAsync(from) is { } fault)
+        {
+            await says.WriteLineAsync($"{from} is not sound, so nothing was restored: {fault}");
+            return 1;
+        }
+
+        using DatabaseFile held = new(database);
+        held.Hold();
+        string? aside = null;
+        if (new FileInfo(database) is { Exists: true, Length: > 0 })
+        {
+            if (!replace)
+            {
+                await says.WriteLineAsync(
+                    $"{database} is there already. To put the copy in its place add --replace; what is there is then kept beside it.");
+                return 1;
+            }
+
+            // With what it has not written into its file yet, so that nothing of it is lost.
+            aside = $"{database}.replaced-{DateTime.UtcNow:yyyyMMdd-HHmmss}";
+            foreach (string end in (string[])["", "-wal", "-shm"])
+                if (File.Exists(database + end)) File.Move(database + end, aside + end);
+        }
+
+        await DatabaseCopy.MakeAsync(from, database);
+        await says.WriteLineAsync(
+            $"{database} is what {from} was.{(aside is null ? "" : $" What was there before is {aside}.")} Keys are not part of a copy: without "
+                + "the folder `keys` people sign in again, and editions are signed with a new key from now on.");
+        return 0;
+    }
+
+    private static async Task<int> CopyKeysAsync(string database, string to, TextWriter says)
+    {
+        string keys = Path.Combine(Path.GetDirectoryName(database)!, "keys");
+        if (!Directory.Exists(keys)) return await NoneAsync(keys, says);
+        foreach (string file in Directory.GetFiles(keys, "*", SearchOption.AllDirectories))
+        {
+            string copy = Path.Combine(to, Path.GetRelativePath(keys, file));
+            PrivateFolder.Make(Path.GetDirectoryName(copy)!);
+            DatabaseCopy.Private(copy);
+            await File.WriteAllBytesAsync(copy, await File.ReadAllBytesAsync(file));
+        }
+
+        await says.WriteLineAsync($"The keys are in {to}. Whoever has them can sign editions in this workshop's name: keep them locked away.");
+        return 0;
+    }
+
+    private static async Task<int> NoneAsync(string path, TextWriter says)
+    {
+        await says.WriteLineAsync($"There is nothing at {path}.");
+        return 2;
+    }
+}

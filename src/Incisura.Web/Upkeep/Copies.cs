@@ -1,0 +1,85 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.Options;
+
+namespace Incisura.Web.Upkeep;
+
+/// <summary>Makes dated copies of the database and keeps a second place up to date, as the settings ask.</summary>
+public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> options, TimeProvider clock, ILogger<Copies> log) : BackgroundService
+{
+    private const string Stamp = "yyyyMMdd-HHmmss", Prefix = "incisura-", Ending = ".db";
+
+    /// <summary>When the second place was last up to date; null for never since the start.</summary>
+    public DateTimeOffset? SecondAt { get; private set; }
+
+    /// <summary>What kept the last copy from being made; empty where none did.</summary>
+    public string Fault { get; private set; } = "";
+
+    protected override Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        CopyOptions o = options.Value;
+        return Task.WhenAll(
+            o.Folder.Length > 0 ? EachAsync(TimeSpan.FromHours(o.EveryHours), LastOf(o.Folder), DatedAsync, stoppingToken) : Task.CompletedTask,
+            o.Second.Length > 0 ? EachAsync(TimeSpan.FromSeconds(o.EverySeconds), null, SecondAsync, stoppingToken) : Task.CompletedTask);
+    }
+
+    private async Task EachAsync(TimeSpan every, DateTimeOffset? last, Func<CancellationToken, Task> copy, CancellationToken cancel)
+    {
+        // A server that is started often makes no more copies, and one that was off makes the one that is due.
+        if (last is { } at && at + every - clock.GetUtcNow() is { Ticks: > 0 } rest) await WaitAsync(rest < every ? rest : every, cancel);
+        while (!cancel.IsCancellationRequested)
+        {
+            try
+            {
+                await copy(cancel);
+                Fault = "";
+            }
+            catch (Exception failed) when (failed is SqliteException or IOException or UnauthorizedAccessException or InvalidDataException)
+            {
+                Fault = failed.Message;
+                Failed(failed);
+            }
+            catch (OperationCanceledException) when (cancel.IsCancellationRequested)
+            {
+                return;
+            }
+
+            await WaitAsync(every, cancel);
+        }
+    }
+
+    private Task WaitAsync(TimeSpan time, CancellationToken cancel) =>
+        Task.Delay(time, clock, cancel).ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+
+    private async Task DatedAsync(CancellationToken cancel)
+    {
+        CopyOptions o = options.Value;
+        string name = Prefix + clock.GetUtcNow().ToString(Stamp, CultureInfo.InvariantCulture) + Ending;
+        await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, Path.Combine(o.Folder, name), cancel), cancel);
+        foreach (string old in Dated(o.Folder).SkipLast(o.Keep)) File.Delete(old);
+    }
+
+    private async Task SecondAsync(CancellationToken cancel)
+    {
+        DateTimeOffset at = clock.GetUtcNow();
+        await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, options.Value.Second, cancel), cancel);
+        SecondAt = at;
+    }
+
+    private static string[] Dated(string folder) => Directory.Exists(folder)
+        ? [.. Directory.GetFiles(folder, Prefix + "*" + Ending).Where(f => At(f) is not null).Order(StringComparer.Ordinal)]
+        : [];
+
+    private static DateTimeOffset? LastOf(string folder) => Dated(folder) is [.., var last] ? At(last) : null;
+
+    private static DateTimeOffset? At(string file)
+    {
+        string stamp = Path.GetFileNameWithoutExtension(file)[Prefix.Length..];
+        return DateTimeOffset.TryParseExact(stamp, Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out DateTimeOffset at)
+            ? at
+            : null;
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "A copy of the database was not made")]
+    private partial void Failed(Exception exception);
+}
