@@ -58,8 +58,9 @@ golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
 	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests' -class '*SymbolTests'
 
-soak: build ## long random work on the library and on chains of holes, and a server killed 20 times
+soak: build ## long random work on the library and on chains of holes, 20 000 hostile requests, and a server killed 20 times
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
+	INCISURA_REQUESTS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*FuzzTests'
 	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*Killed*Tests'
 
 check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
