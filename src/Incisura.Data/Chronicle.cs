@@ -52,11 +52,12 @@ public static class Chronicle
 {
     /// <summary>Kind of entries about records.</summary>
     public const string RecordKind = "record", EditionKind = "edition", PersonKind = "person", AbsenceKind = "absence", ThreadKind = "thread",
-        KeyKind = "key";
+        KeyKind = "key", DoorKind = "door";
 
     /// <summary>Acts that are no acts on records.</summary>
     public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made", Read = "read",
-        Reported = "reported", Decided = "decided";
+        Reported = "reported", Decided = "decided", SignedIn = "signedIn", Refused = "refused", SignedOut = "signedOut",
+        FactorMade = "factorMade", FactorRemoved = "factorRemoved";
 
     private const int Most = 200;
 

@@ -52,6 +52,8 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
 
     public DbSet<ReportPhotoRow> ReportPhotos => Set<ReportPhotoRow>();
 
+    public DbSet<SecondFactorRow> SecondFactors => Set<SecondFactorRow>();
+
     public DbSet<FloorReportRow> FloorReports => Set<FloorReportRow>();
 
     public DbSet<AbsenceRow> Absences => Set<AbsenceRow>();
@@ -215,6 +217,9 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<SessionRow> session = builder.Entity<SessionRow>().ToTable("Sessions");
         session.HasKey(s => s.Key);
         session.HasIndex(s => s.PersonId);
+        EntityTypeBuilder<SecondFactorRow> factor = builder.Entity<SecondFactorRow>().ToTable("SecondFactors");
+        factor.HasKey(f => f.PersonId);
+        factor.HasOne<Person>().WithOne().HasForeignKey<SecondFactorRow>(f => f.PersonId).OnDelete(DeleteBehavior.Cascade);
         session.HasOne<Person>().WithMany().HasForeignKey(s => s.PersonId).OnDelete(DeleteBehavior.Cascade);
 
         builder.Entity<Revision>().ToTable("Revisions").HasKey(r => new { r.Kind, r.ObjectId, r.Number });

@@ -10,6 +10,9 @@ public sealed class SessionRow
 
     public required byte[] Ticket { get; set; }
 
+    /// <summary>The browser, as it names itself.</summary>
+    public string Device { get; init; } = "";
+
     public required DateTimeOffset Since { get; init; }
 
     public required DateTimeOffset Until { get; set; }

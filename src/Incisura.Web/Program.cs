@@ -14,10 +14,10 @@ using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Lookup;
 using Incisura.Web.Mail;
-using Incisura.Web.Upkeep;
 using Incisura.Web.Records;
 using Incisura.Web.Reports;
 using Incisura.Web.Shop;
+using Incisura.Web.Upkeep;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
@@ -106,7 +106,9 @@ builder.Services.ConfigureApplicationCookie(o =>
         "You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401,
         title: "Not signed in").ExecuteAsync(c.HttpContext);
     o.Events.OnRedirectToAccessDenied = c => Results.Problem(
-        "Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
+        FactorRule.Lacks(c.HttpContext)
+            ? "An administrator needs a second factor: make one under Your account, then go on here."
+            : "Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
 });
 builder.Services.AddSingleton<SessionStore>();
 builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme)
@@ -114,7 +116,8 @@ builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.Appli
 
 // Sessions are ended on the server at once, so that no stamp needs to be compared now and then.
 builder.Services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromDays(3650));
-builder.Services.AddAccess();
+builder.Services.AddAccess(new FactorRule(asked: !demo && !builder.Configuration.GetValue(FactorRule.Setting, false)));
+builder.Services.AddSingleton<SecondFactor>();
 builder.Services.AddSingleton<StandIn>();
 builder.Services.AddSingleton<IClaimsTransformation>(services => services.GetRequiredService<StandIn>());
 
@@ -188,6 +191,7 @@ if (!demo) description.RequireAuthorization();
 app.MapHealth();
 RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
 api.MapSession(demo);
+api.MapAccount();
 api.MapPeople();
 api.MapAbsences();
 api.MapMail(demo);

@@ -38,6 +38,11 @@ public sealed class FirstStartTests : IDisposable
         {
             Caller first = new(Secure(host));
             (await first.PostAsync("/session", new { name = "administrator", password = "a password of my own" })).Expect(HttpStatusCode.OK);
+            Answer refused = (await first.GetAsync("/people")).Expect(HttpStatusCode.Forbidden);
+            Assert.Contains("second factor", refused.Detail, StringComparison.Ordinal);
+            Answer factor = (await first.PostAsync("/account/factor", new { password = "a password of my own" })).Expect(HttpStatusCode.OK);
+            string code = new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(factor["secret"].GetString())).ComputeTotp();
+            (await first.PostAsync("/account/factor/confirmation", new { code })).Expect(HttpStatusCode.OK);
             (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "two old boats sank" }))
                 .Expect(HttpStatusCode.Created);
             Assert.Equal(HttpStatusCode.NotFound, (await first.PostAsync("/session/demo/maren", new { })).Status);
@@ -48,8 +53,8 @@ public sealed class FirstStartTests : IDisposable
         (await edda.PostAsync("/session", new { name = "edda", password = "two old boats sank" })).Expect(HttpStatusCode.OK);
         Assert.Equal(0, (await edda.GetAsync("/library/cutters"))["all"].GetInt32());
         Assert.Equal(0, (await edda.GetAsync("/lookup"))["edition"].GetInt32());
-        Answer refused = await edda.PostAsync("/calculations/side-rough", new { materialId = 1, assemblyId = 1, machineId = 1 });
-        Assert.Contains("chart", refused.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
+        Answer lacking = await edda.PostAsync("/calculations/side-rough", new { materialId = 1, assemblyId = 1, machineId = 1 });
+        Assert.Contains("chart", lacking.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 
     private static string Refused(WebApplicationFactory<Program> host)
@@ -91,7 +96,7 @@ public sealed class FirstStartTests : IDisposable
         Sql(
             "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER NOT NULL PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO "
                 + "__EFMigrationsLock VALUES (1, '2026-11-26 04:00:00+00:00'); DELETE FROM __EFMigrationsHistory WHERE MigrationId "
-                + "LIKE '%_Sessions'; DROP TABLE Sessions");
+                + "LIKE '%_Sessions' OR MigrationId LIKE '%_Factors'; DROP TABLE Sessions; DROP TABLE SecondFactors");
         await using WebApplicationFactory<Program> again = Host(null);
         (await new Caller(Secure(again)).PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
             .Expect(HttpStatusCode.OK);

@@ -40,7 +40,7 @@ const PAGES: Record<string, string[]> = {
   history: ['/history', '/history?kind=edition'],
   absences: ['/absences'],
   mail: ['/mail'],
-  password: ['/password'],
+  account: ['/account'],
   people: ['/people'],
   '*': ['/nowhere'],
 };

@@ -58,7 +58,9 @@ test('a record is approved, published, looked up, reported on, broken by a chang
     await maren.goto(`/library/cutters/${id}`);
     await maren.getByLabel('Largest depth of cut', { exact: false }).fill('4');
     await maren.getByRole('button', { name: 'What this touches' }).click();
-    await expect(maren.getByRole('status', { name: 'What this change touches' })).toContainText('one record of 1 goes stale, and breaks a limit');
+    await expect(maren.getByRole('status', { name: 'What this change touches' })).toContainText(
+      'one record of 1 goes stale, and breaks a limit',
+    );
     await maren.getByRole('button', { name: /Save as revision/ }).click();
     await expect(maren.getByRole('button', { name: /Save as revision/ })).toBeDisabled();
     await jory.reload();

@@ -28,7 +28,7 @@ for (const [path, most] of [
   });
 
 test('a sum is worked out also where what does it is slow to come', async ({ browser }) => {
-  const maren = await comeInAs(browser, 'Maren Osk', '/password');
+  const maren = await comeInAs(browser, 'Maren Osk', '/account');
   let release = () => {};
   const held = new Promise<void>((resolve) => (release = resolve));
   await maren.route('**/assets/sums.math*', async (route) => {

@@ -959,9 +959,37 @@ namespace Incisura.Data.Migrations
                     b.ToTable("SavedViews", (string)null);
                 });
 
+            modelBuilder.Entity("Incisura.Data.SecondFactorRow", b =>
+                {
+                    b.Property<string>("PersonId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Confirmed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("LastStep")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Recovery")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Secret")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("PersonId");
+
+                    b.ToTable("SecondFactors", (string)null);
+                });
+
             modelBuilder.Entity("Incisura.Data.SessionRow", b =>
                 {
                     b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Device")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("PersonId")
@@ -1579,6 +1607,15 @@ namespace Incisura.Data.Migrations
                     b.HasOne("Incisura.Data.FloorReportRow", null)
                         .WithOne("Photo")
                         .HasForeignKey("Incisura.Data.ReportPhotoRow", "ReportId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Incisura.Data.SecondFactorRow", b =>
+                {
+                    b.HasOne("Incisura.Data.Person", null)
+                        .WithOne()
+                        .HasForeignKey("Incisura.Data.SecondFactorRow", "PersonId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

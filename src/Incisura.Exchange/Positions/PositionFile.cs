@@ -55,7 +55,7 @@ public static class PositionFile
         IEnumerable<(int Line, string[] Cells)> rows = table.Rows;
 
         // A table of numbers alone has no headings: its first columns are x, y and a diameter.
-        if (x < 0 && y < 0 && table.Headings.Take(2).All(h => Read(h, 1, table.DecimalComma).Found))
+        if (x < 0 && y < 0 && table.Headings.Count > 1 && table.Headings.Take(2).All(h => Read(h, 1, table.DecimalComma).Found))
         {
             (x, y, d) = (0, 1, table.Headings.Count > 2 ? 2 : -1);
             rows = rows.Prepend((1, [.. table.Headings]));

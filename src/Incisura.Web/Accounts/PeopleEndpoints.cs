@@ -15,7 +15,8 @@ public sealed record NewPerson(string Name, string FullName, Role Role, string P
 /// <param name="FullName">Name shown to others.</param>
 /// <param name="Role">What they may do.</param>
 /// <param name="Disabled">Whether they may sign in no more.</param>
-public sealed record PersonView(string Name, string FullName, Role Role, bool Disabled);
+/// <param name="HasFactor">Whether they have a second factor.</param>
+public sealed record PersonView(string Name, string FullName, Role Role, bool Disabled, bool HasFactor);
 
 /// <summary>What an administrator changes of somebody.</summary>
 public sealed record PersonChange(string FullName, Role Role, bool Disabled);
@@ -35,8 +36,16 @@ public static class PeopleEndpoints
                               join ur in db.UserRoles on p.Id equals ur.UserId
                               join r in db.Roles on ur.RoleId equals r.Id
                               orderby p.UserName
-                              select new { p.UserName, p.FullName, Role = r.Name, p.LockoutEnd }).ToListAsync();
-            return rows.ConvertAll(r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!), Person.IsClosed(r.LockoutEnd)));
+                              select new
+                              {
+                                  p.UserName,
+                                  p.FullName,
+                                  Role = r.Name,
+                                  p.LockoutEnd,
+                                  HasFactor = db.SecondFactors.Any(f => f.PersonId == p.Id && f.Confirmed),
+                              }).ToListAsync();
+            return rows.ConvertAll(
+                r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!), Person.IsClosed(r.LockoutEnd), r.HasFactor));
         });
         group.MapPost("/", async (NewPerson person, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
@@ -45,7 +54,8 @@ public static class PeopleEndpoints
             await TellAsync(db, added, Chronicle.Added, context, clock, ("fullName", null, added.FullName), ("role", null, person.Role.ToString()));
             await transaction.CommitAsync();
             return TypedResults.Created(
-                $"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", new PersonView(added.UserName!, added.FullName, person.Role, false));
+                $"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}",
+                new PersonView(added.UserName!, added.FullName, person.Role, false, false));
         });
         group.MapPut("/{name}", async (
             string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
@@ -73,7 +83,8 @@ public static class PeopleEndpoints
             // What somebody may do counts from now on, wherever they are signed in.
             if (change.Disabled || before != change.Role) await SessionStore.EndAllAsync(db, person.Id);
             await transaction.CommitAsync();
-            return new PersonView(person.UserName!, person.FullName, change.Role, change.Disabled);
+            return new PersonView(
+                person.UserName!, person.FullName, change.Role, change.Disabled, (await SecondFactor.StateAsync(db, person.Id, false)).On);
         });
         group.MapPost("/{name}/password", async (
             string name, PasswordReset reset, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
@@ -83,6 +94,16 @@ public static class PeopleEndpoints
             await SetPasswordAsync(people, person, reset.Password);
             await SessionStore.EndAllAsync(db, person.Id);
             await TellAsync(db, person, NewPassword, context, clock);
+            await transaction.CommitAsync();
+            return TypedResults.NoContent();
+        });
+        group.MapDelete("/{name}/factor", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
+        {
+            Person person = await FindAsync(people, name);
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            await SecondFactor.RemoveAsync(db, person.Id);
+            await SessionStore.EndAllAsync(db, person.Id);
+            await TellAsync(db, person, Chronicle.FactorRemoved, context, clock);
             await transaction.CommitAsync();
             return TypedResults.NoContent();
         });

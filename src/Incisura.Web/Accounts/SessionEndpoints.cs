@@ -15,7 +15,10 @@ namespace Incisura.Web.Accounts;
 public sealed record SessionView(string Name, string FullName, Role Role, string InPlaceOf);
 
 /// <summary>Name and password of somebody who signs in.</summary>
-public sealed record SignIn(string Name, string Password);
+/// <param name="Name">Sign-in name.</param>
+/// <param name="Password">Password.</param>
+/// <param name="Code">Code of the second factor, or one for a lost device, where it is asked for.</param>
+public sealed record SignIn(string Name, string Password, string Code = "");
 
 /// <summary>Somebody's own new password, with the one until now.</summary>
 public sealed record OwnPassword(string Current, string Next);
@@ -31,6 +34,10 @@ public static class SessionEndpoints
 {
     public const string SignInLimit = "sign-in";
 
+    private const int LongestName = 60;
+
+    private const string CodeNeeded = "code-needed";
+
     private const string WrongPair = "Name and password do not fit together; check both and try again.";
 
     public static void MapSession(this IEndpointRouteBuilder api, bool demo)
@@ -44,7 +51,8 @@ public static class SessionEndpoints
             .Produces<SessionView>().Produces(StatusCodes.Status204NoContent);
 
         session.MapPost("/", async (
-            SignIn signIn, HttpContext context, SignInManager<Person> manager, UserManager<Person> people, SignInGuard guard, StandIn standIn) =>
+            SignIn signIn, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, SignInGuard guard,
+            SecondFactor factor, StandIn standIn, TimeProvider clock) =>
         {
             (string name, string password) = (signIn.Name ?? "", signIn.Password ?? "");
             if (!guard.MayTry(name, context)) return Refused("Too many wrong passwords from here; wait five minutes and try again.");
@@ -55,16 +63,30 @@ public static class SessionEndpoints
             if (person is null || !await people.CheckPasswordAsync(person, password))
             {
                 guard.Wrong(name, context);
+                await TellAsync(db, name, Chronicle.Refused, context, clock);
                 return Refused(WrongPair);
             }
 
             if (Person.IsClosed(person.LockoutEnd)) return Refused("This account has been closed; ask the administrator.");
-            await manager.SignInAsync(person, isPersistent: true);
+            switch (await factor.LetsInAsync(db, person, signIn.Code ?? ""))
+            {
+                case null:
+                    return Refused("Give the code that your device shows now, or one of those for when it is lost.", CodeNeeded);
+                case false:
+                    guard.Wrong(name, context);
+                    await TellAsync(db, name, Chronicle.Refused, context, clock);
+                    return Refused("This code is not right, or was used already; type the next one that your device shows.", CodeNeeded);
+            }
+
+            bool has = (await SecondFactor.StateAsync(db, person.Id, false)).On;
+            await manager.SignInWithClaimsAsync(person, isPersistent: true, has ? [FactorRule.Given] : []);
+            await TellAsync(db, person.UserName!, Chronicle.SignedIn, context, clock);
             return Results.Ok(await ViewOf(person, manager, standIn));
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
 
-        session.MapDelete("/", async (SignInManager<Person> manager) =>
+        session.MapDelete("/", async (HttpContext context, IncisuraDb db, SignInManager<Person> manager, TimeProvider clock) =>
         {
+            if (context.User.Identity?.Name is { } name) await TellAsync(db, name, Chronicle.SignedOut, context, clock);
             await manager.SignOutAsync();
             return TypedResults.NoContent();
         });
@@ -94,7 +116,17 @@ public static class SessionEndpoints
         });
     }
 
-    private static IResult Refused(string sentence) => Results.Problem(sentence, statusCode: 401, title: "Not signed in");
+    private static IResult Refused(string sentence, string rule = "") => Results.Problem(
+        sentence, statusCode: 401, title: "Not signed in", extensions: rule.Length > 0 ? [new("rule", rule)] : null);
+
+    // Where from, so that an administrator sees who tried.
+    private static async Task TellAsync(IncisuraDb db, string name, string act, HttpContext context, TimeProvider clock)
+    {
+        string who = name[..Math.Min(name.Length, LongestName)], from = context.Connection.RemoteIpAddress?.ToString() ?? "";
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        await Chronicle.AppendAsync(db, [new(clock.GetUtcNow(), who, Chronicle.DoorKind, 0, "", act) { Reason = from }]);
+        await transaction.CommitAsync();
+    }
 
     private static async Task<SessionView> ViewOf(Person person, SignInManager<Person> manager, StandIn standIn)
     {

@@ -8,10 +8,12 @@ using Microsoft.EntityFrameworkCore;
 namespace Incisura.Web.Accounts;
 
 /// <summary>Keeps who is signed in on the server: the cookie holds only a key, so that a session ends at once when it is ended here.</summary>
-public sealed class SessionStore(IServiceScopeFactory scopes, TimeProvider clock) : ITicketStore
+public sealed class SessionStore(IServiceScopeFactory scopes, IHttpContextAccessor accessor, TimeProvider clock) : ITicketStore
 {
     // Where a ticket says which session it belongs to.
     private const string OwnKey = "incisura.session";
+
+    private const int LongestDevice = 200;
 
     public async Task<string> StoreAsync(AuthenticationTicket ticket)
     {
@@ -26,6 +28,7 @@ public sealed class SessionStore(IServiceScopeFactory scopes, TimeProvider clock
                 Key = HashOf(key),
                 PersonId = PersonOf(ticket),
                 Ticket = TicketSerializer.Default.Serialize(ticket),
+                Device = DeviceOf(accessor.HttpContext),
                 Since = now,
                 Until = UntilOf(ticket),
             });
@@ -72,9 +75,16 @@ public sealed class SessionStore(IServiceScopeFactory scopes, TimeProvider clock
     /// <summary>Ends every session of a person but the one that asks.</summary>
     public static Task EndOthersAsync(IncisuraDb db, string personId, HttpContext context)
     {
-        string? own = context.Features.Get<IAuthenticateResultFeature>()?.AuthenticateResult?.Properties?.GetString(OwnKey);
+        string? own = OwnKeyOf(context);
         return db.Sessions.Where(s => s.PersonId == personId && s.Key != own).ExecuteDeleteAsync();
     }
+
+    /// <summary>The session that asks; null for none.</summary>
+    public static string? OwnKeyOf(HttpContext context) =>
+        context.Features.Get<IAuthenticateResultFeature>()?.AuthenticateResult?.Properties?.GetString(OwnKey);
+
+    private static string DeviceOf(HttpContext? context) =>
+        context?.Request.Headers.UserAgent.ToString() is { Length: > 0 } named ? named[..Math.Min(named.Length, LongestDevice)] : "";
 
     private DateTimeOffset UntilOf(AuthenticationTicket ticket) => ticket.Properties.ExpiresUtc ?? clock.GetUtcNow().AddHours(12);
 

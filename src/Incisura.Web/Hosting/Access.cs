@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Incisura.Core.Records;
+using Incisura.Web.Accounts;
 
 namespace Incisura.Web.Hosting;
 
@@ -18,11 +19,11 @@ public static class Access
     /// <summary>Claim of an engineer who stands in for an approver: the absent one's name.</summary>
     public const string InPlaceOf = "inPlaceOf";
 
-    public static IServiceCollection AddAccess(this IServiceCollection services) => services.AddAuthorization(o =>
+    public static IServiceCollection AddAccess(this IServiceCollection services, FactorRule rule) => services.AddSingleton(rule).AddAuthorization(o =>
     {
         o.AddPolicy(Engineers, p => p.RequireRole(nameof(Role.Engineer), nameof(Role.Approver)));
         o.AddPolicy(Approvers, p => p.RequireRole(nameof(Role.Approver)));
-        o.AddPolicy(Administrators, p => p.RequireRole(nameof(Role.Administrator)));
+        o.AddPolicy(Administrators, p => p.RequireRole(nameof(Role.Administrator)).RequireAssertion(c => rule.Holds(c.User)));
     });
 
     /// <summary>The person who calls.</summary>

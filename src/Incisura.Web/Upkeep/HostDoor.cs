@@ -70,7 +70,7 @@ public static class HostDoor
         }
 
         await says.WriteLineAsync(
-            $"{name} signs in with {password} from now on, once, and then gives a password of their own (Your password). All sessions of {name} "
+            $"{name} signs in with {password} from now on, once, and then gives a password of their own (Your account). All sessions of {name} "
                 + "are ended, and a second factor is taken away.");
         return 0;
     }
@@ -127,9 +127,9 @@ public static class HostDoor
         Person person = await db.Users.FirstOrDefaultAsync(p => p.NormalizedUserName == normal)
             ?? throw new MissingException($"There is nobody named {name} in this workshop.");
         person.PasswordHash = Passwords.Hash(person, password);
-        (person.SecurityStamp, person.LockoutEnd, person.TwoFactorEnabled) = (Guid.NewGuid().ToString(), null, false);
+        (person.SecurityStamp, person.LockoutEnd) = (Guid.NewGuid().ToString(), null);
         await db.SaveChangesAsync();
-        await db.UserTokens.Where(t => t.UserId == person.Id).ExecuteDeleteAsync();
+        await SecondFactor.RemoveAsync(db, person.Id);
         await SessionStore.EndAllAsync(db, person.Id);
         await Chronicle.AppendAsync(
             db, [new(now, "the machine", Chronicle.PersonKind, 0, person.UserName!, PeopleEndpoints.NewPassword)]);

@@ -204,6 +204,227 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnSession"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FactorState"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Again"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FactorSecret"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/factor/confirmation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GivenCode"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecoveryCodes"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/factor/removal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Again"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people": {
         parameters: {
             query?: never;
@@ -337,6 +558,41 @@ export interface paths {
             };
         };
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{name}/factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -6725,6 +6981,9 @@ export interface components {
             /** @description That rule in words. */
             whyNot: string;
         };
+        Again: {
+            password: string;
+        };
         AlsoHere: {
             name: string;
             editing: boolean;
@@ -7445,6 +7704,17 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        FactorSecret: {
+            secret: string;
+            address: string;
+            picture: string;
+        };
+        FactorState: {
+            on: boolean;
+            needed: boolean;
+            /** Format: int32 */
+            codesLeft: number;
+        };
         /** @description An assembly picked by hand that was not taken. */
         FallenPick: {
             /** @description Code of the operation it was picked for. */
@@ -7829,6 +8099,9 @@ export interface components {
             value: number;
             /** @description Where it came from, in words. */
             from: string;
+        };
+        GivenCode: {
+            code: string;
         };
         GivenTerms: {
             evidence: components["schemas"]["Evidence"];
@@ -8820,6 +9093,15 @@ export interface components {
             current: string;
             next: string;
         };
+        OwnSession: {
+            id: string;
+            device: string;
+            /** Format: date-time */
+            since: string;
+            /** Format: date-time */
+            until: string;
+            own: boolean;
+        };
         /**
          * @description A thread that the tables lack: made from a listed one, with what differs. It carries its parent and its differences wherever it is named, and nothing
          *     that rests on it is published before somebody else has approved it.
@@ -8903,6 +9185,7 @@ export interface components {
             fullName: string;
             role: components["schemas"]["Role"];
             disabled: boolean;
+            hasFactor: boolean;
         };
         /** @description A choice between words that a family of cutters offers. */
         PickDescription: {
@@ -9206,6 +9489,9 @@ export interface components {
             /** Format: int32 */
             inForce: number;
             notRenewed: string;
+        };
+        RecoveryCodes: {
+            codes: string[];
         };
         ReplacedAssembly: {
             /** Format: int32 */
@@ -9725,6 +10011,8 @@ export interface components {
         SignIn: {
             name: string;
             password: string;
+            /** @default  */
+            code: string;
         };
         /** @enum {unknown} */
         Since: "holds" | "superseded" | "stale" | "broken" | "stopped" | "ended" | "withdrawn";

@@ -135,7 +135,7 @@ function PersonMenu() {
           {session!.role !== 'reader' && item('History of changes', () => void navigate('/history'))}
           {session!.role !== 'reader' && item('Absences', () => void navigate('/absences'))}
           {item('Mail', () => void navigate('/mail'))}
-          {item('Your password', () => void navigate('/password'))}
+          {item('Your account', () => void navigate('/account'))}
           <fieldset>
             <legend>Look</legend>
             {LOOKS.map(([code, words]) => (

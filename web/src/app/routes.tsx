@@ -58,7 +58,7 @@ const PAGES: RouteObject[] = [
   page('history', async () => (await import('../places/history/HistoryPage')).HistoryPage),
   page('absences', async () => (await import('../places/accounts/AbsencePage')).AbsencePage),
   page('mail', async () => (await import('../places/accounts/MailPage')).MailPage),
-  page('password', async () => (await import('../places/accounts/PasswordPage')).PasswordPage),
+  page('account', async () => (await import('../places/accounts/AccountPage')).AccountPage),
   page('gallery', async () => (await import('../places/gallery/GalleryPage')).GalleryPage),
   page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),
 ];

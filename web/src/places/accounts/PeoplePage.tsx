@@ -29,6 +29,10 @@ export function PeoplePage() {
       data(client.PUT('/api/v1/people/{name}', { params: { path: { name } }, body: { fullName, role, disabled } })),
     onSuccess: again,
   });
+  const unlock = useMutation({
+    mutationFn: (name: string) => client.DELETE('/api/v1/people/{name}/factor', { params: { path: { name } } }),
+    onSuccess: again,
+  });
   return (
     <div className="page">
       <h1>People</h1>
@@ -36,7 +40,7 @@ export function PeoplePage() {
         Who may sign in, and what they may do. An administrator decides nothing about cutting data. Another role, a closed account or a new
         password counts at once: whoever is signed in with it is signed out.
       </p>
-      <Problem error={people.error ?? change.error} />
+      <Problem error={people.error ?? change.error ?? unlock.error} />
       <Table<Person>
         size="small"
         rowKey="name"
@@ -61,6 +65,7 @@ export function PeoplePage() {
             ),
           },
           { title: 'Stands', render: (_, p) => (p.disabled ? 'closed' : 'open') },
+          { title: 'Second factor', render: (_, p) => (p.hasFactor ? 'on' : '') },
           {
             title: '',
             render: (_, p) =>
@@ -72,6 +77,11 @@ export function PeoplePage() {
                   <Button size="small" type="text" onClick={() => setResetting(resetting === p.name ? null : p.name)}>
                     New password…
                   </Button>
+                  {p.hasFactor && (
+                    <Button size="small" type="text" onClick={() => unlock.mutate(p.name)}>
+                      Take the second factor away
+                    </Button>
+                  )}
                   {resetting === p.name && <Reset name={p.name} onDone={() => setResetting(null)} />}
                 </>
               ),

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { client, data } from '../../api/client';
+import { ApiError, client, data } from '../../api/client';
 import { Mark } from '../../app/Mark';
 import { Themed } from '../../app/Themed';
 import { useApp, type Session } from '../../app/session';
@@ -21,13 +21,17 @@ function Door({ again }: { again: boolean }) {
   const welcome = useQuery({ queryKey: ['welcome'], queryFn: () => data(client.GET('/api/v1/session/welcome')) });
   const [name, setName] = useState(again ? (session?.name ?? '') : '');
   const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
   const enter = useMutation({
     mutationFn: async (demoPerson?: string): Promise<Session> =>
       demoPerson
         ? data(client.POST('/api/v1/session/demo/{name}', { params: { path: { name: demoPerson } } }))
-        : ((await data(client.POST('/api/v1/session', { body: { name, password } }))) as Session),
+        : ((await data(client.POST('/api/v1/session', { body: { name, password, code } }))) as Session),
     onSuccess: signedIn,
   });
+  // Asked for only after name and password were right, and then until somebody is in.
+  const [coded, setCoded] = useState(false);
+  if (!coded && enter.error instanceof ApiError && enter.error.problem.rule === 'code-needed') setCoded(true);
 
   return (
     <div className={`signin ${again ? 'again' : ''}`}>
@@ -59,6 +63,12 @@ function Door({ again }: { again: boolean }) {
               Password
               <Input.Password value={password} onChange={(e) => setPassword(e.target.value)} autoComplete="current-password" />
             </label>
+            {coded && (
+              <label>
+                Code of your device
+                <Input value={code} autoFocus autoComplete="one-time-code" onChange={(e) => setCode(e.target.value)} />
+              </label>
+            )}
             <Button type="primary" htmlType="submit" loading={enter.isPending}>
               Sign in
             </Button>

@@ -45,6 +45,11 @@ const ACTS: Partial<Record<string, string>> = {
   named: 'named a deputy for',
   ended: 'ended the absence of',
   newPassword: 'gave a new password to',
+  signedIn: 'came in from',
+  refused: 'was refused from',
+  signedOut: 'signed out',
+  factorMade: 'made a second factor for',
+  factorRemoved: 'took the second factor away from',
 };
 
 // A value as it lies in the history, which is JSON.
