@@ -15,7 +15,7 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
-.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client package deploy-check clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -57,6 +57,8 @@ test: build $(STAMPS)/chromium ## every test, ending with the totals
 golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Core.Tests -c Release -v q --nologo
 	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Core.Tests -- -noColor -noLogo -class '*GoldenTests' -class '*SurfaceTests' -class '*SymbolTests'
+	dotnet build tests/Incisura.Web.Tests -c Release -v q --nologo
+	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -method '*is_written_down'
 
 soak: build ## long random work on the library and on chains of holes, 20 000 hostile requests, and a server killed 20 times
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
@@ -99,6 +101,18 @@ verify: ## check an edition's file offline: make verify FILE=edition-3.json
 check-data: ## compare a database with its history: make check-data FILE=data/demo/incisura.db
 	dotnet build $(HOST) -c Release -v q
 	dotnet run --no-build -c Release --project $(HOST) --no-launch-profile -- check $(abspath $(or $(FILE),$(DATA)/incisura.db))
+
+package: web ## a folder that runs on a Linux machine with nothing installed: artifacts/package
+	rm -rf artifacts/package
+	dotnet publish $(HOST) -c Release -r linux-x64 --self-contained -p:OpenApiGenerateDocuments=false -v q -o artifacts/package
+	ln -sf Incisura.Web artifacts/package/incisura
+	cp -r deploy docs/running.md artifacts/package/
+	dotnet list $(HOST) package --include-transitive --format json > artifacts/package/packages.json
+	(cd web && npm sbom --sbom-format cyclonedx --omit dev) > artifacts/package/front-end.cdx.json
+	artifacts/package/incisura help
+
+deploy-check: package ## try that folder from another directory, behind nginx with TLS, copied and restored
+	bash deploy/try.sh artifacts/package
 
 clean: ## remove what was built
 	rm -rf $(STAMPS) artifacts web/dist web/node_modules $(HOST)/wwwroot

@@ -14,6 +14,7 @@ public static class Commands
         incisura backup FILE                    copies the database, while it is in use too
         incisura restore FILE [--replace]       puts a copy in place of the database, while it is not in use
         incisura reset-password NAME            gives somebody a new password, takes their second factor away and ends their sessions
+        incisura health ADDRESS                 asks a server whether it can be worked with, such as http://127.0.0.1:5080
         incisura keys FOLDER                    copies the keys that sign editions and sessions; keep them apart from the database's copies
         """;
 
@@ -40,9 +41,11 @@ public static class Commands
                     return await RestoreAsync(Path.GetFullPath(from), database(), replace: true, says);
                 case ["reset-password", var name]:
                     return await HostDoor.ResetPasswordAsync(database(), name, says);
+                case ["health", var address]:
+                    return await HealthAsync(address, says);
                 case ["keys", var to]:
                     return await CopyKeysAsync(database(), Path.GetFullPath(to), says);
-                case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "keys", ..]:
+                case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "health" or "keys", ..]:
                     await says.WriteLineAsync(Usage);
                     return words[0].TrimStart('-') is "help" or "h" ? 0 : 2;
                 default:
@@ -115,6 +118,23 @@ public static class Commands
 
         await says.WriteLineAsync($"The keys are in {to}. Whoever has them can sign editions in this workshop's name: keep them locked away.");
         return 0;
+    }
+
+    private static async Task<int> HealthAsync(string address, TextWriter says)
+    {
+        using HttpClient http = new() { Timeout = TimeSpan.FromSeconds(10) };
+        try
+        {
+            using HttpResponseMessage answer = await http.GetAsync(address.TrimEnd('/') + "/health/ready");
+            await says.WriteLineAsync(await answer.Content.ReadAsStringAsync());
+            return answer.IsSuccessStatusCode ? 0 : 1;
+        }
+        catch (Exception silent) when (
+            silent is HttpRequestException or OperationCanceledException or UriFormatException or InvalidOperationException)
+        {
+            await says.WriteLineAsync($"{address} does not answer: {silent.Message}");
+            return 1;
+        }
     }
 
     private static async Task<int> NoneAsync(string path, TextWriter says)

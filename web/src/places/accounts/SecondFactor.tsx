@@ -52,7 +52,7 @@ export function SecondFactor() {
           <p>
             <b>Keep these away from your device: each lets you in once when it is lost. They are not shown again.</b>
           </p>
-          <ul className="codes">
+          <ul className="bare codes">
             {codes.map((c) => (
               <li key={c}>{c}</li>
             ))}
@@ -81,7 +81,8 @@ export function SecondFactor() {
           <Refusals error={confirm.error} />
         </Pairing>
       ) : (
-        state.data && (
+        state.data &&
+        codes.length === 0 && (
           <form
             className="inline"
             onSubmit={(e) => {

@@ -73,7 +73,11 @@ function Door({ again }: { again: boolean }) {
               Sign in
             </Button>
           </form>
-          <Problem error={enter.error ?? welcome.error} />
+          {coded && !code ? (
+            <p role="status">Give the code that your device shows now, or one of those for when it is lost.</p>
+          ) : (
+            <Problem error={enter.error ?? welcome.error} />
+          )}
         </div>
         {welcome.data?.demo && (
           <div className="people">

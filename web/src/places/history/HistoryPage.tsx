@@ -25,6 +25,8 @@ const PLACES: Partial<Record<string, (e: Entry) => string>> = {
   edition: (e) => `/editions/${e.of}`,
   key: () => '/editions',
 };
+// What is done says what it is done to, or nothing is.
+const WITHOUT = new Set(['edition', 'absence', 'door']);
 const ACTS: Partial<Record<string, string>> = {
   added: 'added',
   changed: 'changed',
@@ -45,8 +47,8 @@ const ACTS: Partial<Record<string, string>> = {
   named: 'named a deputy for',
   ended: 'ended the absence of',
   newPassword: 'gave a new password to',
-  signedIn: 'came in from',
-  refused: 'was refused from',
+  signedIn: 'came in',
+  refused: 'was not let in',
   signedOut: 'signed out',
   factorMade: 'made a second factor for',
   factorRemoved: 'took the second factor away from',
@@ -194,7 +196,7 @@ function Change({ entry: e }: { entry: Entry }) {
       <span className="muted">{moment(e.at)}</span>
       <div>
         <b>{e.by}</b>
-        {e.inPlaceOf && ` in place of ${e.inPlaceOf}`} {ACTS[e.act] ?? e.act} {e.kind === 'edition' || e.kind === 'absence' ? '' : e.kind}{' '}
+        {e.inPlaceOf && ` in place of ${e.inPlaceOf}`} {ACTS[e.act] ?? e.act} {WITHOUT.has(e.kind) ? '' : e.kind}{' '}
         {path ? <Link to={path}>{e.name}</Link> : <b>{e.name}</b>}
         {e.revision > 0 && <span className="muted"> revision {e.revision}</span>}
         {e.reason && <span className="quote">{e.reason}</span>}
