@@ -8,7 +8,7 @@ internal static class Packed
     public static byte[] Pack(ReadOnlySpan<byte> bytes)
     {
         using MemoryStream packed = new();
-        using (BrotliStream brotli = new(packed, CompressionLevel.Optimal)) brotli.Write(bytes);
+        using (BrotliStream brotli = new(packed, CompressionLevel.Fastest)) brotli.Write(bytes);
         return packed.ToArray();
     }
 

@@ -161,6 +161,7 @@ builder.Services.AddRateLimiter(o =>
         rejected.HttpContext.Response.Headers.RetryAfter = "60";
         return ValueTask.CompletedTask;
     };
+    o.AddPolicy(Patience.Turns, Patience.TurnOf);
     o.AddPolicy(SessionEndpoints.SignInLimit, context => RateLimitPartition.GetFixedWindowLimiter(
         context.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { PermitLimit = 30, Window = TimeSpan.FromMinutes(1) }));
 });
@@ -182,8 +183,8 @@ app.UseStaticFiles(new StaticFileOptions
 app.UseRouting();
 app.UsePages();
 app.UseRequestTimeouts();
-app.UseRateLimiter();
 app.UseAuthentication();
+app.UseRateLimiter();
 app.UseAuthorization();
 
 IEndpointConventionBuilder description = app.MapOpenApi("/api/{documentName}/openapi.json");

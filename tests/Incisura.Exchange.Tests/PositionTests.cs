@@ -41,4 +41,11 @@ public sealed class PositionTests
             "no circle", Assert.Throws<DxfException>(() => Read("0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF\n")).Message, StringComparison.Ordinal);
         Assert.Contains("empty", Assert.Throws<TableException>(() => PositionFile.Read([])).Message, StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("0.1")]
+    [InlineData("12\n7\n")]
+    [InlineData("x\n12\n")]
+    public void One_column_is_no_table_of_positions(string text) =>
+        Assert.Contains("columns x and y", Assert.Throws<TableException>(() => Read(text)).Message, StringComparison.Ordinal);
 }

@@ -4,6 +4,7 @@ using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Authorization.Infrastructure;
 using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -76,6 +77,20 @@ public sealed class RightsTests(Workshop workshop) : IClassFixture<Workshop>
         string at = AppContext.BaseDirectory;
         while (!File.Exists(Path.Combine(at, "Incisura.slnx"))) at = Path.GetDirectoryName(at)!;
         return at;
+    }
+
+    [Fact]
+    public void Whatever_costs_more_than_a_look_is_taken_in_turns()
+    {
+        string[] dear = ["/api/v1/calculations", "/api/v1/comparisons", "/api/v1/library/labels", "/api/v1/library/cutters/duplicates"];
+        RouteEndpoint[] all = [.. workshop.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()];
+        RouteEndpoint[] taxing =
+        [
+            .. all.Where(e => e.RoutePattern.RawText is { } path && (dear.Any(d => path.StartsWith(d, StringComparison.Ordinal))
+                || path.Contains("export.", StringComparison.Ordinal) || path.EndsWith("cards.pdf", StringComparison.Ordinal))),
+        ];
+        Assert.True(taxing.Length >= 12, $"only {taxing.Length}");
+        Assert.All(taxing, e => Assert.Equal("turns", e.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName));
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public static class CalculateEndpoints
         // The page asks for the units while it asks who is signed in; they are no secret.
         api.MapGet("/quantities", () => Units.All).WithTags("calculate").AllowAnonymous();
         RouteGroupBuilder calculations = api.MapGroup("/calculations").WithTags("calculate").RequireAuthorization(Access.Engineers);
-        calculations.WithRequestTimeout(Patience.Calculations);
+        calculations.Calculates();
         calculations.MapPost("/{operation}", async (
             string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
             OperationOf(operation)

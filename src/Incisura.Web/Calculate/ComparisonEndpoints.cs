@@ -33,7 +33,7 @@ public static class ComparisonEndpoints
     public static void MapComparisons(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/comparisons").WithTags("calculate").RequireAuthorization(Access.Engineers);
-        group.WithRequestTimeout(Patience.Calculations);
+        group.Calculates();
         group.MapPost(
             "/",
             async (IReadOnlyList<Alternative> alternatives, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>

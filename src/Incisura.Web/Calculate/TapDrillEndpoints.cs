@@ -41,7 +41,7 @@ public static class TapDrillEndpoints
                     c.Drill.Value.Minor, c.Drill.Value.Class,
                     [.. view.Assemblies.Values.Where(a => a.Definition.CutterId == c.Stored.Id).Select(a => a.Name)]))
                 .ToList();
-        }).WithTags("calculate").RequireAuthorization(Access.Engineers);
+        }).WithTags("calculate").Calculates().RequireAuthorization(Access.Engineers);
 
     // The hole wanted does not depend on the hole that is there, which may be the very thing that is refused.
     private static Dictionary<string, double> Untyped(CalculationRequest request) =>

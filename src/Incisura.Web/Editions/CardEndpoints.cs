@@ -42,7 +42,7 @@ public static class CardEndpoints
                 outlines.GetValueOrDefault(leaves[l.LeafId].RevisionId, Profile.None),
                 $"{Transport.AddressOf(request)}/lookup?q={l.Record}&record={l.Record}"))),
             "application/pdf", $"edition-{number}-cards.pdf");
-    }).Produces<byte[]>();
+    }).Produces<byte[]>().TakesTurns();
 
     private static async Task<IReadOnlyDictionary<int, Profile>> OutlinesAsync(IncisuraDb db, List<int> revisions, CancellationToken cancel)
     {

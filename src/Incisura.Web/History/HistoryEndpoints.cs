@@ -100,7 +100,7 @@ public static class HistoryEndpoints
                     (double)l.Entry.Entry, l.Entry.At.ToString("u"), l.Entry.By, l.Entry.InPlaceOf, l.Entry.Kind, l.Entry.Name,
                     (double)l.Entry.Revision, l.Entry.Act, l.Field?.Field, l.Field?.From, l.Field?.To, l.Entry.Reason, l.Entry.Hash,
                 ]);
-        }).Produces<byte[]>();
+        }).Produces<byte[]>().TakesTurns();
 
         group.MapGet("/check", (IncisuraDb db, CancellationToken cancel) => Chronicle.CheckAsync(db, cancel));
     }

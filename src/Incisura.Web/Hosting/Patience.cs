@@ -1,9 +1,10 @@
 using System.Text;
+using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.Http.Timeouts;
 
 namespace Incisura.Web.Hosting;
 
-/// <summary>How long a calculation may take, and which writings of texts can be read.</summary>
+/// <summary>How long a calculation may take, how much somebody may ask for at once, and which writings of texts can be read.</summary>
 public static class Patience
 {
     /// <summary>The policy of everything that calculates.</summary>
@@ -11,6 +12,29 @@ public static class Patience
 
     /// <summary>Longest time a calculation may take.</summary>
     public static readonly TimeSpan Longest = TimeSpan.FromSeconds(5);
+
+    /// <summary>The policy of everything that costs more than a look.</summary>
+    public const string Turns = "turns";
+
+    // So that whoever asks for much waits for themself, and others get their answers beside it.
+    private const int AtOnce = 2, Waiting = 40;
+
+    /// <summary>Takes turns: of what one person asks, a few are worked on and some wait; more are refused.</summary>
+    public static TBuilder TakesTurns<TBuilder>(this TBuilder builder)
+        where TBuilder : IEndpointConventionBuilder => builder.RequireRateLimiting(Turns);
+
+    /// <summary>Takes turns, and is stopped when it takes too long.</summary>
+    public static TBuilder Calculates<TBuilder>(this TBuilder builder)
+        where TBuilder : IEndpointConventionBuilder
+    {
+        builder.WithRequestTimeout(Calculations);
+        return builder.TakesTurns();
+    }
+
+    /// <summary>Who shares a turn: a person, wherever they are signed in.</summary>
+    public static RateLimitPartition<string> TurnOf(HttpContext context) => RateLimitPartition.GetConcurrencyLimiter(
+        context.User.Identity?.Name ?? "",
+        _ => new() { PermitLimit = AtOnce, QueueLimit = Waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst });
 
     public static IServiceCollection AddPatience(this IServiceCollection services) =>
         services.AddRequestTimeouts(o => o.AddPolicy(Calculations, new RequestTimeoutPolicy

@@ -54,7 +54,7 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         405 => $"{context.HttpContext.Request.Method} cannot be done here; the API description says what can.",
         413 => TooLarge(context.HttpContext),
         415 => "The request must be JSON, with the content type application/json.",
-        429 => "Too many tries; wait a minute and try again.",
+        429 => "That is too much at once; wait a minute and try again.",
         _ => null,
     };
 

@@ -31,7 +31,7 @@ public static class ExportEndpoints
             return Send(
                 "cutters", format, cutters, [.. columns.Select(CutterColumns.Heading)], c =>
                     CutterRows.Write(c, columns, id => view.Cutters[id].Name));
-        }).WithTags("cutters").Produces<byte[]>();
+        }).WithTags("cutters").Produces<byte[]>().TakesTurns();
 
         library.MapGet("/holders/export.{format}", async (
             string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
@@ -50,7 +50,7 @@ public static class ExportEndpoints
                     h.Number, Word(h.Role), h.Kind, h.Interface, Word(h.Takes), h.LeastClamping, h.LargestClamping, h.LeastGrip, h.BoreDepth,
                     h.GaugeLength, h.LargestSpeed, h.BalanceClass, h.Mass, h.ThroughCoolant ? "yes" : "no", h.Remarks,
                 ]);
-        }).WithTags("holders").Produces<byte[]>();
+        }).WithTags("holders").Produces<byte[]>().TakesTurns();
 
         library.MapGet("/assemblies/export.{format}", async (
             string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
@@ -71,7 +71,7 @@ public static class ExportEndpoints
                 (double)a.Built.Definition.DiameterRegister, a.Built.Definition.StockPlace,
                 string.Join(", ", a.Built.Definition.Places.Select(p => $"{view.Machines[p.MachineId].Name} {p.Place}")),
             ], a => a.Built.Definition);
-        }).WithTags("assemblies").Produces<byte[]>();
+        }).WithTags("assemblies").Produces<byte[]>().TakesTurns();
 
         library.MapPost("/labels", async (LabelRequest wish, HttpRequest request, IncisuraDb db, Shelf shelf) =>
         {
@@ -82,7 +82,7 @@ public static class ExportEndpoints
             string origin = Transport.AddressOf(request);
             return TypedResults.File(
                 wish.Sheet.Draw([.. wish.Ids.Select(id => LabelOf(wish.List, id, view, origin)).OfType<Label>()]), "application/pdf", "labels.pdf");
-        }).WithTags("labels").Produces<byte[]>();
+        }).WithTags("labels").Produces<byte[]>().TakesTurns();
     }
 
     private static Label? LabelOf(string list, int id, ShelfView view, string origin) => list switch

@@ -1,6 +1,7 @@
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Library;
+using Incisura.Web.Hosting;
 using Microsoft.Extensions.Primitives;
 
 namespace Incisura.Web.Library;
@@ -68,7 +69,7 @@ public static class ListEndpoints
             return Duplicates.Of(view.Cutters.Values.Select(c => (c.Id, c.Definition)))
                 .Take(MostRows)
                 .Select(d => new DuplicateGroup([.. d.Ids.Select(id => LibraryEndpoints.Cutters.SheetOf(view.Cutters[id], view))], d.Differing));
-        }).WithTags("cutters");
+        }).WithTags("cutters").RequireAuthorization(Access.Engineers).TakesTurns();
     }
 
     private static ListRow<Cutter> RowOf(ListedCutter r, ShelfView view) => new(Lean(view.Cutters[r.Id]), r.Assemblies, r.Machines, r.Approved);

@@ -48,7 +48,7 @@ public static class Touching
         now.Take(definition, kind.Name(definition));
         now.Revision++;
         return await OfAsync(db, view, view.With([now]), cancel);
-    }).WithTags(path.Trim('/')).WithRequestTimeout(Patience.Calculations).RequireAuthorization(Access.Engineers);
+    }).WithTags(path.Trim('/')).Calculates().RequireAuthorization(Access.Engineers);
 
     private static async Task<Touched> OfAsync(IncisuraDb db, ShelfView view, ShelfView then, CancellationToken cancel)
     {
