@@ -45,6 +45,7 @@ public sealed class AccountTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task With_a_second_factor_a_password_alone_lets_nobody_in_and_no_code_lets_in_twice()
     {
         (Caller own, Totp totp, string[] codes) = await WithFactorAsync("fenna");
+        Assert.Single((await own.GetAsync("/account/sessions")).Json.EnumerateArray());
         Assert.Equal((true, 10), ((await own.GetAsync("/account/factor"))["on"].GetBoolean(), codes.Distinct().Count()));
         Answer asked = (await EnterAsync(workshop.Stranger(), "fenna")).Expect(HttpStatusCode.Unauthorized);
         Assert.Equal("code-needed", asked["rule"].GetString());

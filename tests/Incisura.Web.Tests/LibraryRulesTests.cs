@@ -32,7 +32,6 @@ public sealed class LibraryRulesTests(Workshop workshop) : IClassFixture<Worksho
     [InlineData("/library/cutters?take=1")]
     [InlineData("/library/families")]
     [InlineData("/library/cutters/10/uses")]
-    [InlineData("/library/cutters/duplicates")]
     [InlineData("/library/assemblies/6")]
     [InlineData("/library/views")]
     public async Task A_reader_reads_all_of_it_and_a_stranger_nothing(string path)

@@ -40,6 +40,35 @@ public sealed class MailTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
+    public async Task Who_proposed_a_record_hears_what_was_changed_at_a_machine_and_not_what_ran_as_given()
+    {
+        Caller jory = await workshop.SignInAsync("jory"), maren = await workshop.SignInAsync("maren");
+        await ReportAsync(jory, "asGiven", chatter: false, note: "");
+        Assert.False(Says(await BoxAsync(maren), "ran R-0002"));
+        await ReportAsync(jory, "asGiven", chatter: true, note: "");
+        Assert.True(Says(await BoxAsync(maren), "jory ran R-0002 revision 1 as given: it chattered."));
+        await ReportAsync(jory, "withChanges", chatter: false, note: "Thin wall.");
+        Assert.True(Says(await BoxAsync(maren), "jory ran R-0002 revision 1 with changes: feed at 85 %, Thin wall."));
+    }
+
+    private static async Task ReportAsync(Caller by, string outcome, bool chatter, string note)
+    {
+        object report = new
+        {
+            key = Guid.NewGuid(),
+            record = "R-0002",
+            revision = 1,
+            edition = 1,
+            ranAt = DateTimeOffset.UtcNow,
+            outcome,
+            chatter,
+            note,
+            feedOverride = outcome == "withChanges" ? 85 : (int?)null,
+        };
+        (await by.PostAsync("/reports", report)).Expect(HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task Somebody_says_where_mail_goes_or_wants_none_and_what_is_no_address_is_refused()
     {
         Caller ines = await workshop.SignInAsync("ines"), maren = await workshop.SignInAsync("maren");

@@ -49,6 +49,25 @@ public static class Letters
             });
     }
 
+    /// <summary>Tells what was changed or heard at a machine to who proposed the record; one that ran as given and well is only counted.</summary>
+    public static void TellReported(IncisuraDb db, RecordRow record, RecordRevisionRow row, FloorReportRow report)
+    {
+        string[] said =
+        [
+            report.SpeedOverride is { } speed ? $"spindle at {speed:0.#} %" : "", report.FeedOverride is { } feed ? $"feed at {feed:0.#} %" : "",
+            report.Chatter ? "it chattered" : "", report.Broke ? "something broke" : "", report.Note.TrimEnd('.'),
+        ];
+        string with = string.Join(", ", said.Where(s => s.Length > 0));
+        string how = report.Outcome == ReportOutcome.WithChanges ? "with changes" : "as given";
+        db.Add(new LetterRow
+        {
+            To = row.ProposedBy,
+            At = report.At,
+            Says = $"{report.By} ran {record.Number} revision {row.Number} {how}{(with.Length > 0 ? ": " + with : "")}.",
+            Path = $"/records/{record.Number}?rev={row.Number}",
+        });
+    }
+
     // Those who may decide: approvers that did not work on it, and deputies of absent ones.
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {

@@ -44,6 +44,10 @@ public static class ReportEndpoints
                 Stop(revision, revision.StoppedBy is { Length: > 0 } before ? before : Said(row));
                 Letters.TellStopped(db, record, revision, row, await Accounts.PeopleEndpoints.NamesAsync(db, Role.Approver));
             }
+            else if (report.Outcome == ReportOutcome.WithChanges || report.Chatter || report.Broke)
+            {
+                Letters.TellReported(db, record, revision, row);
+            }
 
             await db.SaveChangesAsync();
             await TellAsync(

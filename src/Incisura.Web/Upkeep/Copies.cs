@@ -48,8 +48,8 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         }
     }
 
-    private Task WaitAsync(TimeSpan time, CancellationToken cancel) =>
-        Task.Delay(time, clock, cancel).ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+    private async Task WaitAsync(TimeSpan time, CancellationToken cancel) =>
+        await Task.Delay(time, clock, cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
 
     private async Task DatedAsync(CancellationToken cancel)
     {
