@@ -44,7 +44,7 @@ builder.WebHost.ConfigureKestrel(k =>
 bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
 
-string keyFolder = Path.Combine(Path.GetDirectoryName(database)!, "keys");
+string keyFolder = DatabaseFile.KeysBeside(database);
 if (demo) builder.Configuration["Incisura:Workshop"] ??= DemoWorkshop.Name;
 if (!describing) builder.AddHostDoor(database);
 builder.AddTransport(demo);

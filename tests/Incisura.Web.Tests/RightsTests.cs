@@ -65,18 +65,11 @@ public sealed class RightsTests(Workshop workshop) : IClassFixture<Workshop>
     [Fact]
     public async Task What_each_endpoint_declares_is_written_down()
     {
-        string file = Path.Combine(Root(), "docs", "rights.md");
+        string file = Path.Combine(Repository.Root, "docs", "rights.md");
         string written = Head + "\n" + string.Join('\n', (await EndpointsAsync()).Select(LineOf)) + "\n";
         if (Environment.GetEnvironmentVariable("INCISURA_GOLDEN") == "write")
             await File.WriteAllTextAsync(file, written, TestContext.Current.CancellationToken);
         else Assert.Equal(await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken), written);
-    }
-
-    private static string Root()
-    {
-        string at = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(at, "Incisura.slnx"))) at = Path.GetDirectoryName(at)!;
-        return at;
     }
 
     [Fact]

@@ -17,17 +17,12 @@ namespace Incisura.Web.Tests;
 /// </summary>
 public class StoredFormTests
 {
-    private static readonly string Folder = Path.Combine(RootOf(AppContext.BaseDirectory), "tests", "stored");
+    private static readonly string Folder = Path.Combine(Repository.Root, "tests", "stored");
 
     public static TheoryData<string> Releases => [.. Directory.GetFiles(Folder, "engine-*.json").Select(f => Path.GetFileName(f))];
 
     private static string Latest =>
         Releases.Select(r => r.Data).OrderByDescending(f => f.Length).ThenByDescending(f => f, StringComparer.Ordinal).First();
-
-    private static string RootOf(string folder) =>
-        File.Exists(Path.Combine(folder, "Incisura.slnx"))
-            ? folder
-            : RootOf(Path.GetDirectoryName(folder) ?? throw new DirectoryNotFoundException("Incisura.slnx"));
 
     // The kinds the database keeps a definition of, and the three parts of a record.
     private static Dictionary<string, Type> Kinds()

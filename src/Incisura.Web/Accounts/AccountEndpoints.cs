@@ -90,7 +90,7 @@ public static class AccountEndpoints
     private static async Task<Person> OwnAsync(Again again, HttpContext context, UserManager<Person> people, SignInGuard guard)
     {
         Person person = (await people.GetUserAsync(context.User))!;
-        if (!guard.MayTry(person.UserName!, context)) throw Wrong("password", "Too many wrong passwords from here; wait five minutes and try again.");
+        if (!guard.MayTry(person.UserName!, context)) throw Wrong("password", SignInGuard.TooMany);
         if (await people.CheckPasswordAsync(person, again.Password ?? "")) return person;
         guard.Wrong(person.UserName!, context);
         throw Wrong("password", "The password is another one; type it again.");

@@ -21,12 +21,26 @@ public sealed record FactorSecret(string Secret, string Address, string Picture)
 /// <summary>Codes for when the device is lost, shown once.</summary>
 public sealed record RecoveryCodes(IReadOnlyList<string> Codes);
 
+/// <summary>What a second factor says to somebody who comes in.</summary>
+public enum FactorAnswer
+{
+    /// <summary>There is none.</summary>
+    NotAsked,
+
+    /// <summary>A code of it is needed.</summary>
+    Missing,
+
+    /// <summary>The code is wrong, or was used.</summary>
+    Wrong,
+
+    /// <summary>The code is right.</summary>
+    Right,
+}
+
 /// <summary>Second factors by time codes (RFC 6238), with codes for when the device is lost.</summary>
 public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvider clock)
 {
-    private const int SecretBytes = 20, Codes = 10, CodeLength = 10;
-
-    private const string Letters = "abcdefghjkmnpqrstuvwxyz23456789";
+    private const int SecretBytes = 20, Codes = 10, GroupsOfCode = 2;
 
     private readonly IDataProtector protector = protection.CreateProtector("Incisura.SecondFactor");
 
@@ -53,22 +67,21 @@ public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvide
     {
         SecondFactorRow? row = await db.SecondFactors.FirstOrDefaultAsync(f => f.PersonId == person.Id && !f.Confirmed);
         if (row is null || !Takes(row, code)) return null;
-        string[] codes = [.. Enumerable.Range(0, Codes).Select(_ => RandomNumberGenerator.GetString(Letters, CodeLength))];
+        string[] codes = [.. Enumerable.Range(0, Codes).Select(_ => SpokenCode.Make(GroupsOfCode))];
         (row.Confirmed, row.Recovery) = (true, string.Join(' ', codes.Select(HashOf)));
         await db.SaveChangesAsync();
-        return new([.. codes.Select(c => $"{c[..(CodeLength / 2)]}-{c[(CodeLength / 2)..]}")]);
+        return new(codes);
     }
 
     /// <summary>Whether somebody may come in with a code, as far as a second factor goes; a code is taken once.</summary>
-    /// <returns>True where none is asked for or the code is right; null where one is missing.</returns>
-    public async Task<bool?> LetsInAsync(IncisuraDb db, Person person, string code)
+    public async Task<FactorAnswer> LetsInAsync(IncisuraDb db, Person person, string code)
     {
         SecondFactorRow? row = await db.SecondFactors.FirstOrDefaultAsync(f => f.PersonId == person.Id && f.Confirmed);
-        if (row is null) return true;
-        if (code.Length == 0) return null;
-        if (!Takes(row, code) && !TakesRecovery(row, code)) return false;
+        if (row is null) return FactorAnswer.NotAsked;
+        if (code.Length == 0) return FactorAnswer.Missing;
+        if (!Takes(row, code) && !TakesRecovery(row, code)) return FactorAnswer.Wrong;
         await db.SaveChangesAsync();
-        return true;
+        return FactorAnswer.Right;
     }
 
     /// <summary>Takes it away.</summary>
@@ -97,7 +110,7 @@ public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvide
 
     private static bool TakesRecovery(SecondFactorRow row, string code)
     {
-        string hash = HashOf(code.Trim().ToLowerInvariant().Replace("-", "", StringComparison.Ordinal));
+        string hash = HashOf(code);
         string[] hashes = Hashes(row);
         if (!hashes.Contains(hash)) return false;
         row.Recovery = string.Join(' ', hashes.Where(h => h != hash));
@@ -106,5 +119,7 @@ public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvide
 
     private static string[] Hashes(SecondFactorRow row) => row.Recovery.Split(' ', StringSplitOptions.RemoveEmptyEntries);
 
-    private static string HashOf(string code) => EditionStore.Sha256(System.Text.Encoding.UTF8.GetBytes(code));
+    // However it is typed.
+    private static string HashOf(string code) => EditionStore.Sha256(
+        System.Text.Encoding.UTF8.GetBytes(code.Trim().ToLowerInvariant().Replace("-", "", StringComparison.Ordinal)));
 }

@@ -55,7 +55,7 @@ public static class SessionEndpoints
             SecondFactor factor, StandIn standIn, TimeProvider clock) =>
         {
             (string name, string password) = (signIn.Name ?? "", signIn.Password ?? "");
-            if (!guard.MayTry(name, context)) return Refused("Too many wrong passwords from here; wait five minutes and try again.");
+            if (!guard.MayTry(name, context)) return Refused(SignInGuard.TooMany);
 
             // Neither the words nor the time tell whether somebody has the name.
             Person? person = await people.FindByNameAsync(name);
@@ -68,18 +68,18 @@ public static class SessionEndpoints
             }
 
             if (Person.IsClosed(person.LockoutEnd)) return Refused("This account has been closed; ask the administrator.");
-            switch (await factor.LetsInAsync(db, person, signIn.Code ?? ""))
+            FactorAnswer answer = await factor.LetsInAsync(db, person, signIn.Code ?? "");
+            switch (answer)
             {
-                case null:
+                case FactorAnswer.Missing:
                     return Refused("Give the code that your device shows now, or one of those for when it is lost.", CodeNeeded);
-                case false:
+                case FactorAnswer.Wrong:
                     guard.Wrong(name, context);
                     await TellAsync(db, name, Chronicle.Refused, context, clock);
                     return Refused("This code is not right, or was used already; type the next one that your device shows.", CodeNeeded);
             }
 
-            bool has = (await SecondFactor.StateAsync(db, person.Id, false)).On;
-            await manager.SignInWithClaimsAsync(person, isPersistent: true, has ? [FactorRule.Given] : []);
+            await manager.SignInWithClaimsAsync(person, isPersistent: true, answer == FactorAnswer.Right ? [FactorRule.Given] : []);
             await TellAsync(db, person.UserName!, Chronicle.SignedIn, context, clock);
             return Results.Ok(await ViewOf(person, manager, standIn));
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);

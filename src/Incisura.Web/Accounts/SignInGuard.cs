@@ -8,6 +8,9 @@ namespace Incisura.Web.Accounts;
 /// </summary>
 public sealed class SignInGuard : IDisposable
 {
+    /// <summary>What is said to whoever has to wait.</summary>
+    public const string TooMany = "Too many wrong passwords from here; wait five minutes and try again.";
+
     private const int Tries = 8;
 
     private readonly PartitionedRateLimiter<(string Name, string Client)> limiter =

@@ -106,7 +106,7 @@ public static class Commands
 
     private static async Task<int> CopyKeysAsync(string database, string to, TextWriter says)
     {
-        string keys = Path.Combine(Path.GetDirectoryName(database)!, "keys");
+        string keys = DatabaseFile.KeysBeside(database);
         if (!Directory.Exists(keys)) return await NoneAsync(keys, says);
         foreach (string file in Directory.GetFiles(keys, "*", SearchOption.AllDirectories))
         {

@@ -1,6 +1,5 @@
 using System.Net.Http.Json;
 using System.Net.Sockets;
-using System.Security.Cryptography;
 using Incisura.Web.Accounts;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Connections.Features;
@@ -18,10 +17,9 @@ public sealed record GivenPassword(string Password);
 public static class HostDoor
 {
     // What the system allows a socket's path to have.
-    private const int LongestPath = 100, Length = 20;
+    private const int LongestPath = 100;
 
-    // Letters and digits that nobody takes for others when they are read out.
-    private const string Letters = "abcdefghjkmnpqrstuvwxyz23456789";
+    private const int GroupsOfPassword = 4;
 
     private static string SocketOf(string database) => database + ".sock";
 
@@ -61,7 +59,7 @@ public static class HostDoor
             return 2;
         }
 
-        string password = string.Join('-', RandomNumberGenerator.GetString(Letters, Length).Chunk(5).Select(c => new string(c)));
+        string password = SpokenCode.Make(GroupsOfPassword);
         string? refused = await ThroughAsync(SocketOf(database), name, password) ?? await OnFileAsync(database, name, password);
         if (refused is { Length: > 0 })
         {

@@ -27,6 +27,9 @@ interface Device extends DBSchema {
 
 const LONGEST = 7 * 24 * 3_600_000;
 
+/** When what is kept goes at the latest. */
+export const endOf = (part: KeptPart): Date => new Date(part.savedAt + LONGEST);
+
 // Opened for each use, so that a browser that forbids it only fails where something is to be kept.
 const open = () =>
   openDB<Device>('incisura', 1, {
@@ -68,7 +71,7 @@ export const forgetPart = (): Promise<void> =>
 /** What is kept; taken away where it is older than seven days, or this device's clock was put back so that nobody knows. */
 export async function keptPart(now = Date.now()): Promise<KeptPart | undefined> {
   const part = await using((db) => db.get('part', 'part')).catch(() => undefined);
-  if (!part || (now - part.savedAt <= LONGEST && now >= part.savedAt)) return part;
+  if (!part || (now <= endOf(part).getTime() && now >= part.savedAt)) return part;
   await forgetPart();
   return undefined;
 }

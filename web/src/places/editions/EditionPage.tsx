@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Input, Pagination, Table } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
@@ -9,6 +9,7 @@ import { SituationSentence } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { moment } from '../../parts/units';
 import { useAddressText } from '../../parts/useAddressText';
+import { useSayRead } from './useSayRead';
 
 const PAGE = 100;
 const COLUMNS: [string, string][] = [
@@ -163,20 +164,12 @@ function Files({ summary }: { summary: Schemas['EditionSummary'] }) {
 /** Whoever reads it says so once; who publishes sees who has. */
 function Reading({ number, read }: { number: number; read: string | null }) {
   const mayWork = useMayWork();
-  const queries = useQueryClient();
   const readers = useQuery({
     queryKey: ['readers', number],
     queryFn: () => data(client.GET('/api/v1/editions/{number}/readers', { params: { path: { number } } })),
     enabled: mayWork,
   });
-  const say = useMutation({
-    mutationFn: () => data(client.POST('/api/v1/editions/{number}/reading', { params: { path: { number } } })),
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: ['editions', number] }),
-        queries.invalidateQueries({ queryKey: ['readers', number] }),
-      ]),
-  });
+  const say = useSayRead(number);
   const all = readers.data ?? [];
   return (
     <section className="card noprint reading">

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { client, data } from '../../api/client';
 import { useApp } from '../../app/session';
-import { forgetPart, keptPart } from '../../parts/device';
+import { endOf, forgetPart, keptPart } from '../../parts/device';
 import { Problem } from '../../parts/Problem';
 import { day } from '../../parts/units';
 import { Age } from './age';
@@ -79,7 +79,7 @@ export function DevicePart({ edition }: { edition: number }) {
         <p className="muted small" role="status">
           Kept here for times without a network: {kept.data.machine}’s part of edition {kept.data.edition}, {kept.data.total}{' '}
           {kept.data.total === 1 ? 'record' : 'records'}, <Age at={kept.data.at} /> old. It goes when you sign out, and on{' '}
-          {day(new Date(kept.data.savedAt + 7 * 24 * 3_600_000).toISOString())} at the latest.
+          {day(endOf(kept.data).toISOString())} at the latest.
         </p>
       )}
       <Problem error={fetching.error} />

@@ -1,13 +1,14 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { useAddressText } from '../../parts/useAddressText';
 import { day, moment } from '../../parts/units';
 import { Age } from './age';
+import { useSayRead } from '../editions/useSayRead';
 import { ask } from './asking';
 import { Card } from './Card';
 import { isAddress, wordsOf } from './codes';
@@ -121,11 +122,7 @@ export function LookupPage() {
 }
 
 function ReadIt({ edition }: { edition: number }) {
-  const queries = useQueryClient();
-  const say = useMutation({
-    mutationFn: () => data(client.POST('/api/v1/editions/{number}/reading', { params: { path: { number: edition } } })),
-    onSuccess: () => Promise.all(['lookup', 'editions', 'readers'].map((key) => queries.invalidateQueries({ queryKey: [key] }))),
-  });
+  const say = useSayRead(edition);
   return (
     <div className="report" role="status">
       <p>
