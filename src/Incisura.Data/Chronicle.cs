@@ -78,8 +78,9 @@ public static class Chronicle
         foreach (Change change in changes)
         {
             last = RowOf(change, last);
-            insert.Parameters.Clear();
-            foreach ((string name, object value) in Values(last)) insert.Parameters.Add(new SqliteParameter("$" + name, value));
+            foreach ((string name, object value) in Values(last))
+                if (insert.Parameters.Contains("$" + name)) insert.Parameters["$" + name].Value = value;
+                else insert.Parameters.Add(new SqliteParameter("$" + name, value));
             await insert.ExecuteNonQueryAsync(cancel);
         }
     }
@@ -94,7 +95,7 @@ public static class Chronicle
             {
                 case IStored stored when entry.State is EntityState.Added or EntityState.Modified:
                     string was = entry.State == EntityState.Added ? "" : stored.TextOf(entry.Property("Definition").OriginalValue!);
-                    told.Add(() => Of(stored, was));
+                    told.Add(() => Of(stored, was, stored.TextOf()));
                     break;
                 case RecordEventRow happened when entry.State == EntityState.Added:
                     if (RevisionOf(tracker, happened) is not { } revision) break;
@@ -211,8 +212,9 @@ public static class Chronicle
     private static Change Of(EditionRow e) =>
         new(e.PublishedAt, e.PublishedBy, EditionKind, e.Number, $"edition {e.Number}", Published) { Reason = e.Note, Content = e.Digest };
 
-    private static Change Of(IStored stored, string was) => StoredChange(
-        stored.ChangedAt, stored.ChangedBy, stored.Kind, stored.Id, stored.Name, stored.Revision, was, stored.TextOf());
+    /// <summary>What a change of library or shop is told as.</summary>
+    internal static Change Of(IStored stored, string was, string now) => StoredChange(
+        stored.ChangedAt, stored.ChangedBy, stored.Kind, stored.Id, stored.Name, stored.Revision, was, now);
 
     private static Change StoredChange(DateTimeOffset at, string by, string kind, int id, string name, int number, string was, string now) =>
         new(at, by, kind, id, name, was.Length == 0 ? Added : Changed)
@@ -260,11 +262,7 @@ public static class Chronicle
 
     private static ChangeRow RowOf(Change c, ChangeRow? before)
     {
-        string changes = DefinitionFormat.Write(c.Differences);
-        ChangeRow row = With("");
-        return With(HashOf(row, before?.Hash ?? ""));
-
-        ChangeRow With(string hash) => new()
+        ChangeRow row = new()
         {
             Id = (before?.Id ?? 0) + 1,
             At = DateTimeOffset.FromUnixTimeMilliseconds(c.At.ToUnixTimeMilliseconds()),
@@ -276,13 +274,15 @@ public static class Chronicle
             Number = c.Number,
             Act = c.Act,
             Reason = c.Reason,
-            Changes = changes,
+            Changes = DefinitionFormat.Write(c.Differences),
             Content = c.Content,
-            Hash = hash,
+            Hash = "",
             Search = string.Join(
                 ' ', c.By, c.Kind, c.Name, c.Act, c.Reason, string.Join(' ', c.Differences.Select(d => $"{d.Field} {d.From} {d.To}")))
                 .ToLowerInvariant(),
         };
+        row.Hash = HashOf(row, before?.Hash ?? "");
+        return row;
     }
 
     private static string HashOf(ChangeRow c, string before) => RecordParts.HashOf(JsonSerializer.Serialize(new object[]

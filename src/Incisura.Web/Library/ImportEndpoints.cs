@@ -40,7 +40,6 @@ public static class ImportEndpoints
     /// <summary>Largest file that is taken, bytes.</summary>
     public const long LargestFile = 32 * 1024 * 1024;
 
-    private const int Chunk = 1000;
     private const int RowsShown = 200;
     private const int LongestExample = 60;
 
@@ -112,63 +111,52 @@ public static class ImportEndpoints
         });
     }
 
-    // One transaction from the first row to the last: a stop, a lost race or a full disk leaves nothing behind.
     private static async Task<string> WriteAsync(
         IReadOnlyList<LookedRow> rows, string by, Action<int> reached, IServiceScopeFactory scopes, CancellationToken cancel)
     {
+        if (rows.Count == 0) return "No row is new or different; nothing was written.";
+        RefuseCircles(rows);
         await using AsyncServiceScope scope = scopes.CreateAsyncScope();
         IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
+        Shelf shelf = scope.ServiceProvider.GetRequiredService<Shelf>();
         DateTimeOffset now = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow();
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        List<IStored> written = new(rows.Count);
-        Dictionary<string, int> added = new(StringComparer.OrdinalIgnoreCase);
-        foreach (LookedRow[] chunk in InOrder(rows).SelectMany(r => r.Chunk(Chunk)))
+        int added = rows.Count(r => r.ExistingId == 0), next = await Staging.ReserveAsync<StoredCutter>(db, added, cancel);
+        List<StoredCutter> cutters = [.. rows.Select(r => new StoredCutter
         {
-            int[] known = [.. chunk.Select(r => r.ExistingId).Where(id => id != 0)];
-            Dictionary<int, StoredCutter> existing = known.Length == 0
-                ? []
-                : await db.Cutters.Where(c => known.Contains(c.Id)).ToDictionaryAsync(c => c.Id, cancel);
-            List<StoredCutter> stored = new(chunk.Length);
-            foreach (LookedRow row in chunk)
+            Id = r.ExistingId == 0 ? next++ : r.ExistingId,
+            Name = r.Cutter.Number.Trim(),
+            Revision = r.ExistingRevision + 1,
+            ChangedBy = by,
+            ChangedAt = now,
+            Definition = r.Cutter,
+        })];
+        Dictionary<string, int> byNumber = cutters.ToDictionary(c => c.Name, c => c.Id, StringComparer.OrdinalIgnoreCase);
+        IReadOnlyDictionary<int, StoredCutter> before = (await shelf.ViewAsync(db)).Cutters;
+        await Staging.WriteAsync<StoredCutter>(
+            db,
+            [.. cutters.Zip(rows, (cutter, row) =>
             {
-                StoredCutter cutter = existing.GetValueOrDefault(row.ExistingId) ?? new() { Definition = row.Cutter };
-                if (cutter.Revision != row.ExistingRevision)
-                    throw new Core.Records.RuleException(
-                        "lost-race", $"{cutter.ChangedBy} changed {cutter.Name} since the rows were looked at. Look at them again, then write.");
-                cutter.Take(
-                    row.ReplacedBy.Length == 0 ? row.Cutter : row.Cutter with { ReplacedById = added[row.ReplacedBy] }, row.Cutter.Number.Trim());
-                (cutter.ChangedBy, cutter.ChangedAt) = (by, now);
-                if (row.ExistingId == 0) db.Add(cutter);
-                stored.Add(cutter);
-            }
-
-            await db.SaveChangesAsync(cancel);
-            foreach (StoredCutter cutter in stored) added[cutter.Name] = cutter.Id;
-            written.AddRange(stored);
-            db.ChangeTracker.Clear();
-            reached(written.Count);
-        }
-
-        await transaction.CommitAsync(cancel);
-        scope.ServiceProvider.GetRequiredService<Shelf>().Put(written);
-        return $"{rows.Count(r => r.ExistingId == 0)} cutters added, {rows.Count(r => r.ExistingId != 0)} changed.";
+                if (row.ReplacedBy.Length > 0) cutter.Definition = row.Cutter with { ReplacedById = byNumber[row.ReplacedBy] };
+                return new StagedThing(cutter, row.ExistingId == 0 ? "" : before[row.ExistingId].TextOf());
+            })],
+            reached, shelf.WritingAsync, cancel);
+        shelf.Put(cutters);
+        return $"{added} cutters added, {rows.Count - added} changed.";
     }
 
-    // Rows that name another row of the file as their replacement follow that row, whose identity is known only once it is written.
-    private static IEnumerable<IReadOnlyList<LookedRow>> InOrder(IReadOnlyList<LookedRow> rows)
+    // Replacements lead to a cutter that is in use, never back to where they began.
+    private static void RefuseCircles(IReadOnlyList<LookedRow> rows)
     {
-        IReadOnlyList<LookedRow> waiting = rows;
-        HashSet<string> open = new(rows.Select(r => r.Cutter.Number), StringComparer.OrdinalIgnoreCase);
-        while (waiting.Count > 0)
+        Dictionary<string, string> leads = rows.Where(r => r.ReplacedBy.Length > 0)
+            .ToDictionary(r => r.Cutter.Number.Trim(), r => r.ReplacedBy, StringComparer.OrdinalIgnoreCase);
+        HashSet<string> sound = new(StringComparer.OrdinalIgnoreCase);
+        foreach (string first in leads.Keys)
         {
-            ILookup<bool, LookedRow> can = waiting.ToLookup(r => r.ReplacedBy.Length == 0 || !open.Contains(r.ReplacedBy));
-            List<LookedRow> ready = [.. can[true]];
-            if (ready.Count == 0)
+            List<string> way = [];
+            for (string at = first; leads.ContainsKey(at) && sound.Add(at); at = leads[at]) way.Add(at);
+            if (way.Count > 0 && leads[way[^1]] is var last && way.Contains(last, StringComparer.OrdinalIgnoreCase))
                 throw new Core.Records.RuleException(
-                    "circle", $"{waiting[0].Cutter.Number} and {waiting[0].ReplacedBy} would replace each other; leave one of the replacements out.");
-            yield return ready;
-            open.ExceptWith(ready.Select(r => r.Cutter.Number));
-            waiting = [.. can[false]];
+                    "circle", $"{way[^1]} and {last} would replace each other; leave one of the replacements out.");
         }
     }
 
