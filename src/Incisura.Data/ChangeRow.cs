@@ -38,7 +38,7 @@ public sealed class ChangeRow
     public required string Content { get; init; }
 
     /// <summary>SHA-256 of the entry before it and of everything above.</summary>
-    public required string Hash { get; set; }
+    public required string Hash { get; init; }
 
     /// <summary>Words it is found by, in small letters.</summary>
     public required string Search { get; init; }

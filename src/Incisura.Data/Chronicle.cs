@@ -1,9 +1,7 @@
-using System.Data.Common;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Incisura.Core.Records;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage;
@@ -48,7 +46,7 @@ public sealed record ChronicleCheck(long Entries, string Head, IReadOnlyList<Chr
 /// The history of everything: each entry holds the hash of the one before, so that an entry which is altered, taken out or put in between is
 /// found, and the hash of what the thing was afterwards, so that the thing itself is found altered too.
 /// </summary>
-public static class Chronicle
+public static partial class Chronicle
 {
     /// <summary>Kind of entries about records.</summary>
     public const string RecordKind = "record", EditionKind = "edition", PersonKind = "person", AbsenceKind = "absence", ThreadKind = "thread",
@@ -60,30 +58,6 @@ public static class Chronicle
         FactorMade = "factorMade", FactorRemoved = "factorRemoved";
 
     private const int Most = 200;
-
-    /// <summary>Puts changes at the end, within the caller's transaction.</summary>
-    public static async Task AppendAsync(IncisuraDb db, IReadOnlyCollection<Change> changes, CancellationToken cancel = default)
-    {
-        if (changes.Count == 0) return;
-        ChangeRow? last = await db.Changes.AsNoTracking().OrderByDescending(c => c.Id).FirstOrDefaultAsync(cancel);
-        DbConnection connection = db.Database.GetDbConnection();
-        await using DbCommand insert = connection.CreateCommand();
-        insert.Transaction = db.Database.CurrentTransaction?.GetDbTransaction()
-            ?? throw new InvalidOperationException("History is written in the transaction of what it tells.");
-        insert.CommandText =
-            """
-            INSERT INTO "Changes" ("Id","At","By","InPlaceOf","Kind","ObjectId","Name","Number","Act","Reason","Changes","Content","Hash","Search")
-            VALUES ($Id,$At,$By,$InPlaceOf,$Kind,$ObjectId,$Name,$Number,$Act,$Reason,$Changes,$Content,$Hash,$Search)
-            """;
-        foreach (Change change in changes)
-        {
-            last = RowOf(change, last);
-            foreach ((string name, object value) in Values(last))
-                if (insert.Parameters.Contains("$" + name)) insert.Parameters["$" + name].Value = value;
-                else insert.Parameters.Add(new SqliteParameter("$" + name, value));
-            await insert.ExecuteNonQueryAsync(cancel);
-        }
-    }
 
     /// <summary>What the tracked changes of library, shop, records and editions will be told as, once they are saved.</summary>
     internal static List<Func<Change>> Gather(ChangeTracker tracker)
@@ -174,7 +148,7 @@ public static class Chronicle
         await foreach (ChangeRow row in db.Changes.AsNoTracking().OrderBy(c => c.Id).AsAsyncEnumerable().WithCancellation(cancel))
         {
             if (row.Id != (before?.Id ?? 0) + 1) Add(row.Id, $"Entries between {before?.Id ?? 0} and {row.Id} are missing.");
-            if (row.Hash != HashOf(row, before?.Hash ?? ""))
+            if (row.Hash != LinkOf(before?.Hash ?? "", row.Id, TellingOf(row)))
                 Add(row.Id, $"Entry {row.Id}, about {row.Kind} {row.Name}, was altered, or one before it.");
             if (row.Content.Length > 0) told[(row.Kind, row.ObjectId, row.Number)] = (row.Id, row.Content);
             before = row;
@@ -259,41 +233,4 @@ public static class Chronicle
 
     private static string ContentOf(RecordRevisionRow row) => RecordParts.HashOf(
         string.Join('\n', row.State, row.Choices, row.Footings, row.Result, row.Note, row.Terms));
-
-    private static ChangeRow RowOf(Change c, ChangeRow? before)
-    {
-        ChangeRow row = new()
-        {
-            Id = (before?.Id ?? 0) + 1,
-            At = DateTimeOffset.FromUnixTimeMilliseconds(c.At.ToUnixTimeMilliseconds()),
-            By = c.By,
-            InPlaceOf = c.InPlaceOf,
-            Kind = c.Kind,
-            ObjectId = c.ObjectId,
-            Name = c.Name,
-            Number = c.Number,
-            Act = c.Act,
-            Reason = c.Reason,
-            Changes = DefinitionFormat.Write(c.Differences),
-            Content = c.Content,
-            Hash = "",
-            Search = string.Join(
-                ' ', c.By, c.Kind, c.Name, c.Act, c.Reason, string.Join(' ', c.Differences.Select(d => $"{d.Field} {d.From} {d.To}")))
-                .ToLowerInvariant(),
-        };
-        row.Hash = HashOf(row, before?.Hash ?? "");
-        return row;
-    }
-
-    private static string HashOf(ChangeRow c, string before) => RecordParts.HashOf(JsonSerializer.Serialize(new object[]
-    {
-        before, c.Id, c.At.ToUnixTimeMilliseconds(), c.By, c.InPlaceOf, c.Kind, c.ObjectId, c.Name, c.Number, c.Act, c.Reason, c.Changes, c.Content,
-    }));
-
-    private static IEnumerable<(string Name, object Value)> Values(ChangeRow c) =>
-    [
-        ("Id", c.Id), ("At", c.At.ToUnixTimeMilliseconds()), ("By", c.By), ("InPlaceOf", c.InPlaceOf), ("Kind", c.Kind), ("ObjectId", c.ObjectId),
-        ("Name", c.Name), ("Number", c.Number), ("Act", c.Act), ("Reason", c.Reason), ("Changes", c.Changes), ("Content", c.Content),
-        ("Hash", c.Hash), ("Search", c.Search),
-    ];
 }

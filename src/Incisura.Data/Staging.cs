@@ -56,11 +56,12 @@ public static class Staging
                     "Id" INTEGER PRIMARY KEY, "Name" TEXT COLLATE NOCASE, "Revision" INTEGER, "ChangedBy" TEXT, "ChangedAt" INTEGER,
                     "Definition" TEXT)
                 """);
-            List<Change> told = new(things.Count);
+            await SqlAsync(Chronicle.StageTable);
+            List<string> tellings = new(things.Count);
             foreach (StagedThing[] chunk in things.Chunk(Chunk))
             {
-                await StageAsync((SqliteConnection)db.Database.GetDbConnection(), chunk, told, cancel);
-                reached(told.Count);
+                tellings.AddRange(await StageAsync(db, chunk, cancel));
+                reached(tellings.Count);
             }
 
             using IDisposable mine = await turn(cancel);
@@ -91,13 +92,13 @@ public static class Staging
                 SELECT @p0, "Id", "Revision", "ChangedAt", "ChangedBy", "Definition" FROM temp."Staged" ORDER BY "Id"
                 """,
                 things.First().After.Kind);
-            await Chronicle.AppendAsync(db, told, cancel);
+            await Chronicle.MoveInAsync(db, tellings, cancel);
             await transaction.CommitAsync(cancel);
         }
         finally
         {
             // The connection goes back to the pool, and somebody else gets it.
-            await db.Database.ExecuteSqlRawAsync("""DROP TABLE IF EXISTS temp."Staged" """, CancellationToken.None);
+            await db.Database.ExecuteSqlRawAsync("""DROP TABLE IF EXISTS temp."Staged"; DROP TABLE IF EXISTS temp."Told" """, CancellationToken.None);
             await db.Database.CloseConnectionAsync();
         }
 
@@ -112,10 +113,12 @@ public static class Staging
     }
 
     // Deferred, so that a write to the temporary table does not hold up those who write to the others.
-    private static async Task StageAsync(
-        SqliteConnection connection, IReadOnlyList<StagedThing> things, List<Change> told, CancellationToken cancel)
+    private static async Task<IReadOnlyList<string>> StageAsync(IncisuraDb db, StagedThing[] things, CancellationToken cancel)
     {
+        SqliteConnection connection = (SqliteConnection)db.Database.GetDbConnection();
         await using SqliteTransaction transaction = connection.BeginTransaction(deferred: true);
+        await using var shared = await db.Database.UseTransactionAsync(transaction, cancel);
+        List<Change> told = new(things.Length);
         await using SqliteCommand insert = connection.CreateCommand();
         insert.Transaction = transaction;
         insert.CommandText = """INSERT INTO temp."Staged" VALUES ($id, $name, $revision, $by, $at, $definition)""";
@@ -131,7 +134,9 @@ public static class Staging
             told.Add(Chronicle.Of(after, was, text));
         }
 
-        await transaction.CommitAsync(cancel);
+        IReadOnlyList<string> tellings = await Chronicle.StageAsync(db, told, cancel);
+        await shared!.CommitAsync(cancel);
+        return tellings;
     }
 
     private static string TableOf<TStored>(IncisuraDb db) => db.Model.FindEntityType(typeof(TStored))!.GetTableName()!;
