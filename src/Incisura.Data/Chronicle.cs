@@ -53,9 +53,11 @@ public static partial class Chronicle
         KeyKind = "key", DoorKind = "door";
 
     /// <summary>Acts that are no acts on records.</summary>
-    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented", Made = "made", Read = "read",
-        Reported = "reported", Decided = "decided", SignedIn = "signedIn", Refused = "refused", SignedOut = "signedOut",
-        FactorMade = "factorMade", FactorRemoved = "factorRemoved";
+    public const string Added = "added", Changed = "changed", Published = "published", Commented = "commented",
+        Made = "made", Read = "read", Reported = "reported", Decided = "decided", SignedIn = "signedIn",
+        Refused = "refused", SignedOut = "signedOut", FactorMade = "factorMade", FactorRemoved = "factorRemoved",
+        NewPassword = "newPassword", Invited = "invited", DataRemoved = "dataRemoved", TookAlong = "tookAlong",
+        Together = "together", TookBack = "tookBackTogether";
 
     private const int Most = 200;
 
@@ -82,6 +84,12 @@ public static partial class Chronicle
                         Number = comment.Revision,
                         Reason = comment.Text,
                         Differences = comment.Figure.Length == 0 ? [] : [new("figure", null, JsonSerializer.Serialize(comment.Figure))],
+                    });
+                    break;
+                case BatchRow batch when entry.State == EntityState.Added:
+                    told.Add(() => new(batch.At, batch.By, batch.Kind, 0, batch.About, batch.TakesBack is null ? Together : TookBack)
+                    {
+                        Reason = batch.TakesBack is { } was ? $"{was.By}, {was.At:u}" : "",
                     });
                     break;
                 case EditionRow edition when entry.State == EntityState.Added:

@@ -211,7 +211,7 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
         EntityTypeBuilder<PlaceRow> place = builder.Entity<PlaceRow>().ToTable("Places");
         place.HasKey(p => new { p.MachineId, p.Place });
         place.HasOne<StoredMachine>().WithMany().HasForeignKey(p => p.MachineId).OnDelete(DeleteBehavior.Restrict);
-        builder.Entity<BatchRow>().ToTable("Batches");
+        builder.Entity<BatchRow>().ToTable("Batches").Ignore(b => b.TakesBack);
         builder.Entity<SavedViewRow>().ToTable("SavedViews").HasIndex(v => new { v.Person, v.List, v.Name }).IsUnique();
 
         EntityTypeBuilder<SessionRow> session = builder.Entity<SessionRow>().ToTable("Sessions");

@@ -8,6 +8,9 @@ public sealed class LetterRow
     /// <summary>Sign-in name of who it is for.</summary>
     public required string To { get; init; }
 
+    /// <summary>Address it goes to where that is not the person's own; empty otherwise.</summary>
+    public string Address { get; init; } = "";
+
     public required DateTimeOffset At { get; init; }
 
     /// <summary>One line about what happened.</summary>

@@ -175,6 +175,9 @@ public sealed class BatchRow
 
     /// <summary>When it was taken back; null while it stands.</summary>
     public DateTimeOffset? UndoneAt { get; set; }
+
+    /// <summary>What this one takes back; null for nothing. It is told in the history and not kept here.</summary>
+    public BatchRow? TakesBack { get; init; }
 }
 
 /// <summary>One thing of a batch.</summary>

@@ -94,7 +94,9 @@ builder.Services.AddIdentity<Person, IdentityRole>(o =>
     o.Password.RequireUppercase = false;
     o.Password.RequireLowercase = false;
     o.Password.RequireDigit = false;
-}).AddEntityFrameworkStores<IncisuraDb>().AddPasswordValidator<Passwords>();
+}).AddEntityFrameworkStores<IncisuraDb>().AddPasswordValidator<Passwords>()
+    .AddTokenProvider<DataProtectorTokenProvider<Person>>(TokenOptions.DefaultProvider);
+builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = Joining.Lasts);
 Passwords.Configure(builder.Services);
 builder.Services.AddSingleton<SignInGuard>();
 builder.Services.ConfigureApplicationCookie(o =>

@@ -12,10 +12,7 @@ public sealed class AccountTests(Workshop workshop) : IClassFixture<Workshop>
     // Somebody new for each test, so that none waits for another's codes.
     private async Task<string> SomebodyAsync(string name)
     {
-        Caller adwin = await workshop.SignInAsync("adwin");
-        object somebody = new { name, fullName = "Somebody New", role = "engineer", password = Password };
-        (await adwin.PostAsync("/people", somebody)).Expect(HttpStatusCode.Created);
-        return name;
+        return await (await workshop.SignInAsync("adwin")).InviteAsync(name, "engineer", Password, workshop.Stranger());
     }
 
     private static async Task<Answer> EnterAsync(Caller who, string name, string code = "") =>

@@ -43,8 +43,7 @@ public sealed class FirstStartTests : IDisposable
             Answer factor = (await first.PostAsync("/account/factor", new { password = "a password of my own" })).Expect(HttpStatusCode.OK);
             string code = new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(factor["secret"].GetString())).ComputeTotp();
             (await first.PostAsync("/account/factor/confirmation", new { code })).Expect(HttpStatusCode.OK);
-            (await first.PostAsync("/people", new { name = "edda", fullName = "Edda Quill", role = "engineer", password = "two old boats sank" }))
-                .Expect(HttpStatusCode.Created);
+            await first.InviteAsync("edda", "engineer", "two old boats sank", new(Secure(host)));
             Assert.Equal(HttpStatusCode.NotFound, (await first.PostAsync("/session/demo/maren", new { })).Status);
         }
 

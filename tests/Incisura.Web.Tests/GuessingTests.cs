@@ -93,8 +93,8 @@ public sealed class GuessingTests : IDisposable
     {
         Caller own = new(workshop.Client(cookies: true));
         (await own.PostAsync("/session", new { name = "administrator", password = RealWorkshop.Password })).Expect(HttpStatusCode.OK);
-        (await own.PutAsync("/session/password", new { current = RealWorkshop.Password, next = password })).Expect(HttpStatusCode.NoContent);
-        (await own.PutAsync("/session/password", new { current = password, next = new string('x', 201) })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await own.PutAsync("/account/password", new { current = RealWorkshop.Password, next = password })).Expect(HttpStatusCode.NoContent);
+        (await own.PutAsync("/account/password", new { current = password, next = new string('x', 201) })).Expect(HttpStatusCode.UnprocessableEntity);
     }
 
     public void Dispose() => workshop.Dispose();

@@ -69,14 +69,16 @@ public sealed class HistoryTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.EndsWith("].cuttingSpeed", one.GetProperty("field").GetString(), StringComparison.Ordinal);
         Assert.Equal((speed + 3).ToString(), one.GetProperty("to").GetString());
 
-        (await adwin.PostAsync("/people", new { name = "petra", fullName = "Petra Lund", role = "reader", password = "a quiet long night" }))
-            .Expect(HttpStatusCode.Created);
+        await adwin.InviteAsync("petra", "reader", "a quiet long night", workshop.Stranger());
         (await adwin.PutAsync("/people/petra", new { fullName = "Petra Lund", role = "engineer", disabled = false })).Expect(HttpStatusCode.OK);
-        (await adwin.PostAsync("/people/petra/password", new { password = "another quiet night" })).Expect(HttpStatusCode.NoContent);
+        await workshop.Stranger().JoinAsync((await adwin.PostAsync("/people/petra/link", new { })).Expect(HttpStatusCode.OK), "another quiet night");
         JsonElement[] petra = Rows(await adwin.GetAsync("/history?kind=person&text=petra"));
-        Assert.Equal(["newPassword", "changed", "added"], petra.Select(e => e.GetProperty("act").GetString()));
-        Assert.Equal("\"Engineer\"", Field(petra[1], "role").GetProperty("to").GetString());
-        Assert.DoesNotContain("night", (await adwin.GetAsync("/history?kind=person")).Json.ToString(), StringComparison.Ordinal);
+        Assert.Equal(["newPassword", "invited", "changed", "newPassword", "added"], petra.Select(e => e.GetProperty("act").GetString()));
+        Assert.Equal("\"Engineer\"", Field(petra[2], "role").GetProperty("to").GetString());
+        string told = (await adwin.GetAsync("/history?kind=person")).Json.ToString();
+        Assert.DoesNotContain("night", told, StringComparison.Ordinal);
+        Assert.Equal("\"changed\"", Field(petra[2], "fullName").GetProperty("to").GetString());
+        Assert.DoesNotContain("Lund", told, StringComparison.Ordinal);
 
         Answer record = (await maren.PostAsync("/records", new { operation = "slot", materialId = 1, assemblyId = 5, machineId = 1 }))
             .Expect(HttpStatusCode.Created);
@@ -85,11 +87,11 @@ public sealed class HistoryTests(Workshop workshop) : IClassFixture<Workshop>
         record = (await maren.PostAsync($"{path}/submit", new { }, 1)).Expect(HttpStatusCode.OK);
         (await tobiah.PostAsync($"{path}/send-back", new { text = "too slow by half" }, 2)).Expect(HttpStatusCode.OK);
         (await tobiah.PostAsync($"{path}/comments", new { revision = 1, text = "see me" })).Expect(HttpStatusCode.OK);
-        JsonElement[] told = Rows(await maren.GetAsync($"/history?kind=record&text={record["number"].GetString()}"));
-        Assert.Equal(["commented", "sendBack", "submit", "edit", "edit"], told.Select(e => e.GetProperty("act").GetString()));
-        Assert.Equal("too slow by half", told[1].GetProperty("reason").GetString());
-        Assert.Equal("0.03", Field(told[3], "chosen.numbers.feedPerTooth").GetProperty("to").GetString());
-        Assert.Equal("\"slower\"", Field(told[3], "note").GetProperty("to").GetString());
+        JsonElement[] acts = Rows(await maren.GetAsync($"/history?kind=record&text={record["number"].GetString()}"));
+        Assert.Equal(["commented", "sendBack", "submit", "edit", "edit"], acts.Select(e => e.GetProperty("act").GetString()));
+        Assert.Equal("too slow by half", acts[1].GetProperty("reason").GetString());
+        Assert.Equal("0.03", Field(acts[3], "chosen.numbers.feedPerTooth").GetProperty("to").GetString());
+        Assert.Equal("\"slower\"", Field(acts[3], "note").GetProperty("to").GetString());
 
         DateOnly today = DateOnly.FromDateTime(workshop.Clock.GetLocalNow().Date);
         Answer days = await maren.GetAsync($"/history?from={today:yyyy-MM-dd}&until={today:yyyy-MM-dd}&take=500");

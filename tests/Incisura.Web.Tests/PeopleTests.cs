@@ -9,8 +9,7 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
 
     private async Task<Caller> NewPersonAsync(string name, string role)
     {
-        Caller adwin = await workshop.SignInAsync("adwin");
-        (await adwin.PostAsync("/people", new { name, fullName = "Somebody New", role, password = Password })).Expect(HttpStatusCode.Created);
+        await (await workshop.SignInAsync("adwin")).InviteAsync(name, role, Password, workshop.Stranger());
         return await SignedInAsync(name, Password);
     }
 
@@ -73,13 +72,13 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
         Caller here = await NewPersonAsync("bram", "reader"), elsewhere = await SignedInAsync("bram", Password);
         Assert.Equal(
             ["current"],
-            (await here.PutAsync("/session/password", new { current = "not this one", next = "another four words" }))
+            (await here.PutAsync("/account/password", new { current = "not this one", next = "another four words" }))
                 .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         Assert.Equal(
             ["password"],
-            (await here.PutAsync("/session/password", new { current = Password, next = "short" }))
+            (await here.PutAsync("/account/password", new { current = Password, next = "short" }))
                 .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
-        (await here.PutAsync("/session/password", new { current = Password, next = "another four words" })).Expect(HttpStatusCode.NoContent);
+        (await here.PutAsync("/account/password", new { current = Password, next = "another four words" })).Expect(HttpStatusCode.NoContent);
         (await here.GetAsync("/lookup")).Expect(HttpStatusCode.OK);
         (await elsewhere.GetAsync("/lookup")).Expect(HttpStatusCode.Unauthorized);
         (await workshop.Stranger().PostAsync("/session", new { name = "bram", password = Password })).Expect(HttpStatusCode.Unauthorized);
@@ -87,10 +86,28 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
-    public async Task An_administrator_gives_a_lost_password_anew_and_keeps_their_own_rights()
+    public async Task Who_lost_a_password_gets_a_link_for_another_and_an_administrator_keeps_their_own_rights()
     {
         Caller tam = await NewPersonAsync("tam", "reader"), adwin = await workshop.SignInAsync("adwin");
-        (await adwin.PostAsync("/people/tam/password", new { password = "a new one for tam" })).Expect(HttpStatusCode.NoContent);
+        Answer old = (await adwin.PostAsync("/people/tam/link", new { })).Expect(HttpStatusCode.OK),
+            link = (await adwin.PostAsync("/people/tam/link", new { })).Expect(HttpStatusCode.OK);
+        Caller tamAgain = workshop.Stranger();
+
+        // Until it is used nothing changes; then it is used up, and so are all before it.
+        (await tam.GetAsync("/lookup")).Expect(HttpStatusCode.OK);
+        foreach ((string name, string code, string password, string field) in new[]
+        {
+            ("tam", Caller.CodeOf(old), "a new one for tam", "code"), ("bram", Caller.CodeOf(link), "a new one for tam", "code"),
+            ("nobody", Caller.CodeOf(link), "a new one for tam", "code"), ("tam", "x", "a new one for tam", "code"),
+            ("tam", Caller.CodeOf(link), "short", "password"), ("tam", Caller.CodeOf(link), "tam tam tam tam", "password"),
+        })
+            Assert.Equal(
+                [field],
+                (await tamAgain.PostAsync("/session/joining", new { name, code, password })).Expect(HttpStatusCode.UnprocessableEntity)
+                    .FaultFields.Distinct());
+        await tamAgain.JoinAsync(link, "a new one for tam");
+        (await tamAgain.PostAsync("/session/joining", new { name = "tam", code = Caller.CodeOf(link), password = "yet another one" }))
+            .Expect(HttpStatusCode.UnprocessableEntity);
         (await tam.GetAsync("/lookup")).Expect(HttpStatusCode.Unauthorized);
         await SignedInAsync("tam", "a new one for tam");
         Assert.Equal(
@@ -114,6 +131,6 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
     public async Task A_name_that_would_be_odd_everywhere_is_refused_in_a_sentence(string name, string field) =>
         Assert.Equal(
             [field],
-            (await (await workshop.SignInAsync("adwin")).PostAsync("/people", new { name, fullName = "Bob", role = "reader", password = Password }))
+            (await (await workshop.SignInAsync("adwin")).PostAsync("/people", new { name, fullName = "Bob", role = "reader" }))
                 .Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
 }

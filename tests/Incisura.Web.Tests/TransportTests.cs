@@ -84,7 +84,7 @@ public sealed class TransportTests(RealWorkshop workshop) : IClassFixture<RealWo
     {
         Caller own = new(workshop.Client(cookies: true));
         (await own.PostAsync("/session", new { name = "administrator", password = RealWorkshop.Password })).Expect(HttpStatusCode.OK);
-        Answer refused = await own.PutAsync("/session/password", new { current = RealWorkshop.Password, next = password });
+        Answer refused = await own.PutAsync("/account/password", new { current = RealWorkshop.Password, next = password });
         refused.Expect(HttpStatusCode.UnprocessableEntity);
         Assert.Equal(["password"], refused.FaultFields);
         Assert.Contains("words", refused.Detail, StringComparison.Ordinal);

@@ -95,6 +95,24 @@ public sealed class Caller(HttpClient http)
         return progress["edition"];
     }
 
+    /// <summary>Adds somebody, who follows the link they get and gives a password.</summary>
+    public async Task<string> InviteAsync(string name, string role, string password, Caller stranger)
+    {
+        Answer link = (await PostAsync("/people", new { name, fullName = "Somebody New", role })).Expect(HttpStatusCode.Created);
+        await stranger.JoinAsync(link, password);
+        return name;
+    }
+
+    /// <summary>Follows a link, and gives a password.</summary>
+    public async Task JoinAsync(Answer link, string password)
+    {
+        object joined = new { name = link["name"].GetString(), code = CodeOf(link), password };
+        (await PostAsync("/session/joining", joined)).Expect(HttpStatusCode.NoContent);
+    }
+
+    /// <summary>What opens the door in a link.</summary>
+    public static string CodeOf(Answer link) => Uri.UnescapeDataString(link["link"].GetString()!.Split("&code=")[1]);
+
     public async Task<Answer> PutAsync(string path, object body, int? ifMatch = null) =>
         await SendAsync(HttpMethod.Put, path, JsonContent.Create(body), ifMatch);
 

@@ -1,5 +1,3 @@
-using Incisura.Core.Calculation;
-using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Identity;
@@ -14,6 +12,9 @@ namespace Incisura.Web.Accounts;
 /// <param name="Until">Until when at the latest, if nothing is done there.</param>
 /// <param name="Own">Whether it is the one that asks.</param>
 public sealed record OwnSession(string Id, string Device, DateTimeOffset Since, DateTimeOffset Until, bool Own);
+
+/// <summary>Somebody's own new password, with the one until now.</summary>
+public sealed record OwnPassword(string Current, string Next);
 
 /// <summary>A password given once more, before something that matters.</summary>
 public sealed record Again(string Password);
@@ -50,12 +51,27 @@ public static class AccountEndpoints
             return TypedResults.NoContent();
         });
 
+        group.MapPut("/password", async (
+            OwnPassword given, HttpContext context, IncisuraDb db, UserManager<Person> people, SignInGuard guard, TimeProvider clock) =>
+        {
+            Person person = await OwnAsync(given.Current, "current", context, people, guard);
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            await Account.SetPasswordAsync(people, person, given.Next);
+            await SessionStore.EndOthersAsync(db, person.Id, context);
+            await Account.TellAsync(db, person, Chronicle.NewPassword, context, clock);
+            await transaction.CommitAsync();
+            return TypedResults.NoContent();
+        });
+        group.MapGet("/data", async (HttpContext context, IncisuraDb db, UserManager<Person> people, CancellationToken cancel) =>
+            await PersonData.FileAsync(db, people, (await people.GetUserAsync(context.User))!, cancel))
+            .Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
+
         group.MapGet("/factor", async (HttpContext context, IncisuraDb db, UserManager<Person> people, FactorRule rule) =>
             await SecondFactor.StateAsync(db, people.GetUserId(context.User)!, rule.Needed(context.User.Actor().Role)));
         group.MapPost("/factor", async (
             Again again, HttpContext context, IncisuraDb db, UserManager<Person> people, SecondFactor factor, SignInGuard guard) =>
         {
-            Person person = await OwnAsync(again, context, people, guard);
+            Person person = await OwnAsync(again.Password, "password", context, people, guard);
             if ((await SecondFactor.StateAsync(db, person.Id, false)).On)
                 throw new RuleException("factor-on", "There is a second factor already; take it away first, then make another.");
             return await factor.BeginAsync(db, person);
@@ -66,10 +82,10 @@ public static class AccountEndpoints
         {
             Person person = (await people.GetUserAsync(context.User))!;
             await using var transaction = await db.Database.BeginTransactionAsync();
-            RecoveryCodes codes = await factor.ConfirmAsync(db, person, given.Code ?? "") ?? throw Wrong(
+            RecoveryCodes codes = await factor.ConfirmAsync(db, person, given.Code ?? "") ?? throw Account.Wrong(
                 "code", "This is not the code that the device shows now; look whether its clock is right, and type the next one.");
             await SessionStore.EndOthersAsync(db, person.Id, context);
-            await PeopleEndpoints.TellAsync(db, person, Chronicle.FactorMade, context, clock);
+            await Account.TellAsync(db, person, Chronicle.FactorMade, context, clock);
             await transaction.CommitAsync();
             await manager.SignInWithClaimsAsync(person, isPersistent: true, [FactorRule.Given]);
             return codes;
@@ -77,24 +93,23 @@ public static class AccountEndpoints
         group.MapPost("/factor/removal", async (
             Again again, HttpContext context, IncisuraDb db, UserManager<Person> people, SignInGuard guard, TimeProvider clock) =>
         {
-            Person person = await OwnAsync(again, context, people, guard);
+            Person person = await OwnAsync(again.Password, "password", context, people, guard);
             await using var transaction = await db.Database.BeginTransactionAsync();
             await SecondFactor.RemoveAsync(db, person.Id);
-            await PeopleEndpoints.TellAsync(db, person, Chronicle.FactorRemoved, context, clock);
+            await Account.TellAsync(db, person, Chronicle.FactorRemoved, context, clock);
             await transaction.CommitAsync();
             return TypedResults.NoContent();
         });
     }
 
     // Somebody who only found the screen open does not get further than the screen.
-    private static async Task<Person> OwnAsync(Again again, HttpContext context, UserManager<Person> people, SignInGuard guard)
+    private static async Task<Person> OwnAsync(
+        string password, string field, HttpContext context, UserManager<Person> people, SignInGuard guard)
     {
         Person person = (await people.GetUserAsync(context.User))!;
-        if (!guard.MayTry(person.UserName!, context)) throw Wrong("password", SignInGuard.TooMany);
-        if (await people.CheckPasswordAsync(person, again.Password ?? "")) return person;
+        if (!guard.MayTry(person.UserName!, context)) throw Account.Wrong(field, SignInGuard.TooMany);
+        if (await people.CheckPasswordAsync(person, password)) return person;
         guard.Wrong(person.UserName!, context);
-        throw Wrong("password", "The password is another one; type it again.");
+        throw Account.Wrong(field, "The password is another one; type it again.");
     }
-
-    private static InputException Wrong(string field, string sentence) => new([new(field, double.NaN, double.NaN, double.NaN, sentence)]);
 }

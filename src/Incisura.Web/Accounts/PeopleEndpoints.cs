@@ -1,4 +1,3 @@
-using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
@@ -8,21 +7,34 @@ using Microsoft.EntityFrameworkCore;
 namespace Incisura.Web.Accounts;
 
 /// <summary>Somebody new.</summary>
-public sealed record NewPerson(string Name, string FullName, Role Role, string Password);
+public sealed record NewPerson(string Name, string FullName, Role Role);
+
+/// <summary>How somebody's account stands.</summary>
+public enum Standing
+{
+    /// <summary>They were given a link and have not used it.</summary>
+    Invited,
+
+    /// <summary>They may sign in.</summary>
+    Open,
+
+    /// <summary>They may sign in no more.</summary>
+    Closed,
+
+    /// <summary>Closed, and what told who they were is removed.</summary>
+    Removed,
+}
 
 /// <summary>People as the administrator sees them.</summary>
 /// <param name="Name">Sign-in name.</param>
-/// <param name="FullName">Name shown to others.</param>
+/// <param name="FullName">Name shown to others; empty where it was removed.</param>
 /// <param name="Role">What they may do.</param>
-/// <param name="Disabled">Whether they may sign in no more.</param>
+/// <param name="Stands">How the account stands.</param>
 /// <param name="HasFactor">Whether they have a second factor.</param>
-public sealed record PersonView(string Name, string FullName, Role Role, bool Disabled, bool HasFactor);
+public sealed record PersonView(string Name, string FullName, Role Role, Standing Stands, bool HasFactor);
 
 /// <summary>What an administrator changes of somebody.</summary>
 public sealed record PersonChange(string FullName, Role Role, bool Disabled);
-
-/// <summary>A password that an administrator gives somebody who lost theirs.</summary>
-public sealed record PasswordReset(string Password);
 
 /// <summary>The administrator's list of people.</summary>
 public static class PeopleEndpoints
@@ -30,72 +42,79 @@ public static class PeopleEndpoints
     public static void MapPeople(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/people").WithTags("people").RequireAuthorization(Access.Administrators);
-        group.MapGet("/", async (IncisuraDb db) =>
+        group.MapGet("/", async (IncisuraDb db, CancellationToken cancel) =>
         {
-            var rows = await (from p in db.Users
+            var rows = await (from p in db.Users.AsNoTracking()
                               join ur in db.UserRoles on p.Id equals ur.UserId
                               join r in db.Roles on ur.RoleId equals r.Id
                               orderby p.UserName
                               select new
                               {
-                                  p.UserName,
-                                  p.FullName,
+                                  Person = p,
                                   Role = r.Name,
-                                  p.LockoutEnd,
                                   HasFactor = db.SecondFactors.Any(f => f.PersonId == p.Id && f.Confirmed),
-                              }).ToListAsync();
+                                  Elsewhere = db.UserLogins.Any(l => l.UserId == p.Id),
+                              }).ToListAsync(cancel);
             return rows.ConvertAll(
-                r => new PersonView(r.UserName!, r.FullName, Enum.Parse<Role>(r.Role!), Person.IsClosed(r.LockoutEnd), r.HasFactor));
+                r => new PersonView(
+                    r.Person.UserName!, r.Person.FullName, Enum.Parse<Role>(r.Role!), StandingOf(r.Person, r.Elsewhere), r.HasFactor));
         });
         group.MapPost("/", async (NewPerson person, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             await using var transaction = await db.Database.BeginTransactionAsync();
-            Person added = await AddAsync(people, person);
-            await TellAsync(db, added, Chronicle.Added, context, clock, ("fullName", null, added.FullName), ("role", null, person.Role.ToString()));
+            Person added = await Account.AddAsync(people, person);
+            await Account.TellAsync(db, added, Chronicle.Added, context, clock, new Account.Field("role", null, person.Role.ToString()));
+            Invitation link = await Joining.InviteAsync(people, added, context, clock);
             await transaction.CommitAsync();
-            return TypedResults.Created(
-                $"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}",
-                new PersonView(added.UserName!, added.FullName, person.Role, false, false));
+            return TypedResults.Created($"/api/v1/people/{Uri.EscapeDataString(added.UserName!)}", link);
         });
         group.MapPut("/{name}", async (
             string name, PersonChange change, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             Person person = await FindAsync(people, name);
-            Role before = await RoleOfAsync(people, person);
-            Check(new(), change.FullName, change.Role);
+            Role before = await Account.RoleOfAsync(people, person);
+            Account.Check(new(), change.FullName, change.Role);
             bool steps = before == Role.Administrator && (change.Role != Role.Administrator || change.Disabled);
             if (steps && person.UserName == context.User.Actor().Name)
                 throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            await TellAsync(
-                db, person, Chronicle.Changed, context, clock, ("fullName", person.FullName, change.FullName.Trim()),
-                ("role", before.ToString(), change.Role.ToString()),
-                ("closed", Word(Person.IsClosed(person.LockoutEnd)), Word(change.Disabled)));
+            string fullName = person.FullName, closed = Word(Person.IsClosed(person.LockoutEnd));
             person.FullName = change.FullName.Trim();
             person.LockoutEnd = change.Disabled ? Person.ForGood : null;
-            Demand(await people.UpdateAsync(person));
+            Account.Demand(await people.UpdateAsync(person));
             if (before != change.Role)
             {
-                Demand(await people.RemoveFromRolesAsync(person, await people.GetRolesAsync(person)));
-                Demand(await people.AddToRoleAsync(person, change.Role.ToString()));
+                Account.Demand(await people.RemoveFromRolesAsync(person, await people.GetRolesAsync(person)));
+                Account.Demand(await people.AddToRoleAsync(person, change.Role.ToString()));
             }
 
             // What somebody may do counts from now on, wherever they are signed in.
             if (change.Disabled || before != change.Role) await SessionStore.EndAllAsync(db, person.Id);
+            await Account.TellAsync(
+                db, person, Chronicle.Changed, context, clock, new("fullName", fullName, person.FullName, OwnData: true),
+                new("role", before.ToString(), change.Role.ToString()), new("closed", closed, Word(change.Disabled)));
             await transaction.CommitAsync();
             return new PersonView(
-                person.UserName!, person.FullName, change.Role, change.Disabled, (await SecondFactor.StateAsync(db, person.Id, false)).On);
+                person.UserName!, person.FullName, change.Role, StandingOf(person, (await people.GetLoginsAsync(person)).Count > 0),
+                (await SecondFactor.StateAsync(db, person.Id, false)).On);
         });
-        group.MapPost("/{name}/password", async (
-            string name, PasswordReset reset, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
+        group.MapDelete("/{name}", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
+        {
+            await PersonData.RemoveAsync(db, people, await FindAsync(people, name), context, clock);
+            return TypedResults.NoContent();
+        });
+        group.MapGet("/{name}/data", async (string name, IncisuraDb db, UserManager<Person> people, CancellationToken cancel) =>
+            await PersonData.FileAsync(db, people, await FindAsync(people, name), cancel)).Produces<byte[]>().TellsWhoTakesIt();
+        group.MapPost("/{name}/link", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
             Person person = await FindAsync(people, name);
+            if (Person.IsClosed(person.LockoutEnd))
+                throw new RuleException("closed-account", "This account is closed; open it again first, then make a link.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            await SetPasswordAsync(people, person, reset.Password);
-            await SessionStore.EndAllAsync(db, person.Id);
-            await TellAsync(db, person, NewPassword, context, clock);
+            Invitation link = await Joining.InviteAsync(people, person, context, clock);
+            await Account.TellAsync(db, person, Chronicle.Invited, context, clock);
             await transaction.CommitAsync();
-            return TypedResults.NoContent();
+            return link;
         });
         group.MapDelete("/{name}/factor", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
@@ -103,43 +122,17 @@ public static class PeopleEndpoints
             await using var transaction = await db.Database.BeginTransactionAsync();
             await SecondFactor.RemoveAsync(db, person.Id);
             await SessionStore.EndAllAsync(db, person.Id);
-            await TellAsync(db, person, Chronicle.FactorRemoved, context, clock);
+            await Account.TellAsync(db, person, Chronicle.FactorRemoved, context, clock);
             await transaction.CommitAsync();
             return TypedResults.NoContent();
         });
     }
 
-    /// <summary>Writes a change of a person into the history; what stays the same is left out.</summary>
-    internal static Task TellAsync(
-        IncisuraDb db, Person person, string act, HttpContext context, TimeProvider clock,
-        params IReadOnlyList<(string Field, string? From, string To)> fields) => Chronicle.AppendAsync(
-            db,
-            [
-                new(clock.GetUtcNow(), context.User.Actor().Name, Chronicle.PersonKind, 0, person.UserName!, act)
-                {
-                    Differences =
-                    [
-                        .. fields.Where(f => f.From != f.To)
-                            .Select(f => new FieldDifference(f.Field, Json(f.From), Json(f.To))),
-                    ],
-                },
-            ]);
-
-    /// <summary>Act of giving a password.</summary>
-    internal const string NewPassword = "newPassword";
+    private static Standing StandingOf(Person person, bool elsewhere) => Person.IsClosed(person.LockoutEnd)
+        ? person.FullName.Length == 0 ? Standing.Removed : Standing.Closed
+        : person.PasswordHash is null && !elsewhere ? Standing.Invited : Standing.Open;
 
     private static string Word(bool yes) => yes ? "yes" : "no";
-
-    private static string? Json(string? value) => value is null ? null : System.Text.Json.JsonSerializer.Serialize(value);
-
-    /// <summary>Gives a person another password.</summary>
-    /// <exception cref="InputException">It is not acceptable; the one until now stays.</exception>
-    public static async Task SetPasswordAsync(UserManager<Person> people, Person person, string password)
-    {
-        foreach (IPasswordValidator<Person> validator in people.PasswordValidators) Demand(await validator.ValidateAsync(people, person, password));
-        person.PasswordHash = people.PasswordHasher.HashPassword(person, password);
-        Demand(await people.UpdateSecurityStampAsync(person));
-    }
 
     /// <summary>Sign-in names of those who have a role and may sign in.</summary>
     public static async Task<IReadOnlyList<string>> NamesAsync(IncisuraDb db, Role role) =>
@@ -150,47 +143,9 @@ public static class PeopleEndpoints
                orderby p.UserName
                select p.UserName!).ToListAsync();
 
-    /// <summary>What a person may do.</summary>
-    public static async Task<Role> RoleOfAsync(UserManager<Person> people, Person person) =>
-        await people.GetRolesAsync(person) is [var role, ..] ? Enum.Parse<Role>(role) : Role.Reader;
-
+    // Somebody whose data was removed is nobody any more.
     private static async Task<Person> FindAsync(UserManager<Person> people, string name) =>
-        await people.FindByNameAsync(name) ?? throw new MissingException($"There is nobody named {name}; choose somebody from the list.");
-
-    /// <summary>Adds a person with a role.</summary>
-    /// <exception cref="InputException">Name or password is not acceptable.</exception>
-    public static async Task<Person> AddAsync(UserManager<Person> people, NewPerson person)
-    {
-        Check(new InputCheck().Named("name", "The sign-in name", person.Name, 60), person.FullName, person.Role);
-        Person row = new() { UserName = person.Name.Trim(), FullName = person.FullName.Trim() };
-        Demand(await people.CreateAsync(row, person.Password ?? ""));
-        Demand(await people.AddToRoleAsync(row, person.Role.ToString()));
-        return row;
-    }
-
-    private static void Check(InputCheck check, string fullName, Role role) => check
-        .Named("fullName", "The full name", fullName)
-        .Holds(Enum.IsDefined(role), "role", double.NaN, "The role is unknown; choose reader, engineer, approver or administrator.")
-        .ThrowIfAny();
-
-    private static string SentenceOf(IdentityError error) => error.Code switch
-    {
-        nameof(IdentityErrorDescriber.InvalidUserName) =>
-            "A sign-in name has letters, digits and . - _ @ + only, and no space; choose one such as ines or i.varga.",
-        nameof(IdentityErrorDescriber.DuplicateUserName) => "Somebody has this sign-in name already; choose another.",
-        nameof(IdentityErrorDescriber.PasswordTooShort) =>
-            "The password is too short; give at least 12 characters, a few words in a row are easily remembered.",
-        _ => error.Description,
-    };
-
-    private static void Demand(IdentityResult result)
-    {
-        if (result.Succeeded) return;
-        throw new InputException(
-            [.. result.Errors.Select(
-                e =>
-                    new InputFault(
-                        e.Code.StartsWith("Password", StringComparison.Ordinal) ? "password" : "name", double.NaN, double.NaN, double.NaN,
-                        SentenceOf(e)))]);
-    }
+        await people.FindByNameAsync(name) is { FullName.Length: > 0 } person
+            ? person
+            : throw new MissingException($"There is nobody named {name}; choose somebody from the list.");
 }

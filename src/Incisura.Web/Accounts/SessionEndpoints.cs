@@ -20,9 +20,6 @@ public sealed record SessionView(string Name, string FullName, Role Role, string
 /// <param name="Code">Code of the second factor, or one for a lost device, where it is asked for.</param>
 public sealed record SignIn(string Name, string Password, string Code = "");
 
-/// <summary>Somebody's own new password, with the one until now.</summary>
-public sealed record OwnPassword(string Current, string Next);
-
 /// <summary>Somebody of the demo workshop who signs in with one click.</summary>
 public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
 
@@ -33,8 +30,6 @@ public sealed record Welcome(bool Demo, IReadOnlyList<DemoPerson> People);
 public static class SessionEndpoints
 {
     public const string SignInLimit = "sign-in";
-
-    private const int LongestName = 60;
 
     private const string CodeNeeded = "code-needed";
 
@@ -63,7 +58,7 @@ public static class SessionEndpoints
             if (person is null || !await people.CheckPasswordAsync(person, password))
             {
                 guard.Wrong(name, context);
-                await TellAsync(db, name, Chronicle.Refused, context, clock);
+                await Door.TellAsync(db, name, Chronicle.Refused, "", context, clock);
                 return Refused(WrongPair);
             }
 
@@ -75,37 +70,23 @@ public static class SessionEndpoints
                     return Refused("Give the code that your device shows now, or one of those for when it is lost.", CodeNeeded);
                 case FactorAnswer.Wrong:
                     guard.Wrong(name, context);
-                    await TellAsync(db, name, Chronicle.Refused, context, clock);
+                    await Door.TellAsync(db, name, Chronicle.Refused, "", context, clock);
                     return Refused("This code is not right, or was used already; type the next one that your device shows.", CodeNeeded);
             }
 
             await manager.SignInWithClaimsAsync(person, isPersistent: true, answer == FactorAnswer.Right ? [FactorRule.Given] : []);
-            await TellAsync(db, person.UserName!, Chronicle.SignedIn, context, clock);
+            await Door.TellAsync(db, person.UserName!, Chronicle.SignedIn, "", context, clock);
             return Results.Ok(await ViewOf(person, manager, standIn));
         }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
 
         session.MapDelete("/", async (HttpContext context, IncisuraDb db, SignInManager<Person> manager, TimeProvider clock) =>
         {
-            if (context.User.Identity?.Name is { } name) await TellAsync(db, name, Chronicle.SignedOut, context, clock);
+            if (context.User.Identity?.Name is { } name) await Door.TellAsync(db, name, Chronicle.SignedOut, "", context, clock);
             await manager.SignOutAsync();
             return TypedResults.NoContent();
         });
 
-        session.MapPut("/password", async (
-            OwnPassword passwords, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
-        {
-            Person person = await people.GetUserAsync(context.User) ?? throw new MissingException("You are not signed in.");
-            if (!await people.CheckPasswordAsync(person, passwords.Current))
-                throw new InputException(
-                    [new("current", double.NaN, double.NaN, double.NaN, "The password until now is another one; type it again.")]);
-            await using var transaction = await db.Database.BeginTransactionAsync();
-            await PeopleEndpoints.SetPasswordAsync(people, person, passwords.Next);
-            await SessionStore.EndOthersAsync(db, person.Id, context);
-            await PeopleEndpoints.TellAsync(db, person, PeopleEndpoints.NewPassword, context, clock);
-            await transaction.CommitAsync();
-            return TypedResults.NoContent();
-        }).RequireAuthorization().RequireRateLimiting(SignInLimit);
-
+        session.MapJoining();
         if (!demo) return;
         session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
         {
@@ -118,15 +99,6 @@ public static class SessionEndpoints
 
     private static IResult Refused(string sentence, string rule = "") => Results.Problem(
         sentence, statusCode: 401, title: "Not signed in", extensions: rule.Length > 0 ? [new("rule", rule)] : null);
-
-    // Where from, so that an administrator sees who tried.
-    private static async Task TellAsync(IncisuraDb db, string name, string act, HttpContext context, TimeProvider clock)
-    {
-        string who = name[..Math.Min(name.Length, LongestName)], from = context.Connection.RemoteIpAddress?.ToString() ?? "";
-        await using var transaction = await db.Database.BeginTransactionAsync();
-        await Chronicle.AppendAsync(db, [new(clock.GetUtcNow(), who, Chronicle.DoorKind, 0, "", act) { Reason = from }]);
-        await transaction.CommitAsync();
-    }
 
     private static async Task<SessionView> ViewOf(Person person, SignInManager<Person> manager, StandIn standIn)
     {

@@ -55,8 +55,8 @@ public static class DemoWorkshop
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
 
         foreach (DemoPerson person in DemoPeople.All)
-            (await PeopleEndpoints.AddAsync(
-                people, new(person.Name, person.FullName, person.Role, Convert.ToHexString(RandomNumberGenerator.GetBytes(24)))))
+            (await Account.AddAsync(
+                people, new(person.Name, person.FullName, person.Role), Convert.ToHexString(RandomNumberGenerator.GetBytes(24))))
                 .Email = $"{person.Name}@workshop.example";
 
         db.AddRange(Read<Cutter>("cutters").Select(d => Stamp(new StoredCutter { Definition = d }, d, d.Number, d.Check())));

@@ -3,6 +3,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Quantities;
 using Incisura.Exchange.Editions;
 using Incisura.Exchange.Tables;
+using Incisura.Web.Accounts;
 using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Microsoft.EntityFrameworkCore;
@@ -24,7 +25,7 @@ public static class EditionFileEndpoints
             if (Known(context, file)) return Results.StatusCode(StatusCodes.Status304NotModified);
             return Results.Stream(
                 to => EditionStore.WriteAsync(db, file, to, cancel), "application/json", NameOf(number) + ".json");
-        }).Produces<byte[]>(contentType: "application/json");
+        }).Produces<byte[]>(contentType: "application/json").TellsWhoTakesIt();
 
         group.MapGet("/{number:int}/signature", async (int number, HttpContext context, IncisuraDb db) =>
         {
@@ -52,7 +53,7 @@ public static class EditionFileEndpoints
             List<PublishedRecord> records = [];
             await foreach (PublishedRecord p in RecordsAsync(db, number, cancel)) records.Add(p);
             return Table(NameOf(number), format, records);
-        }).Produces<byte[]>();
+        }).Produces<byte[]>().TellsWhoTakesIt();
 
         group.MapEditionCards();
         group.MapGet("/schema", () =>

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using Incisura.Core.Records;
+using Incisura.Web.Accounts;
 using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Records;
@@ -100,7 +101,7 @@ public static class HistoryEndpoints
                     (double)l.Entry.Entry, l.Entry.At.ToString("u"), l.Entry.By, l.Entry.InPlaceOf, l.Entry.Kind, l.Entry.Name,
                     (double)l.Entry.Revision, l.Entry.Act, l.Field?.Field, l.Field?.From, l.Field?.To, l.Entry.Reason, l.Entry.Hash,
                 ]);
-        }).Produces<byte[]>().TakesTurns();
+        }).Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
 
         group.MapGet("/check", (IncisuraDb db, CancellationToken cancel) => Chronicle.CheckAsync(db, cancel));
     }

@@ -79,7 +79,7 @@ public static class Start
                     + "characters at least) and start again.");
         try
         {
-            await PeopleEndpoints.AddAsync(people, new(name, "Administrator", Role.Administrator, password));
+            await Account.AddAsync(people, new(name, "Administrator", Role.Administrator), password);
         }
         catch (InputException refused)
         {

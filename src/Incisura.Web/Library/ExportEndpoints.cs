@@ -4,6 +4,7 @@ using Incisura.Core.Holders;
 using Incisura.Core.Library;
 using Incisura.Exchange.Paper;
 using Incisura.Exchange.Tables;
+using Incisura.Web.Accounts;
 using Incisura.Web.Hosting;
 
 namespace Incisura.Web.Library;
@@ -31,7 +32,7 @@ public static class ExportEndpoints
             return Send(
                 "cutters", format, cutters, [.. columns.Select(CutterColumns.Heading)], c =>
                     CutterRows.Write(c, columns, id => view.Cutters[id].Name));
-        }).WithTags("cutters").Produces<byte[]>().TakesTurns();
+        }).WithTags("cutters").Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
 
         library.MapGet("/holders/export.{format}", async (
             string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
@@ -50,7 +51,7 @@ public static class ExportEndpoints
                     h.Number, Word(h.Role), h.Kind, h.Interface, Word(h.Takes), h.LeastClamping, h.LargestClamping, h.LeastGrip, h.BoreDepth,
                     h.GaugeLength, h.LargestSpeed, h.BalanceClass, h.Mass, h.ThroughCoolant ? "yes" : "no", h.Remarks,
                 ]);
-        }).WithTags("holders").Produces<byte[]>().TakesTurns();
+        }).WithTags("holders").Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
 
         library.MapGet("/assemblies/export.{format}", async (
             string format, HttpRequest request, [AsParameters] ListWish wish, IncisuraDb db, Shelf shelf) =>
@@ -71,7 +72,7 @@ public static class ExportEndpoints
                 (double)a.Built.Definition.DiameterRegister, a.Built.Definition.StockPlace,
                 string.Join(", ", a.Built.Definition.Places.Select(p => $"{view.Machines[p.MachineId].Name} {p.Place}")),
             ], a => a.Built.Definition);
-        }).WithTags("assemblies").Produces<byte[]>().TakesTurns();
+        }).WithTags("assemblies").Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
 
         library.MapPost("/labels", async (LabelRequest wish, HttpRequest request, IncisuraDb db, Shelf shelf) =>
         {

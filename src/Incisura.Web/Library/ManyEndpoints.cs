@@ -23,7 +23,7 @@ public sealed record ManyApply(IReadOnlyList<ManySeen> Seen, IReadOnlyDictionary
 public sealed record ManySeen(int Id, int Revision);
 
 /// <summary>What was changed at once, with the number to take it back by.</summary>
-public sealed record BatchView(int Id, string About, int Count, bool Undone);
+public sealed record BatchView(int Id, string About, int Count, bool TakesBack);
 
 /// <summary>Changes many things at once: preview, apply all or nothing, and one undo.</summary>
 public static class ManyEndpoints
@@ -83,8 +83,8 @@ public static class ManyEndpoints
                 .ToDictionaryAsync(h => (h.ObjectId, h.Number), h => h.Json);
             row.UndoneAt = clock.GetUtcNow();
             return await BatchAsync(
-                kind, db, shelf, context, clock, "taken back: " + row.About, items.ToDictionary(i => i.Id, i => i.After),
-                s => DefinitionFormat.Read<T>(before[(s.Id, items.First(i => i.Id == s.Id).Before)]));
+                kind, db, shelf, context, clock, row.About, items.ToDictionary(i => i.Id, i => i.After),
+                s => DefinitionFormat.Read<T>(before[(s.Id, items.First(i => i.Id == s.Id).Before)]), takesBack: row);
         }).AddEndpointFilter<OneWriter>();
     }
 
@@ -92,7 +92,7 @@ public static class ManyEndpoints
     /// <exception cref="LostRaceException">Somebody changed one of them meanwhile; nothing is changed.</exception>
     internal static async Task<BatchView> BatchAsync<TStored, T>(
         StoredKind<TStored, T> kind, IncisuraDb db, Shelf shelf, HttpContext context, TimeProvider clock, string about,
-        IReadOnlyDictionary<int, int> seen, Func<TStored, T> change)
+        IReadOnlyDictionary<int, int> seen, Func<TStored, T> change, BatchRow? takesBack = null)
         where TStored : Stored<T>
         where T : class
     {
@@ -121,12 +121,13 @@ public static class ManyEndpoints
             At = clock.GetUtcNow(),
             About = about,
             Items = DefinitionFormat.Write(items),
+            TakesBack = takesBack,
         };
         db.Add(batch);
         await db.SaveChangesAsync();
         if (own is not null) await own.CommitAsync();
         if (own is not null) shelf.Put(rows);
-        return new(batch.Id, about, rows.Count, false);
+        return new(batch.Id, about, rows.Count, takesBack is not null);
     }
 
     /// <summary>The fields in which two definitions differ, nested ones by their path.</summary>

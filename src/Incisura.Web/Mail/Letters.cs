@@ -68,6 +68,42 @@ public static class Letters
         });
     }
 
+    /// <summary>Tells somebody what was done to their account; who has just been added has given no address yet.</summary>
+    public static void TellAccount(IncisuraDb db, Person person, string act, string by, IReadOnlyList<string> fields, DateTimeOffset now)
+    {
+        string says = act switch
+        {
+            Chronicle.NewPassword => "a new password was given",
+            Chronicle.FactorMade => "a second factor was made",
+            Chronicle.FactorRemoved => "the second factor was taken away",
+            Chronicle.Invited => "a link for a new password was made",
+            Chronicle.Changed when fields.Count > 0 => $"{string.Join(", ", fields.Select(Word))} changed",
+            _ => "",
+        };
+        if (says.Length == 0) return;
+        string who = by == person.UserName ? "yourself" : by;
+        db.Add(NoticeOf(person, $"Account {person.UserName}: {says}, by {who}. If that is not right, tell the administrator.", now));
+
+        static string Word(string field) => field switch
+        {
+            "fullName" => "the name",
+            "address" => "the mail address",
+            "role" => "the role",
+            "closed" => "whether it is closed",
+            _ => field,
+        };
+    }
+
+    /// <summary>Tells the address that somebody's mail went to until now.</summary>
+    public static void TellMoved(IncisuraDb db, Person person, string address, DateTimeOffset now)
+    {
+        string says = $"Account {person.UserName}: mail goes elsewhere from now on. If that is not right, tell the administrator.";
+        db.Add(NoticeOf(person, says, now, address));
+    }
+
+    private static LetterRow NoticeOf(Person person, string says, DateTimeOffset now, string address = "") =>
+        new() { To = person.UserName!, Address = address, At = now, Says = says, Path = "/account" };
+
     // Those who may decide: approvers that did not work on it, and deputies of absent ones.
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {

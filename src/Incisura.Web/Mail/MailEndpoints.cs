@@ -30,9 +30,15 @@ public static class MailEndpoints
                 .ThrowIfAny();
             Person person = await people.GetUserAsync(context.User) ?? throw new Hosting.MissingException("You are not signed in.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            await PeopleEndpoints.TellAsync(db, person, Chronicle.Changed, context, clock, ("address", person.Email ?? "", address));
+            string before = person.Email ?? "";
             person.Email = address;
             await people.UpdateAsync(person);
+            await Account.TellAsync(
+                db, person, Chronicle.Changed, context, clock, new Account.Field("address", before, address, OwnData: true));
+
+            // Where mail went until now hears of it last, so that nobody turns it aside unseen.
+            if (before.Length > 0 && before != address) Letters.TellMoved(db, person, before, clock.GetUtcNow());
+            await db.SaveChangesAsync();
             await transaction.CommitAsync();
             return new OwnAddress(address);
         });

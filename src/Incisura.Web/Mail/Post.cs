@@ -12,6 +12,8 @@ public sealed partial class Post(
 {
     private const int MostOfAPerson = 100;
 
+    private readonly SemaphoreSlim sending = new(1, 1);
+
     private static readonly TimeSpan GivenUp = TimeSpan.FromDays(3);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -34,28 +36,50 @@ public sealed partial class Post(
     /// <returns>How many mails went out.</returns>
     public async Task<int> SendAsync(CancellationToken cancel)
     {
+        // One at a time, so that no mail goes out twice.
+        await sending.WaitAsync(cancel);
+        try
+        {
+            return await SendWaitingAsync(cancel);
+        }
+        finally
+        {
+            sending.Release();
+        }
+    }
+
+    public override void Dispose()
+    {
+        sending.Dispose();
+        base.Dispose();
+    }
+
+    private async Task<int> SendWaitingAsync(CancellationToken cancel)
+    {
         await using AsyncServiceScope scope = scopes.CreateAsyncScope();
         IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
         DateTimeOffset since = clock.GetUtcNow() - GivenUp;
         await db.Letters.Where(l => l.At <= since).ExecuteDeleteAsync(cancel);
         if (options.Value.Host.Length == 0) return 0;
-        List<string> people = await db.Letters.Where(l => l.SentAt == null).Select(l => l.To).Distinct().ToListAsync(cancel);
-        if (people.Count == 0) return 0;
+        var waiting = await db.Letters.Where(l => l.SentAt == null).Select(l => new { l.To, l.Address }).Distinct().ToListAsync(cancel);
+        if (waiting.Count == 0) return 0;
+        List<string> people = waiting.ConvertAll(w => w.To);
         Dictionary<string, Person> known = await db.Users.AsNoTracking().Where(p => people.Contains(p.UserName!))
             .ToDictionaryAsync(p => p.UserName!, cancel);
         using SmtpClient client = new();
         int sent = 0;
-        foreach (string name in people)
+        foreach (var to in waiting)
         {
-            List<LetterRow> letters = await db.Letters.Where(l => l.SentAt == null && l.To == name)
+            List<LetterRow> letters = await db.Letters.Where(l => l.SentAt == null && l.To == to.To && l.Address == to.Address)
                 .OrderBy(l => l.Id).Take(MostOfAPerson).ToListAsync(cancel);
 
             // Who has given no address is told in the application only.
-            if (known.GetValueOrDefault(name)?.Email is { Length: > 0 } address)
+            Person? person = known.GetValueOrDefault(to.To);
+            if ((to.Address.Length > 0 ? to.Address : person?.Email) is { Length: > 0 } address)
             {
                 try
                 {
-                    await DeliverAsync(client, known[name].FullName, address, letters, cancel);
+                    await DeliverAsync(client, person?.FullName ?? to.To, address, letters, cancel);
                     sent++;
                 }
                 catch (Exception failed) when (failed is not OperationCanceledException)

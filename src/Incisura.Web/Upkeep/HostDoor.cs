@@ -129,8 +129,7 @@ public static class HostDoor
         await db.SaveChangesAsync();
         await SecondFactor.RemoveAsync(db, person.Id);
         await SessionStore.EndAllAsync(db, person.Id);
-        await Chronicle.AppendAsync(
-            db, [new(now, "the machine", Chronicle.PersonKind, 0, person.UserName!, PeopleEndpoints.NewPassword)]);
+        await Account.TellAsync(db, person, Chronicle.NewPassword, "the machine", now);
         await transaction.CommitAsync();
     }
 }

@@ -31,7 +31,7 @@ function Password() {
   const [current, setCurrent] = useState('');
   const [next, setNext] = useState('');
   const change = useMutation({
-    mutationFn: () => client.PUT('/api/v1/session/password', { body: { current, next } }),
+    mutationFn: () => client.PUT('/api/v1/account/password', { body: { current, next } }),
     onSuccess: () => {
       setCurrent('');
       setNext('');

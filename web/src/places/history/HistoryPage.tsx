@@ -27,6 +27,8 @@ const PLACES: Partial<Record<string, (e: Entry) => string>> = {
 };
 // What is done says what it is done to, or nothing is.
 const WITHOUT = new Set(['edition', 'absence', 'door']);
+// Kinds whose page needs no number.
+const NAMED = new Set(['chart', 'record', 'key']);
 const ACTS: Partial<Record<string, string>> = {
   added: 'added',
   changed: 'changed',
@@ -50,6 +52,9 @@ const ACTS: Partial<Record<string, string>> = {
   signedIn: 'came in',
   refused: 'was not let in',
   signedOut: 'signed out',
+  tookAlong: 'took along',
+  together: 'changed at once',
+  tookBackTogether: 'took back what was changed at once:',
   factorMade: 'made a second factor for',
   factorRemoved: 'took the second factor away from',
 };
@@ -190,7 +195,7 @@ export function HistoryPage() {
 }
 
 function Change({ entry: e }: { entry: Entry }) {
-  const path = PLACES[e.kind]?.(e);
+  const path = e.of === 0 && !NAMED.has(e.kind) ? undefined : PLACES[e.kind]?.(e);
   return (
     <li>
       <span className="muted">{moment(e.at)}</span>

@@ -162,8 +162,8 @@ export function Many({ list, ids, families, onClose }: Props) {
       <Problem error={refused || preview.error || apply.error || undo.error} />
       {batch && (
         <p role="status">
-          {batch.about.startsWith('taken back') ? 'Taken back' : 'Changed'} in {batch.count}.{' '}
-          {!batch.about.startsWith('taken back') && (
+          {batch.takesBack ? 'Taken back' : 'Changed'} in {batch.count}.{' '}
+          {!batch.takesBack && (
             <Button size="small" loading={undo.isPending} onClick={() => undo.mutate()}>
               Undo all of it
             </Button>
