@@ -18,10 +18,7 @@ using Incisura.Web.Records;
 using Incisura.Web.Reports;
 using Incisura.Web.Shop;
 using Incisura.Web.Upkeep;
-using Microsoft.AspNetCore.Authentication;
-using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Serilog;
 
@@ -87,41 +84,7 @@ builder.Services.AddSingleton<Presence>();
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keyFolder));
 
-builder.Services.AddIdentity<Person, IdentityRole>(o =>
-{
-    o.Password.RequiredLength = Passwords.Fewest;
-    o.Password.RequireNonAlphanumeric = false;
-    o.Password.RequireUppercase = false;
-    o.Password.RequireLowercase = false;
-    o.Password.RequireDigit = false;
-}).AddEntityFrameworkStores<IncisuraDb>().AddPasswordValidator<Passwords>()
-    .AddTokenProvider<DataProtectorTokenProvider<Person>>(TokenOptions.DefaultProvider);
-builder.Services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = Joining.Lasts);
-Passwords.Configure(builder.Services);
-builder.Services.AddSingleton<SignInGuard>();
-builder.Services.ConfigureApplicationCookie(o =>
-{
-    o.Cookie.HttpOnly = true;
-    o.Cookie.SameSite = SameSiteMode.Strict;
-    o.ExpireTimeSpan = TimeSpan.FromHours(12);
-    o.Events.OnRedirectToLogin = c => Results.Problem(
-        "You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401,
-        title: "Not signed in").ExecuteAsync(c.HttpContext);
-    o.Events.OnRedirectToAccessDenied = c => Results.Problem(
-        FactorRule.Lacks(c.HttpContext)
-            ? "An administrator needs a second factor: make one under Your account, then go on here."
-            : "Your role may not do this; ask an engineer or an approver.", statusCode: 403, title: "Not yours to do").ExecuteAsync(c.HttpContext);
-});
-builder.Services.AddSingleton<SessionStore>();
-builder.Services.AddOptions<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme)
-    .Configure<SessionStore>((o, store) => o.SessionStore = store);
-
-// Sessions are ended on the server at once, so that no stamp needs to be compared now and then.
-builder.Services.Configure<SecurityStampValidatorOptions>(o => o.ValidationInterval = TimeSpan.FromDays(3650));
-builder.Services.AddAccess(new FactorRule(asked: !demo && !builder.Configuration.GetValue(FactorRule.Setting, false)));
-builder.Services.AddSingleton<SecondFactor>();
-builder.Services.AddSingleton<StandIn>();
-builder.Services.AddSingleton<IClaimsTransformation>(services => services.GetRequiredService<StandIn>());
+builder.AddAccounts(demo);
 
 builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = ProblemHandler.Complete);
 builder.Services.AddExceptionHandler<ProblemHandler>();

@@ -24,7 +24,10 @@ public sealed record SignIn(string Name, string Password, string Code = "");
 public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
 
 /// <summary>What the sign-in page needs before anybody is signed in.</summary>
-public sealed record Welcome(bool Demo, IReadOnlyList<DemoPerson> People);
+/// <param name="Demo">Whether this is the demo.</param>
+/// <param name="People">Who is one click away in it.</param>
+/// <param name="Provider">What people call the workshop's provider of identity; empty where there is none.</param>
+public sealed record Welcome(bool Demo, IReadOnlyList<DemoPerson> People, string Provider);
 
 /// <summary>Signing in and out. Demo people are one click away in the demo only.</summary>
 public static class SessionEndpoints
@@ -39,7 +42,8 @@ public static class SessionEndpoints
     {
         RouteGroupBuilder session = api.MapGroup("/session").WithTags("session").AllowAnonymous();
 
-        session.MapGet("/welcome", () => new Welcome(demo, demo ? Demo.DemoPeople.All : []));
+        string provider = Provider.NameOf(api.ServiceProvider.GetRequiredService<IConfiguration>());
+        session.MapGet("/welcome", () => new Welcome(demo, demo ? Demo.DemoPeople.All : [], provider));
 
         session.MapGet("/", async (ClaimsPrincipal user, UserManager<Person> people, SignInManager<Person> manager, StandIn standIn) =>
             await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, manager, standIn)) : Results.NoContent())
@@ -87,6 +91,7 @@ public static class SessionEndpoints
         });
 
         session.MapJoining();
+        if (provider.Length > 0) session.MapProvider();
         if (!demo) return;
         session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
         {
