@@ -12,9 +12,6 @@ public sealed class DatabaseFile(string path) : IDisposable
     /// <summary>Path of the database.</summary>
     public string Path => path;
 
-    /// <summary>Folder of the keys that lie beside a database.</summary>
-    public static string KeysBeside(string database) => System.IO.Path.Combine(System.IO.Path.GetDirectoryName(database)!, "keys");
-
     /// <summary>Takes the file for this process alone; makes its folder where there is none.</summary>
     /// <exception cref="StartException">Another process has it, or nothing can be written there.</exception>
     public void Hold()

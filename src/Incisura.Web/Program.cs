@@ -20,17 +20,14 @@ using Incisura.Web.Shop;
 using Incisura.Web.Upkeep;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.EntityFrameworkCore;
-using Serilog;
 
 // A published folder has its pages and settings beside the program, from wherever it is started.
 WebApplicationBuilder builder = Directory.Exists(Path.Combine(AppContext.BaseDirectory, "wwwroot"))
     ? WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory })
     : WebApplication.CreateBuilder(args);
 string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ?? "data/incisura.db");
-if (await Commands.RunAsync(args, () => database, Console.Out) is { } done) return done;
-builder.Host.UseSerilog(
-    (context, log) =>
-        log.ReadFrom.Configuration(context.Configuration).WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+KeyFolders keys = KeyFolders.Of(database, builder.Configuration["Incisura:Keys:Editions"], builder.Configuration["Incisura:Keys:Sessions"]);
+if (await Commands.RunAsync(args, database, keys, Console.Out) is { } done) return done;
 builder.WebHost.ConfigureKestrel(k =>
 {
     k.Limits.MaxRequestBodySize = 1024 * 1024;
@@ -41,10 +38,11 @@ builder.WebHost.ConfigureKestrel(k =>
 bool describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 bool demo = describing || builder.Configuration.GetValue("Incisura:Demo", false);
 
-string keyFolder = DatabaseFile.KeysBeside(database);
 if (demo) builder.Configuration["Incisura:Workshop"] ??= DemoWorkshop.Name;
 if (!describing) builder.AddHostDoor(database);
 builder.AddTransport(demo);
+builder.AddLogs(demo);
+builder.AddTelemetry();
 
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<SavedMark>();
@@ -52,6 +50,7 @@ builder.Services.AddSingleton(_ => new DatabaseFile(database));
 builder.Services.AddDbContextPool<IncisuraDb>(
     (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database))
         .AddInterceptors(new EachConnection(), services.GetRequiredService<SavedMark>()));
+builder.Services.AddSingleton(keys);
 builder.Services.AddSingleton<Shelf>();
 builder.Services.AddSingleton<StandingJudge>();
 if (!describing) builder.Services.AddHostedService(services => services.GetRequiredService<StandingJudge>());
@@ -76,13 +75,13 @@ if (!describing)
 
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
-builder.Services.AddSingleton(services => new SigningKeys(keyFolder, services.GetRequiredService<TimeProvider>()));
+builder.Services.AddSingleton(services => new SigningKeys(keys.Editions, services.GetRequiredService<TimeProvider>()));
 builder.Services.AddSingleton<Publisher>();
 builder.Services.AddSingleton<PublishDesk>();
 builder.Services.AddSingleton<LookupIndex>();
 builder.Services.AddSingleton<Presence>();
 builder.Services.AddSingleton(TimeProvider.System);
-builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keyFolder));
+builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keys.Sessions));
 
 builder.AddAccounts(demo);
 
@@ -133,6 +132,7 @@ builder.Services.AddRateLimiter(o =>
 
 WebApplication app = builder.Build();
 app.UseTransport(demo);
+app.UseRequestLog(demo);
 app.UseProtection();
 app.UseExceptionHandler();
 app.UseStatusCodePages();

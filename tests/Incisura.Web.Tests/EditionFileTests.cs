@@ -198,7 +198,8 @@ public sealed class EditionFileTests(Workshop workshop) : IClassFixture<Workshop
                 EditionVerdict.Of(await FileAsync(edition), await workshop.BytesAsync("jory", $"/editions/{edition}/signature"), keys).SignedWith);
         Assert.Equal(
             (await SummaryAsync(1)).GetProperty("digest").GetString(), EditionFile.Read<EditionFile>(await FileAsync(next)).Before!.Sha256);
-        string file = Directory.GetFiles(Path.Combine(Path.GetDirectoryName(workshop.Database)!, "keys"), "edition-signing-key.pem").Single();
+        string file = Directory.GetFiles(
+            Path.Combine(Path.GetDirectoryName(workshop.Database)!, "keys", "editions"), "edition-signing-key.pem").Single();
         if (!OperatingSystem.IsWindows()) Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite, File.GetUnixFileMode(file));
         using ECDsa held = ECDsa.Create();
         held.ImportFromPem(await File.ReadAllTextAsync(file, Cancel));

@@ -13,6 +13,9 @@ internal sealed class ServerProcess : IAsyncDisposable
 
     public string Address { get; }
 
+    /// <summary>What it has written, line by line.</summary>
+    public System.Collections.Concurrent.ConcurrentQueue<string> Said { get; } = [];
+
     /// <summary>Starts it with the demo workshop, and waits until it answers.</summary>
     /// <param name="database">Path of the database.</param>
     /// <param name="settings">Further settings.</param>
@@ -50,7 +53,7 @@ internal sealed class ServerProcess : IAsyncDisposable
         ProcessStartInfo start = new("dotnet", [Path.Combine(AppContext.BaseDirectory, "Incisura.Web.dll"), "--urls", address])
         {
             WorkingDirectory = Path.GetTempPath(),
-            RedirectStandardOutput = false,
+            RedirectStandardOutput = true,
             Environment =
             {
                 ["Incisura__Demo"] = "true",
@@ -61,6 +64,8 @@ internal sealed class ServerProcess : IAsyncDisposable
         };
         foreach ((string name, string value) in settings ?? []) start.Environment[name] = value;
         ServerProcess server = new(Process.Start(start)!, address);
+        server.process.OutputDataReceived += (_, line) => server.Said.Enqueue(line.Data ?? "");
+        server.process.BeginOutputReadLine();
         await server.ReadyAsync(ready);
         return server;
     }

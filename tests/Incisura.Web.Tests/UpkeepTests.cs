@@ -18,7 +18,7 @@ public sealed class UpkeepTests : IAsyncLifetime
     private async Task<(int Code, string Says)> RunAsync(params string[] words)
     {
         StringWriter says = new();
-        int? code = await Commands.RunAsync(words, () => Database, says);
+        int? code = await Commands.RunAsync(words, Database, KeyFolders.Of(Database, null, null), says);
         return (Assert.IsType<int>(code), says.ToString());
     }
 
@@ -186,9 +186,25 @@ public sealed class UpkeepTests : IAsyncLifetime
             Assert.Equal(0, (await RunAsync("backup", In("copy.db"))).Code);
         }
 
-        string pem = await File.ReadAllTextAsync(Assert.Single(Directory.GetFiles(In("safe"), "*.pem", SearchOption.AllDirectories)), Cancel);
+        // Each kind in a folder of its own.
+        Assert.All(Directory.GetFiles(In("safe/sessions")), f => Assert.EndsWith(".xml", f, StringComparison.Ordinal));
+        string pem = await File.ReadAllTextAsync(Assert.Single(Directory.GetFiles(In("safe/editions"))), Cancel);
         Assert.DoesNotContain(
             pem.Split('\n')[1], System.Text.Encoding.Latin1.GetString(await File.ReadAllBytesAsync(In("copy.db"), Cancel)), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Keys_that_lay_in_one_folder_are_taken_apart_and_none_is_lost()
+    {
+        string keys = Path.Combine(Path.GetDirectoryName(Database)!, "keys");
+        Directory.CreateDirectory(keys);
+        File.WriteAllText(Path.Combine(keys, "edition-signing-key.pem"), "signs");
+        File.WriteAllText(Path.Combine(keys, "key-1.xml"), "protects");
+        KeyFolders folders = KeyFolders.Of(Database, null, In("elsewhere"));
+        for (int again = 0; again < 2; again++) folders.Prepare(Database);
+        Assert.Equal("signs", File.ReadAllText(Path.Combine(keys, "editions", "edition-signing-key.pem")));
+        Assert.Equal("protects", File.ReadAllText(Path.Combine(In("elsewhere"), "key-1.xml")));
+        Assert.Empty(Directory.GetFiles(keys));
     }
 
     [Fact]

@@ -47,8 +47,11 @@ public static class CalculateEndpoints
         calculations.Calculates();
         calculations.MapPost("/{operation}", async (
             string operation, CalculationRequest request, bool? explain, IncisuraDb db, Shelf shelf, CancellationToken cancel) =>
-            OperationOf(operation)
-                .Calculate(SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf), explain ?? false, cancel));
+        {
+            (IOperation of, Situation situation, Choices choices) =
+                (OperationOf(operation), SituationOf(request, await shelf.ViewAsync(db)), await ChoicesOf(request, db, shelf));
+            return Telemetry.Calculated(of.Description.Code, () => of.Calculate(situation, choices, explain ?? false, cancel));
+        });
         calculations.MapPost("/{operation}/window", async (
             string operation, string across, string up, int? size, CalculationRequest request, IncisuraDb db, Shelf shelf,
             CancellationToken cancel) =>

@@ -17,8 +17,10 @@ public static class Start
     public static async Task PrepareAsync(IServiceProvider services, bool demo, string demoFolder, CancellationToken cancel)
     {
         Transport.Check(services.GetRequiredService<IConfiguration>());
+        Telemetry.Check(services.GetRequiredService<IConfiguration>());
         services.GetRequiredService<IOptions<CopyOptions>>().Value.Check();
         services.GetRequiredService<DatabaseFile>().Hold();
+        services.GetRequiredService<KeyFolders>().Prepare(services.GetRequiredService<DatabaseFile>().Path);
         IncisuraDb db = services.GetRequiredService<IncisuraDb>();
         try
         {

@@ -206,7 +206,9 @@ public static class RecordEndpoints
         ShelfView view = await shelf.ViewAsync(db);
         Situation situation = CalculateEndpoints.SituationOf(request, view);
         Choices choices = await CalculateEndpoints.ChoicesOf(request, db, shelf);
-        return (situation, choices, operation.Calculate(situation, choices, explain: true), view);
+        CalculationResult result =
+            Telemetry.Calculated(operation.Description.Code, () => operation.Calculate(situation, choices, explain: true));
+        return (situation, choices, result, view);
     }
 
     // The thread a record is about: of an operation that cuts one which is chosen. A tap has its own.

@@ -21,30 +21,31 @@ public static class Commands
     /// <summary>Runs what the words ask for; null where they ask for no command, so that the workshop is served.</summary>
     /// <param name="words">The command line.</param>
     /// <param name="database">Path of the database, for those that need it.</param>
+    /// <param name="keys">Where keys lie.</param>
     /// <param name="says">Takes what is said.</param>
     /// <returns>0 where it was done, 1 where something is wrong, 2 where it could not be tried.</returns>
-    public static async Task<int?> RunAsync(string[] words, Func<string> database, TextWriter says)
+    public static async Task<int?> RunAsync(string[] words, string database, KeyFolders keys, TextWriter says)
     {
         try
         {
             switch (words)
             {
                 case [CheckCommand.Word, .. var files]:
-                    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : database()), says);
+                    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : database), says);
                 case [VerifyCommand.Word, .. var rest]:
                     return await VerifyCommand.RunAsync(rest, says);
                 case ["backup", var to]:
-                    return await BackupAsync(database(), Path.GetFullPath(to), says);
+                    return await BackupAsync(database, Path.GetFullPath(to), says);
                 case ["restore", var from]:
-                    return await RestoreAsync(Path.GetFullPath(from), database(), replace: false, says);
+                    return await RestoreAsync(Path.GetFullPath(from), database, replace: false, says);
                 case ["restore", var from, "--replace"]:
-                    return await RestoreAsync(Path.GetFullPath(from), database(), replace: true, says);
+                    return await RestoreAsync(Path.GetFullPath(from), database, replace: true, says);
                 case ["reset-password", var name]:
-                    return await HostDoor.ResetPasswordAsync(database(), name, says);
+                    return await HostDoor.ResetPasswordAsync(database, name, says);
                 case ["health", var address]:
                     return await HealthAsync(address, says);
                 case ["keys", var to]:
-                    return await CopyKeysAsync(database(), Path.GetFullPath(to), says);
+                    return await CopyKeysAsync(keys, Path.GetFullPath(to), says);
                 case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "health" or "keys", ..]:
                     await says.WriteLineAsync(Usage);
                     return words[0].TrimStart('-') is "help" or "h" ? 0 : 2;
@@ -104,19 +105,21 @@ public static class Commands
         return 0;
     }
 
-    private static async Task<int> CopyKeysAsync(string database, string to, TextWriter says)
+    private static async Task<int> CopyKeysAsync(KeyFolders keys, string to, TextWriter says)
     {
-        string keys = DatabaseFile.KeysBeside(database);
-        if (!Directory.Exists(keys)) return await NoneAsync(keys, says);
-        foreach (string file in Directory.GetFiles(keys, "*", SearchOption.AllDirectories))
-        {
-            string copy = Path.Combine(to, Path.GetRelativePath(keys, file));
-            PrivateFolder.Make(Path.GetDirectoryName(copy)!);
-            DatabaseCopy.Private(copy);
-            await File.WriteAllBytesAsync(copy, await File.ReadAllBytesAsync(file));
-        }
+        if (!Directory.Exists(keys.Editions)) return await NoneAsync(keys.Editions, says);
+        foreach ((string from, string name) in new[] { (keys.Editions, "editions"), (keys.Sessions, "sessions") })
+            foreach (string file in Directory.GetFiles(from))
+            {
+                string copy = Path.Combine(to, name, Path.GetFileName(file));
+                PrivateFolder.Make(Path.GetDirectoryName(copy)!);
+                DatabaseCopy.Private(copy);
+                await File.WriteAllBytesAsync(copy, await File.ReadAllBytesAsync(file));
+            }
 
-        await says.WriteLineAsync($"The keys are in {to}. Whoever has them can sign editions in this workshop's name: keep them locked away.");
+        await says.WriteLineAsync(
+            $"The keys are in {to}: whoever has `editions` can sign editions in this workshop's name, whoever has `sessions` can come in as "
+                + "anybody. Keep them locked away, and apart.");
         return 0;
     }
 
