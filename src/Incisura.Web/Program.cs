@@ -99,22 +99,7 @@ builder.Services.ConfigureHttpJsonOptions(o =>
     o.SerializerOptions.RespectNullableAnnotations = true;
     foreach (var converter in DefinitionFormat.Options.Converters) o.SerializerOptions.Converters.Add(converter);
 });
-builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer((schema, context, _) =>
-{
-    KnownCodes.Tell(schema, context.JsonTypeInfo.Type);
-
-    // Every member of a value type, and every one that is worked out, is always written; the generator does not see that by itself.
-    if (schema.Properties is not { Count: > 0 } members) return Task.CompletedTask;
-    if (context.JsonTypeInfo.Type.IsValueType) schema.Required = members.Keys.ToHashSet();
-    foreach (var workedOut in context.JsonTypeInfo.Properties.Where(p => p.Set is null && p.Get is not null))
-        if (members.TryGetValue(workedOut.Name, out var member))
-        {
-            (schema.Required ??= new HashSet<string>()).Add(workedOut.Name);
-            if (member is Microsoft.OpenApi.OpenApiSchema own) own.Type &= ~Microsoft.OpenApi.JsonSchemaType.Null;
-        }
-
-    return Task.CompletedTask;
-}));
+builder.Services.AddDescription();
 builder.Services.AddPatience();
 builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddRateLimiter(o =>

@@ -6,8 +6,8 @@ using System.Text.Json.Serialization.Metadata;
 namespace Incisura.Web.Hosting;
 
 /// <summary>
-/// What the reader of bodies does not refuse by itself: nothing in a list that may not be nothing, and numbers without end, as 1e999
-/// is read. Both would only be met deep inside, or be kept and never be read again.
+/// What the reader of bodies does not refuse by itself: nothing in a list that may not be nothing, numbers without end, as 1e999
+/// is read, and what is longer than the description says. They would only be met deep inside, or be kept and never be read again.
 /// </summary>
 public static class StrictBodies
 {
@@ -23,6 +23,7 @@ public static class StrictBodies
         {
             if (property.Get is not { } get) continue;
             string name = property.Name;
+            if (Bounds.KeeperOf(property) is { } keep) checks.Add(o => keep(get(o)));
             Type of = Nullable.GetUnderlyingType(property.PropertyType) ?? property.PropertyType;
             if (of == typeof(double)) checks.Add(o => Finite(get(o), name));
             else if (typeof(IReadOnlyDictionary<string, double>).IsAssignableFrom(of))

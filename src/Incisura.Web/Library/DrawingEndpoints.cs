@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using System.Text;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
@@ -15,7 +16,8 @@ namespace Incisura.Web.Library;
 /// <param name="Upright">Whether the axis stands upright.</param>
 /// <param name="LeftOut">Chains to leave out.</param>
 /// <param name="CuttingUntil">Length from the tip that cuts, mm; 0 for a holder.</param>
-public sealed record ProfileRequest(string Text, double MillimetresPerUnit, bool Upright, IReadOnlyList<int> LeftOut, double CuttingUntil);
+public sealed record ProfileRequest(
+    [property: MaxLength(1_000_000)] string Text, double MillimetresPerUnit, bool Upright, IReadOnlyList<int> LeftOut, double CuttingUntil);
 
 /// <summary>Drawings out as SVG and DXF, and profiles in from DXF.</summary>
 public static class DrawingEndpoints

@@ -130,7 +130,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/session/password": {
+    "/api/v1/session/joining": {
         parameters: {
             query?: never;
             header?: never;
@@ -138,7 +138,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: {
+        put?: never;
+        post: {
             parameters: {
                 query?: never;
                 header?: never;
@@ -147,7 +148,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["OwnPassword"];
+                    "application/json": components["schemas"]["Joined"];
                 };
             };
             responses: {
@@ -160,7 +161,6 @@ export interface paths {
                 };
             };
         };
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -286,6 +286,78 @@ export interface paths {
                 };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnPassword"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -472,7 +544,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PersonView"];
+                        "application/json": components["schemas"]["Invitation"];
                     };
                 };
             };
@@ -518,13 +590,69 @@ export interface paths {
             };
         };
         post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{name}/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/people/{name}/password": {
+    "/api/v1/people/{name}/link": {
         parameters: {
             query?: never;
             header?: never;
@@ -542,18 +670,16 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PasswordReset"];
-                };
-            };
+            requestBody?: never;
             responses: {
-                /** @description No Content */
-                204: {
+                /** @description OK */
+                200: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/json": components["schemas"]["Invitation"];
+                    };
                 };
             };
         };
@@ -7159,7 +7285,7 @@ export interface components {
             about: string;
             /** Format: int32 */
             count: number;
-            undone: boolean;
+            takesBack: boolean;
         };
         /** @description The best point inside all limits. */
         BestPoint: {
@@ -8024,23 +8150,6 @@ export interface components {
             settledAt: null | string;
             decision: string;
         };
-        /** @description Something a record rests on, at the revision it had. */
-        Footing: {
-            /** @description cutter, holder, assembly, material, machine, chart, or engine. */
-            kind: string;
-            /**
-             * Format: int32
-             * @description Identity.
-             */
-            id: number;
-            /** @description What people call it. */
-            name: string;
-            /**
-             * Format: int32
-             * @description Revision it had.
-             */
-            revision: number;
-        };
         /**
          * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
          *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
@@ -8481,6 +8590,17 @@ export interface components {
             /** @description Outline of its chip: z along the axis, r the depth below the crests, mm. */
             outline: components["schemas"]["ProfilePoint"][];
         };
+        Invitation: {
+            name: string;
+            link: string;
+            /** Format: date-time */
+            until: string;
+        };
+        Joined: {
+            name: string;
+            code: string;
+            password: string;
+        };
         JointView: {
             field: string;
             held: string;
@@ -8917,16 +9037,6 @@ export interface components {
              */
             amount: number;
         };
-        /** @description Something a record rests on that has been revised since. */
-        MovedFooting: {
-            /** @description What, and the revision the record rests on. */
-            footing: components["schemas"]["Footing"];
-            /**
-             * Format: int32
-             * @description The revision it has now.
-             */
-            now: number;
-        };
         NearEntry: {
             entry: components["schemas"]["LookupEntry"];
             differs: string[];
@@ -8950,7 +9060,6 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
-            password: string;
         };
         /** @description A choice that could not be applied. */
         NotApplied: {
@@ -9146,9 +9255,6 @@ export interface components {
             /** @description What it is for, and why no listed thread does. */
             reason?: string;
         };
-        PasswordReset: {
-            password: string;
-        };
         /**
          * @description How the holes of a group lie to each other.
          * @enum {unknown}
@@ -9184,7 +9290,7 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
-            disabled: boolean;
+            stands: components["schemas"]["Standing"];
             hasFactor: boolean;
         };
         /** @description A choice between words that a family of cutters offers. */
@@ -10220,34 +10326,8 @@ export interface components {
             /** @description Whether coolant is on; null to leave it. */
             coolant?: null | boolean;
         };
-        /** @description How a record stands to how things are now. */
-        Standing: {
-            /** @description What it rests on that has been revised since. */
-            moved: components["schemas"]["MovedFooting"][];
-            /** @description Figures that would differ if it were calculated today. */
-            figures: components["schemas"]["FigureChange"][];
-            /** @description Limits whose use would differ. */
-            limits: components["schemas"]["LimitChange"][];
-            /** @description Findings that would appear or vanish. */
-            findings: components["schemas"]["FindingChange"][];
-            /** @description Why it can no longer be calculated; empty where it can. */
-            refused: string;
-            /** @description Limits and findings that the figures as they were approved break now and did not then. */
-            breaks: components["schemas"]["Finding"][];
-            /** @description Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated. */
-            stale: boolean;
-            /** @description Whether the figures as they were approved break a limit now, or nothing can be calculated any more. */
-            broken: boolean;
-            /**
-             * Format: double
-             * @description The largest move of a figure or of a limit's use, over the larger of its two values: 1 for one that appeared or vanished, 2 where it broke.
-             */
-            move: number;
-            /** @description What to tell first of what breaks; null where nothing does. */
-            firstBreak: components["schemas"]["Sentence"];
-            /** @description What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did. */
-            foremost: components["schemas"]["FigureChange"];
-        };
+        /** @enum {unknown} */
+        Standing: "invited" | "open" | "closed" | "removed";
         StepTool: {
             /** Format: int32 */
             assemblyId: number;
@@ -10714,6 +10794,7 @@ export interface components {
         Welcome: {
             demo: boolean;
             people: components["schemas"]["DemoPerson"][];
+            provider: string;
         };
         /** @description The line along which a limit is just used up. */
         WindowLine: {
