@@ -80,7 +80,7 @@ builder.Services.AddSingleton<Publisher>();
 builder.Services.AddSingleton<PublishDesk>();
 builder.Services.AddSingleton<LookupIndex>();
 builder.Services.AddSingleton<Presence>();
-builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(WorkshopClock.Of(builder.Configuration));
 builder.Services.AddDataProtection().PersistKeysToFileSystem(new(keys.Sessions));
 
 builder.AddAccounts(demo);

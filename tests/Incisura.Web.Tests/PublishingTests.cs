@@ -238,7 +238,7 @@ public sealed class PublishingTests(Workshop workshop) : IClassFixture<Workshop>
         await using (IncisuraDb db = new(options))
         {
             await db.PrepareAsync(Cancel);
-            Publisher publisher = new(new(folder, TimeProvider.System), new ConfigurationBuilder().Build());
+            Publisher publisher = new(new(folder, TimeProvider.System), new ConfigurationBuilder().Build(), TimeProvider.System);
             await OldEditions.TakeOverAsync(db, publisher, Cancel);
             await OldEditions.TakeOverAsync(db, publisher, Cancel);
             EditionFileRow file = await db.EditionFiles.SingleAsync(Cancel);

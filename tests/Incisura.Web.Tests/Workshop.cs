@@ -50,6 +50,8 @@ public sealed class Workshop : WebApplicationFactory<Program>
         builder.UseSetting("Incisura:Database", Database);
         builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+        foreach (string source in new[] { "Microsoft", "Microsoft.Hosting.Lifetime" })
+            builder.UseSetting($"Serilog:MinimumLevel:Override:{source}", "Fatal");
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }
 

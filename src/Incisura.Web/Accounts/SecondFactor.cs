@@ -40,7 +40,7 @@ public enum FactorAnswer
 /// <summary>Second factors by time codes (RFC 6238), with codes for when the device is lost.</summary>
 public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvider clock)
 {
-    private const int SecretBytes = 20, Codes = 10, GroupsOfCode = 2;
+    private const int SecretBytes = 20, Codes = 10, GroupsOfCode = 2, SecondsOfStep = 30;
 
     private readonly IDataProtector protector = protection.CreateProtector("Incisura.SecondFactor");
 
@@ -102,8 +102,12 @@ public sealed class SecondFactor(IDataProtectionProvider protection, TimeProvide
 
         Totp totp = new(Base32Encoding.ToBytes(secret));
         string digits = code.Replace(" ", "", StringComparison.Ordinal);
-        bool right = totp.VerifyTotp(clock.GetUtcNow().UtcDateTime, digits, out long step, new VerificationWindow(1, 1));
-        if (!right || step <= row.LastStep) return false;
+        DateTimeOffset now = clock.GetUtcNow();
+        bool right = totp.VerifyTotp(now.UtcDateTime, digits, out long step, new VerificationWindow(1, 1));
+
+        // One taken of a time to come was taken before the clock was put back; waiting for it would keep somebody out for as long.
+        bool taken = step <= row.LastStep && row.LastStep <= now.ToUnixTimeSeconds() / SecondsOfStep + 1;
+        if (!right || taken) return false;
         row.LastStep = step;
         return true;
     }

@@ -34,7 +34,7 @@ public static class CardEndpoints
         IReadOnlyDictionary<int, PublishedLeaf> leaves = await EditionReading.LeavesAsync(db, lines.ConvertAll(l => l.LeafId), cancel);
         IReadOnlyDictionary<int, Profile> outlines = await OutlinesAsync(db, [.. leaves.Values.Select(l => l.RevisionId)], cancel);
         DataCards cards = new(
-            paper, units == "inch", $"edition {number} of {summary.PublishedAt.LocalDateTime:yyyy-MM-dd}, SHA-256 {summary.Digest[..16]}…",
+            paper, units == "inch", $"edition {number} of {clock.DayOf(summary.PublishedAt):yyyy-MM-dd}, SHA-256 {summary.Digest[..16]}…",
             clock.GetLocalNow().ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture));
         return TypedResults.File(
             cards.Draw(lines.Select(l => new DataCard(

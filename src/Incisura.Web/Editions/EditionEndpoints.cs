@@ -16,7 +16,7 @@ public static class EditionEndpoints
             int number, [AsParameters] EditionQuery query, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
             await EditionReading.PageAsync(
                 db, await shelf.ViewAsync(db), await EditionReading.SummaryAsync(db, number), query.Checked(), context.User.Actor().Name,
-                clock.GetUtcNow()));
+                clock));
         group.MapGet("/{number:int}/differences", async (
             int number, int from, [AsParameters] EditionQuery query, IncisuraDb db, CancellationToken cancel) =>
             await EditionComparison.OfAsync(

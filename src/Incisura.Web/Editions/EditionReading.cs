@@ -102,9 +102,10 @@ public static class EditionReading
 
     /// <summary>A page of an edition.</summary>
     public static async Task<EditionView> PageAsync(
-        IncisuraDb db, ShelfView view, EditionSummary summary, EditionQuery query, string person, DateTimeOffset now)
+        IncisuraDb db, ShelfView view, EditionSummary summary, EditionQuery query, string person, TimeProvider clock)
     {
-        DateOnly today = DateOnly.FromDateTime(now.LocalDateTime);
+        DateTimeOffset now = clock.GetUtcNow();
+        DateOnly today = clock.DayOf(now);
         List<LineNow> all = await LinesAsync(db, summary.Number, words: !string.IsNullOrWhiteSpace(query.Q));
         Since? since = Wire.Optional<Since>(query.Since, "since");
         List<LineNow> found = [.. all.Where(l => (since is null || l.What(today) == since) && Fits(l, query.Q))];

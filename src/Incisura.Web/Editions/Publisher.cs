@@ -21,7 +21,7 @@ public sealed record PublishWish(
 /// Puts an edition together outside any lock: each record's published form is kept as soon as it is written, the whole is hashed and signed,
 /// and only its number, its file and its lines are written at the end as one, if nothing of it was decided otherwise meanwhile.
 /// </summary>
-public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
+public sealed class Publisher(SigningKeys keys, IConfiguration configuration, TimeProvider clock)
 {
     private const int MostTries = 5;
 
@@ -105,7 +105,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
     }
 
     // All or nothing; nothing where a record was decided otherwise since it was chosen.
-    private static async Task<bool> WriteAsync(
+    private async Task<bool> WriteAsync(
         IncisuraDb db, EditionRow edition, EditionFileRow file, List<EditionLineRow> lines, List<Chosen> chosen, PublishWish wish,
         List<EditionLineRow> before, long seen, CancellationToken cancel)
     {
@@ -127,10 +127,10 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration)
         return true;
     }
 
-    private static async Task<List<Chosen>> ChooseAsync(
+    private async Task<List<Chosen>> ChooseAsync(
         IncisuraDb db, PublishWish wish, List<EditionLineRow> before, IReadOnlyCollection<string>? among, CancellationToken cancel)
     {
-        DateOnly today = DateOnly.FromDateTime(wish.At.LocalDateTime);
+        DateOnly today = clock.DayOf(wish.At);
         IQueryable<RecordRevisionRow> all = InForce(db, today);
         if (among is not null) all = all.Where(v => among.Contains(v.Record!.Number));
         Dictionary<string, EditionLineRow> published = before.ToDictionary(l => l.RecordNumber);

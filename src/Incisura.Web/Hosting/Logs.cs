@@ -21,7 +21,6 @@ public static class Logs
         builder.Host.UseSerilog((context, log) =>
         {
             log.MinimumLevel.Override("Microsoft", LogEventLevel.Warning).MinimumLevel.Override("System", LogEventLevel.Warning)
-                .MinimumLevel.Override("Microsoft.Hosting.Lifetime", LogEventLevel.Information)
                 .ReadFrom.Configuration(context.Configuration).Enrich.FromLogContext();
             if (json) log.WriteTo.Console(new RenderedCompactJsonFormatter());
             else log.WriteTo.Console(formatProvider: CultureInfo.InvariantCulture);

@@ -17,6 +17,7 @@ public static class Start
     public static async Task PrepareAsync(IServiceProvider services, bool demo, string demoFolder, CancellationToken cancel)
     {
         Transport.Check(services.GetRequiredService<IConfiguration>());
+        WorkshopClock.Check(services.GetRequiredService<IConfiguration>());
         Telemetry.Check(services.GetRequiredService<IConfiguration>());
         services.GetRequiredService<IOptions<CopyOptions>>().Value.Check();
         services.GetRequiredService<DatabaseFile>().Hold();

@@ -1,5 +1,6 @@
 using Incisura.Core.Records;
 using Incisura.Web.Accounts;
+using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Mail;
@@ -10,13 +11,14 @@ public static class Letters
     /// <summary>Tells an act on a record to those it waits for: a proposal to approvers, a decision to who proposed it.</summary>
     public static async Task TellAsync(
         IncisuraDb db, RecordRow record, RecordRevisionRow row, RecordAct act, Actor by, IReadOnlyCollection<string> contributors, string reason,
-        DateTimeOffset now)
+        TimeProvider clock)
     {
+        DateTimeOffset now = clock.GetUtcNow();
         string what = $"{record.Number} revision {row.Number}", because = reason.Length > 0 ? $": {reason}" : ".";
         (IReadOnlyList<string> to, string says) = act switch
         {
             RecordAct.Submit => (
-                await ApproversAsync(db, contributors, DateOnly.FromDateTime(now.LocalDateTime)), $"{what} waits for you, proposed by {by.Name}."),
+                await ApproversAsync(db, contributors, clock.Today()), $"{what} waits for you, proposed by {by.Name}."),
             RecordAct.SendBack => ([row.ProposedBy], $"{what} was sent back by {by.Name}{because}"),
             RecordAct.Approve => ([row.ProposedBy], $"{what} was approved by {by.Name}{because}"),
             RecordAct.Withdraw => ([row.ProposedBy], $"{what} was withdrawn by {by.Name}{because}"),

@@ -196,7 +196,7 @@ public static class RecordEndpoints
         if (act == RecordAct.SendBack) revision.ResultSentBack = revision.Result;
         revision.Version++;
         record.Draw();
-        await Letters.TellAsync(db, record, revision, act, actor, facts.Contributors, reason?.Trim() ?? "", clock.GetUtcNow());
+        await Letters.TellAsync(db, record, revision, act, actor, facts.Contributors, reason?.Trim() ?? "", clock);
     }
 
     private static async Task<(Situation Situation, Choices Choices, CalculationResult Result, ShelfView View)> CalculateAsync(

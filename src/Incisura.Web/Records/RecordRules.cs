@@ -8,9 +8,6 @@ namespace Incisura.Web.Records;
 /// <summary>What the rules of a record's life have to know, gathered from the database and from who calls.</summary>
 public static class RecordRules
 {
-    /// <summary>Today, at the workshop.</summary>
-    public static DateOnly Today(this TimeProvider clock) => DateOnly.FromDateTime(clock.GetLocalNow().Date);
-
     /// <summary>The facts about a revision.</summary>
     /// <param name="record">The record, with all its revisions.</param>
     /// <param name="row">The revision.</param>

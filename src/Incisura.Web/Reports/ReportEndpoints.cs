@@ -41,7 +41,7 @@ public static class ReportEndpoints
             if (report.Outcome == ReportOutcome.DoNotRun)
             {
                 // The first one is what readers are told; the others stand beside it on the record.
-                Stop(revision, revision.StoppedBy is { Length: > 0 } before ? before : Said(row));
+                Stop(revision, revision.StoppedBy is { Length: > 0 } before ? before : Said(row, clock));
                 Letters.TellStopped(db, record, revision, row, await Accounts.PeopleEndpoints.NamesAsync(db, Role.Approver));
             }
             else if (report.Outcome == ReportOutcome.WithChanges || report.Chatter || report.Broke)
@@ -91,7 +91,7 @@ public static class ReportEndpoints
             RecordRevisionRow revision = await db.RecordRevisions.SingleAsync(v => v.RecordId == row.RecordId && v.Number == row.Revision);
             FloorReportRow? other = await db.FloorReports.Where(r => r.RecordId == row.RecordId && r.Revision == row.Revision)
                 .Where(r => r.Outcome == ReportOutcome.DoNotRun && r.SettledAt == null).OrderBy(r => r.Id).FirstOrDefaultAsync();
-            Stop(revision, other is null ? "" : Said(other));
+            Stop(revision, other is null ? "" : Said(other, clock));
             await db.SaveChangesAsync();
             await TellAsync(db, row, Chronicle.Decided, row.SettledBy, row.SettledAt.Value, text);
             await transaction.CommitAsync();
@@ -144,11 +144,11 @@ public static class ReportEndpoints
         revision.Version++;
     }
 
-    private static string Said(FloorReportRow r)
+    private static string Said(FloorReportRow r, TimeProvider clock)
     {
         string[] what = [r.Chatter ? "it chatters" : "", r.Broke ? "something broke" : "", r.Note.Trim().TrimEnd('.')];
         string said = string.Join(", ", what.Where(w => w.Length > 0));
-        return $"{r.By} reported from the machine on {r.RanAt.LocalDateTime:yyyy-MM-dd}: do not run{(said.Length > 0 ? ", " + said : "")}.";
+        return $"{r.By} reported from the machine on {clock.DayOf(r.RanAt):yyyy-MM-dd}: do not run{(said.Length > 0 ? ", " + said : "")}.";
     }
 
     private static bool IsOpen(FloorReportRow r) => r is { Outcome: ReportOutcome.DoNotRun, SettledAt: null };

@@ -26,7 +26,7 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
     private async Task EachAsync(TimeSpan every, DateTimeOffset? last, Func<CancellationToken, Task> copy, CancellationToken cancel)
     {
         // A server that is started often makes no more copies, and one that was off makes the one that is due.
-        if (last is { } at && at + every - clock.GetUtcNow() is { Ticks: > 0 } rest) await WaitAsync(rest < every ? rest : every, cancel);
+        if (last is { } at && at + every - clock.GetUtcNow() is { Ticks: > 0 } rest && rest <= every) await WaitAsync(rest, cancel);
         while (!cancel.IsCancellationRequested)
         {
             try
@@ -55,8 +55,11 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
     {
         CopyOptions o = options.Value;
         string name = Prefix + clock.GetUtcNow().ToString(Stamp, CultureInfo.InvariantCulture) + Ending;
-        await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, Path.Combine(o.Folder, name), cancel), cancel);
-        foreach (string old in Dated(o.Folder).SkipLast(o.Keep)) File.Delete(old);
+        string made = Path.Combine(o.Folder, name);
+        await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, made, cancel), cancel);
+
+        // The one just made is the newest, whatever the clock said when the others were.
+        foreach (string old in Dated(o.Folder).Where(f => f != made).SkipLast(o.Keep - 1)) File.Delete(old);
     }
 
     private async Task SecondAsync(CancellationToken cancel)
