@@ -60,10 +60,11 @@ golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Web.Tests -c Release -v q --nologo
 	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -method '*is_written_down'
 
-soak: build ## long random work on the library and on chains of holes, 20 000 hostile requests, and a server killed 20 times
+soak: build ## long random work on the library and on chains of holes, 20 000 hostile requests, a server killed 20 times, and ten minutes of a workshop at work
 	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
 	INCISURA_REQUESTS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*FuzzTests'
 	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*Killed*Tests'
+	INCISURA_SOAK=10 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -showLiveOutput -class '*SoakTests'
 
 check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
 	dotnet format Incisura.slnx --verify-no-changes --no-restore

@@ -77,6 +77,16 @@ internal sealed class ServerProcess : IAsyncDisposable
         return new(http);
     }
 
+    /// <summary>Memory it holds, MB.</summary>
+    public long Memory
+    {
+        get
+        {
+            process.Refresh();
+            return process.WorkingSet64 >> 20;
+        }
+    }
+
     public void Kill() => process.Kill(entireProcessTree: true);
 
     public async ValueTask DisposeAsync()
