@@ -144,6 +144,7 @@ RouteGroupBuilder api = app.MapGroup("/api/v1").RequireAuthorization();
 api.MapSession(demo);
 api.MapAccount();
 api.MapPeople();
+api.MapServer();
 api.MapAbsences();
 api.MapMail(demo);
 api.MapLibrary();

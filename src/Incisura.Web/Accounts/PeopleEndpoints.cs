@@ -10,7 +10,7 @@ namespace Incisura.Web.Accounts;
 public sealed record NewPerson(string Name, string FullName, Role Role);
 
 /// <summary>How somebody's account stands.</summary>
-public enum Standing
+public enum AccountState
 {
     /// <summary>They were given a link and have not used it.</summary>
     Invited,
@@ -31,7 +31,7 @@ public enum Standing
 /// <param name="Role">What they may do.</param>
 /// <param name="Stands">How the account stands.</param>
 /// <param name="HasFactor">Whether they have a second factor.</param>
-public sealed record PersonView(string Name, string FullName, Role Role, Standing Stands, bool HasFactor);
+public sealed record PersonView(string Name, string FullName, Role Role, AccountState Stands, bool HasFactor);
 
 /// <summary>What an administrator changes of somebody.</summary>
 public sealed record PersonChange(string FullName, Role Role, bool Disabled);
@@ -57,7 +57,7 @@ public static class PeopleEndpoints
                               }).ToListAsync(cancel);
             return rows.ConvertAll(
                 r => new PersonView(
-                    r.Person.UserName!, r.Person.FullName, Enum.Parse<Role>(r.Role!), StandingOf(r.Person, r.Elsewhere), r.HasFactor));
+                    r.Person.UserName!, r.Person.FullName, Enum.Parse<Role>(r.Role!), StateOf(r.Person, r.Elsewhere), r.HasFactor));
         });
         group.MapPost("/", async (NewPerson person, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
@@ -95,7 +95,7 @@ public static class PeopleEndpoints
                 new("role", before.ToString(), change.Role.ToString()), new("closed", closed, Word(change.Disabled)));
             await transaction.CommitAsync();
             return new PersonView(
-                person.UserName!, person.FullName, change.Role, StandingOf(person, (await people.GetLoginsAsync(person)).Count > 0),
+                person.UserName!, person.FullName, change.Role, StateOf(person, (await people.GetLoginsAsync(person)).Count > 0),
                 (await SecondFactor.StateAsync(db, person.Id, false)).On);
         });
         group.MapDelete("/{name}", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
@@ -128,9 +128,9 @@ public static class PeopleEndpoints
         });
     }
 
-    private static Standing StandingOf(Person person, bool elsewhere) => Person.IsClosed(person.LockoutEnd)
-        ? person.FullName.Length == 0 ? Standing.Removed : Standing.Closed
-        : person.PasswordHash is null && !elsewhere ? Standing.Invited : Standing.Open;
+    private static AccountState StateOf(Person person, bool elsewhere) => Person.IsClosed(person.LockoutEnd)
+        ? person.FullName.Length == 0 ? AccountState.Removed : AccountState.Closed
+        : person.PasswordHash is null && !elsewhere ? AccountState.Invited : AccountState.Open;
 
     private static string Word(bool yes) => yes ? "yes" : "no";
 

@@ -93,11 +93,14 @@ public static class SessionEndpoints
         session.MapJoining();
         if (provider.Length > 0) session.MapProvider();
         if (!demo) return;
-        session.MapPost("/demo/{name}", async (string name, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn) =>
+        session.MapPost("/demo/{name}", async (
+            string name, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn,
+            TimeProvider clock) =>
         {
             Person person = (Demo.DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
                 ?? throw new MissingException("This person does not belong to the demo; choose one of those offered.");
             await manager.SignInAsync(person, isPersistent: true);
+            await Door.TellAsync(db, name, Chronicle.SignedIn, "", context, clock);
             return await ViewOf(person, manager, standIn);
         });
     }

@@ -59,7 +59,7 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, made, cancel), cancel);
 
         // The one just made is the newest, whatever the clock said when the others were.
-        foreach (string old in Dated(o.Folder).Where(f => f != made).SkipLast(o.Keep - 1)) File.Delete(old);
+        foreach ((string old, _) in Made(o.Folder).Where(f => f.File != made).SkipLast(o.Keep - 1).ToList()) File.Delete(old);
     }
 
     private async Task SecondAsync(CancellationToken cancel)
@@ -69,11 +69,13 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         SecondAt = at;
     }
 
-    private static string[] Dated(string folder) => Directory.Exists(folder)
-        ? [.. Directory.GetFiles(folder, Prefix + "*" + Ending).Where(f => At(f) is not null).Order(StringComparer.Ordinal)]
+    /// <summary>Dated copies in a folder, oldest first.</summary>
+    public static IEnumerable<(string File, DateTimeOffset At)> Made(string folder) => Directory.Exists(folder)
+        ? Directory.GetFiles(folder, Prefix + "*" + Ending).Select(f => (f, At(f))).Where(f => f.Item2 is not null)
+            .Select(f => (f.f, f.Item2!.Value)).OrderBy(f => f.f, StringComparer.Ordinal)
         : [];
 
-    private static DateTimeOffset? LastOf(string folder) => Dated(folder) is [.., var last] ? At(last) : null;
+    private static DateTimeOffset? LastOf(string folder) => Made(folder).LastOrDefault() is { File: not null } last ? last.At : null;
 
     private static DateTimeOffset? At(string file)
     {

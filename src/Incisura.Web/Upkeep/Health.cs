@@ -1,3 +1,4 @@
+using System.Net;
 using Microsoft.AspNetCore.Diagnostics.HealthChecks;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Diagnostics.HealthChecks;
@@ -8,7 +9,8 @@ namespace Incisura.Web.Upkeep;
 /// <param name="Name">What it is.</param>
 /// <param name="Status">How it is.</param>
 /// <param name="Says">What to know of it.</param>
-public sealed record PartHealth(string Name, HealthStatus Status, string Says);
+/// <param name="At">When what it says was so, where that is not now.</param>
+public sealed record PartHealth(string Name, HealthStatus Status, string Says, DateTimeOffset? At);
 
 /// <summary>How the server is.</summary>
 public sealed record HealthView(HealthStatus Status, IReadOnlyList<PartHealth> Parts);
@@ -16,7 +18,8 @@ public sealed record HealthView(HealthStatus Status, IReadOnlyList<PartHealth> P
 /// <summary>Whether the server lives, and whether it can be worked with.</summary>
 public static class Health
 {
-    private const string Ready = "ready";
+    /// <summary>Mark of what has to be well to be worked with.</summary>
+    internal const string Ready = "ready";
 
     public static IServiceCollection AddHealth(this IServiceCollection services)
     {
@@ -40,11 +43,25 @@ public static class Health
     private static HealthCheckOptions Options(Func<HealthCheckRegistration, bool> of) => new()
     {
         Predicate = of,
-        ResponseWriter = (context, report) => context.Response.WriteAsJsonAsync(
-            new HealthView(
-                report.Status,
-                [.. report.Entries.Select(e => new PartHealth(e.Key, e.Value.Status, e.Value.Description ?? e.Value.Exception?.Message ?? ""))])),
+        ResponseWriter = (context, report) => context.Response.WriteAsJsonAsync(ViewOf(report, IsHere(context))),
     };
+
+    /// <summary>How the server is, with what to know of each part or without.</summary>
+    internal static HealthView ViewOf(HealthReport report, bool told) => new(
+        report.Status,
+        [
+            .. report.Entries.Select(e => new PartHealth(
+                e.Key, e.Value.Status, told ? e.Value.Description ?? e.Value.Exception?.Message ?? "" : "",
+                e.Value.Data.TryGetValue(AtKey, out object? at) ? (DateTimeOffset)at : null)),
+        ]);
+
+    private const string AtKey = "at";
+
+    private static HealthCheckResult Well(string says, DateTimeOffset at) =>
+        HealthCheckResult.Healthy(says, new Dictionary<string, object> { [AtKey] = at });
+
+    // What to know of each part names files and counts: for the machine itself; an administrator has a page.
+    private static bool IsHere(HttpContext context) => context.Connection.RemoteIpAddress is not { } from || IPAddress.IsLoopback(from);
 
     // Readers of a broken file would get errors all over; this says it in one place.
     private sealed class DatabaseAnswers(IServiceScopeFactory scopes) : IHealthCheck
@@ -83,7 +100,7 @@ public static class Health
             {
                 { At: null } => HealthCheckResult.Healthy("Not looked at yet since the start."),
                 { Fault: { } fault } => HealthCheckResult.Unhealthy($"The file of the database is broken: {fault} Restore a copy."),
-                { At: { } at } => HealthCheckResult.Healthy($"Sound at {at:yyyy-MM-dd HH:mm} UTC."),
+                { At: { } at } => Well("The file was looked through and is sound.", at),
             });
     }
 
@@ -93,7 +110,7 @@ public static class Health
             Task.FromResult(copies switch
             {
                 { Fault.Length: > 0 } => HealthCheckResult.Degraded($"The last copy of the database was not made: {copies.Fault}"),
-                { SecondAt: { } at } => HealthCheckResult.Healthy($"The second place was up to date at {at:yyyy-MM-dd HH:mm:ss} UTC."),
+                { SecondAt: { } at } => Well("The second place was brought up to date.", at),
                 _ => HealthCheckResult.Healthy("No copy has failed since the start."),
             });
     }

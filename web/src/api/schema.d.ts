@@ -724,6 +724,373 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/server": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ServerView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/operations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OperationDescription"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/quantities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["QuantityUnits"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/leftover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Leftover"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/tap/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalculationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfDrill"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                    state?: string;
+                    stands?: string;
+                    material?: number;
+                    machine?: number;
+                    cutter?: number;
+                    operation?: string;
+                    by?: string;
+                    limit?: string;
+                    waits?: boolean;
+                    counts?: string;
+                    order?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordListing"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DraftRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": number;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/records/{number}/comments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewComment"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    q: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Found"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/absences": {
         parameters: {
             query?: never;
@@ -4436,338 +4803,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/operations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["OperationDescription"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/quantities": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["QuantityUnits"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/records/{number}/leftover": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    number: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Leftover"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/calculations/tap/drills": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CalculationRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ShelfDrill"][];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/records": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: {
-                    text?: string;
-                    state?: string;
-                    stands?: string;
-                    material?: number;
-                    machine?: number;
-                    cutter?: number;
-                    operation?: string;
-                    by?: string;
-                    limit?: string;
-                    waits?: boolean;
-                    counts?: string;
-                    order?: string;
-                    skip?: number;
-                    take?: number;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecordListing"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DraftRequest"];
-                };
-            };
-            responses: {
-                /** @description Created */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecordView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/records/waiting": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": number;
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/records/{number}/comments": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    number: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["NewComment"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecordView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/find": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query: {
-                    q: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Found"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/calculations/{operation}": {
         parameters: {
             query?: never;
@@ -7091,6 +7126,8 @@ export interface components {
             /** @description Who wrote the reason. */
             by: string;
         };
+        /** @enum {unknown} */
+        AccountState: "invited" | "open" | "closed" | "removed";
         ActRequest: {
             text?: null | string;
             accepted?: null | {
@@ -7448,6 +7485,13 @@ export interface components {
             work: string;
             /** @default false */
             keeps: boolean;
+        };
+        CopyView: {
+            name: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            bytes: number;
         };
         CoverageAnswer: {
             rows: components["schemas"]["CoverageLine"][];
@@ -8150,6 +8194,23 @@ export interface components {
             settledAt: null | string;
             decision: string;
         };
+        /** @description Something a record rests on, at the revision it had. */
+        Footing: {
+            /** @description cutter, holder, assembly, material, machine, chart, or engine. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Identity.
+             */
+            id: number;
+            /** @description What people call it. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Revision it had.
+             */
+            revision: number;
+        };
         /**
          * @description A formula of the trade, written beside the code that computes it. string Formula.Expression is plain arithmetic over the
          *     symbols of its terms, so that a derivation can be evaluated again by another program and compared.
@@ -8252,6 +8313,12 @@ export interface components {
          * @enum {unknown}
          */
         Hand: "right" | "left" | "neutral";
+        /** @enum {unknown} */
+        HealthStatus: "unhealthy" | "degraded" | "healthy";
+        HealthView: {
+            status: components["schemas"]["HealthStatus"];
+            parts: components["schemas"]["PartHealth"][];
+        };
         HistoryEntry: {
             /** Format: int64 */
             entry: number;
@@ -9037,6 +9104,16 @@ export interface components {
              */
             amount: number;
         };
+        /** @description Something a record rests on that has been revised since. */
+        MovedFooting: {
+            /** @description What, and the revision the record rests on. */
+            footing: components["schemas"]["Footing"];
+            /**
+             * Format: int32
+             * @description The revision it has now.
+             */
+            now: number;
+        };
         NearEntry: {
             entry: components["schemas"]["LookupEntry"];
             differs: string[];
@@ -9255,6 +9332,13 @@ export interface components {
             /** @description What it is for, and why no listed thread does. */
             reason?: string;
         };
+        PartHealth: {
+            name: string;
+            status: components["schemas"]["HealthStatus"];
+            says: string;
+            /** Format: date-time */
+            at: null | string;
+        };
         /**
          * @description How the holes of a group lie to each other.
          * @enum {unknown}
@@ -9290,7 +9374,7 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
-            stands: components["schemas"]["Standing"];
+            stands: components["schemas"]["AccountState"];
             hasFactor: boolean;
         };
         /** @description A choice between words that a family of cutters offers. */
@@ -9837,6 +9921,20 @@ export interface components {
             /** @description The measures in order. */
             measures: components["schemas"]["Measure"][];
         };
+        ServerView: {
+            health: components["schemas"]["HealthView"];
+            version: string;
+            /** Format: date-time */
+            since: string;
+            timeZone: string;
+            /** Format: int64 */
+            databaseBytes: number;
+            /** Format: double */
+            copiesEveryHours: number;
+            /** Format: double */
+            secondEverySeconds: number;
+            copies: components["schemas"]["CopyView"][];
+        };
         SessionView: {
             name: string;
             fullName: string;
@@ -10326,8 +10424,34 @@ export interface components {
             /** @description Whether coolant is on; null to leave it. */
             coolant?: null | boolean;
         };
-        /** @enum {unknown} */
-        Standing: "invited" | "open" | "closed" | "removed";
+        /** @description How a record stands to how things are now. */
+        Standing: {
+            /** @description What it rests on that has been revised since. */
+            moved: components["schemas"]["MovedFooting"][];
+            /** @description Figures that would differ if it were calculated today. */
+            figures: components["schemas"]["FigureChange"][];
+            /** @description Limits whose use would differ. */
+            limits: components["schemas"]["LimitChange"][];
+            /** @description Findings that would appear or vanish. */
+            findings: components["schemas"]["FindingChange"][];
+            /** @description Why it can no longer be calculated; empty where it can. */
+            refused: string;
+            /** @description Limits and findings that the figures as they were approved break now and did not then. */
+            breaks: components["schemas"]["Finding"][];
+            /** @description Whether a figure, the use of a limit or a finding would differ today, or nothing could be calculated. */
+            stale: boolean;
+            /** @description Whether the figures as they were approved break a limit now, or nothing can be calculated any more. */
+            broken: boolean;
+            /**
+             * Format: double
+             * @description The largest move of a figure or of a limit's use, over the larger of its two values: 1 for one that appeared or vanished, 2 where it broke.
+             */
+            move: number;
+            /** @description What to tell first of what breaks; null where nothing does. */
+            firstBreak: components["schemas"]["Sentence"];
+            /** @description What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did. */
+            foremost: components["schemas"]["FigureChange"];
+        };
         StepTool: {
             /** Format: int32 */
             assemblyId: number;

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
-import { Outlet } from 'react-router';
+import { Outlet, useLocation } from 'react-router';
 import { useApp } from './session';
 import { usePlace } from './usePlace';
 import { useRegions } from './useRegions';
@@ -7,6 +7,7 @@ import { useRegions } from './useRegions';
 // Whoever only signs in need not wait for the search box and the menus.
 const Bar = lazy(() => import('./Bar'));
 const SignInPage = lazy(() => import('../places/accounts/SignInPage'));
+const JoinPage = lazy(() => import('../places/accounts/JoinPage'));
 
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {
@@ -14,6 +15,13 @@ export function Shell() {
   const online = useOnline();
   usePlace();
   useRegions();
+  // The link of somebody who gives a password is for them alone, whoever is signed in here.
+  if (useLocation().pathname === '/join')
+    return (
+      <Suspense fallback={null}>
+        <JoinPage />
+      </Suspense>
+    );
   if (session === null)
     return (
       <Suspense fallback={null}>

@@ -61,6 +61,7 @@ const PAGES: RouteObject[] = [
   page('account', async () => (await import('../places/accounts/AccountPage')).AccountPage),
   page('gallery', async () => (await import('../places/gallery/GalleryPage')).GalleryPage),
   page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),
+  page('server', async () => (await import('../places/accounts/ServerPage')).ServerPage),
 ];
 
 export const router = createBrowserRouter([

@@ -21,6 +21,14 @@ export function AccountPage() {
       <Password />
       <SecondFactor />
       <Sessions />
+      <section aria-label="Your data">
+        <h2>What is kept of you</h2>
+        <p className="muted">
+          Your account, where you are signed in, the views you keep, your absences, mails to you, and what the history tells of you. No
+          password and no secret is in it.
+        </p>
+        <Button href="/api/v1/account/data">Take it along as a file</Button>
+      </section>
     </div>
   );
 }

@@ -1,13 +1,21 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Input, Select, Table } from 'antd';
+import { Button, Input, Popconfirm, Select, Table } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem, Refusals } from '../../parts/Problem';
+import { moment } from '../../parts/units';
 
 type Person = Schemas['PersonView'];
+type Invitation = Schemas['Invitation'];
 const ROLES = (['reader', 'engineer', 'approver', 'administrator'] as const).map((r) => ({ value: r, label: r }));
-const EMPTY = { name: '', fullName: '', role: 'reader' as Schemas['Role'], password: '' };
+const EMPTY = { name: '', fullName: '', role: 'reader' as Schemas['Role'] };
+const STANDS: Record<Person['stands'], string> = {
+  invited: 'invited, not here yet',
+  open: 'open',
+  closed: 'closed',
+  removed: 'closed, data removed',
+};
 
 /** The administrator's list of people: who may sign in, and what they may do. */
 export function PeoplePage() {
@@ -15,74 +23,113 @@ export function PeoplePage() {
   const { session } = useApp();
   const people = useQuery({ queryKey: ['people'], queryFn: () => data(client.GET('/api/v1/people')) });
   const [person, setPerson] = useState(EMPTY);
-  const [resetting, setResetting] = useState<string | null>(null);
+  const [invited, setInvited] = useState<Invitation>();
   const again = () => queries.invalidateQueries({ queryKey: ['people'] });
   const add = useMutation({
-    mutationFn: () => data(client.POST('/api/v1/people', { body: person })),
-    onSuccess: () => {
+    mutationFn: () => data(client.POST('/api/v1/people', { body: person })) as Promise<Invitation>,
+    onSuccess: (link) => {
       setPerson(EMPTY);
+      setInvited(link);
       return again();
     },
   });
   const change = useMutation({
-    mutationFn: ({ name, fullName, role, disabled }: Person) =>
+    mutationFn: ({ name, fullName, role, disabled }: Schemas['PersonChange'] & { name: string }) =>
       data(client.PUT('/api/v1/people/{name}', { params: { path: { name } }, body: { fullName, role, disabled } })),
     onSuccess: again,
+  });
+  const invite = useMutation({
+    mutationFn: (name: string) => data(client.POST('/api/v1/people/{name}/link', { params: { path: { name } } })),
+    onSuccess: (link) => setInvited(link),
   });
   const unlock = useMutation({
     mutationFn: (name: string) => client.DELETE('/api/v1/people/{name}/factor', { params: { path: { name } } }),
     onSuccess: again,
   });
+  const remove = useMutation({
+    mutationFn: (name: string) => client.DELETE('/api/v1/people/{name}', { params: { path: { name } } }),
+    onSuccess: again,
+  });
   return (
-    <div className="page">
+    <div className="page people">
       <h1>People</h1>
       <p className="muted">
-        Who may sign in, and what they may do. An administrator decides nothing about cutting data. Another role, a closed account or a new
-        password counts at once: whoever is signed in with it is signed out.
+        Who may sign in, and what they may do. An administrator decides nothing about cutting data. Another role or a closed account counts
+        at once: whoever is signed in with it is signed out. Passwords are known to nobody but those they belong to.
       </p>
-      <Problem error={people.error ?? change.error ?? unlock.error} />
+      <Problem error={people.error ?? change.error ?? invite.error ?? unlock.error ?? remove.error} />
+      {invited && <Link invitation={invited} onDone={() => setInvited(undefined)} />}
       <Table<Person>
         size="small"
         rowKey="name"
         pagination={false}
         loading={people.isPending || change.isPending}
         dataSource={people.data ?? []}
-        rowClassName={(p) => (p.disabled ? 'closed' : '')}
+        rowClassName={(p) => (isClosed(p) ? 'closed' : '')}
         columns={[
-          { title: 'Name', dataIndex: 'fullName' },
+          { title: 'Name', render: (_, p) => p.fullName || '—' },
           { title: 'Signs in as', dataIndex: 'name' },
           {
             title: 'Role',
-            render: (_, p) => (
-              <Select
-                size="small"
-                aria-label={`Role of ${p.fullName}`}
-                value={p.role}
-                disabled={p.name === session?.name}
-                options={ROLES}
-                onChange={(role) => change.mutate({ ...p, role })}
-              />
-            ),
+            render: (_, p) =>
+              isClosed(p) ? (
+                p.role
+              ) : (
+                <Select
+                  size="small"
+                  aria-label={`Role of ${p.fullName}`}
+                  value={p.role}
+                  disabled={p.name === session?.name}
+                  options={ROLES}
+                  style={{ width: 124 }}
+                  onChange={(role) => change.mutate({ ...p, role, disabled: false })}
+                />
+              ),
           },
-          { title: 'Stands', render: (_, p) => (p.disabled ? 'closed' : 'open') },
+          { title: 'Account', render: (_, p) => STANDS[p.stands] },
           { title: 'Second factor', render: (_, p) => (p.hasFactor ? 'on' : '') },
           {
             title: '',
             render: (_, p) =>
-              p.name !== session?.name && (
+              p.name !== session?.name &&
+              p.stands !== 'removed' && (
                 <>
-                  <Button size="small" type="text" onClick={() => change.mutate({ ...p, disabled: !p.disabled })}>
-                    {p.disabled ? 'Open again' : 'Close the account'}
-                  </Button>{' '}
-                  <Button size="small" type="text" onClick={() => setResetting(resetting === p.name ? null : p.name)}>
-                    New password…
+                  <Button size="small" type="text" onClick={() => change.mutate({ ...p, disabled: !isClosed(p) })}>
+                    {isClosed(p) ? 'Open again' : 'Close'}
                   </Button>
+                  {!isClosed(p) && (
+                    <Button size="small" type="text" onClick={() => invite.mutate(p.name)}>
+                      {p.stands === 'invited' ? 'Another link' : 'Link for a new password'}
+                    </Button>
+                  )}
                   {p.hasFactor && (
                     <Button size="small" type="text" onClick={() => unlock.mutate(p.name)}>
                       Take the second factor away
                     </Button>
                   )}
-                  {resetting === p.name && <Reset name={p.name} onDone={() => setResetting(null)} />}
+                  {isClosed(p) && (
+                    <>
+                      <Button size="small" type="text" href={`/api/v1/people/${encodeURIComponent(p.name)}/data`}>
+                        What is kept
+                      </Button>
+                      <Popconfirm
+                        title={`Remove who ${p.name} was?`}
+                        description={
+                          <div style={{ maxWidth: 320 }}>
+                            Full name, mail address, password, second factor and kept views go for good. What was done as {p.name} stays in
+                            the history under that name, which nobody gets again.
+                          </div>
+                        }
+                        okText="Remove it"
+                        cancelText="Leave it"
+                        onConfirm={() => remove.mutate(p.name)}
+                      >
+                        <Button size="small" type="text">
+                          Remove the data…
+                        </Button>
+                      </Popconfirm>
+                    </>
+                  )}
                 </>
               ),
           },
@@ -103,47 +150,43 @@ export function PeoplePage() {
           Signs in as <Input value={person.name} autoComplete="off" onChange={(e) => setPerson({ ...person, name: e.target.value })} />
         </label>
         <label>
-          Role <Select value={person.role} options={ROLES} onChange={(role) => setPerson({ ...person, role })} />
-        </label>
-        <label>
-          First password{' '}
-          <Input.Password
-            value={person.password}
-            autoComplete="new-password"
-            onChange={(e) => setPerson({ ...person, password: e.target.value })}
-          />
+          Role <Select value={person.role} options={ROLES} style={{ width: 140 }} onChange={(role) => setPerson({ ...person, role })} />
         </label>
         <Button type="primary" htmlType="submit" loading={add.isPending}>
-          Add
+          Add, and make a link
         </Button>
       </form>
+      <p className="muted small">
+        The sign-in name stays in the history for ever, also when the person has gone: take one that does not say who somebody is, if that
+        matters to you.
+      </p>
       <Refusals error={add.error} />
     </div>
   );
 }
 
-function Reset({ name, onDone }: { name: string; onDone: () => void }) {
-  const [password, setPassword] = useState('');
-  const reset = useMutation({
-    mutationFn: () => client.POST('/api/v1/people/{name}/password', { params: { path: { name } }, body: { password } }),
-    onSuccess: onDone,
-  });
+function isClosed(p: Person): boolean {
+  return p.stands === 'closed' || p.stands === 'removed';
+}
+
+// Shown once: whoever has it gives the password.
+function Link({ invitation: i, onDone }: { invitation: Invitation; onDone: () => void }) {
+  const [copied, setCopied] = useState(false);
   return (
-    <form
-      className="inline"
-      onSubmit={(e) => {
-        e.preventDefault();
-        reset.mutate();
-      }}
-    >
-      <label>
-        New password for {name}{' '}
-        <Input.Password autoFocus value={password} autoComplete="new-password" onChange={(e) => setPassword(e.target.value)} />
-      </label>
-      <Button size="small" type="primary" htmlType="submit" loading={reset.isPending}>
-        Give it
-      </Button>
-      <Refusals error={reset.error} />
-    </form>
+    <section className="card holdsbox" aria-label="Link" role="status">
+      <p>
+        With this link <b>{i.name}</b> gives a password of their own, once, until {moment(i.until)}. Hand it to them and to nobody else; it
+        is not shown again, and links made before open nothing any more.
+      </p>
+      <div className="inline">
+        <Input readOnly aria-label={`Link for ${i.name}`} value={i.link} onFocus={(e) => e.target.select()} />
+        <Button onClick={() => void navigator.clipboard?.writeText(i.link).then(() => setCopied(true))}>
+          {copied ? 'Copied' : 'Copy'}
+        </Button>
+        <Button type="text" onClick={onDone}>
+          Done
+        </Button>
+      </div>
+    </section>
   );
 }

@@ -7,6 +7,15 @@ import { Themed } from '../../app/Themed';
 import { useApp, type Session } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 
+// Why the workshop's provider of identity let nobody in.
+const REFUSED: Partial<Record<string, string>> = {
+  unknown: 'You are known there, but nobody here has your name yet; ask the administrator to add you.',
+  closed: 'This account has been closed; ask the administrator.',
+  factor: 'Your account here has a second factor, and you came in over there without one; sign in with name, password and code.',
+  silent: 'The other account cannot be reached now; sign in with name and password, or try again later.',
+  failed: 'Coming in with the other account did not work; try once more.',
+};
+
 /** The door. With `again` it stands above the page that was open, so that nothing typed there is lost. */
 export default function SignInPage({ again = false }: { again?: boolean }) {
   return (
@@ -29,6 +38,7 @@ function Door({ again }: { again: boolean }) {
         : ((await data(client.POST('/api/v1/session', { body: { name, password, code } }))) as Session),
     onSuccess: signedIn,
   });
+  const refused = new URLSearchParams(location.search).get('provider');
   // Asked for only after name and password were right, and then until somebody is in.
   const [coded, setCoded] = useState(false);
   if (!coded && enter.error instanceof ApiError && enter.error.problem.rule === 'code-needed') setCoded(true);
@@ -73,6 +83,14 @@ function Door({ again }: { again: boolean }) {
               Sign in
             </Button>
           </form>
+          {welcome.data?.provider && (
+            <p>
+              <Button block href="/api/v1/session/provider">
+                Come in with {welcome.data.provider}
+              </Button>
+            </p>
+          )}
+          {refused && <Problem error={REFUSED[refused] ?? REFUSED.failed} />}
           {coded && !code ? (
             <p role="status">Give the code that your device shows now, or one of those for when it is lost.</p>
           ) : (

@@ -55,6 +55,8 @@ const ACTS: Partial<Record<string, string>> = {
   tookAlong: 'took along',
   together: 'changed at once',
   tookBackTogether: 'took back what was changed at once:',
+  invited: 'made a link for',
+  dataRemoved: 'removed what told who was',
   factorMade: 'made a second factor for',
   factorRemoved: 'took the second factor away from',
 };
