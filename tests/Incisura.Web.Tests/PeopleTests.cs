@@ -57,6 +57,8 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
         Answer refused = (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = Password }))
             .Expect(HttpStatusCode.Unauthorized);
         Assert.Contains("closed", refused.Detail, StringComparison.Ordinal);
+        Assert.Equal(
+            "refused", (await adwin.GetAsync("/history?kind=door&by=orla&take=1"))["rows"][0].GetProperty("act").GetString());
         Assert.DoesNotContain(
             "closed",
             (await workshop.Stranger().PostAsync("/session", new { name = "orla", password = "a wrong one, surely" }))

@@ -42,6 +42,7 @@ const PAGES: Record<string, string[]> = {
   mail: ['/mail'],
   account: ['/account'],
   people: ['/people'],
+  server: ['/server'],
   '*': ['/nowhere'],
 };
 // For those who draw; nobody works there.

@@ -91,14 +91,6 @@ test('a draft that was overtaken can still be saved', async ({ browser }) => {
   await maren.getByRole('button', { name: /Save mine over ines/ }).click();
   await expect(maren.getByText('And mine')).toBeVisible();
 });
-
-test('an administrator closes an account, and its sessions end at once', async ({ browser }) => {
-  const adwin = await comeInAs(browser, 'Adwin Castellane', '/people');
-  await adwin.getByLabel('Full name').fill('Corin Vey');
-  await adwin.getByLabel('Signs in as').fill('corin');
-  await adwin.getByLabel('First password').fill('four words in a row');
-  await adwin.getByRole('button', { name: 'Add', exact: true }).click();
-  const row = adwin.getByRole('row', { name: /Corin Vey/ });
   await expect(row).toContainText('open');
   await row.getByRole('button', { name: 'Close the account' }).click();
   await expect(row).toContainText('closed');

@@ -66,7 +66,12 @@ public static class SessionEndpoints
                 return Refused(WrongPair);
             }
 
-            if (Person.IsClosed(person.LockoutEnd)) return Refused("This account has been closed; ask the administrator.");
+            if (Person.IsClosed(person.LockoutEnd))
+            {
+                await Door.TellAsync(db, name, Chronicle.Refused, "", context, clock);
+                return Refused("This account has been closed; ask the administrator.");
+            }
+
             FactorAnswer answer = await factor.LetsInAsync(db, person, signIn.Code ?? "");
             switch (answer)
             {

@@ -150,7 +150,14 @@ export function PeoplePage() {
           Signs in as <Input value={person.name} autoComplete="off" onChange={(e) => setPerson({ ...person, name: e.target.value })} />
         </label>
         <label>
-          Role <Select value={person.role} options={ROLES} style={{ width: 140 }} onChange={(role) => setPerson({ ...person, role })} />
+          Role{' '}
+          <Select
+            aria-label="Role"
+            value={person.role}
+            options={ROLES}
+            style={{ width: 140 }}
+            onChange={(role) => setPerson({ ...person, role })}
+          />
         </label>
         <Button type="primary" htmlType="submit" loading={add.isPending}>
           Add, and make a link

@@ -110,7 +110,9 @@ export function HistoryPage() {
     <div className="page">
       <header>
         <h1>History of changes</h1>
-        <span className="muted">{total} entries, newest first</span>
+        <span className="muted">
+          {total} {total === 1 ? 'entry' : 'entries'}, newest first
+        </span>
         <span className="grow" />
         <span className="noprint">
           <a href={file('csv')}>CSV</a> <a href={file('xlsx')}>XLSX</a> <a href={file('json')}>JSON</a>
