@@ -56,6 +56,23 @@ public sealed class FirstStartTests : IDisposable
         Assert.Contains("chart", lacking.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
     }
 
+    [Fact]
+    public void A_first_password_in_a_file_that_is_not_there_is_said() => Assert.Contains(
+        "cannot be read",
+        Refused(Host(null).WithWebHostBuilder(b => b.UseSetting("Incisura:FirstAdministrator:PasswordFile", Path.Combine(folder, "first")))),
+        StringComparison.Ordinal);
+
+    [Fact]
+    public async Task The_first_password_may_lie_in_a_file()
+    {
+        string file = Path.Combine(folder, "first");
+        await File.WriteAllTextAsync(file, "a password of my own\n", TestContext.Current.CancellationToken);
+        await using WebApplicationFactory<Program> host =
+            Host(null).WithWebHostBuilder(b => b.UseSetting("Incisura:FirstAdministrator:PasswordFile", file));
+        (await new Caller(Secure(host)).PostAsync("/session", new { name = "administrator", password = "a password of my own" }))
+            .Expect(HttpStatusCode.OK);
+    }
+
     private static string Refused(WebApplicationFactory<Program> host)
     {
         using (host)

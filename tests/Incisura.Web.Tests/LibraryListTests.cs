@@ -157,6 +157,20 @@ public sealed class LibraryListTests(Workshop workshop) : IClassFixture<Workshop
     }
 
     [Fact]
+    public async Task Fifty_views_are_kept_however_many_ask_at_once_and_one_of_them_can_still_be_changed()
+    {
+        Caller tobiah = await workshop.SignInAsync("tobiah");
+        Answer[] asked = await Task.WhenAll(
+            Enumerable.Range(0, 60).Select(i => tobiah.PostAsync("/library/views", new { list = "cutters", name = $"view {i}", query = "q=1" })));
+        Assert.Equal(50, asked.Count(a => a.Status == HttpStatusCode.OK));
+        JsonElement[] kept = [.. (await tobiah.GetAsync("/library/views")).Json.EnumerateArray()];
+        Assert.Equal(50, kept.Length);
+        string name = kept[0].GetProperty("name").GetString()!;
+        (await tobiah.PostAsync("/library/views", new { list = "cutters", name, query = "q=2" })).Expect(HttpStatusCode.OK);
+        (await tobiah.PostAsync("/library/views", new { list = "cutters", name = "more", query = "" })).Expect(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
     public async Task Likely_duplicates_are_listed()
     {
         Caller maren = await workshop.SignInAsync("maren");

@@ -135,6 +135,16 @@ public sealed class StagingTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Every_connection_writes_through_to_the_disk()
+    {
+        for (int i = 0; i < 3; i++)
+        {
+            await using IncisuraDb db = Open();
+            Assert.Equal(2, await db.Database.SqlQueryRaw<int>("SELECT synchronous AS Value FROM pragma_synchronous").SingleAsync(Cancel));
+        }
+    }
+
+    [Fact]
     public async Task Reserved_identities_are_nobody_elses()
     {
         await using IncisuraDb db = Open();

@@ -73,12 +73,26 @@ public static class Start
         await db.MarkAsDemoAsync(cancel);
     }
 
+    // A file is not seen by whoever lists processes.
+    private static async Task<string?> InFileAsync(IConfiguration configuration)
+    {
+        if (configuration["Incisura:FirstAdministrator:PasswordFile"] is not { Length: > 0 } file) return null;
+        try
+        {
+            return (await File.ReadAllTextAsync(file)).TrimEnd('\r', '\n');
+        }
+        catch (Exception unread) when (unread is IOException or UnauthorizedAccessException)
+        {
+            throw new StartException($"Incisura__FirstAdministrator__PasswordFile names {file}, which cannot be read: {unread.Message}", unread);
+        }
+    }
+
     private static async Task AddFirstAdministratorAsync(IConfiguration configuration, UserManager<Person> people)
     {
         string name = configuration["Incisura:FirstAdministrator:Name"] ?? "administrator";
-        string password = configuration["Incisura:FirstAdministrator:Password"]
+        string password = configuration["Incisura:FirstAdministrator:Password"] ?? await InFileAsync(configuration)
             ?? throw new StartException(
-                "This is a new workshop: set Incisura__FirstAdministrator__Password to the first administrator's password (12 "
+                "This is a new workshop: set Incisura__FirstAdministrator__Password, or __PasswordFile to a file with it, to the first administrator's password (12 "
                     + "characters at least) and start again.");
         try
         {

@@ -28,7 +28,10 @@ public static class SavedViewEndpoints
 
         group.MapPost("/", async (SavedViewRequest request, ClaimsPrincipal user, IncisuraDb db) =>
         {
-            int kept = await Own(db, user).CountAsync();
+            // Counted and written as one; a view of the same name takes no room of its own.
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            SavedViewRow? same = await Own(db, user).FirstOrDefaultAsync(v => v.List == request.List && v.Name == request.Name.Trim());
+            int kept = same is null ? await Own(db, user).CountAsync() : 0;
             new InputCheck()
                 .Named("name", "The name of the view", request.Name, 40)
                 .Holds(
@@ -37,10 +40,11 @@ public static class SavedViewEndpoints
                 .Holds(request.Query.Length <= MostLetters, "query", request.Query.Length, "What is to be kept is too long; take some of it away.")
                 .Holds(kept < Most, "name", kept, $"You keep {Most} views already; remove one first.")
                 .ThrowIfAny();
-            SavedViewRow row = await Own(db, user).FirstOrDefaultAsync(v => v.List == request.List && v.Name == request.Name.Trim())
+            SavedViewRow row = same
                 ?? db.Add(new SavedViewRow { Person = user.Actor().Name, List = request.List, Name = request.Name.Trim(), Query = "" }).Entity;
             row.Query = request.Query;
             await db.SaveChangesAsync();
+            await transaction.CommitAsync();
             return new SavedView(row.Id, row.List, row.Name, row.Query);
         });
 
