@@ -91,9 +91,3 @@ test('a draft that was overtaken can still be saved', async ({ browser }) => {
   await maren.getByRole('button', { name: /Save mine over ines/ }).click();
   await expect(maren.getByText('And mine')).toBeVisible();
 });
-  await expect(row).toContainText('open');
-  await row.getByRole('button', { name: 'Close the account' }).click();
-  await expect(row).toContainText('closed');
-  await row.getByRole('button', { name: 'Open again' }).click();
-  await expect(row).toContainText('open');
-});
