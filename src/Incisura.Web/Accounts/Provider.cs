@@ -40,7 +40,7 @@ public static partial class Provider
     public const string Scheme = "provider";
 
     // Ways of proving who one is that are a second factor (RFC 8176).
-    private static readonly string[] SecondFactors = ["mfa", "otp", "hwk", "fpt", "face", "sms"];
+    private static readonly string[] SecondFactors = ["mfa", "otp", "hwk"];
 
     /// <summary>Adds it where the settings name one.</summary>
     public static void AddProvider(this WebApplicationBuilder builder, bool demo)
