@@ -132,8 +132,6 @@ function PersonMenu() {
             {session!.inPlaceOf && ` in place of ${session!.inPlaceOf}`}
           </p>
           {session!.role === 'administrator' && item('People', () => void navigate('/people'))}
-          {session!.role === 'administrator' && item('Who came in', () => void navigate('/history?kind=door'))}
-          {session!.role === 'administrator' && item('The server', () => void navigate('/server'))}
           {session!.role !== 'reader' && item('History of changes', () => void navigate('/history'))}
           {session!.role !== 'reader' && item('Absences', () => void navigate('/absences'))}
           {item('Mail', () => void navigate('/mail'))}

@@ -7,7 +7,6 @@ import { useRegions } from './useRegions';
 // Whoever only signs in need not wait for the search box and the menus.
 const Bar = lazy(() => import('./Bar'));
 const SignInPage = lazy(() => import('../places/accounts/SignInPage'));
-const JoinPage = lazy(() => import('../places/accounts/JoinPage'));
 
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {
@@ -16,16 +15,11 @@ export function Shell() {
   usePlace();
   useRegions();
   // The link of somebody who gives a password is for them alone, whoever is signed in here.
-  if (useLocation().pathname === '/join')
+  const joining = useLocation().pathname === '/join';
+  if (session === null || joining)
     return (
       <Suspense fallback={null}>
-        <JoinPage />
-      </Suspense>
-    );
-  if (session === null)
-    return (
-      <Suspense fallback={null}>
-        <SignInPage />
+        <SignInPage joining={joining} />
       </Suspense>
     );
   return (

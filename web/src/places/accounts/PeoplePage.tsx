@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Input, Popconfirm, Select, Table } from 'antd';
+import { Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
+import { Link as RouteLink } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem, Refusals } from '../../parts/Problem';
@@ -24,6 +25,7 @@ export function PeoplePage() {
   const people = useQuery({ queryKey: ['people'], queryFn: () => data(client.GET('/api/v1/people')) });
   const [person, setPerson] = useState(EMPTY);
   const [invited, setInvited] = useState<Invitation>();
+  const [leaving, setLeaving] = useState<string>();
   const again = () => queries.invalidateQueries({ queryKey: ['people'] });
   const add = useMutation({
     mutationFn: () => data(client.POST('/api/v1/people', { body: person })) as Promise<Invitation>,
@@ -52,7 +54,12 @@ export function PeoplePage() {
   });
   return (
     <div className="page people">
-      <h1>People</h1>
+      <header>
+        <h1>People</h1>
+        <span className="grow" />
+        <RouteLink to="/history?kind=door">Who came in</RouteLink>
+        <RouteLink to="/server">The server</RouteLink>
+      </header>
       <p className="muted">
         Who may sign in, and what they may do. An administrator decides nothing about cutting data. Another role or a closed account counts
         at once: whoever is signed in with it is signed out. Passwords are known to nobody but those they belong to.
@@ -112,22 +119,18 @@ export function PeoplePage() {
                       <Button size="small" type="text" href={`/api/v1/people/${encodeURIComponent(p.name)}/data`}>
                         What is kept
                       </Button>
-                      <Popconfirm
-                        title={`Remove who ${p.name} was?`}
-                        description={
-                          <div style={{ maxWidth: 320 }}>
-                            Full name, mail address, password, second factor and kept views go for good. What was done as {p.name} stays in
-                            the history under that name, which nobody gets again.
-                          </div>
-                        }
-                        okText="Remove it"
-                        cancelText="Leave it"
-                        onConfirm={() => remove.mutate(p.name)}
-                      >
-                        <Button size="small" type="text">
-                          Remove the data…
-                        </Button>
-                      </Popconfirm>
+                      <Button size="small" type="text" onClick={() => setLeaving(leaving === p.name ? undefined : p.name)}>
+                        Remove the data…
+                      </Button>
+                      {leaving === p.name && (
+                        <p className="sure">
+                          Full name, mail address, password, second factor and kept views go for good. What was done as {p.name} stays in
+                          the history under that name, which nobody gets again.{' '}
+                          <Button size="small" danger onClick={() => remove.mutate(p.name)}>
+                            Remove it
+                          </Button>
+                        </p>
+                      )}
                     </>
                   )}
                 </>

@@ -6,6 +6,7 @@ import { Mark } from '../../app/Mark';
 import { Themed } from '../../app/Themed';
 import { useApp, type Session } from '../../app/session';
 import { Problem } from '../../parts/Problem';
+import { Joining } from './Joining';
 
 // Why the workshop's provider of identity let nobody in.
 const REFUSED: Partial<Record<string, string>> = {
@@ -17,12 +18,8 @@ const REFUSED: Partial<Record<string, string>> = {
 };
 
 /** The door. With `again` it stands above the page that was open, so that nothing typed there is lost. */
-export default function SignInPage({ again = false }: { again?: boolean }) {
-  return (
-    <Themed>
-      <Door again={again} />
-    </Themed>
-  );
+export default function SignInPage({ again = false, joining = false }: { again?: boolean; joining?: boolean }) {
+  return <Themed>{joining ? <Joining /> : <Door again={again} />}</Themed>;
 }
 
 function Door({ again }: { again: boolean }) {

@@ -3,19 +3,10 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { client } from '../../api/client';
 import { Mark } from '../../app/Mark';
-import { Themed } from '../../app/Themed';
 import { Problem, Refusals } from '../../parts/Problem';
 
 /** Where the link leads that somebody new gets, or who lost their password: they give one that nobody else ever knows. */
-export default function JoinPage() {
-  return (
-    <Themed>
-      <Joining />
-    </Themed>
-  );
-}
-
-function Joining() {
+export function Joining() {
   const given = new URLSearchParams(location.hash.slice(1));
   const [name, code] = [given.get('name') ?? '', given.get('code') ?? ''];
   const [password, setPassword] = useState('');
