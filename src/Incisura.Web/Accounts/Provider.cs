@@ -4,7 +4,6 @@ using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.OpenIdConnect;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Accounts;
 
@@ -54,7 +53,7 @@ public static partial class Provider
 
         ProviderOptions options = OptionsOf(builder.Configuration);
         if (options.Authority.Length == 0) return;
-        bool plain = demo || builder.Configuration.GetValue($"{TransportOptions.Section}:{nameof(TransportOptions.PlainHttp)}", false);
+        bool plain = Transport.IsPlain(builder.Configuration, demo);
         builder.Services.AddAuthentication().AddOpenIdConnect(Scheme, options.Name, o =>
         {
             o.Authority = options.Authority;
@@ -109,7 +108,7 @@ public static partial class Provider
         bool factor = said.FindAll("amr").Any(a => SecondFactors.Contains(a.Value));
         string why = person is null || person.FullName.Length == 0 ? "unknown"
             : Person.IsClosed(person.LockoutEnd) ? "closed"
-            : !factor && await db.SecondFactors.AnyAsync(f => f.PersonId == person.Id && f.Confirmed) ? "factor"
+            : !factor && (await SecondFactor.StateAsync(db, person.Id, false)).On ? "factor"
             : "";
         if (why.Length > 0)
         {

@@ -32,7 +32,7 @@ public static class Transport
     public static void AddTransport(this WebApplicationBuilder builder, bool demo)
     {
         TransportOptions o = OptionsOf(builder.Configuration);
-        bool plain = demo || o.PlainHttp;
+        bool plain = IsPlain(builder.Configuration, demo);
         builder.Services.AddHsts(h => h.MaxAge = Remembered);
         builder.Services.Configure<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme, c =>
         {
@@ -51,6 +51,9 @@ public static class Transport
                 else if (IPAddress.TryParse(proxy, out IPAddress? address)) f.KnownProxies.Add(address);
         });
     }
+
+    /// <summary>Whether cookies may go over plain HTTP.</summary>
+    public static bool IsPlain(IConfiguration configuration, bool demo) => demo || OptionsOf(configuration).PlainHttp;
 
     /// <summary>Refuses settings that cannot be.</summary>
     /// <exception cref="StartException">A proxy or an address is none.</exception>
