@@ -6,6 +6,8 @@ namespace Incisura.Core.Calculation;
 /// <summary>What every operation has, given by the engine: speed and life as a pair, the edge's wear, coolant.</summary>
 public static class Common
 {
+    private const string UntriedSpeeds = "untried-speeds", UntriedForces = "untried-forces";
+
     /// <summary>Factor K_w on the specific force for a worn edge; Kienzle and Victor give 1.3 to 1.5.</summary>
     public const double WornFactor = 1.3;
 
@@ -70,6 +72,25 @@ public static class Common
                     "The row's feeds end at Ø{0}: Ø{1} starts from the last one, {2}.", new(row.Feeds[^1].Diameter, Quantity.Length),
                     new(situation.Cutter.Value.CuttingDiameter, Quantity.Length), new Measure(row.Feeds[^1].FeedPerTooth, Quantity.Chip)),
                 "Add a feed at this diameter in Shop."));
+    }
+
+    /// <summary>Whether a finding says that something rests on values which nobody has tried here.</summary>
+    internal static bool SaysUntried(Finding finding) => finding.Code is UntriedSpeeds or UntriedForces;
+
+    /// <summary>What of the figures rests on starting values that nobody has tried here: said wherever the figures go, until somebody has.</summary>
+    /// <param name="situation">The situation.</param>
+    /// <param name="row">The row that speed or feed was taken from; null where both were typed.</param>
+    /// <param name="findings">Where to say it.</param>
+    internal static void AddUntried(Situation situation, SpeedRow? row, List<Finding> findings)
+    {
+        if (row is { Untried: true })
+            findings.Add(new(
+                UntriedSpeeds, Severity.Caution, new("Starting values, not tried here: speed and feed of the chart."),
+                "Begin with care, and mark the row as tried in Shop once it has run."));
+        if (situation.Material.Value.Untried)
+            findings.Add(new(
+                UntriedForces, Severity.Caution, new("Starting values, not tried here: the cutting forces of the work material."),
+                "Leave room to every limit, and mark the material as tried in Shop once load and power were as calculated."));
     }
 
     /// <summary>Limits exceeded or not judged, and parts that do not go together.</summary>

@@ -160,6 +160,7 @@ public partial class Operation<TWork, TResult> : IOperation
                 "nothing-fits", way.Severity,
                 new($"No choice within the speed chart keeps every limit: {way.Words} stands in the way."), way.Cure));
         if (given.Setup.Row is { } row) Common.AddChart(situation, d, row, findings);
+        Common.AddUntried(situation, TakesFromChart(given.Wish) ? given.Setup.Row : null, findings);
         Inputs x = proposal.Inputs;
         given.Leftover?.Tell(
             TWork.Left(given.Leftover, x).Where(p => d.Has(p.Input)).Select(p => (p.Words, p.Value, x[p.Input])), findings);
@@ -167,6 +168,9 @@ public partial class Operation<TWork, TResult> : IOperation
         TWork.Notice(given.Setup, x, result, findings);
         return [.. findings.OrderByDescending(f => f.Severity)];
     }
+
+    private static bool TakesFromChart(in Inputs wish) =>
+        !wish.IsTyped(Input.CuttingSpeed) || (Feed is { } feed && !wish.IsTyped(feed.Input));
 
     private static List<Given> GivensOf(Situation situation, Taken given, Proposal proposal, in TResult result)
     {

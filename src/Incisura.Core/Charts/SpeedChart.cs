@@ -48,6 +48,9 @@ public sealed record SpeedRow
     /// <summary>Where the row comes from.</summary>
     public string Source { get; init; } = "";
 
+    /// <summary>Whether speed and feeds are starting values from outside that nobody has tried here.</summary>
+    public bool Untried { get; init; }
+
     /// <summary>How the life follows the speed.</summary>
     internal TaylorLife Taylor => new(CuttingSpeed, Life, LifeExponent);
 

@@ -85,6 +85,9 @@ public sealed record WorkMaterial
     /// <summary>Where the figures come from.</summary>
     public string Source { get; init; } = "";
 
+    /// <summary>Whether the figures are starting values from outside that nobody has tried here.</summary>
+    public bool Untried { get; init; }
+
     /// <summary>Its name and its other designations.</summary>
     public IEnumerable<string> Names() =>
         Designations.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Prepend(Name);

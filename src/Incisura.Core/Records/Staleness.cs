@@ -182,13 +182,14 @@ public static class Staleness
            select new LimitChange(b.Kind, b.Name, b.Use, null),
     ];
 
-    /// <summary>The findings of caution and stop that only one of the two has.</summary>
+    /// <summary>The findings of caution and stop that only one of the two has; that something was tried meanwhile moves nothing.</summary>
     /// <param name="before">Earlier findings.</param>
     /// <param name="after">Later findings.</param>
     public static IReadOnlyList<FindingChange> FindingChanges(IReadOnlyList<Finding> before, IReadOnlyList<Finding> after) =>
     [
         .. after.Where(a => a.Severity > Severity.Info && !before.Any(b => Same(a, b))).Select(a => new FindingChange(a, true)),
-        .. before.Where(b => b.Severity > Severity.Info && !after.Any(a => Same(a, b))).Select(b => new FindingChange(b, false)),
+        .. before.Where(b => b.Severity > Severity.Info && !Common.SaysUntried(b) && !after.Any(a => Same(a, b)))
+            .Select(b => new FindingChange(b, false)),
     ];
 
     // What was approved is run as it was approved, whatever would be proposed today.

@@ -245,14 +245,14 @@ public static class CutterRows
         };
     }
 
-    private static Family? FamilyOf(string text)
+    internal static Family? FamilyOf(string text)
     {
         string folded = Fold(text);
         return Families.All.FirstOrDefault(f => Fold(f.Name) == folded || Fold(f.Code.ToString()) == folded)
             ?? (folded.Length >= 4 ? Families.All.FirstOrDefault(f => folded.Contains(Fold(f.Name), StringComparison.Ordinal)) : null);
     }
 
-    private static CuttingMaterial? MaterialOf(string text)
+    internal static CuttingMaterial? MaterialOf(string text)
     {
         string folded = Fold(text);
         foreach (CuttingMaterial m in Enum.GetValues<CuttingMaterial>())

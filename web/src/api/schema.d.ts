@@ -759,6 +759,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/first-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstDayView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/operations": {
         parameters: {
             query?: never;
@@ -4803,6 +4838,218 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop/charts/{id}/table.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    format: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    inch?: boolean;
+                    source?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChartRead"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/{id}/resting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RowUse"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/charts/rows/{record}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    record: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RowOfRecord"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shop/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StarterView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StarterWish"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StarterTaken"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/{operation}": {
         parameters: {
             query?: never;
@@ -7434,6 +7681,21 @@ export interface components {
             to: number;
             by: string[];
         };
+        ChartFault: {
+            column: string;
+            sentence: string;
+        };
+        ChartRead: {
+            rows: components["schemas"]["ChartRowRead"][];
+            leftOut: string[];
+            missing: string[];
+        };
+        ChartRowRead: {
+            /** Format: int32 */
+            line: number;
+            row: null | components["schemas"]["SpeedRow"];
+            faults: components["schemas"]["ChartFault"][];
+        };
         /** @description What was typed and picked, by the codes of the operation's description. */
         Choices: {
             /** @description Typed values in base units; a field left out is proposed. */
@@ -8145,6 +8407,30 @@ export interface components {
             finding: components["schemas"]["Finding"];
             /** @description Whether the later one has it; otherwise it vanished. */
             appeared: boolean;
+        };
+        FirstDayView: {
+            /** Format: int32 */
+            people: number;
+            decides: boolean;
+            /** Format: int32 */
+            machines: number;
+            /** Format: int32 */
+            materials: number;
+            /** Format: int32 */
+            cutters: number;
+            /** Format: int32 */
+            holders: number;
+            /** Format: int32 */
+            assemblies: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: int32 */
+            records: number;
+            /** Format: int32 */
+            approved: number;
+            /** Format: int32 */
+            editions: number;
+            done: boolean;
         };
         FloorReportRequest: {
             /** Format: uuid */
@@ -9900,8 +10186,22 @@ export interface components {
          * @enum {unknown}
          */
         Role: "reader" | "engineer" | "approver" | "administrator";
+        RowOfRecord: {
+            record: string;
+            row: components["schemas"]["SpeedRow"];
+        };
         /** @enum {unknown} */
         RowOutcome: "added" | "changed" | "same" | "asked" | "refused";
+        RowUse: {
+            family: components["schemas"]["CutterFamily"];
+            cuttingMaterial: components["schemas"]["CuttingMaterial"];
+            subGroup: string;
+            operation: string;
+            /** Format: int32 */
+            records: number;
+            /** Format: int32 */
+            ran: number;
+        };
         SavedView: {
             /** Format: int32 */
             id: number;
@@ -10353,6 +10653,8 @@ export interface components {
             lifeExponent?: number;
             /** @description Where the row comes from. */
             source?: string;
+            /** @description Whether speed and feeds are starting values from outside that nobody has tried here. */
+            untried?: boolean;
         };
         /** @description What a spindle gives at one speed. */
         SpindlePoint: {
@@ -10451,6 +10753,43 @@ export interface components {
             firstBreak: components["schemas"]["Sentence"];
             /** @description What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did. */
             foremost: components["schemas"]["FigureChange"];
+        };
+        StarterOfOfCutter: {
+            code: string;
+            there: boolean;
+            definition: components["schemas"]["Cutter"];
+        };
+        StarterOfOfHolder: {
+            code: string;
+            there: boolean;
+            definition: components["schemas"]["Holder"];
+        };
+        StarterOfOfSpeedRow: {
+            code: string;
+            there: boolean;
+            definition: components["schemas"]["SpeedRow"];
+        };
+        StarterOfOfWorkMaterial: {
+            code: string;
+            there: boolean;
+            definition: components["schemas"]["WorkMaterial"];
+        };
+        StarterTaken: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            there: number;
+        };
+        StarterView: {
+            materials: components["schemas"]["StarterOfOfWorkMaterial"][];
+            rows: components["schemas"]["StarterOfOfSpeedRow"][];
+            drills: components["schemas"]["StarterOfOfCutter"][];
+            holders: components["schemas"]["StarterOfOfHolder"][];
+            /** Format: int32 */
+            threads: number;
+        };
+        StarterWish: {
+            codes: string[];
         };
         StepTool: {
             /** Format: int32 */
@@ -10998,6 +11337,8 @@ export interface components {
             youngsModulus?: number;
             /** @description Where the figures come from. */
             source?: string;
+            /** @description Whether the figures are starting values from outside that nobody has tried here. */
+            untried?: boolean;
         };
     };
     responses: never;
