@@ -15,6 +15,7 @@ import './app/styles/library.css';
 import './app/styles/lookup.css';
 import './app/styles/publish.css';
 import './app/styles/records.css';
+import './app/styles/firstday.css';
 import './app/styles/narrow.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

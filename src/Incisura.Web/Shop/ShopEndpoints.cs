@@ -6,6 +6,7 @@ using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
 using Incisura.Core.Quantities;
+using Incisura.Web.Hosting;
 using Incisura.Web.Library;
 using Incisura.Web.Records;
 
@@ -33,6 +34,11 @@ public static class ShopEndpoints
         shop.MapTouched("/materials", Materials);
         shop.MapStored("/machines", Machines);
         shop.MapTouched("/machines", Machines);
+        shop.MapPost("/machines/plate", (SpindlePlate plate) =>
+        {
+            plate.Check().ThrowIfAny();
+            return plate.Curve();
+        }).WithTags("machines").RequireAuthorization(Access.Engineers);
         shop.MapStored("/charts", Charts);
         shop.MapTouched("/charts", Charts);
         shop.MapAll("/materials", Materials, view => view.Materials);

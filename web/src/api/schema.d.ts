@@ -3665,6 +3665,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shop/machines/plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpindlePlate"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpindlePoint"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/shop/charts/{id}/touched": {
         parameters: {
             query?: never;
@@ -10655,6 +10694,29 @@ export interface components {
             source?: string;
             /** @description Whether speed and feeds are starting values from outside that nobody has tried here. */
             untried?: boolean;
+        };
+        /** @description What a machine's plate says of its spindle: the torque it holds at low speed and the power it holds at high speed. */
+        SpindlePlate: {
+            /**
+             * Format: double
+             * @description Continuous power P, kW, 0.01 to 500.
+             */
+            power: number;
+            /**
+             * Format: double
+             * @description Short-time power P_s, kW, at least Power.
+             */
+            shortPower: number;
+            /**
+             * Format: double
+             * @description Continuous torque M at the spindle nose, N·m, 0.01 to 20 000.
+             */
+            torque: number;
+            /**
+             * Format: double
+             * @description Short-time torque M_s, N·m, at least Torque.
+             */
+            shortTorque: number;
         };
         /** @description What a spindle gives at one speed. */
         SpindlePoint: {

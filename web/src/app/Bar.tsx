@@ -136,6 +136,7 @@ function PersonMenu() {
           {session!.role !== 'reader' && item('Absences', () => void navigate('/absences'))}
           {item('Mail', () => void navigate('/mail'))}
           {item('Your account', () => void navigate('/account'))}
+          {item('Guide', () => void navigate('/guide'))}
           <fieldset>
             <legend>Look</legend>
             {LOOKS.map(([code, words]) => (

@@ -1,27 +1,8 @@
 import type { ComponentType } from 'react';
-import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { createBrowserRouter, type RouteObject } from 'react-router';
 import { Broken } from './Broken';
 import { Missing } from './Missing';
-import { useApp } from './session';
 import { Shell } from './Shell';
-
-function Home() {
-  const { session } = useApp();
-  return (
-    <Navigate
-      replace
-      to={
-        session?.role === 'engineer'
-          ? '/calculate'
-          : session?.role === 'approver'
-            ? '/records'
-            : session?.role === 'administrator'
-              ? '/people'
-              : '/lookup'
-      }
-    />
-  );
-}
 
 // A page that fails, or cannot be fetched, takes nothing else with it.
 const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
@@ -41,6 +22,7 @@ const PAGES: RouteObject[] = [
   page('library/holders/:id', async () => (await import('../places/library/HolderPage')).HolderPage),
   page('library/assemblies/:id', async () => (await import('../places/library/AssemblyPage')).AssemblyPage),
   page('shop/:kind?', async () => (await import('../places/shop/ShopPage')).ShopPage),
+  page('shop/starters', async () => (await import('../places/shop/StartersPage')).StartersPage),
   page('shop/materials/:id', async () => (await import('../places/shop/MaterialPage')).MaterialPage),
   page('shop/methods/:id', async () => (await import('../places/shop/MethodPage')).MethodPage),
   page('shop/threads/listed', async () => (await import('../places/shop/ListedThreadPage')).ListedThreadPage),
@@ -60,6 +42,8 @@ const PAGES: RouteObject[] = [
   page('mail', async () => (await import('../places/accounts/MailPage')).MailPage),
   page('account', async () => (await import('../places/accounts/AccountPage')).AccountPage),
   page('gallery', async () => (await import('../places/gallery/GalleryPage')).GalleryPage),
+  page('first-day', async () => (await import('../places/firstday/FirstDayPage')).FirstDayPage),
+  page('guide/:page?', async () => (await import('../places/guide/GuidePage')).GuidePage),
   page('people', async () => (await import('../places/accounts/PeoplePage')).PeoplePage),
   page('server', async () => (await import('../places/accounts/ServerPage')).ServerPage),
 ];
@@ -68,7 +52,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     children: [
-      { index: true, element: <Home /> },
+      { index: true, lazy: async () => ({ Component: (await import('./Home')).Home }) },
       LOOKUP,
       { lazy: async () => ({ Component: (await import('./Themed')).ThemedPage }), children: PAGES },
       { path: '*', element: <Missing /> },

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../app/session';
 import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
@@ -39,6 +39,7 @@ export function RecordPage() {
   const { number } = useParams();
   const [search, setSearch] = useSearchParams();
   const record = useRecord(number);
+  const mayWork = useMayWork();
   if (record.isPending) return <p className="page muted">Fetching the record…</p>;
   if (record.error)
     return (
@@ -107,6 +108,11 @@ export function RecordPage() {
             <Cautions cautions={revision.cautions} reasons={{}} />
           )}
           <Reports number={record.data.number} />
+          {inForce && mayWork && (
+            <p className="noprint">
+              <Link to={`/shop/charts?tried=${record.data.number}`}>Make a row of the speed chart of it</Link>
+            </p>
+          )}
           <h2>What happened</h2>
           <ol className="history">
             {revision.events.map((e, i) => (

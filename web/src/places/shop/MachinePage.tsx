@@ -1,4 +1,5 @@
-import { Select } from 'antd';
+import { Button, Segmented, Select } from 'antd';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
@@ -9,6 +10,7 @@ import { useSheetForm } from '../../parts/useSheetForm';
 import { CurveTable } from './CurveTable';
 import { Main } from './MainSpindle';
 import { SpindleCurve } from './SpindleCurve';
+import { Plate } from './Plate';
 import { Standing, Store } from './ToolStore';
 
 type Machine = Schemas['Machine'];
@@ -49,9 +51,11 @@ const NAMES: Record<string, string> = {
   store: 'Tool store',
   source: 'Where the figures come from',
 };
-const NUMBERS: NumberRow<Machine>[] = [
+const PLATE: NumberRow<Machine>[] = [
   ['leastSpeed', '', 'spindleSpeed'],
   ['largestSpeed', '', 'spindleSpeed'],
+];
+const LIMITS: NumberRow<Machine>[] = [
   ['largestFeed', '', 'feedRate'],
   ['rapidFeed', '', 'feedRate'],
   ['efficiency', '', 'ratio'],
@@ -61,6 +65,13 @@ const NUMBERS: NumberRow<Machine>[] = [
   ['axisAcceleration', '', 'acceleration'],
   ['feedStep', '', 'feedRate'],
 ];
+type Part = 'plate' | 'limits' | 'places';
+const PARTS: [Part, string][] = [
+  ['plate', 'Plate'],
+  ['limits', 'Limits'],
+  ['places', 'Places'],
+];
+
 const calls = storedCalls<Machine, MachineSheet>('shop/machines');
 
 /** A machine with what limits a cut on it; power and torque are entered point by point. */
@@ -82,6 +93,10 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
     onSaved: (saved) => void navigate(`/shop/machines/${saved.id}`, { replace: true }),
   });
   const machine = form.definition;
+  // A new machine takes shape part by part; one that is there is seen whole.
+  const [part, setPart] = useState<Part>('plate');
+  const shows = (of: Part) => Boolean(sheet) || part === of;
+  const at = PARTS.findIndex(([code]) => code === part);
   return (
     <SheetFrame
       title={sheet ? sheet.definition.name : 'A new machine'}
@@ -90,36 +105,61 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
       rests="shop/machines"
       form={form}
       add="Add to the shop"
-      fields={[...NUMBERS.map(([key]) => key as string), 'main', 'store', 'name', 'kind', 'interface']}
+      fields={[...[...PLATE, ...LIMITS].map(([key]) => key as string), 'main', 'store', 'name', 'kind', 'interface']}
       names={NAMES}
     >
+      {!sheet && (
+        <nav className="guided" aria-label="Parts of a machine">
+          <Segmented<Part>
+            value={part}
+            onChange={setPart}
+            options={PARTS.map(([value, label], i) => ({ value, label: `${i + 1} · ${label}` }))}
+          />
+          {at < PARTS.length - 1 && <Button onClick={() => setPart(PARTS[at + 1]![0])}>Next: {PARTS[at + 1]![1].toLowerCase()}</Button>}
+        </nav>
+      )}
       <div className="columns">
         <section>
-          <h2>What limits a cut</h2>
-          <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
-          <label className="line">
-            {NAMES.coolantThrough}
-            <Select
-              aria-label={NAMES.coolantThrough!}
-              disabled={!mayWork}
-              value={machine.coolantThrough == null ? 'unknown' : machine.coolantThrough ? 'yes' : 'no'}
-              onChange={(v) => form.setMany({ coolantThrough: v === 'unknown' ? null : v === 'yes' })}
-              options={[
-                { value: 'unknown', label: 'nobody has said' },
-                { value: 'yes', label: 'yes' },
-                { value: 'no', label: 'no' },
-              ]}
+          {shows('plate') && (
+            <>
+              <h2>What its plate says</h2>
+              <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} refused={form.refused} />
+              <NumberRows form={form} rows={PLATE} names={NAMES} refused={form.refused} />
+              {!sheet && <Plate onCurve={(curve) => form.set('curve', curve)} />}
+            </>
+          )}
+          {shows('limits') && (
+            <>
+              <h2>What else limits a cut</h2>
+              <NumberRows form={form} rows={LIMITS} names={NAMES} refused={form.refused} />
+            </>
+          )}
+          {shows('limits') && (
+            <label className="line">
+              {NAMES.coolantThrough}
+              <Select
+                aria-label={NAMES.coolantThrough!}
+                disabled={!mayWork}
+                value={machine.coolantThrough == null ? 'unknown' : machine.coolantThrough ? 'yes' : 'no'}
+                onChange={(v) => form.setMany({ coolantThrough: v === 'unknown' ? null : v === 'yes' })}
+                options={[
+                  { value: 'unknown', label: 'nobody has said' },
+                  { value: 'yes', label: 'yes' },
+                  { value: 'no', label: 'no' },
+                ]}
+              />
+            </label>
+          )}
+          {shows('places') && (
+            <Store
+              store={machine.store ?? BLANK.store!}
+              entry={(key) => form.entry('store', key)}
+              refused={form.refused}
+              onKind={(kind) =>
+                form.set('store', kind === 'byHand' ? { kind, places: 0 } : { ...machine.store, kind, places: machine.store?.places || 1 })
+              }
             />
-          </label>
-          <WordRows form={form} rows={['name', 'kind', 'interface', 'source']} names={NAMES} refused={form.refused} />
-          <Store
-            store={machine.store ?? BLANK.store!}
-            entry={(key) => form.entry('store', key)}
-            refused={form.refused}
-            onKind={(kind) =>
-              form.set('store', kind === 'byHand' ? { kind, places: 0 } : { ...machine.store, kind, places: machine.store?.places || 1 })
-            }
-          />
+          )}
           {sheet && <Standing machineId={sheet.id} places={machine.store?.places ?? 0} />}
         </section>
         <section className="wide">

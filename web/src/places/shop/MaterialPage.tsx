@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork } from '../../app/session';
 import { SheetFrame } from '../../parts/SheetFrame';
-import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
+import { CheckRow, NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 
@@ -29,6 +29,7 @@ const NAMES: Record<string, string> = {
   youngsModulus: 'Young’s modulus, 0 for what is usual in its group',
   fittedFrom: 'Fitted for chips from, 0 if not stated',
   fittedTo: 'Fitted for chips to',
+  untried: 'Starting values',
   source: 'Where the figures come from',
 };
 const NUMBERS: NumberRow<Material>[] = [
@@ -96,6 +97,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
         <section>
           <h2>How hard it is to cut</h2>
           <NumberRows form={form} rows={NUMBERS} names={NAMES} refused={form.refused} />
+          <CheckRow form={form} field="untried" about={NAMES.untried!} words="from outside, not tried here" />
         </section>
       </div>
     </SheetFrame>

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { useMayWork, useUnits } from '../../app/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
+import { Untried } from '../../parts/Untried';
 import { useCharts, useMachines, useMaterials, useMethods, useOperations, useShelfChanged } from '../../parts/shelf';
 import { chartCalls, SpeedChartTable } from './SpeedChartTable';
 import { SpindleCurve } from './SpindleCurve';
@@ -38,6 +39,9 @@ export function ShopPage() {
           options={Object.entries(KINDS).map(([value, label]) => ({ value: value as Kind, label }))}
         />
         <span className="grow" />
+        {mayWork && (kind === 'materials' || kind === 'charts') && (
+          <Button onClick={() => void navigate(`/shop/starters?kind=${kind === 'charts' ? 'rows' : kind}`)}>Starting values</Button>
+        )}
         {mayWork && kind === 'materials' && <Button onClick={() => void navigate('/shop/materials/new')}>Add a work material</Button>}
         {mayWork && kind === 'methods' && <Button onClick={() => void navigate('/shop/methods/new')}>Add a method</Button>}
         {mayWork && kind === 'machines' && <Button onClick={() => void navigate('/shop/machines/new')}>Add a machine</Button>}
@@ -103,6 +107,7 @@ function Materials() {
         pagination={false}
         loading={materials.isPending}
         dataSource={materials.data ?? []}
+        locale={{ emptyText: 'No work materials yet. Take starting values over, or add the ones you cut with figures of your own.' }}
         columns={[
           {
             title: 'Material',
@@ -127,7 +132,14 @@ function Materials() {
           },
           { title: 'm_c', align: 'right', render: (_, m) => mono(String(m.definition.chipExponent)) },
           { title: 'k_r', align: 'right', render: (_, m) => mono(String(m.definition.radialRatio)) },
-          { title: 'From', render: (_, m) => <span className="muted small">{m.definition.source}</span> },
+          {
+            title: 'From',
+            render: (_, m) => (
+              <span className="muted small">
+                <Untried untried={m.definition.untried} /> {m.definition.source}
+              </span>
+            ),
+          },
         ]}
       />
     </>
@@ -136,10 +148,18 @@ function Materials() {
 
 function Machines() {
   const machines = useMachines();
+  const mayWork = useMayWork();
   const units = useUnits();
   return (
     <>
       <Problem error={machines.error} />
+      {machines.data?.length === 0 && (
+        <section className="card">
+          <h2>No machine yet</h2>
+          <p>A machine’s plate says what its spindle can do; without one nothing can be calculated.</p>
+          {mayWork ? <Link to="/shop/machines/new">Add a machine</Link> : <p className="muted">An engineer can add one here.</p>}
+        </section>
+      )}
       <div className="machines">
         {(machines.data ?? []).map(({ id, definition: m }) => (
           <section key={id} className="card notched">

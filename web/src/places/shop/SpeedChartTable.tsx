@@ -1,6 +1,8 @@
-import { Button, Input, Select, Table, type TableColumnsType } from 'antd';
+import { useQuery } from '@tanstack/react-query';
+import { Button, Checkbox, Input, Select, Table, type TableColumnsType } from 'antd';
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
+import { useSearchParams } from 'react-router';
+import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { Sym } from '../../parts/Sym';
@@ -8,12 +10,13 @@ import { SheetFrame } from '../../parts/SheetFrame';
 import { cuttingMaterialWords, useFamilies } from '../../parts/shelf';
 import { storedCalls } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
+import { keyOf, merged, type Row } from './chartRows';
+import { ChartTools } from './ChartTools';
 import { DrillingCycles } from './DrillingCycles';
 import { ShopPractice } from './ShopPractice';
 import type { Quantity } from '../../parts/units';
 
 type Chart = Schemas['SpeedChart'];
-type Row = Chart['rows'][number];
 type ChartSheet = Schemas['SheetOfSpeedChart'];
 
 /** The server's calls for charts. */
@@ -35,7 +38,14 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
   });
   const rows = form.definition.rows;
   const families = useFamilies();
-  const [family, setFamily] = useState<Row['family']>('squareEndMill');
+  const [search, setSearch] = useSearchParams();
+  const family = (search.get('family') as Row['family'] | null) ?? rows[0]?.family ?? 'squareEndMill';
+  const setFamily = (next: Row['family']) => setSearch((s) => ({ ...Object.fromEntries(s), family: next }), { replace: true });
+  const resting = useQuery({
+    queryKey: ['charts', 'resting', chart.id],
+    queryFn: () => data(client.GET('/api/v1/shop/charts/{id}/resting', { params: { path: { id: chart.id } } })),
+  });
+  const uses = new Map((resting.data ?? []).map((u) => [keyOf(u), u]));
   const shown = rows.map((r, at) => ({ ...r, at })).filter((r) => r.family === family);
   const diameters = diametersOf(shown);
   const words = (code: string | undefined) => families.data?.find((f) => f.code === code)?.name ?? code ?? '';
@@ -113,6 +123,18 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
           />
         </label>
       </div>
+      {mayWork && (
+        <ChartTools
+          id={chart.id}
+          rows={rows}
+          family={family}
+          onRows={(incoming, step) => {
+            setTyped({});
+            form.set('rows', merged(rows, incoming), undefined, step);
+            if (incoming[0]) setFamily(incoming[0].family);
+          }}
+        />
+      )}
       <DrillingCycles
         cycles={form.definition.cycles ?? []}
         family={family!}
@@ -204,6 +226,37 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             },
           })),
           {
+            title: 'Tried here',
+            render: (_, r) => (
+              <Checkbox
+                aria-label={`Tried here, row ${r.at + 1}`}
+                checked={!r.untried}
+                disabled={!mayWork}
+                onChange={(e) => put(r.at, { ...rows[r.at]!, untried: !e.target.checked }, `${r.at}.untried`)}
+              />
+            ),
+          },
+          {
+            title: 'Records',
+            render: (_, r) => {
+              const use = uses.get(keyOf(r));
+              return use ? `${use.records}${use.ran > 0 ? `, ran ${use.ran} ×` : ''}` : <span className="muted">none</span>;
+            },
+          },
+          {
+            title: 'From',
+            render: (_, r) => (
+              <Input
+                variant="borderless"
+                style={{ width: 260 }}
+                aria-label={`Where it comes from, row ${r.at + 1}`}
+                value={r.source}
+                disabled={!mayWork}
+                onChange={(e) => put(r.at, { ...rows[r.at]!, source: e.target.value }, `${r.at}.source`)}
+              />
+            ),
+          },
+          {
             title: '',
             render: (_, r) =>
               mayWork && (
@@ -253,7 +306,8 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                     })),
                     widthRatio: mills ? 0.2 : 1,
                     depthRatio: 1,
-                    source: 'added here, not yet tried',
+                    source: 'added here',
+                    untried: true,
                   },
                 ],
                 undefined,

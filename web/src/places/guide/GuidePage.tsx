@@ -1,0 +1,3 @@
+export function GuidePage() {
+  return null;
+}
