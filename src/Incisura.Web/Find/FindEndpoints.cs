@@ -4,6 +4,7 @@ using Incisura.Core.Catalogue;
 using Incisura.Core.Library;
 using Incisura.Core.Threads;
 using Incisura.Web.Coverage;
+using Incisura.Web.Guide;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -18,7 +19,7 @@ public static class FindEndpoints
     private const int MostOfAKind = 6;
 
     public static void MapFind(this IEndpointRouteBuilder api) =>
-        api.MapGet("/find", async (string q, ClaimsPrincipal user, IncisuraDb db, Shelf shelf) =>
+        api.MapGet("/find", async (string q, ClaimsPrincipal user, IncisuraDb db, Shelf shelf, GuideBook guide) =>
     {
         string[] words = q.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         if (words.Length == 0) return [];
@@ -51,6 +52,8 @@ public static class FindEndpoints
             : [];
         IReadOnlyList<Found> answers = engineer ? await AnswersAsync(Asked.Of(q, view), db, view) : [];
 
+        IEnumerable<Found> help = guide.Find(words).Take(MostOfAKind).Select(p => new Found("guide", p.Heading, p.Page, p.Path));
+
         // What is called just that stands before what holds it.
         return answers.Concat(assemblies).Concat(cutters).Concat(holders).Concat(threads)
             .Concat(
@@ -58,6 +61,7 @@ public static class FindEndpoints
                     kind =>
                         kind.Where(f => words.All(w => $"{f.Kind} {f.Name} {f.About}".Contains(w, StringComparison.OrdinalIgnoreCase)))
                             .Take(MostOfAKind)))
+            .Concat(help)
             .OrderByDescending(f => string.Equals(f.Name, q.Trim(), StringComparison.OrdinalIgnoreCase))
             .ToList();
     }).WithTags("find");

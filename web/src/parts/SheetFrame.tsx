@@ -4,6 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { useMayWork } from '../app/session';
 import { ApiError } from '../api/client';
 import { differences, fieldWords, text } from './differences';
+import { FieldMeanings } from './Meanings';
 import { Presence } from './Presence';
 import { Problem } from './Problem';
 import { Touches, useTouched, type Rests } from './Touches';
@@ -35,6 +36,8 @@ interface Props<T extends object> {
   fields: readonly string[];
   names: Partial<Record<string, string>>;
   extra?: ReactNode;
+  /** Kind of thing whose fields are explained at the end of the page. */
+  means?: string;
   /** Words of the button that keeps a new thing. */
   add?: string;
   children: ReactNode;
@@ -51,6 +54,7 @@ export function SheetFrame<T extends object>({
   fields,
   names,
   extra,
+  means,
   add = 'Add to the library',
   children,
 }: Props<T>) {
@@ -151,6 +155,7 @@ export function SheetFrame<T extends object>({
         </section>
       )}
       {children}
+      {means && <FieldMeanings kind={means} names={names} />}
     </div>
   );
 }

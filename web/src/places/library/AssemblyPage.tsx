@@ -79,6 +79,7 @@ function Editor({ sheet, startCutter, back }: { sheet: AssemblySheet | undefined
 
   return (
     <SheetFrame
+      means="assembly"
       title={sheet ? `${sheet.definition.number}, assembly` : 'A new assembly'}
       back={back && !sheet ? { to: back, words: 'Back to the calculation' } : { to: '/library/assemblies', words: 'Assemblies' }}
       sheet={sheet}

@@ -115,6 +115,7 @@ function Editor(props: {
 
   return (
     <SheetFrame
+      means="cutter"
       title={sheet ? `${sheet.definition.number}, ${cutterWords(cutter, sheet.looks, (mm) => units.size(mm), families)}` : 'A new cutter'}
       back={{ to: '/library/cutters', words: 'Cutters' }}
       sheet={sheet}

@@ -133,6 +133,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
 
   return (
     <SheetFrame
+      means="holder"
       title={sheet ? `${sheet.definition.number}, ${holder.kind}` : 'A new holder'}
       back={{ to: '/library/holders', words: 'Holders' }}
       sheet={sheet}

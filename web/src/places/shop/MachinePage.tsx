@@ -99,6 +99,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
   const at = PARTS.findIndex(([code]) => code === part);
   return (
     <SheetFrame
+      means="machine"
       title={sheet ? sheet.definition.name : 'A new machine'}
       back={{ to: '/shop/machines', words: 'Machines' }}
       sheet={sheet}

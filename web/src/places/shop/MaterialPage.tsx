@@ -70,6 +70,7 @@ function Editor({ sheet }: { sheet: MaterialSheet | undefined }) {
   const material = form.definition;
   return (
     <SheetFrame
+      means="material"
       title={sheet ? sheet.definition.name : 'A new work material'}
       back={{ to: '/shop/materials', words: 'Work materials' }}
       sheet={sheet}

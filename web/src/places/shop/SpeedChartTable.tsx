@@ -22,6 +22,24 @@ type ChartSheet = Schemas['SheetOfSpeedChart'];
 /** The server's calls for charts. */
 export const chartCalls = storedCalls<Chart, ChartSheet>('shop/charts');
 
+const NAMES = {
+  rows: 'Row',
+  cycles: 'Drilling cycle',
+  feeds: 'Feeds',
+  practice: 'Practice',
+  family: 'Family',
+  cuttingMaterial: 'Cutting material',
+  subGroup: 'Material',
+  operation: 'Operation',
+  cuttingSpeed: 'Speed',
+  widthRatio: 'Width / D',
+  depthRatio: 'Depth / D',
+  life: 'Lasts',
+  lifeExponent: 'Exponent',
+  untried: 'Tried here',
+  source: 'From',
+};
+
 /** Diameters whose feeds stand in the table at most; the chart itself may have more. */
 const MOST_DIAMETERS = 6;
 
@@ -92,6 +110,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
 
   return (
     <SheetFrame
+      means="chart"
       within
       title={chart.definition.name}
       back={{ to: '/shop', words: 'Shop' }}
@@ -99,7 +118,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       rests="shop/charts"
       form={form}
       fields={[]}
-      names={{ rows: 'Row', cycles: 'Drilling cycle', feeds: 'feed', practice: 'Practice' }}
+      names={NAMES}
     >
       <p className="muted">
         {mills

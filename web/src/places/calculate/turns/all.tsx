@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import { attached, wayOf } from '../../../api/beside';
 import { Derivation } from '../../../parts/Derivation';
 import { Bend } from '../Bend';
@@ -11,6 +11,9 @@ import { TapDrills } from '../holes/TapDrills';
 import { Infeeds } from '../threads/Infeeds';
 import { Ways } from '../threads/Ways';
 import type { FieldCode, Operation, Page, Result } from '../page';
+
+// Asked for seldom: it is fetched when it is.
+const OperationMeanings = lazy(async () => ({ default: (await import('../../../parts/Meanings')).OperationMeanings }));
 
 /** Something to look at below the picture. Each says by itself where it belongs; the page knows none of them. */
 export interface Turn {
@@ -96,7 +99,14 @@ export const TURNS: readonly Turn[] = [
     code: 'derivation',
     words: 'Derivation',
     belongs: () => true,
-    show: ({ result, address }) => <Derivation result={result} symbol={address.chosen.why ?? null} />,
+    show: ({ operation, result, address }) => (
+      <>
+        <Derivation result={result} symbol={address.chosen.why ?? null} />
+        <Suspense fallback={null}>
+          <OperationMeanings operation={operation.code} limits={result.limits.map((l) => l.kind)} />
+        </Suspense>
+      </>
+    ),
   },
   {
     code: 'tray',
