@@ -35,6 +35,20 @@ public sealed class ShopAndEditionTests(Workshop workshop) : IClassFixture<Works
         Assert.DoesNotContain(after["findings"].EnumerateArray(), f => f.GetProperty("code").GetString() == "not-judged");
     }
 
+    [Theory]
+    [InlineData("machines", "leastSpeed", "largestFeed", "efficiency")]
+    [InlineData("materials", "hardness", "specificCuttingForce", "chipExponent")]
+    public async Task A_number_that_was_left_out_is_asked_for_by_name(string kind, params string[] fields)
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        object unfinished = kind == "machines"
+            ? new { name = "Unfinished", kind = "mill", @interface = "SK 40" }
+            : new { name = "Unfinished", group = "P", subGroup = "P1" };
+        Answer refused = (await maren.PostAsync($"/shop/{kind}", unfinished)).Expect(HttpStatusCode.UnprocessableEntity);
+        Assert.All(fields, f => Assert.Contains(f, refused.FaultFields));
+        Assert.DoesNotContain("API", refused["faults"][0].GetProperty("sentence").GetString(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_curve_with_less_short_time_than_continuous_power_is_refused_by_place()
     {

@@ -10,15 +10,17 @@ public sealed record SpindlePlate(double Power, double ShortPower, double Torque
     // kW by N·m and rev/min: P = 2π M n / 60 000.
     private const double RevolutionsPerMinute = 60_000 / (2 * Math.PI);
 
+    // Plates round; corners that differ by less are one, and the upper of them errs on the safe side.
+    private const double SameCorner = 0.02;
+
     /// <summary>
     /// The curve it makes: constant torque up to the corner n = 60 000 P / (2π M), constant power above; continuous and short-time each have a corner.
     /// </summary>
     public IReadOnlyList<SpindlePoint> Curve()
     {
         double corner = Corner(Power, Torque), shortCorner = Corner(ShortPower, ShortTorque);
-        return Math.Abs(corner - shortCorner) < 0.5
-            ? [At(corner)]
-            : [At(Math.Min(corner, shortCorner)), At(Math.Max(corner, shortCorner))];
+        double lower = Math.Min(corner, shortCorner), upper = Math.Max(corner, shortCorner);
+        return upper - lower < SameCorner * upper ? [At(upper)] : [At(lower), At(upper)];
     }
 
     /// <summary>Checks every figure.</summary>

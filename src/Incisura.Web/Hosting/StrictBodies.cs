@@ -65,9 +65,10 @@ public static class StrictBodies
         }
     }
 
+    // A number that was left out is no number yet; whoever checks the thing says in words that it is missing.
     private static void Finite(object? value, string name)
     {
-        if (value is double number && !double.IsFinite(number)) throw new JsonException("A number has no end.", $"$.{name}", null, null);
+        if (value is double number && double.IsInfinity(number)) throw new JsonException("A number has no end.", $"$.{name}", null, null);
     }
 
     private static void Finite(IEnumerable<double>? values, string name)

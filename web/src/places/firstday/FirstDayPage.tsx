@@ -27,7 +27,7 @@ export function FirstDayPage() {
           {next ? `${done} of ${STEPS.length} are there` : 'All is there: this page is found again under Guide in your menu.'}
         </span>
       </header>
-      <p className="lead">
+      <p className="intro">
         A figure that an operator may trust needs all of these. Begin at the top; whatever is there already is ticked, whoever made it.
       </p>
       <ol className="steps">

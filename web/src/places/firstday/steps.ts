@@ -42,7 +42,7 @@ export const STEPS: readonly Step[] = [
   {
     code: 'material',
     name: 'Work material',
-    why: 'What is cut, and how hard it is to cut: k_c1.1 and m_c with where they come from.',
+    why: 'What is cut and how hard it is to cut, each figure with where it comes from.',
     who: WORK,
     ways: [
       ['Take starting values over', '/shop/starters'],

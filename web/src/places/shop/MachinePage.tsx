@@ -72,6 +72,9 @@ const PARTS: [Part, string][] = [
   ['places', 'Places'],
 ];
 
+const partOf = (field: string): Part =>
+  field.startsWith('store') ? 'places' : LIMITS.some(([key]) => key === field) || field === 'coolantThrough' ? 'limits' : 'plate';
+
 const calls = storedCalls<Machine, MachineSheet>('shop/machines');
 
 /** A machine with what limits a cut on it; power and torque are entered point by point. */
@@ -95,7 +98,8 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
   const machine = form.definition;
   // A new machine takes shape part by part; one that is there is seen whole.
   const [part, setPart] = useState<Part>('plate');
-  const shows = (of: Part) => Boolean(sheet) || part === of;
+  // What is refused is seen, whatever part it belongs to.
+  const shows = (of: Part) => Boolean(sheet) || part === of || Object.keys(form.refused).some((field) => partOf(field) === of);
   const at = PARTS.findIndex(([code]) => code === part);
   return (
     <SheetFrame

@@ -20,7 +20,14 @@ export function SpindleCurve(props: { curve: readonly Point[]; least: number; mo
   const last = curve[curve.length - 1]!;
   // On two logarithmic axes constant torque and constant power are straight lines, so the points are simply joined.
   const share = least / first.speed;
-  const points = [{ ...first, speed: least, power: first.power * share, shortPower: first.shortPower * share }, ...curve];
+  const fall = last.speed / most;
+  const points = [
+    { ...first, speed: least, power: first.power * share, shortPower: first.shortPower * share },
+    ...curve,
+    // Above the last point the power stays.
+    ...(most > last.speed ? [{ ...last, speed: most, torque: last.torque * fall, shortTorque: last.shortTorque * fall }] : []),
+  ];
+  const end = points[points.length - 1]!;
   const log = (value: number, low: number, high: number) => Math.log(value / low) / Math.log(high / low);
   const x = (n: number) => LEFT + (W - LEFT - 8) * log(n, least, most);
   const line = (key: 'power' | 'shortPower' | 'torque' | 'shortTorque') => {
@@ -41,14 +48,14 @@ export function SpindleCurve(props: { curve: readonly Point[]; least: number; mo
       <path d={line('shortPower')} stroke="var(--load4)" fill="none" strokeDasharray="3 3" />
       {points
         .filter(
-          (p, i) => i === 0 || i === points.length - 1 || (x(p.speed) - x(points[i - 1]!.speed) > 60 && x(last.speed) - x(p.speed) > 70),
+          (p, i) => i === 0 || i === points.length - 1 || (x(p.speed) - x(points[i - 1]!.speed) > 60 && x(end.speed) - x(p.speed) > 70),
         )
         .map((p) => (
           <text
             key={p.speed}
             x={x(p.speed)}
             y={H - 6}
-            textAnchor={p.speed === last.speed ? 'end' : p.speed === least ? 'start' : 'middle'}
+            textAnchor={p.speed === end.speed ? 'end' : p.speed === least ? 'start' : 'middle'}
             className="dim"
           >
             {units.number(p.speed, 'spindleSpeed')}

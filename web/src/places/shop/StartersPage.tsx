@@ -6,6 +6,7 @@ import { client, data, type Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
+import { Sym } from '../../parts/Sym';
 import { cuttingMaterialWords, familyWords, useFamilies, useOperations, useShelfChanged } from '../../parts/shelf';
 
 type View = Schemas['StarterView'];
@@ -65,7 +66,7 @@ export function StartersPage() {
           </Button>
         )}
       </header>
-      <p className="lead">
+      <p className="intro">
         From open literature and standards, to begin with. Figures are marked{' '}
         <span className="untried">starting value, not tried here</span> in every record and in Lookup until somebody has tried them; where
         they were written down from memory they say “unverified”. Nothing that is there is changed.
@@ -120,11 +121,15 @@ function useColumns(): Record<Exclude<Kind, 'threads'>, TableColumnsType<Line>> 
       { title: 'Sub-group', render: (_, l) => of<'materials'>(l).subGroup },
       { title: 'Condition', render: (_, l) => of<'materials'>(l).condition },
       {
-        title: `k_c1.1, ${units.unit('stress')}`,
+        title: (
+          <>
+            <Sym text="k_c1.1" />, {units.unit('stress')}
+          </>
+        ),
         align: 'right',
         render: (_, l) => mono(units.number(of<'materials'>(l).specificCuttingForce!, 'stress')),
       },
-      { title: 'm_c', align: 'right', render: (_, l) => mono(String(of<'materials'>(l).chipExponent)) },
+      { title: <Sym text="m_c" />, align: 'right', render: (_, l) => mono(String(of<'materials'>(l).chipExponent)) },
       { title: 'From', className: 'range', render: (_, l) => source(of<'materials'>(l).source) },
     ],
     rows: [
@@ -138,7 +143,7 @@ function useColumns(): Record<Exclude<Kind, 'threads'>, TableColumnsType<Line>> 
         render: (_, l) => mono(units.number(of<'rows'>(l).cuttingSpeed, 'cuttingSpeed')),
       },
       {
-        title: 'f_z',
+        title: <Sym text="f_z" />,
         render: (_, l) =>
           mono(
             of<'rows'>(l)
