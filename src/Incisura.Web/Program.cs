@@ -29,7 +29,7 @@ WebApplicationBuilder builder = Directory.Exists(Path.Combine(AppContext.BaseDir
     : WebApplication.CreateBuilder(args);
 string database = Path.GetFullPath(builder.Configuration["Incisura:Database"] ?? "data/incisura.db");
 KeyFolders keys = KeyFolders.Of(database, builder.Configuration["Incisura:Keys:Editions"], builder.Configuration["Incisura:Keys:Sessions"]);
-if (await Commands.RunAsync(args, database, keys, Console.Out) is { } done) return done;
+if (await Commands.RunAsync(args, database, keys, builder.Configuration, Console.Out) is { } done) return done;
 builder.WebHost.ConfigureKestrel(k =>
 {
     k.Limits.MaxRequestBodySize = 1024 * 1024;

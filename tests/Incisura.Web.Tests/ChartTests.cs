@@ -53,7 +53,12 @@ public sealed class ChartTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.InRange(before.GetProperty("records").GetInt32(), 1, open);
         object report = new
         {
-            key = Guid.NewGuid(), record = "R-0001", revision = 1, edition = 1, ranAt = DateTimeOffset.UtcNow, outcome = "asGiven",
+            key = Guid.NewGuid(),
+            record = "R-0001",
+            revision = 1,
+            edition = 1,
+            ranAt = DateTimeOffset.UtcNow,
+            outcome = "asGiven",
         };
         (await (await workshop.SignInAsync("jory")).PostAsync("/reports", report)).Expect(HttpStatusCode.OK);
         Assert.Equal(before.GetProperty("ran").GetInt32() + 1, (await RowAsync(maren)).GetProperty("ran").GetInt32());

@@ -3,6 +3,7 @@ using System.Net;
 using System.Text.Json;
 using Incisura.Web.History;
 using Incisura.Web.Upkeep;
+using Microsoft.Extensions.Configuration;
 
 namespace Incisura.Web.Tests;
 
@@ -76,7 +77,7 @@ public sealed class SoakTests : IDisposable
         string copy = Path.Combine(folder, $"copy-{Guid.NewGuid():N}.db");
         StringWriter says = new();
         KeyFolders keys = KeyFolders.Of(Database, null, null);
-        Assert.True(await Commands.RunAsync(["backup", copy], Database, keys, says) == 0, says.ToString());
+        Assert.True(await Commands.RunAsync(["backup", copy], Database, keys, new ConfigurationManager(), says) == 0, says.ToString());
         Assert.True(await CheckCommand.RunAsync(copy, says) == 0, says.ToString());
         File.Delete(copy);
     }

@@ -1,6 +1,7 @@
 using System.Net;
 using Incisura.Web.Upkeep;
 using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.Configuration;
 
 namespace Incisura.Web.Tests;
 
@@ -18,7 +19,7 @@ public sealed class UpkeepTests : IAsyncLifetime
     private async Task<(int Code, string Says)> RunAsync(params string[] words)
     {
         StringWriter says = new();
-        int? code = await Commands.RunAsync(words, Database, KeyFolders.Of(Database, null, null), says);
+        int? code = await Commands.RunAsync(words, Database, KeyFolders.Of(Database, null, null), new ConfigurationManager(), says);
         return (Assert.IsType<int>(code), says.ToString());
     }
 

@@ -31,6 +31,8 @@ public static class AccountEndpoints
     public static void MapAccount(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/account").WithTags("account");
+        // Asked by a web server in front, before it serves what is only for those who are signed in.
+        group.MapGet("/signed-in", () => TypedResults.NoContent());
         group.MapGet("/sessions", async (HttpContext context, IncisuraDb db, UserManager<Person> people) =>
         {
             string own = SessionStore.OwnKeyOf(context) ?? "", person = people.GetUserId(context.User)!;

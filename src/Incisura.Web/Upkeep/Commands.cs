@@ -15,6 +15,7 @@ public static class Commands
         incisura restore FILE [--replace]       puts a copy in place of the database, while it is not in use
         incisura reset-password NAME            gives somebody a new password, takes their second factor away and ends their sessions
         incisura health ADDRESS                 asks a server whether it can be worked with, such as http://127.0.0.1:5080
+        incisura lay-out FOLDER                 writes all editions as static files with a reader's page, for any web server
         incisura keys FOLDER                    copies the keys that sign editions and sessions; keep them apart from the database's copies
         """;
 
@@ -22,9 +23,10 @@ public static class Commands
     /// <param name="words">The command line.</param>
     /// <param name="database">Path of the database, for those that need it.</param>
     /// <param name="keys">Where keys lie.</param>
+    /// <param name="settings">The workshop's settings.</param>
     /// <param name="says">Takes what is said.</param>
     /// <returns>0 where it was done, 1 where something is wrong, 2 where it could not be tried.</returns>
-    public static async Task<int?> RunAsync(string[] words, string database, KeyFolders keys, TextWriter says)
+    public static async Task<int?> RunAsync(string[] words, string database, KeyFolders keys, IConfiguration settings, TextWriter says)
     {
         try
         {
@@ -44,9 +46,11 @@ public static class Commands
                     return await HostDoor.ResetPasswordAsync(database, name, says);
                 case ["health", var address]:
                     return await HealthAsync(address, says);
+                case [LayOutCommand.Word, var to]:
+                    return await LayOutCommand.RunAsync(database, keys, Path.GetFullPath(to), settings, says);
                 case ["keys", var to]:
                     return await CopyKeysAsync(keys, Path.GetFullPath(to), says);
-                case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "health" or "keys", ..]:
+                case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "health" or "keys" or LayOutCommand.Word, ..]:
                     await says.WriteLineAsync(Usage);
                     return words[0].TrimStart('-') is "help" or "h" ? 0 : 2;
                 default:
