@@ -1,65 +1,18 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { execFileSync } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Browser, type Page } from '@playwright/test';
-import { Secret, TOTP } from 'otpauth';
+import { expect, test, type Browser } from '@playwright/test';
+import { addPerson, codeOf, inside, openAt, program, signIn, startReal, type Real } from './real';
 
-// A real workshop, without the demo's open door, in a process of its own.
-const port = 5093;
-const BASE = `http://127.0.0.1:${port}`;
-const host = resolve(__dirname, '../../src/Incisura.Web');
-const program = `${host}/bin/Release/net10.0/Incisura.Web.dll`;
 const FIRST = 'a first password to begin with';
 const OWN = 'two old boats sank';
-const folder = mkdtempSync(join(tmpdir(), 'incisura-accounts-'));
-const env = {
-  ...process.env,
-  Incisura__Database: join(folder, 'incisura.db'),
-  Incisura__Transport__PlainHttp: 'true',
-  Incisura__FirstAdministrator__Password: FIRST,
-  Serilog__MinimumLevel__Default: 'Fatal',
-};
-let server: ChildProcess;
+let real: Real;
 
 test.beforeAll(async () => {
-  server = spawn('dotnet', [program, '--urls', BASE, '--contentRoot', host], { env, stdio: 'ignore' });
-  await expect
-    .poll(
-      () =>
-        fetch(`${BASE}/health`).then(
-          (r) => r.ok,
-          () => false,
-        ),
-      { timeout: 60_000 },
-    )
-    .toBe(true);
+  real = await startReal(5093, FIRST);
 });
-test.afterAll(() => {
-  server.kill('SIGKILL');
-  rmSync(folder, { recursive: true, force: true });
-});
+test.afterAll(() => real.stop());
 
-const window = async (browser: Browser, path: string): Promise<Page> => {
-  const page = await (await browser.newContext({ baseURL: BASE })).newPage();
-  await page.goto(path);
-  return page;
-};
-const signIn = async (page: Page, name: string, password: string) => {
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Password', { exact: true }).fill(password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-};
-const inside = (page: Page) => expect(page.getByRole('banner').getByRole('link', { name: 'Lookup' })).toBeVisible();
-
-// The device that shows codes. A code is taken once, so that each time the next one is given, which is taken early too.
-let shown = 0;
-const codeOf = (secret: string): string => {
-  const totp = new TOTP({ secret: Secret.fromBase32(secret) });
-  shown = Math.max(shown + 30_000, Date.now() - 30_000);
-  return totp.generate({ timestamp: shown });
-};
+const window = (browser: Browser, path: string) => openAt(browser, real.base, path);
 
 test('a workshop begins: a second factor, somebody invited, closed in the middle of work, and an administrator who lost everything', async ({
   browser,
@@ -83,12 +36,7 @@ test('a workshop begins: a second factor, somebody invited, closed in the middle
 
   // Somebody is invited; the link is good once.
   await admin.goto('/people');
-  await admin.getByLabel('Full name').fill('Edda Quill');
-  await admin.getByLabel('Signs in as').fill('edda');
-  await admin.getByRole('combobox', { name: 'Role', exact: true }).click();
-  await admin.locator('.ant-select-item-option').filter({ hasText: 'engineer' }).click();
-  await admin.getByRole('button', { name: 'Add, and make a link' }).click();
-  const link = await admin.getByRole('textbox', { name: 'Link for edda' }).inputValue();
+  const link = await addPerson(admin, 'Edda Quill', 'edda', 'engineer');
   await expect(admin.getByRole('row', { name: /Edda Quill/ })).toContainText('invited');
 
   const edda = await window(browser, link);
@@ -138,7 +86,7 @@ test('a workshop begins: a second factor, somebody invited, closed in the middle
 
   // Neither the password nor the device is there any more: the machine helps.
   await admin.context().clearCookies();
-  const said = execFileSync('dotnet', [program, 'reset-password', 'administrator'], { env, encoding: 'utf8' });
+  const said = execFileSync('dotnet', [program, 'reset-password', 'administrator'], { env: real.env, encoding: 'utf8' });
   const given = /signs in with (\S+) /.exec(said)![1]!;
   const lost = await window(browser, '/account');
   await signIn(lost, 'administrator', FIRST);

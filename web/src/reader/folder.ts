@@ -56,11 +56,17 @@ export async function fetchFile<T>(name: string, sha256?: string): Promise<T> {
   return JSON.parse(new TextDecoder().decode(bytes)) as T;
 }
 
-/** A value as the shop reads it. */
-export function shown(units: Index['units'], quantity: string, value: number): string {
+/** A value as the shop reads it, and its unit. */
+export function shown(units: Index['units'], quantity: string, value: number): [number: string, unit: string] {
   const unit = units[quantity] ?? { unit: '', decimals: 3 };
-  return `${value.toFixed(unit.decimals)} ${unit.unit}`.trim();
+  return [String(Number(value.toFixed(unit.decimals))), unit.unit];
 }
+
+// What was set beside the figures, and what the part is they hold for; what is 0 is left out.
+const SET = new Set(['cuttingSpeed', 'feedPerTooth', 'feedPerRevolution', 'widthOfCut', 'depthOfCut']);
+
+/** Whether somebody at the machine needs a setting. */
+export const matters = (s: Published['settings'][number]): boolean => s.value !== 0 && (s.ofPart || SET.has(s.code));
 
 /** All words a record is found by. */
 export const wordsOf = (r: Published): string =>

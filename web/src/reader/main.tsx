@@ -1,6 +1,6 @@
 import { StrictMode, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { becameOf, fetchFile, found, shown, type Index, type Published } from './folder';
+import { becameOf, fetchFile, found, matters, shown, type Index, type Published } from './folder';
 import './reader.css';
 
 const MOST_SHOWN = 40;
@@ -103,8 +103,8 @@ function Card({ r, index }: { r: Published; index: Index }) {
         {r.assembly.number} <span>{[r.operation.name, r.operation.thread].filter(Boolean).join(' ')}</span>
       </h2>
       <p>
-        {r.material.name} {r.material.condition}, {r.machine.name}, {value({ quantity: 'length', value: r.assembly.projection })} out of the
-        holder
+        {r.material.name} {r.material.condition}, {r.machine.name}, {value({ quantity: 'length', value: r.assembly.projection }).join(' ')}{' '}
+        out of the holder
         {r.assembly.places.length > 0 && `, place ${r.assembly.places.map((p) => p.place).join(', ')}`}
       </p>
       {became && (
@@ -118,7 +118,9 @@ function Card({ r, index }: { r: Published; index: Index }) {
           .map((f) => (
             <div key={f.code}>
               <dt>{f.name}</dt>
-              <dd>{value(f)}</dd>
+              <dd>
+                {value(f)[0]} <small>{value(f)[1]}</small>
+              </dd>
             </div>
           ))}
       </dl>
@@ -128,10 +130,10 @@ function Card({ r, index }: { r: Published; index: Index }) {
         </p>
       ))}
       <dl>
-        {r.settings.map((s) => (
+        {r.settings.filter(matters).map((s) => (
           <div key={s.code}>
             <dt>{s.name}</dt>
-            <dd>{value(s)}</dd>
+            <dd>{value(s).join(' ')}</dd>
           </div>
         ))}
         {r.options.map((o) => (

@@ -7,7 +7,7 @@ import { useApp } from '../../app/session';
 import { FileButton } from '../../parts/FileButton';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
-import { cuttingMaterialWords } from '../../parts/shelf';
+import { cuttingMaterialWords, familyWords, useFamilies, useOperations } from '../../parts/shelf';
 import { copied, fate, type Row } from './chartRows';
 
 type Read = Schemas['ChartRead'];
@@ -110,7 +110,17 @@ function BringIn({ rows, onRows, onDone }: Props & { onDone: () => void }) {
   );
 }
 
+/** A row in words: its cutter, its material, its operation. */
+function useRowWords(): (row: Row) => string {
+  const families = useFamilies().data;
+  const operations = useOperations().data;
+  return (r) =>
+    `${familyWords(families, r.family)}, ${cuttingMaterialWords[r.cuttingMaterial]}, ${r.subGroup}, ` +
+    `${operations?.find((o) => o.code === r.operation)?.name ?? r.operation}`;
+}
+
 function ReadRows({ read, rows }: { read: Read; rows: readonly Row[] }) {
+  const words = useRowWords();
   if (read.missing.length > 0)
     return (
       <p className="refusal" role="alert">
@@ -125,7 +135,7 @@ function ReadRows({ read, rows }: { read: Read; rows: readonly Row[] }) {
           {read.rows.slice(0, MOST_SHOWN).map((r) => (
             <tr key={r.line}>
               <td className="mono">line {r.line}</td>
-              <td>{r.row ? `${r.row.family} ${r.row.subGroup} ${r.row.operation}` : ''}</td>
+              <td>{r.row ? words(r.row) : ''}</td>
               <td className={r.row ? '' : 'refusal'}>
                 {r.row ? FATES[fate(rows, r.row)] : r.faults.map((f) => (f.column ? `${f.column}: ${f.sentence}` : f.sentence)).join(' ')}
               </td>
@@ -219,6 +229,7 @@ function CopyRows({ rows, family, onRows, onDone }: Props & { onDone: () => void
 function Tried({ rows, onRows }: Props) {
   const [search, setSearch] = useSearchParams();
   const record = search.get('tried');
+  const words = useRowWords();
   const tried = useQuery({
     queryKey: ['charts', 'tried', record],
     queryFn: () => data(client.GET('/api/v1/shop/charts/rows/{record}', { params: { path: { record: record! } } })),
@@ -232,8 +243,7 @@ function Tried({ rows, onRows }: Props) {
   return (
     <section className="card holdsbox" role="status">
       <p>
-        {record} makes a row for {row.subGroup}, {cuttingMaterialWords[row.cuttingMaterial]}, {row.operation}:{' '}
-        {what === 'same' ? 'it stands below.' : `${FATES[what]}.`} {row.source}.
+        {record} makes a row for {words(row)}: {what === 'same' ? 'it stands below.' : `${FATES[what]}.`} {row.source}.
       </p>
       {what !== 'same' && (
         <Button type="primary" onClick={() => onRows([row], `tried ${record}`)}>

@@ -124,8 +124,8 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
         {mills
           ? `The feed per tooth, in ${units.unit('chip')}, is stated for the row's own width.`
           : `The feed per tooth, in ${units.unit('chip')}, counts for each lip; a tap follows its pitch.`}{' '}
-        An edge lasts so long at the speed of its row, and by the exponent longer at a lower one; 0 where it is not known. A change makes
-        every record that rests on the chart stale; none is changed by it.
+        An edge lasts so long at the speed of its row, and by the exponent longer at a lower one; 0 where it is not known. A record goes
+        stale where a change of its row would move its figures; none is changed by it.
       </p>
       <div className="inline">
         <label>
@@ -215,6 +215,24 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             ),
           },
           {
+            title: 'Tried here',
+            render: (_, r) => (
+              <Checkbox
+                aria-label={`Tried here, row ${r.at + 1}`}
+                checked={!r.untried}
+                disabled={!mayWork}
+                onChange={(e) => put(r.at, { ...rows[r.at]!, untried: !e.target.checked }, `${r.at}.untried`)}
+              />
+            ),
+          },
+          {
+            title: 'Records',
+            render: (_, r) => {
+              const use = uses.get(keyOf(r));
+              return use ? `${use.records}${use.ran > 0 ? `, ran ${use.ran} ×` : ''}` : <span className="muted">none</span>;
+            },
+          },
+          {
             title: `Speed, ${units.unit('cuttingSpeed')}`,
             render: (_, r) =>
               box(r.at, 'cuttingSpeed', 'Cutting speed', 'cuttingSpeed', r.cuttingSpeed, (v) => ({ ...rows[r.at]!, cuttingSpeed: v })),
@@ -244,24 +262,6 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
               }));
             },
           })),
-          {
-            title: 'Tried here',
-            render: (_, r) => (
-              <Checkbox
-                aria-label={`Tried here, row ${r.at + 1}`}
-                checked={!r.untried}
-                disabled={!mayWork}
-                onChange={(e) => put(r.at, { ...rows[r.at]!, untried: !e.target.checked }, `${r.at}.untried`)}
-              />
-            ),
-          },
-          {
-            title: 'Records',
-            render: (_, r) => {
-              const use = uses.get(keyOf(r));
-              return use ? `${use.records}${use.ran > 0 ? `, ran ${use.ran} ×` : ''}` : <span className="muted">none</span>;
-            },
-          },
           {
             title: 'From',
             render: (_, r) => (

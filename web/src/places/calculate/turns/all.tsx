@@ -101,10 +101,10 @@ export const TURNS: readonly Turn[] = [
     belongs: () => true,
     show: ({ operation, result, address }) => (
       <>
-        <Derivation result={result} symbol={address.chosen.why ?? null} />
         <Suspense fallback={null}>
           <OperationMeanings operation={operation.code} limits={result.limits.map((l) => l.kind)} />
         </Suspense>
+        <Derivation result={result} symbol={address.chosen.why ?? null} />
       </>
     ),
   },
