@@ -1,7 +1,8 @@
-import { useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { useUnits } from '../../app/session';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Problem } from '../../parts/Problem';
+import { useMachines, useMaterials } from '../../parts/shelf';
 import { Aids } from './Aids';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
@@ -17,6 +18,10 @@ import { useAddress } from './useAddress';
 import { useCalculation } from './useCalculation';
 import { useSituation } from './useSituation';
 
+const NEEDED = ['machine', 'material', 'cutter', 'holder', 'assembly', 'chart'];
+// Only a workshop that is not whole yet needs it.
+const StillMissing = lazy(async () => ({ default: (await import('../firstday/Missing')).StillMissing }));
+
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
 export function CalculatePage() {
   const units = useUnits();
@@ -24,6 +29,7 @@ export function CalculatePage() {
   const { chosen, change, adjust } = address;
   const where = useSituation(address);
   const { operation, assembly, cutter, complete } = where;
+  const bare = [useMaterials(), useMachines()].some((all) => all.data?.length === 0);
 
   const choices = useMemo(() => choicesOf(chosen, operation), [chosen, operation]);
   const body = requestOf(complete, choices);
@@ -83,6 +89,11 @@ export function CalculatePage() {
             </p>
           )}
           <Problem error={(atFields ? null : query.error) ?? where.error} />
+          {bare && (
+            <Suspense fallback={null}>
+              <StillMissing of={NEEDED} />
+            </Suspense>
+          )}
           {operation && where.instead && (
             <Fitting
               operation={operation}

@@ -3,6 +3,7 @@ import { Input, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
+import { StillMissing } from '../firstday/Missing';
 import { Problem } from '../../parts/Problem';
 import { useMachines, useMaterials, useOperations, usePicks } from '../../parts/shelf';
 import { useAddressText } from '../../parts/useAddressText';
@@ -154,7 +155,8 @@ export function CoveragePage() {
         </p>
       )}
       {!ready && <p className="muted">Choose a cutter.</p>}
-      {answer.data && ready && (
+      {answer.data?.totalRows === 0 && !text && <StillMissing of={['machine', 'material', 'cutter']} />}
+      {answer.data && ready && answer.data.totalRows > 0 && (
         <Grid
           key={JSON.stringify(asked)}
           answer={answer.data}

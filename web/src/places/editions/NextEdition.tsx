@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
+import { StillMissing } from '../firstday/Missing';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
 import { CHANGES } from './changes';
@@ -89,8 +90,13 @@ export function NextEdition() {
       <h2>The next edition</h2>
       <Problem error={pending.error} />
       {pending.data && changes === 0 && (
-        <p className="muted">Nothing was approved or withdrawn since the last one. It can only be published with less in it.</p>
+        <p className="muted">
+          {total > 0
+            ? 'Nothing was approved or withdrawn since the last one. It can only be published with less in it.'
+            : 'Nothing is approved: calculate, keep it as a record, submit it, and an approver decides.'}
+        </p>
       )}
+      {pending.data && total === 0 && <StillMissing of={['record', 'approval']} />}
       {!mayPublish ? (
         <p className="muted">An approver publishes it.</p>
       ) : (

@@ -84,7 +84,9 @@ export function LookupPage() {
       <KeptReports />
       <Problem error={answer.error} />
       {answer.data?.asksReading && <ReadIt edition={answer.data.edition} />}
-      {answer.data?.edition === 0 && <p>No edition has been published yet, so there are no approved figures to show.</p>}
+      {answer.data?.edition === 0 && (
+        <p>No edition has been published yet, so there are no approved figures to show. An approver publishes one under Editions.</p>
+      )}
       {answer.data && answer.data.edition > 0 && (
         <p className="muted small">
           Edition {answer.data.edition}, published {day(answer.data.publishedAt!)}. Approved figures only.

@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent } from 'react';
+import { Suspense, useRef, type KeyboardEvent } from 'react';
 import type { Page } from '../page';
 import { useTray } from '../useTray';
 import { TURNS } from './all';
@@ -44,7 +44,7 @@ export function Turns({ page }: { page: Page }) {
       </div>
       <div className="turned" id="turned" tabIndex={0} role="tabpanel" aria-labelledby={`turn-${turn.code}`}>
         {unknown && <p className="muted">There is nothing called “{wanted}” to look at; choose above.</p>}
-        {turn.show(page)}
+        <Suspense fallback={null}>{turn.show(page)}</Suspense>
       </div>
     </>
   );

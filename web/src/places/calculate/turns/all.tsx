@@ -1,18 +1,18 @@
-import { lazy, Suspense, type ReactNode } from 'react';
+import { lazy, type ReactNode } from 'react';
 import { attached, wayOf } from '../../../api/beside';
-import { Derivation } from '../../../parts/Derivation';
-import { Bend } from '../Bend';
-import { Load } from '../Load';
-import { Passes } from '../Passes';
 import { Tray } from '../Tray';
 import { OperatingWindow } from '../Window';
-import { Stages } from '../holes/Stages';
-import { TapDrills } from '../holes/TapDrills';
-import { Infeeds } from '../threads/Infeeds';
-import { Ways } from '../threads/Ways';
 import type { FieldCode, Operation, Page, Result } from '../page';
 
-// Asked for seldom: it is fetched when it is.
+// What is not seen first is fetched when it is asked for.
+const Derivation = lazy(async () => ({ default: (await import('../../../parts/Derivation')).Derivation }));
+const Bend = lazy(async () => ({ default: (await import('../Bend')).Bend }));
+const Load = lazy(async () => ({ default: (await import('../Load')).Load }));
+const Passes = lazy(async () => ({ default: (await import('../Passes')).Passes }));
+const Stages = lazy(async () => ({ default: (await import('../holes/Stages')).Stages }));
+const TapDrills = lazy(async () => ({ default: (await import('../holes/TapDrills')).TapDrills }));
+const Infeeds = lazy(async () => ({ default: (await import('../threads/Infeeds')).Infeeds }));
+const Ways = lazy(async () => ({ default: (await import('../threads/Ways')).Ways }));
 const OperationMeanings = lazy(async () => ({ default: (await import('../../../parts/Meanings')).OperationMeanings }));
 
 /** Something to look at below the picture. Each says by itself where it belongs; the page knows none of them. */
@@ -101,9 +101,7 @@ export const TURNS: readonly Turn[] = [
     belongs: () => true,
     show: ({ operation, result, address }) => (
       <>
-        <Suspense fallback={null}>
-          <OperationMeanings operation={operation.code} limits={result.limits.map((l) => l.kind)} />
-        </Suspense>
+        <OperationMeanings operation={operation.code} limits={result.limits.map((l) => l.kind)} />
         <Derivation result={result} symbol={address.chosen.why ?? null} />
       </>
     ),
