@@ -12,8 +12,8 @@ trap 'kill $(jobs -p) 2>/dev/null || true; pkill -f "[/]opt/incisura/incisura --
 # The commands of a page of the guide are its indented lines.
 commands() { sed -n 's/^    //p' "$here/docs/guide/$1"; }
 
-echo "a root with nothing but the base and libicu"
-debootstrap --variant=minbase --include=libicu72 bookworm "$root" > "$work/debootstrap.log"
+echo "a root with nothing but the base and the libraries that page 1 names"
+debootstrap --variant=minbase --include=libicu72,libssl3 bookworm "$root" > "$work/debootstrap.log"
 mount -t proc proc "$root/proc"
 cp -r "$package" "$root/package"
 
