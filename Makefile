@@ -15,7 +15,7 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
-.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client package deploy-check clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client package deploy-check first-day clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -94,6 +94,8 @@ load: web $(STAMPS)/chromium ## measure the server on loopback
 	node bench/library.mjs
 	node bench/records.mjs
 	node bench/editions.mjs
+	command -v nginx >/dev/null || apt-get install -yq --no-install-recommends nginx-light
+	node bench/readers.mjs
 
 verify: ## check an edition's file offline: make verify FILE=edition-3.json
 	dotnet build $(HOST) -c Release -v q
@@ -114,6 +116,9 @@ package: web ## a folder that runs on a Linux machine with nothing installed: ar
 
 deploy-check: package ## try that folder from another directory, behind nginx with TLS, copied and restored
 	bash deploy/try.sh artifacts/package
+
+first-day: package $(STAMPS)/npm $(STAMPS)/chromium ## do what the guide says in a fresh root, to a first published figure (needs root and debootstrap)
+	bash deploy/first-day.sh artifacts/package
 
 clean: ## remove what was built
 	rm -rf $(STAMPS) artifacts web/dist web/node_modules $(HOST)/wwwroot

@@ -53,6 +53,27 @@ expect 'is what' "the copy is restored into an empty folder"
 start
 "$package/incisura" check > "$work/answer"
 expect 'all in order' "and everything in it is what the history wrote"
+"$package/incisura" lay-out "$work/laid" > "$work/answer"
+expect 'readers must be signed in' "editions are laid out for a web server"
+sed -i "s#127.0.0.1:5080#127.0.0.1:5085#" "$work/laid/nginx.conf"
+sed -i "s#client_max_body_size 32m;#&\ninclude $work/laid/nginx.conf;#" "$work/nginx.conf"
+chmod 755 "$work"
+nginx -c "$work/nginx.conf" -s reload
+sleep 1
+ask -o /dev/null -w '%{http_code}' https://tools.example:5443/editions-read/index.json > "$work/answer"
+expect 401 "nobody reads them who is not signed in"
+given=$("$package/incisura" reset-password administrator | sed -n 's/.*signs in with \([^ ]*\) .*/\1/p')
+body="{\"name\":\"administrator\",\"password\":\"$given\"}"
+ask -o /dev/null -c "$work/jar" -H 'Content-Type: application/json' -d "$body" https://tools.example:5443/api/v1/session
+ask -b "$work/jar" https://tools.example:5443/editions-read/index.json > "$work/answer"
+expect 'incisura-laid-out/1' "and whoever is signed in does"
+ask -b "$work/jar" https://tools.example:5443/editions-read/ > "$work/answer"
+expect 'Approved cutting data' "with the reader's page"
+Incisura__LayOut__SignIn=false "$package/incisura" lay-out "$work/laid" > /dev/null
+nginx -c "$work/nginx.conf" -s reload
+sleep 1
+ask https://tools.example:5443/editions-read/index.json > "$work/answer"
+expect 'incisura-laid-out/1' "anybody does where the workshop says so"
 sed "s#/opt/incisura#$package#" "$here/incisura.service" > "$work/incisura.service"
 systemd-analyze verify "$work/incisura.service" 2> "$work/answer" || true
 echo ok >> "$work/answer"

@@ -138,7 +138,10 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             popupMatchSelectWidth={280}
             options={(families.data ?? [])
               .filter((f) => operations.some((o) => o.families.includes(f.code)))
-              .map((f) => ({ value: f.code, label: `${f.name} · ${counts.get(f.code) ?? 0} rows` }))}
+              .map((f) => ({
+                value: f.code,
+                label: `${f.name} · ${counts.get(f.code) ?? 0} ${counts.get(f.code) === 1 ? 'row' : 'rows'}`,
+              }))}
           />
         </label>
       </div>

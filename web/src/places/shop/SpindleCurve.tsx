@@ -27,12 +27,13 @@ export function SpindleCurve(props: { curve: readonly Point[]; least: number; mo
     // Above the last point the power stays.
     ...(most > last.speed ? [{ ...last, speed: most, torque: last.torque * fall, shortTorque: last.shortTorque * fall }] : []),
   ];
+  const largest = (key: 'power' | 'shortPower' | 'torque' | 'shortTorque') => Math.max(...points.map((p) => p[key]));
   const end = points[points.length - 1]!;
   const log = (value: number, low: number, high: number) => Math.log(value / low) / Math.log(high / low);
   const x = (n: number) => LEFT + (W - LEFT - 8) * log(n, least, most);
   const line = (key: 'power' | 'shortPower' | 'torque' | 'shortTorque') => {
     const short = key === 'power' || key === 'shortPower' ? 'shortPower' : 'shortTorque';
-    const high = Math.max(...points.map((p) => p[short])) * 1.3;
+    const high = largest(short) * 1.3;
     return points
       .map(
         (p, i) => `${i ? 'L' : 'M'}${x(p.speed).toFixed(1)} ${(BASE - (BASE - 8) * Math.max(0, log(p[key], high / 60, high))).toFixed(1)}`,
@@ -62,10 +63,10 @@ export function SpindleCurve(props: { curve: readonly Point[]; least: number; mo
           </text>
         ))}
       <text x={W - 14} y={BASE - 28} textAnchor="end" className="dim" style={{ fill: 'var(--caution)' }}>
-        torque {units.text(first.torque, 'torque')}, short-time {units.text(first.shortTorque, 'torque')}
+        torque {units.text(largest('torque'), 'torque')}, short-time {units.text(largest('shortTorque'), 'torque')}
       </text>
       <text x={W - 14} y={BASE - 12} textAnchor="end" className="dim" style={{ fill: 'var(--load4)' }}>
-        power {units.text(first.power, 'power')}, short-time {units.text(first.shortPower, 'power')}
+        power {units.text(largest('power'), 'power')}, short-time {units.text(largest('shortPower'), 'power')}
       </text>
     </svg>
   );
