@@ -28,6 +28,23 @@ const type = (page: Page, values: Record<string, string>) =>
     Promise.resolve(),
   );
 
+// What each page of an empty workshop says.
+const EMPTY: [path: string, words: RegExp][] = [
+  ['/library/assemblies', /“Put an assembly together” starts the first one/],
+  ['/library/cutters', /“Add a cutter” starts the first one/],
+  ['/library/holders', /“Add a holder” starts the first one/],
+  ['/shop/materials', /Take starting values over, or add the ones you cut/],
+  ['/shop/machines', /without one nothing can be calculated/],
+  ['/shop/charts', /Make a speed chart/],
+  ['/shop/methods', /save them as a method, or add one here/],
+  ['/calculate', /The workshop has no machine, no work material, no cutter, no holder, no assembly/],
+  ['/calculate/groups', /Make one from the drawing of a part/],
+  ['/records', /Calculate something and save it as a draft/],
+  ['/records/coverage', /The workshop has no machine, no work material, no cutter/],
+  ['/editions', /calculate, keep it as a record, submit it, and an approver decides/],
+  ['/lookup', /An approver publishes one under Editions/],
+];
+
 test('from an empty workshop to a published figure on a phone, by what the guide says', async ({ browser }) => {
   test.setTimeout(180_000);
   // The first sign-in leads to what is missing.
@@ -52,9 +69,15 @@ test('from an empty workshop to a published figure on a phone, by what the guide
   await firstDay(admin);
   await done(admin, 'people');
 
-  // An engineer comes in, and adds the machine from its plate.
+  // An engineer comes in; wherever they look, the workshop says what it lacks and what to do.
   const wick = await openAt(browser, base, links.wick);
   await joinAs(wick, 'wick', OWN.wick);
+  for (const [path, words] of EMPTY) {
+    await wick.goto(path);
+    await expect(wick.getByText(words).first(), path).toBeVisible();
+  }
+
+  // The machine comes from its plate.
   await firstDay(wick);
   await step(wick, 'machine').getByRole('link', { name: 'Add a machine' }).click();
   await type(wick, {

@@ -11,8 +11,11 @@ public static class TriedRow
     // Widths and depths that differ by less are those of the row.
     private const double SameRatio = 0.02;
 
+    // Lives a row can state, min.
+    private const double LeastLife = 0.5, MostLife = 1000;
+
     /// <summary>
-    /// The row: speed, feed, width and depth as they were run. Feeds at other diameters are kept of the row there is where it is for the same width and
+    /// The row: speed, feed, width and depth as they were run, and the life that the row there is gives at that speed (Taylor 1907). Feeds at other diameters are kept of the row there is where it is for the same width and
     /// depth; otherwise they belong to another cut and are left out, and smaller diameters follow in proportion until somebody has tried them.
     /// </summary>
     /// <param name="situation">What was run.</param>
@@ -31,7 +34,7 @@ public static class TriedRow
                 double.IsFinite(speed) && (inStep || (double.IsFinite(feed) && double.IsFinite(diameter))), "operation", double.NaN,
                 "These figures have no speed and feed of their own that a row of the chart could keep.")
             .ThrowIfAny();
-        double width = Ratio("widthOfCut"), depth = Ratio("depthOfCut");
+        double width = Ratio("widthOfCut", "width"), depth = Ratio("depthOfCut", "depth");
         bool same = there is not null && Near(there.WidthRatio, width) && Near(there.DepthRatio, depth);
         IEnumerable<FeedPoint> others = same ? there!.Feeds.Where(f => !Near(f.Diameter, diameter)) : [];
         return new()
@@ -44,14 +47,18 @@ public static class TriedRow
             Feeds = inStep ? [] : [.. others.Append(new(diameter, feed)).OrderBy(f => f.Diameter)],
             WidthRatio = same ? there!.WidthRatio : width,
             DepthRatio = same ? there!.DepthRatio : depth,
-            Life = there?.Life ?? 0,
+            Life = there is null ? 0 : Math.Clamp(there.Taylor.LifeOrNone(speed), there.Life > 0 ? LeastLife : 0, MostLife),
             LifeExponent = there?.LifeExponent ?? 0,
             Source = source,
         };
 
         double Used(string code) => result.Fields.FirstOrDefault(f => f.Code == code && f.Used)?.Value ?? double.NaN;
 
-        double Ratio(string code) => Used(code) is var value && double.IsFinite(value) && value > 0 && diameter > 0 ? value / diameter : 1;
+        // What each pass took, which may be less than the most that was asked for.
+        double Ratio(string most, string each) =>
+            double.IsFinite(Used(most)) && diameter > 0 && result.Figures.FirstOrDefault(f => f.Code == each) is { Value: > 0 } of
+                ? of.Value / diameter
+                : 1;
     }
 
     private static bool Near(double a, double b) => Math.Abs(a - b) <= SameRatio * Math.Max(Math.Abs(a), Math.Abs(b));

@@ -1,4 +1,6 @@
 using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
 using Incisura.Core.Quantities;
 using Incisura.Exchange.Editions;
 using Incisura.Web.Hosting;
@@ -33,17 +35,24 @@ public static class LayOutCommand
         TimeProvider clock = WorkshopClock.Of(settings);
         await using IncisuraDb db = new(new DbContextOptionsBuilder<IncisuraDb>().UseSqlite(IncisuraDb.ConnectionTo(database))
             .AddInterceptors(new EachConnection()).Options);
+        if ((await db.Database.GetPendingMigrationsAsync()).Any())
+        {
+            await says.WriteLineAsync($"{database} was written by an earlier version; start this one on it first.");
+            return 2;
+        }
+
         LaidOutIndex index = await WriteEditionsAsync(db, folder, settings["Incisura:Workshop"] ?? "", clock);
         byte[] bytes = EditionFile.Write(index);
-        (EditionKey key, byte[] signature) = new SigningKeys(keys.Editions, clock).Sign(System.Security.Cryptography.SHA256.HashData(bytes));
-        await PutAsync(folder, $"edition-key-{key.Id}.pem", System.Text.Encoding.ASCII.GetBytes(key.Pem + "\n"));
         bool signIn = settings.GetValue("Incisura:LayOut:SignIn", true);
-        await PutAsync(folder, "nginx.conf", System.Text.Encoding.UTF8.GetBytes(NginxFor(folder, signIn)));
+        await PutAsync(folder, "nginx.conf", Encoding.UTF8.GetBytes(NginxFor(folder, signIn)));
         string pages = Path.Combine(AppContext.BaseDirectory, "reader");
         foreach (string file in Directory.GetFiles(pages, "*", SearchOption.AllDirectories))
             await PutAsync(folder, Path.GetRelativePath(pages, file), await File.ReadAllBytesAsync(file));
         await PutAsync(folder, "index.json", bytes);
-        await PutAsync(folder, "index.json.sig", signature);
+
+        // The key is made by the server when it publishes first, and belongs to its account; this command makes none.
+        if (index.Editions.Count > 0)
+            await PutAsync(folder, "index.json.sig", new SigningKeys(keys.Editions, clock).Sign(SHA256.HashData(bytes)).Signature);
         await says.WriteLineAsync(
             $"{Count(index.Editions.Count, "edition")} in {folder}, the newest for {Count(index.Parts.Count, "machine")}; readers "
                 + (signIn ? "must be signed in (Incisura__LayOut__SignIn=false lets anybody read)." : "need not be signed in."));
@@ -68,7 +77,7 @@ public static class LayOutCommand
         }
 
         foreach (EditionKeyRow key in await db.EditionKeys.AsNoTracking().ToListAsync())
-            await PutAsync(folder, $"edition-key-{key.Id}.pem", System.Text.Encoding.ASCII.GetBytes(key.Pem + "\n"));
+            await PutAsync(folder, $"edition-key-{key.Id}.pem", Encoding.ASCII.GetBytes(key.Pem + "\n"));
         List<LaidOutPart> parts = [];
         List<LaidOutChange> since = [];
         if (laid is [var newest, ..])
@@ -110,7 +119,7 @@ public static class LayOutCommand
     private static async Task<string> DigestAsync(string file)
     {
         await using FileStream from = File.OpenRead(file);
-        return Convert.ToHexStringLower(await System.Security.Cryptography.SHA256.HashDataAsync(from));
+        return Convert.ToHexStringLower(await SHA256.HashDataAsync(from));
     }
 
     private static string Count(int n, string one) => n == 1 ? $"1 {one}" : $"{n} {one}s";

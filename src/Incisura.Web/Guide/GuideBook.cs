@@ -73,9 +73,9 @@ public sealed partial class GuideBook
             if (block is HeadingBlock heading)
             {
                 Close();
-                string words0 = said.TrimStart('#', ' ').Replace("*", "", StringComparison.Ordinal);
-                if (title.Length == 0) title = words0;
-                part = new(words0, title, heading.Level == 1 ? $"/guide/{slug}" : $"/guide/{slug}#{heading.GetAttributes().Id}");
+                string called = said.TrimStart('#', ' ').Replace("*", "", StringComparison.Ordinal);
+                if (title.Length == 0) title = called;
+                part = new(called, title, heading.Level == 1 ? $"/guide/{slug}" : $"/guide/{slug}#{heading.GetAttributes().Id}");
             }
 
             words.Add(said);
