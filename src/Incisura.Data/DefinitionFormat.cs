@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
@@ -36,6 +37,13 @@ public static class DefinitionFormat
         [typeof(CalculationResult)] = ["givens", "steps", "attachments"],
     };
 
+    // A mark that came later is written where it is set: what never had it is written as it was.
+    private static readonly Dictionary<Type, string[]> WrittenIfSet = new()
+    {
+        [typeof(WorkMaterial)] = ["untried"],
+        [typeof(SpeedRow)] = ["untried"],
+    };
+
     public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
     {
         TypeInfoResolver = Resolver,
@@ -56,6 +64,7 @@ public static class DefinitionFormat
             {
                 foreach (JsonPropertyInfo member in Named(type, Untold)) type.Properties.Remove(member);
                 foreach (JsonPropertyInfo member in Named(type, AlwaysTold)) member.IsRequired = true;
+                foreach (JsonPropertyInfo member in Named(type, WrittenIfSet)) member.ShouldSerialize = static (_, value) => value is true;
             },
             static type => Open(type, typeof(Extra), Operations.Extras),
             static type => Open(type, typeof(Attachment), Operations.Attachments),

@@ -3,9 +3,12 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
+using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
 using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
+using Incisura.Core.Materials;
+using Incisura.Core.Starters;
 using Incisura.Data;
 using Microsoft.EntityFrameworkCore;
 
@@ -92,6 +95,16 @@ public class StoredFormTests
                 JsonNode now = JsonNode.Parse(Rewritten(kinds[kind], one!.ToJsonString()))!;
                 Assert.True(JsonNode.DeepEquals(one, now), $"{kind} was\n{one.ToJsonString()}\nand is written as\n{now.ToJsonString()}");
             }
+    }
+
+    [Fact]
+    public void That_nobody_tried_it_is_written_where_it_is_so_and_read_again()
+    {
+        WorkMaterial tried = StarterMaterials.All[0] with { Untried = false };
+        Assert.DoesNotContain("untried", DefinitionFormat.Write(tried), StringComparison.Ordinal);
+        Assert.False(DefinitionFormat.Read<WorkMaterial>(DefinitionFormat.Write(tried)).Untried);
+        Assert.True(DefinitionFormat.Read<WorkMaterial>(DefinitionFormat.Write(StarterMaterials.All[0])).Untried);
+        Assert.True(DefinitionFormat.Read<SpeedRow>(DefinitionFormat.Write(StarterRows.All[0])).Untried);
     }
 
     [Theory]

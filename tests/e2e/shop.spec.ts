@@ -73,3 +73,48 @@ test('a reader sees the library and can change nothing in it', async ({ browser 
   await jory.goto('/nowhere');
   await expect(jory.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
 });
+
+test('rows come from a spreadsheet, refused ones by their cell, and nothing is kept before it is saved', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/shop/charts');
+  await maren.getByRole('button', { name: 'Bring rows in' }).click();
+  const table = [
+    'Family;Cutting material;Work material;Operation;Speed [m/min];Width / D;Depth / D;Feed at Ø12;Colour',
+    'square end mill;carbide;H2;Rough side milling;55,5;0,05;0,5;0,021;red',
+    'square end mill;carbide;H2;Rough side milling;fast;0,05;0,5;0,021;red',
+  ].join('\n');
+  await maren.getByLabel('Rows from a spreadsheet').fill(table);
+  await maren.getByRole('button', { name: 'Look at what is pasted' }).click();
+  const read = maren.getByRole('group', { name: 'Rows that were read' });
+  await expect(read).toContainText('Left out, since nobody knows these columns: Colour.');
+  await expect(read).toContainText('Speed [m/min]: “fast” is no number');
+  await maren.getByRole('button', { name: 'Take 1 row into the chart' }).click();
+  const group = maren.getByLabel(/^Sub-group, row/).last();
+  await expect(group).toHaveValue('H2');
+  await maren.getByRole('button', { name: 'Undo' }).click();
+  await expect(group).not.toHaveValue('H2');
+  await expect(maren.getByRole('button', { name: /Save as revision/ })).toBeDisabled();
+
+  // Without headings it is said what is missing.
+  await maren.getByRole('button', { name: 'Bring rows in' }).click();
+  await maren.getByLabel('Rows from a spreadsheet').fill('square end mill\tcarbide\nball end mill\tcarbide');
+  await maren.getByRole('button', { name: 'Look at what is pasted' }).click();
+  await expect(maren.getByText(/these are missing: family, cutting material/)).toBeVisible();
+});
+
+test('rows are copied to another material, slower, and a record that ran makes one', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/records/R-0001');
+  await maren.getByRole('link', { name: 'Make a row of the speed chart of it' }).click();
+  await expect(maren.getByText(/R-0001 makes a row for square end mill, carbide, P3, Rough side milling/)).toBeVisible();
+  await maren.getByRole('button', { name: 'Take the row into the chart' }).click();
+  await expect(maren.getByText(/it stands below/)).toBeVisible();
+  await expect(maren.getByLabel(/Where it comes from, row/).and(maren.locator('[value^="R-0001 revision 1"]'))).toBeVisible();
+
+  await maren.getByRole('button', { name: 'Copy rows to another material' }).click();
+  await maren.getByLabel('For work material').fill('P7');
+  await maren.getByLabel('speed ×', { exact: true }).fill('4/5');
+  const rows = await maren.getByLabel(/^Sub-group, row/).count();
+  await maren.getByRole('button', { name: /^Copy \d rows$/ }).click();
+  expect(await maren.getByLabel(/^Sub-group, row/).count()).toBeGreaterThan(rows);
+  await expect(maren.getByLabel(/^Sub-group, row/).last()).toHaveValue('P7');
+  await expect(maren.getByRole('checkbox', { name: /^Tried here, row/ }).last()).not.toBeChecked();
+});

@@ -12,6 +12,7 @@ public static class StarterMaterials
         "k_c1.1 and m_c as textbooks repeat the tables after Kienzle and Victor (1952) and König and Essel (1973); written down from memory, unverified",
         Later = "k_c1.1 and m_c of the order that later textbooks give for the sub-group; written down from memory, unverified";
 
+    // Stainless steel is of group M where it is austenitic or duplex, and of P where it is not (ISO 513).
     // k_r is a third to a half wherever milling forces were measured; the lower end is taken for soft, the upper for tough materials.
     private static readonly (string Name, string Others, string Condition, MaterialGroup Group, string Sub, double Hardness, double Strength,
         double Force, double Exponent, double Radial, string Source)[] Table =
@@ -24,9 +25,9 @@ public static class StarterMaterials
         ("34CrMo4", "1.7220", "quenched and tempered", MaterialGroup.P, "P4", 270, 900, 2240, 0.21, 0.4, Kienzle),
         ("42CrMo4", "1.7225", "quenched and tempered", MaterialGroup.P, "P4", 300, 1000, 2500, 0.26, 0.4, Kienzle),
         ("X210Cr12", "1.2080", "annealed", MaterialGroup.P, "P5", 240, 800, 2100, 0.26, 0.4, Later),
-        ("X12Cr13", "1.4006", "annealed", MaterialGroup.M, "M1", 200, 650, 2000, 0.24, 0.4, Later),
-        ("X5CrNi18-10", "1.4301", "solution annealed", MaterialGroup.M, "M2", 190, 600, 2350, 0.21, 0.4, Kienzle),
-        ("X2CrNiMoN22-5-3", "1.4462", "solution annealed", MaterialGroup.M, "M3", 260, 750, 2600, 0.24, 0.45, Later),
+        ("X12Cr13", "1.4006", "annealed", MaterialGroup.P, "P6", 200, 650, 2000, 0.24, 0.4, Later),
+        ("X5CrNi18-10", "1.4301", "solution annealed", MaterialGroup.M, "M1", 190, 600, 2350, 0.21, 0.4, Kienzle),
+        ("X2CrNiMoN22-5-3", "1.4462", "solution annealed", MaterialGroup.M, "M2", 260, 750, 2600, 0.24, 0.45, Later),
         ("EN-GJL-200", "5.1300", "as cast", MaterialGroup.K, "K1", 190, 200, 1020, 0.25, 0.35, Kienzle),
         ("EN-GJL-250", "5.1301", "as cast", MaterialGroup.K, "K1", 210, 250, 1160, 0.26, 0.35, Kienzle),
         ("EN-GJS-400-15", "5.3106", "as cast", MaterialGroup.K, "K2", 160, 400, 1200, 0.25, 0.35, Later),

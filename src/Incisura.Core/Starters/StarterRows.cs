@@ -21,13 +21,15 @@ public static class StarterRows
     private static readonly (double, double)[] Mills = [(3, 0.2), (6, 0.5), (12, 1), (20, 1.5)], Drills = [(3, 0.4), (6, 0.7), (10, 1), (20, 1.6)],
         Wide = [(20, 1), (160, 1)], Points = [(3, 0.5), (10, 1), (25, 1.4)], None = [];
 
+    private static readonly (MaterialGroup, double, double, double, double)[] Roughing =
+    [
+        (MaterialGroup.P, 90, 160, 0.04, 0.07), (MaterialGroup.M, 50, 90, 0.03, 0.055), (MaterialGroup.K, 90, 150, 0.05, 0.08),
+        (MaterialGroup.N, 250, 600, 0.06, 0.12), (MaterialGroup.S, 25, 50, 0.025, 0.045),
+    ];
+
     private static readonly Way[] Ways =
     [
-        new(CutterFamily.SquareEndMill, CuttingMaterial.Carbide, "side-rough", 0.25, 1, 12, Mills,
-            [
-                (MaterialGroup.P, 90, 160, 0.04, 0.07), (MaterialGroup.M, 50, 90, 0.03, 0.055), (MaterialGroup.K, 90, 150, 0.05, 0.08),
-                (MaterialGroup.N, 250, 600, 0.06, 0.12), (MaterialGroup.S, 25, 50, 0.025, 0.045),
-            ]),
+        new(CutterFamily.SquareEndMill, CuttingMaterial.Carbide, "side-rough", 0.25, 1, 12, Mills, Roughing),
         new(CutterFamily.SquareEndMill, CuttingMaterial.Carbide, "side-rough", 0.05, 0.5, 12, Mills, [(MaterialGroup.H, 50, 90, 0.02, 0.04)]),
         new(CutterFamily.SquareEndMill, CuttingMaterial.Carbide, "side-finish", 0.03, 1, 12, Mills,
             [
@@ -39,11 +41,7 @@ public static class StarterRows
                 (MaterialGroup.P, 18, 32, 0.035, 0.06), (MaterialGroup.M, 10, 18, 0.03, 0.05), (MaterialGroup.K, 16, 28, 0.04, 0.07),
                 (MaterialGroup.N, 60, 150, 0.05, 0.1), (MaterialGroup.S, 4, 8, 0.025, 0.04),
             ]),
-        new(CutterFamily.CornerRadiusEndMill, CuttingMaterial.Carbide, "side-rough", 0.25, 0.75, 12, Mills,
-            [
-                (MaterialGroup.P, 90, 160, 0.04, 0.07), (MaterialGroup.M, 50, 90, 0.03, 0.055), (MaterialGroup.K, 90, 150, 0.05, 0.08),
-                (MaterialGroup.N, 250, 600, 0.06, 0.12), (MaterialGroup.S, 25, 50, 0.025, 0.045),
-            ]),
+        new(CutterFamily.CornerRadiusEndMill, CuttingMaterial.Carbide, "side-rough", 0.25, 0.75, 12, Mills, Roughing),
         new(CutterFamily.BallEndMill, CuttingMaterial.Carbide, "surface-finish", 0.03, 0.03, 12, Mills,
             [
                 (MaterialGroup.P, 110, 200, 0.05, 0.09), (MaterialGroup.M, 60, 110, 0.04, 0.07), (MaterialGroup.K, 110, 200, 0.06, 0.1),
