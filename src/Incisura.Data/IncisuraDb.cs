@@ -121,6 +121,10 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     /// <summary>Connection string of a database file.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
 
+    /// <summary>The database of a file, for a command beside the server.</summary>
+    public static IncisuraDb At(string path) =>
+        new(new DbContextOptionsBuilder<IncisuraDb>().UseSqlite(ConnectionTo(path)).AddInterceptors(new EachConnection()).Options);
+
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
         if (ChangeTracker.Entries().Any(

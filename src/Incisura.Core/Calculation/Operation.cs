@@ -96,7 +96,7 @@ public partial class Operation<TWork, TResult> : IOperation
         OperationDescription d = TWork.Description;
         BuiltAssembly built = situation.Built();
         (Inputs wish, IReadOnlyDictionary<string, string> options) = Door.Take(d, built, choices, TWork.MostOf);
-        SpeedRow? row = situation.RowFor([d.Code, .. d.ChartedAs.Select(o => o.Code)]);
+        SpeedRow? row = situation.RowFor(d);
         CuttingSetup setup = TWork.Draw(situation, built, row, options);
         setup.Take(choices.Extras);
         if (choices.Leftover is { } leftover)

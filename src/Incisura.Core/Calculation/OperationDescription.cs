@@ -1,4 +1,6 @@
+using Incisura.Core.Charts;
 using Incisura.Core.Cutters;
+using Incisura.Core.Materials;
 
 namespace Incisura.Core.Calculation;
 
@@ -87,6 +89,17 @@ public sealed record OperationDescription(
 
     /// <summary>Outputs only it has, and shared ones it calls otherwise.</summary>
     public IReadOnlyList<OutputWords> Own { get; init; } = [];
+
+    /// <summary>The chart's row for its own or the nearest operation it has one for; null where it has none.</summary>
+    /// <param name="chart">The chart.</param>
+    /// <param name="cutter">The cutter.</param>
+    /// <param name="material">The work material.</param>
+    public SpeedRow? RowIn(SpeedChart chart, Cutter cutter, WorkMaterial material)
+    {
+        SpeedRow? row = chart.Find(cutter.Family, cutter.Material, material, Code);
+        for (int i = 0; row is null && i < ChartedAs.Count; i++) row = chart.Find(cutter.Family, cutter.Material, material, ChartedAs[i].Code);
+        return row;
+    }
 
     /// <summary>Whether the operation asks for an input.</summary>
     public bool Has(Input input)

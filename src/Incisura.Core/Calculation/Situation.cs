@@ -37,10 +37,8 @@ public sealed record Situation
     /// <summary>The speed chart proposals start from.</summary>
     public required Revised<SpeedChart> Chart { get; init; }
 
-    /// <summary>The chart's row for the first of some operations that it has one for; null where it has none.</summary>
-    /// <param name="operations">Codes of the operations, the nearest first.</param>
-    internal SpeedRow? RowFor(params IEnumerable<string> operations) =>
-        operations.Select(o => Chart.Value.Find(Cutter.Value.Family, Cutter.Value.Material, Material.Value, o)).FirstOrDefault(r => r is not null);
+    /// <summary>The chart's row for an operation or the nearest it has one for; null where it has none.</summary>
+    internal SpeedRow? RowFor(OperationDescription operation) => operation.RowIn(Chart.Value, Cutter.Value, Material.Value);
 
     /// <summary>The situation with no more of the chart than an operation reads in it: its row, the drilling cycles, and what the shop goes by.</summary>
     /// <param name="operation">The operation.</param>
@@ -49,7 +47,7 @@ public sealed record Situation
         Chart = new(
             Chart.Id, Chart.Number,
             Chart.Value.With(
-                RowFor([operation.Code, .. operation.ChartedAs.Select(o => o.Code)]), Cutter.Value.Family, Material.Value.Group)),
+                RowFor(operation), Cutter.Value.Family, Material.Value.Group)),
     };
 
     /// <summary>The assembly put together.</summary>

@@ -15,6 +15,9 @@ public readonly record struct FeedPoint(double Diameter, double FeedPerTooth);
 /// </summary>
 public sealed record SpeedRow
 {
+    /// <summary>Least and most life a row can state, min.</summary>
+    internal const double LeastLife = 0.5, MostLife = 1000;
+
     /// <summary>Cutter family the row is for.</summary>
     public required CutterFamily Family { get; init; }
 
@@ -151,7 +154,9 @@ public sealed record SpeedChart
                 .Within($"{at}.cuttingSpeed", $"The cutting speed of row {i + 1}", row.CuttingSpeed, 1, 3000, Quantity.CuttingSpeed)
                 .Within($"{at}.widthRatio", $"The width ratio of row {i + 1}", row.WidthRatio, 0.005, 1, Quantity.Ratio)
                 .Within($"{at}.depthRatio", $"The depth ratio of row {i + 1}", row.DepthRatio, 0.005, 10, Quantity.Ratio)
-                .Within($"{at}.life", $"The tool life of row {i + 1}", row.Life, row.LifeExponent > 0 ? 0.5 : 0, 1000, Quantity.Time)
+                .Within(
+                    $"{at}.life", $"The tool life of row {i + 1}", row.Life, row.LifeExponent > 0 ? SpeedRow.LeastLife : 0, SpeedRow.MostLife,
+                    Quantity.Time)
                 .Within(
                     $"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
                 .Holds(

@@ -11,9 +11,6 @@ public static class TriedRow
     // Widths and depths that differ by less are those of the row.
     private const double SameRatio = 0.02;
 
-    // Lives a row can state, min.
-    private const double LeastLife = 0.5, MostLife = 1000;
-
     /// <summary>
     /// The row: speed, feed, width and depth as they were run, and the life that the row there is gives at that speed (Taylor 1907). Feeds at other diameters are kept of the row there is where it is for the same width and
     /// depth; otherwise they belong to another cut and are left out, and smaller diameters follow in proportion until somebody has tried them.
@@ -47,7 +44,7 @@ public static class TriedRow
             Feeds = inStep ? [] : [.. others.Append(new(diameter, feed)).OrderBy(f => f.Diameter)],
             WidthRatio = same ? there!.WidthRatio : width,
             DepthRatio = same ? there!.DepthRatio : depth,
-            Life = there is null ? 0 : Math.Clamp(there.Taylor.LifeOrNone(speed), there.Life > 0 ? LeastLife : 0, MostLife),
+            Life = there is null ? 0 : Math.Clamp(there.Taylor.LifeOrNone(speed), there.Life > 0 ? SpeedRow.LeastLife : 0, SpeedRow.MostLife),
             LifeExponent = there?.LifeExponent ?? 0,
             Source = source,
         };

@@ -24,8 +24,6 @@ public sealed record ReadChart(IReadOnlyList<ReadChartRow> Rows, IReadOnlyList<s
 /// <summary>The rows of a speed chart as a table, out and in; feeds stand in a column for each diameter.</summary>
 public static partial class ChartRows
 {
-    private const double FeetPerMetre = 1 / 0.3048;
-
     private static readonly string[] Needed = ["family", "cutting material", "work material", "operation", "speed"];
 
     private static readonly Dictionary<string, string> Synonyms = new()
@@ -124,7 +122,7 @@ public static partial class ChartRows
             CuttingMaterial? material = Known("cutting material", t => CutterRows.MaterialOf(t), "cutting material", "carbide");
             OperationDescription? operation = Known("operation", OperationOf, "operation", "side-rough");
             int speedAt = Array.FindIndex(columns, c => c.Code == "speed");
-            double speed = Number("speed", double.NaN) / (columns[speedAt].Feet ? FeetPerMetre : 1);
+            double told = Number("speed", double.NaN), speed = columns[speedAt].Feet ? Units.Of(Quantity.CuttingSpeed).FromInch(told) : told;
             List<FeedPoint> feeds = [];
             for (int i = 0; i < columns.Length; i++)
                 if (columns[i].Code == "feed" && at.Cells[i].Length > 0) feeds.Add(new(columns[i].Diameter, At(i, columns[i].PerUnit!.Value)));

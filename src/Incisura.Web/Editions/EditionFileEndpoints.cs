@@ -63,7 +63,7 @@ public static class EditionFileEndpoints
         group.MapGet("/keys", KeysAsync);
         group.MapGet("/keys/{id}.pem", async (string id, IncisuraDb db) =>
             await db.EditionKeys.FindAsync(id) is { } key
-                ? TypedResults.File(System.Text.Encoding.ASCII.GetBytes(key.Pem + "\n"), "application/x-pem-file", $"edition-key-{id}.pem")
+                ? TypedResults.File(PemOf(key), "application/x-pem-file", NameOf(key))
                 : throw new MissingException($"No edition was signed with a key {id}.")).Produces<byte[]>();
         group.MapPost("/keys", async (HttpContext context, IncisuraDb db, SigningKeys keys) =>
         {
@@ -86,7 +86,14 @@ public static class EditionFileEndpoints
 
     private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true };
 
-    private static string NameOf(int number) => $"edition-{number}";
+    /// <summary>What the files of an edition are called, without their endings.</summary>
+    internal static string NameOf(int number) => $"edition-{number}";
+
+    /// <summary>What the file of a public key is called.</summary>
+    internal static string NameOf(EditionKeyRow key) => $"edition-key-{key.Id}.pem";
+
+    /// <summary>What is in it.</summary>
+    internal static byte[] PemOf(EditionKeyRow key) => System.Text.Encoding.ASCII.GetBytes(key.Pem + "\n");
 
     private static async Task<EditionFileRow> FileAsync(IncisuraDb db, int number) =>
         await db.EditionFiles.AsNoTracking().FirstOrDefaultAsync(f => f.EditionNumber == number)

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using Incisura.Core.Quantities;
@@ -33,8 +32,7 @@ public static class LayOutCommand
         }
 
         TimeProvider clock = WorkshopClock.Of(settings);
-        await using IncisuraDb db = new(new DbContextOptionsBuilder<IncisuraDb>().UseSqlite(IncisuraDb.ConnectionTo(database))
-            .AddInterceptors(new EachConnection()).Options);
+        await using IncisuraDb db = IncisuraDb.At(database);
         if ((await db.Database.GetPendingMigrationsAsync()).Any())
         {
             await says.WriteLineAsync($"{database} was written by an earlier version; start this one on it first.");
@@ -68,7 +66,7 @@ public static class LayOutCommand
         List<LaidOutEdition> laid = [];
         foreach (var e in editions)
         {
-            string name = $"edition-{e.File.EditionNumber}.json";
+            string name = EditionFileEndpoints.NameOf(e.File.EditionNumber) + ".json";
             if (!File.Exists(Path.Combine(folder, name)) || await DigestAsync(Path.Combine(folder, name)) != e.File.Sha256)
                 await PutAsync(folder, name, to => EditionStore.WriteAsync(db, e.File, to));
             if (e.File.Signature.Length > 0) await PutAsync(folder, name + ".sig", e.File.Signature);
@@ -77,7 +75,7 @@ public static class LayOutCommand
         }
 
         foreach (EditionKeyRow key in await db.EditionKeys.AsNoTracking().ToListAsync())
-            await PutAsync(folder, $"edition-key-{key.Id}.pem", Encoding.ASCII.GetBytes(key.Pem + "\n"));
+            await PutAsync(folder, EditionFileEndpoints.NameOf(key), EditionFileEndpoints.PemOf(key));
         List<LaidOutPart> parts = [];
         List<LaidOutChange> since = [];
         if (laid is [var newest, ..])
@@ -88,7 +86,7 @@ public static class LayOutCommand
             foreach (IGrouping<string, PublishedRecord> of in records.GroupBy(r => r.Machine.Name).OrderBy(g => g.Key, StringComparer.Ordinal))
             {
                 byte[] part = EditionFile.Write(new LaidOutRecords(LaidOutRecords.Form, new(newest.Number, newest.Sha256), of.Key, [.. of]));
-                string name = string.Create(CultureInfo.InvariantCulture, $"edition-{newest.Number}-machine-{++number}.json");
+                string name = $"{EditionFileEndpoints.NameOf(newest.Number)}-machine-{++number}.json";
                 await PutAsync(folder, name, part);
                 parts.Add(new(of.Key, of.Count(), name, EditionStore.Sha256(part)));
             }

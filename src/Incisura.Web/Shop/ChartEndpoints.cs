@@ -108,8 +108,7 @@ public static class ChartEndpoints
             Operations.Find(operation)?.Description is { } d
                 && view.Cutters.GetValueOrDefault(cutterId)?.Definition is { } cutter
                 && view.Materials.GetValueOrDefault(materialId)?.Definition is { } material
-                ? d.ChartedAs.Select(o => o.Code).Prepend(d.Code)
-                    .Select(code => chart.Find(cutter.Family, cutter.Material, material, code)).FirstOrDefault(r => r is not null)
+                ? d.RowIn(chart, cutter, material)
                 : null;
     }
 

@@ -105,8 +105,7 @@ public static class HostDoor
     {
         using DatabaseFile held = new(database);
         held.Hold();
-        await using IncisuraDb db = new(
-            new DbContextOptionsBuilder<IncisuraDb>().UseSqlite(IncisuraDb.ConnectionTo(database)).AddInterceptors(new EachConnection()).Options);
+        await using IncisuraDb db = IncisuraDb.At(database);
         try
         {
             await ResetAsync(db, name, password, DateTimeOffset.UtcNow);

@@ -1,16 +1,16 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { client, data, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useApp } from '../../app/session';
 import { Problem } from '../../parts/Problem';
 import { STEPS, type Step } from './steps';
+import { useFirstDay } from './useFirstDay';
 
 type Day = Schemas['FirstDayView'];
 
 /** What stands between an empty workshop and its first published figure, in the order of the trade; ticked as it comes. */
 export function FirstDayPage() {
   const { session } = useApp();
-  const day = useQuery({ queryKey: ['first-day'], queryFn: () => data(client.GET('/api/v1/first-day')), staleTime: 0 });
+  const day = useFirstDay();
   if (!day.data)
     return (
       <div className="page">

@@ -1,11 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { client, data } from '../../api/client';
 import { STEPS } from './steps';
+import { useFirstDay } from './useFirstDay';
 
 /** Where a page has nothing to show because the workshop lacks something: what it lacks, of some, and where it is made. */
 export function StillMissing({ of }: { of: readonly string[] }) {
-  const day = useQuery({ queryKey: ['first-day'], queryFn: () => data(client.GET('/api/v1/first-day')) });
+  const day = useFirstDay();
   const missing = STEPS.filter((s) => of.includes(s.code) && day.data && !s.done(day.data));
   if (missing.length === 0) return null;
   return (

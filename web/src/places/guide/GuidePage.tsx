@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { client, data } from '../../api/client';
 import { Problem } from '../../parts/Problem';
@@ -9,7 +9,6 @@ export function GuidePage() {
   const { page } = useParams();
   const { hash } = useLocation();
   const navigate = useNavigate();
-  const text = useRef<HTMLElement>(null);
   const titles = useQuery({ queryKey: ['guide'], queryFn: () => data(client.GET('/api/v1/guide')), staleTime: Infinity });
   const slug = page ?? titles.data?.[0]?.slug;
   const shown = useQuery({
@@ -39,7 +38,7 @@ export function GuidePage() {
           ))}
         </ol>
       </nav>
-      <article ref={text} className="guide-text">
+      <article className="guide-text">
         <Problem error={titles.error ?? shown.error} />
         {html && (
           // The text is the program's own; links within it lead to pages without fetching everything anew.
