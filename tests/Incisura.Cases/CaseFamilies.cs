@@ -7,6 +7,7 @@ using Incisura.Core.Holes;
 using Incisura.Core.Milling;
 using Incisura.Core.ThreadCutting;
 using Incisura.Core.Threads;
+using Incisura.Core.Turning;
 using Incisura.Core.Wear;
 using Thread = Incisura.Core.Threads.Thread;
 
@@ -80,6 +81,17 @@ public static class CaseFamilies
         {
             ["micrometres"] = WorkBend.At(c["force"], c["D"], c["length"], c["at"], c.Is("tailstock"), c["youngsModulus"]),
         },
+        ["turning"] = Turning,
+        ["facing-time"] = c => new()
+        {
+            ["minutes"] = new SurfaceSpeed(c["vc"], c["spindleClamp"]).Across(c["fromDiameter"], c["toDiameter"], c["fn"]),
+        },
+        ["part-off"] = c => new()
+        {
+            ["minutes"] = new SurfaceSpeed(c["vc"], c["spindleClamp"]).Across(
+                c["fromDiameter"], c["toDiameter"], c["fn"], c.Or("slowFrom", 0), c.Or("slowFeed", c["fn"])),
+        },
+        ["finish-feed"] = c => new() { ["feedPerRevolution"] = FeedMark.FeedFor(c["peakToValley"], c["cornerRadius"]) },
         ["thread-milling"] = ThreadMilling,
         ["wires"] = c => new()
         {
@@ -97,7 +109,7 @@ public static class CaseFamilies
     /// <summary>Families of the reference that later operations will answer to; listed by name at every run.</summary>
     public static readonly IReadOnlyList<string> NotYetCovered =
     [
-        "turning", "facing-time", "economic-life", "part-off", "finish-feed", "refit", "cost", "most-output",
+        "economic-life", "refit", "cost", "most-output",
     ];
 
     private static CaseFigures Infeed(CaseInputs c)
@@ -118,6 +130,26 @@ public static class CaseFamilies
     {
         MillingFeeds feeds = MillingFeeds.Of(c["vc"], c["fz"], (int)c["z"], c["D_tool"], c["D_thread"], !c.Is("external"));
         return new() { ["spindleSpeed"] = feeds.SpindleSpeed, ["contourFeedRate"] = feeds.Rim, ["centreFeedRate"] = feeds.Centre };
+    }
+
+    private static CaseFigures Turning(CaseInputs c)
+    {
+        NoTrace none = default;
+        TurningLoad load = new TurningCut(c["D"], c["vc"], c["fn"], c["ap"], c["kapr"], c["re"], c["kc11"], c["mc"]).Solve(ref none);
+        return new()
+        {
+            ["spindleSpeed"] = load.SpindleSpeed,
+            ["cuttingSpeed"] = c["vc"],
+            ["feedRate"] = load.FeedRate,
+            ["chipThickness"] = load.Chip,
+            ["specificCuttingForce"] = load.SpecificForce,
+            ["cuttingForce"] = load.Force,
+            ["power"] = load.Power,
+            ["motorPower"] = CuttingSetup.MotorPower(load.Power, c.Or("eta", 1)),
+            ["torque"] = load.Torque,
+            ["metalRemovalRate"] = load.RemovalRate,
+            ["peakToValley"] = FeedMark.Flat(c["fn"], c["re"]),
+        };
     }
 
     private static CaseFigures ToolLife(CaseInputs c)
@@ -246,7 +278,7 @@ public static class CaseFamilies
 
     private static CaseFigures BallDiameter(CaseInputs c) => new()
     {
-        ["effectiveDiameter"] = Ridge.DiameterInContact(0, c["D"] / 2, c["ap"], c.Or("tilt", 0))
+        ["effectiveDiameter"] = Ridge.DiameterInContact(0, c["D"] / 2, Ridge.ContactAngle(c["D"] / 2, c["ap"]), c.Or("tilt", 0))
     };
 
     // The same road as every calculation takes: from the outline of the cutter.

@@ -8,7 +8,7 @@ public sealed class RoomTests
     private static readonly string[] Rooms =
     [
         "Quantities", "Checks", "Derivations", "Geometry", "Materials", "Threads", "Cutters", "Machines", "Holders", "Wear", "Charts", "Calculation",
-        "Milling", "Holes", "ThreadCutting", "Catalogue", "HoleGroups", "Records", "Methods", "Library", "Starters",
+        "Milling", "Holes", "ThreadCutting", "Turning", "Catalogue", "HoleGroups", "Records", "Methods", "Library", "Starters",
     ];
 
     private static readonly Lazy<(string From, string To, string Type)[]> Arrows = new(() =>

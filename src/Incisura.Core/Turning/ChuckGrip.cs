@@ -1,0 +1,42 @@
+namespace Incisura.Core.Turning;
+
+/// <summary>
+/// The force with which a chuck holds the work: jaws that grip from outside lose of it as they are flung outwards, those that grip from inside win
+/// (VDI 3106).
+/// </summary>
+/// <param name="AtRest">Clamping force of all jaws at rest F_0, N, at least 0.</param>
+/// <param name="Jaws">Number of jaws i_b.</param>
+/// <param name="JawMass">Mass of one jaw m_b, kg, at least 0.</param>
+/// <param name="JawRadius">Distance of its centre of mass from the axis r_b, mm, at least 0.</param>
+/// <param name="Inside">Whether the jaws grip from inside.</param>
+public readonly record struct ChuckGrip(double AtRest, int Jaws, double JawMass, double JawRadius, bool Inside = false)
+{
+    // Force of the jaws for each (rad/s)², N·s².
+    private double Flings => Jaws * JawMass * JawRadius / 1000;
+
+    /// <summary>Clamping force at a speed, N, at least 0: F_0 ∓ i_b·m_b·r_b·ω².</summary>
+    /// <param name="speed">n, rev/min.</param>
+    public double At(double speed)
+    {
+        double turn = Math.PI * speed / 30, flung = Flings * turn * turn;
+        return Math.Max(0, AtRest + (Inside ? flung : -flung));
+    }
+
+    /// <summary>Highest speed at which it still holds with a force, rev/min; 0 where it does not at rest, infinite where speed costs nothing.</summary>
+    /// <param name="needed">N.</param>
+    public double SpeedFor(double needed)
+    {
+        if (needed > AtRest) return 0;
+        return Inside || Flings <= 0 ? double.PositiveInfinity : Math.Sqrt((AtRest - needed) / Flings) * 30 / Math.PI;
+    }
+
+    /// <summary>Clamping force that a cut needs, N: friction of all jaws against turning and slipping along the axis, with safety (VDI 3106).</summary>
+    /// <param name="cutting">F_c, N.</param>
+    /// <param name="feed">F_f along the axis, N.</param>
+    /// <param name="diameter">Diameter at which is cut, mm.</param>
+    /// <param name="gripped">Diameter at which the jaws grip, mm, above 0.</param>
+    /// <param name="friction">μ_s, above 0: 0.1 for smooth jaws on turned steel, to 0.3 for toothed ones.</param>
+    /// <param name="safety">S_s, at least 1.</param>
+    public static double Needed(double cutting, double feed, double diameter, double gripped, double friction, double safety) =>
+        safety / friction * double.Hypot(cutting * diameter / gripped, feed);
+}

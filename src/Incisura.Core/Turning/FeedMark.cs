@@ -1,0 +1,51 @@
+using Incisura.Core.Geometry;
+
+namespace Incisura.Core.Turning;
+
+/// <summary>The marks that the feed leaves on a turned surface: corner beside corner, and beyond the corner the edges beside it.</summary>
+public static class FeedMark
+{
+    /// <summary>Peak to valley of flat marks f²/(8·r), µm.</summary>
+    /// <param name="feed">Feed of a turn f, mm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, above 0.</param>
+    public static double Flat(double feed, double cornerRadius) => 1000 * feed * feed / (8 * cornerRadius);
+
+    /// <summary>Feed of a turn that leaves flat marks of a height, mm: the inverse of <see cref="Flat"/>.</summary>
+    /// <param name="height">R_t, µm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, above 0.</param>
+    public static double FeedFor(double height, double cornerRadius) => Math.Sqrt(8 * cornerRadius * height / 1000);
+
+    /// <summary>
+    /// Peak to valley of the insert's own form, µm, whatever the feed: where the trailing edge, or both edges, make part of the mark (Boothroyd and
+    /// Knight, Fundamentals of Machining).
+    /// </summary>
+    /// <param name="feed">Feed of a turn f, mm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, at least 0.</param>
+    /// <param name="edgeAngle">κ_r, degrees, above 0; from 90 on the leading side is upright.</param>
+    /// <param name="trailingAngle">κ_r′ of the edge that trails, degrees, above 0 below 90.</param>
+    public static double Exact(double feed, double cornerRadius, double edgeAngle, double trailingAngle)
+    {
+        double leading = double.DegreesToRadians(Math.Min(90, edgeAngle)), trailing = double.DegreesToRadians(trailingAngle), r = cornerRadius,
+            half = feed / 2;
+        if (half <= r * Math.Sin(leading) && half <= r * Math.Sin(trailing)) return 1000 * RoundCut.Ridge(r, feed);
+        if (Mixed(feed, r, trailing, leading) is { } behind) return 1000 * behind;
+        if (Mixed(feed, r, leading, trailing) is { } before) return 1000 * before;
+
+        // Both edges: lines that touch the corner meet over the feed.
+        double left = r * Math.Tan(trailing / 2), right = r * Math.Tan(leading / 2);
+        return 1000 * (feed - left - right) / (Slope(trailing) + Slope(leading));
+    }
+
+    // A straight edge on one side, the corner on the other; null where they do not meet on these parts.
+    private static double? Mixed(double feed, double r, double straight, double round)
+    {
+        (double s, double c) = Math.SinCos(straight);
+        double root = (2 * r * feed * s * s * s) - (feed * feed * s * s * s * s);
+        if (root < 0) return null;
+        double height = (r * (1 - c)) + (feed * c * s) - Math.Sqrt(root);
+        return height >= (r * (1 - c)) - 1e-12 && height <= (r * (1 - Math.Cos(round))) + 1e-12 ? height : null;
+    }
+
+    // Way along the feed for each mm of height.
+    private static double Slope(double angle) => 1 / Math.Tan(angle);
+}
