@@ -36,6 +36,9 @@ public sealed record BarrelArc(double CentreZ, double CentreR, double Radius, do
     /// <summary>Lean of the tangent against the axis at a place, degrees: the tilt that lays it along a wall.</summary>
     public double LeanAt(double place) => From + (place * (To - From));
 
+    /// <summary>The place at an angle from the direction of the tip, radians, as seen from the centre of the arc.</summary>
+    public double PlaceAt(double angle) => (double.RadiansToDegrees(angle) - 90 - From) / (To - From);
+
     /// <summary>Distance along the axis from the tip at a place, mm.</summary>
     public double HeightAt(double place) => CentreZ + (Radius * Math.Sin(double.DegreesToRadians(LeanAt(place))));
 

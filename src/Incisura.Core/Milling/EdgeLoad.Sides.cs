@@ -15,7 +15,7 @@ internal partial struct EdgeLoad
         slices[0] = new()
         {
             FromZ = e.Above,
-            ToZ = e.Above + (e.Height > 0 ? e.Height : e.Depth),
+            ToZ = e.Top,
             Radius = radius,
             FromRadius = radius,
             ToRadius = radius,
@@ -33,8 +33,9 @@ internal partial struct EdgeLoad
 
     // The arc of a slice, at its lower end and how it grows to its upper one. The surface before was left by an edge of the same form, so that the
     // width is the same at every height; where the arc begins beside it the side of the stock is plane.
-    private void TakeSide(int i, in ArcOfEngagement arc, ref (double Radius, double Entry, double Exit) below)
+    private void TakeSide(int i, in Engagement e, ref (double Height, double Entry, double Exit) below)
     {
+        ArcOfEngagement arc = e.Arc;
         double from = edge.LagPerDepth * slices[i].FromZ, to = edge.LagPerDepth * slices[i].ToZ, r = slices[i].Radius;
         bool point = even || to - from < PointLag, same = Math.Abs(r - radius) < 1e-9 * radius && slices[i].Straight;
         double middle = even ? 0 : (from + to) / 2;
@@ -55,13 +56,20 @@ internal partial struct EdgeLoad
         if (!same)
         {
             // The arc at its lower end is that at the upper end of the slice below, where they meet.
-            if (below.Radius != slices[i].FromRadius) below = ArcAt(slices[i].FromRadius, arc);
+            if (below.Height != slices[i].FromZ) below = ArcAt(slices[i].FromRadius, slices[i].FromZ, e);
             (_, side.Entry, side.Exit) = below;
-            below = ArcAt(slices[i].ToRadius, arc);
+            below = ArcAt(slices[i].ToRadius, slices[i].ToZ, e);
             (_, double entry, double exit) = below;
 
             // Beyond the axis an arc widens steeply from where it begins: the slice has that of its upper end throughout, which is never below.
             if (entry > Math.PI / 2) side.Entry = entry;
+            if (e.Strip.Exists || e.Beside)
+            {
+                // Where the arc is bowed, the line touches it in the middle, so that the load is never told too low.
+                double bow = Math.Max(0, ArcAt(slices[i].Radius, slices[i].Z, e).Exit - ((side.Exit + exit) / 2));
+                (side.Exit, exit) = (Math.Min(Math.PI, side.Exit + bow), Math.Min(Math.PI, exit + bow));
+            }
+
             (side.EntryGrows, side.ExitGrows, side.Even) = (entry - side.Entry, exit - side.Exit, false);
             (side.LeastEntry, side.LargestExit) = (Math.Min(side.Entry, entry), Math.Max(side.Exit, exit));
         }
@@ -71,12 +79,19 @@ internal partial struct EdgeLoad
         sides[i] = side;
     }
 
-    private readonly (double Radius, double Entry, double Exit) ArcAt(double at, in ArcOfEngagement arc)
+    private readonly (double Height, double Entry, double Exit) ArcAt(double at, double z, in Engagement e)
     {
+        if (e.Strip.Exists)
+        {
+            (double begins, double ends) = e.Strip.ArcAt(at, z);
+            return (z, begins, ends);
+        }
+
+        ArcOfEngagement arc = e.Arc;
         double r = Math.Max(at, 1e-9);
         double entry = arc.CosEntry >= 1 ? 1 : Math.Clamp(arc.CosEntry * radius / r, -1, 1);
-        double exit = Math.Max(-1, ((radius * arc.CosExit) - radius + r) / r);
-        return (at, arc.CosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
+        double exit = Math.Max(-1, e.Beside ? Math.Min(1, radius * arc.CosExit / r) : ((radius * arc.CosExit) - radius + r) / r);
+        return (z, arc.CosEntry >= 1 ? arc.Entry : Math.Acos(entry), Math.Acos(Math.Min(exit, entry)));
     }
 
     // The sums of chip and edge over what of a slice is in the arc, along and square to the direction in which the chip is nothing.

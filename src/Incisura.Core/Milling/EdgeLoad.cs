@@ -27,7 +27,7 @@ internal partial struct EdgeLoad
     private EdgeSlices slices;
     private int count;
     private bool even;
-    private double pitch, perPitch, force, factor, radius;
+    private double pitch, perPitch, force, factor, radius, longest;
     private CuttingEdge edge;
     private SineIntegrals integrals;
     private Sides sides;
@@ -50,10 +50,12 @@ internal partial struct EdgeLoad
         load.factor = specificForce11 * Math.Pow(feed, edge.Integrals.Power);
         load.force = runOut * load.factor;
         load.radius = e.Diameter / 2;
-        if (e.AlongEdge && edge.Sliced) load.count = edge.Form.Until(e.Depth, ref load.slices);
+        load.longest = e.Strip.Exists ? e.Arc.Length : 0;
+        if (e.Strip.Exists) load.count = e.Strip.Slices(edge.Integrals.Power, ref load.slices);
+        else if (e.AlongEdge && edge.Sliced) load.count = edge.Form.Between(e.Above, e.Top, e.Beside, ref load.slices);
         else load.TakeWhole(e);
         (double, double, double) below = (double.NaN, 0, 0);
-        for (int i = 0; i < load.count; i++) load.TakeSide(i, e.Arc, ref below);
+        for (int i = 0; i < load.count; i++) load.TakeSide(i, e, ref below);
         load.Top = load.slices[load.count - 1].ToZ;
     }
 
@@ -118,25 +120,28 @@ internal partial struct EdgeLoad
         double best = 0, largest = -1;
         for (int i = 0; i < count; i++)
         {
-            // Where an arc ends as its chip does, nothing breaks off; a leaning slice begins where the one below it ended.
-            if (sides[i].Exit < NoChip && (i == 0 || sides[i - 1].Even)) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
+            // Where an arc ends as its chip does, nothing breaks off.
+            if (sides[i].Exit < NoChip) Try(sides[i].Exit + sides[i].FromLag, ref best, ref largest);
             if (!sides[i].Even) Try(sides[i].Exit + sides[i].ExitGrows + sides[i].ToLag, ref best, ref largest);
             if (sides[i].Entry > 0) Try(sides[i].Entry + sides[i].EntryGrows + sides[i].ToLag, ref best, ref largest);
         }
 
         // A short arc is looked at in shorter steps.
-        double widest = Math.Min(WidestStep, (sides[count - 1].Exit - sides[count - 1].Entry) / 3);
-        int moments = Math.Clamp((int)Math.Ceiling(pitch / widest), 8, MostMoments), at = 0;
-        double step = pitch / moments;
+        ref readonly Side last = ref sides[count - 1];
+        (double arc, double start, double range) = longest > 0
+            ? (longest, sides[0].FromLag, Math.Min(pitch, longest + last.ToLag - sides[0].FromLag))
+            : (last.Exit - last.Entry, 0, pitch);
+        int moments = Math.Clamp((int)Math.Ceiling(range / Math.Min(WidestStep, arc / 3)), 8, MostMoments), at = 0;
+        double step = range / moments;
         Span<double> heights = stackalloc double[MostMoments];
         for (int i = 0; i < moments; i++)
         {
-            heights[i] = At(i * step, climb: false).Squared;
+            heights[i] = At(start + (i * step), climb: false).Squared;
             if (heights[i] > heights[at]) at = i;
         }
 
         // To the higher side, or to the top of the parabola through three moments, ever closer.
-        double crest = at * step, height = heights[at], before = heights[(at + moments - 1) % moments], after = heights[(at + 1) % moments];
+        double crest = start + (at * step), height = heights[at], before = heights[(at + moments - 1) % moments], after = heights[(at + 1) % moments];
         for (int i = 0; i < Closings; i++)
         {
             if (i > 0)

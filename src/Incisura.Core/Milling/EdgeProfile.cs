@@ -9,8 +9,8 @@ namespace Incisura.Core.Milling;
 /// </summary>
 internal struct EdgeSlice
 {
-    /// <summary>Heights of its ends above the tip, mm.</summary>
-    public double FromZ, ToZ;
+    /// <summary>Heights of its ends and its middle above the tip, mm.</summary>
+    public double FromZ, ToZ, Z;
 
     /// <summary>Radius r of the edge at its ends and in its middle, mm.</summary>
     public double FromRadius, ToRadius, Radius;
@@ -80,31 +80,61 @@ internal sealed class EdgeProfile
     /// <summary>Whether the edge runs along the axis throughout.</summary>
     public bool Straight { get; }
 
-    /// <summary>Cuts the edge down to a depth into slices.</summary>
-    /// <param name="depth">a_p, mm, above 0.</param>
+    /// <summary>Cuts the edge between two heights into slices.</summary>
+    /// <param name="from">Lower one, mm above the tip, at least 0.</param>
+    /// <param name="to">Upper one, mm, above it.</param>
+    /// <param name="wedge">Whether the stock is nothing at the lower one and grows from there.</param>
     /// <param name="slices">Receives the slices.</param>
     /// <returns>How many there are.</returns>
-    public int Until(double depth, ref EdgeSlices slices)
+    public int Between(double from, double to, bool wedge, ref EdgeSlices slices)
     {
         int count = 0;
-        for (int p = 0; p < pieces.Length && pieces[p].Element.FromZ < depth; p++)
+        for (int p = 0; p < pieces.Length && pieces[p].Element.FromZ < to; p++)
         {
             // Beyond the cutting part the last piece goes on as it ends; the last slices there is room for take what is left.
             ref readonly Piece piece = ref pieces[p];
-            bool ends = p == pieces.Length - 1 || pieces[p + 1].Element.FromZ >= depth;
-            double share = piece.ShareAt(p == pieces.Length - 1 ? depth : Math.Min(depth, piece.Element.ToZ));
-            int parts = Math.Min(piece.Slices, EdgeSlices.Most - count - (ends ? 0 : 1));
-            double before = 0;
-            (double Z, double R, double) end = piece.At(0);
+            if (piece.Element.ToZ <= from && p < pieces.Length - 1) continue;
+            bool ends = p == pieces.Length - 1 || pieces[p + 1].Element.FromZ >= to;
+            double first = from <= piece.Element.FromZ ? 0 : piece.ShareAt(from),
+                share = piece.ShareAt(p == pieces.Length - 1 ? to : Math.Min(to, piece.Element.ToZ));
+            int parts = Math.Min(wedge ? SlicesOfArc : piece.Slices, EdgeSlices.Most - count - (ends ? 0 : 1));
+            double before = first;
+            (double Z, double R, double) end = piece.At(first);
             for (int i = 1; i <= parts; i++)
             {
-                double next = share * piece.Spaced((double)i / parts);
+                // An arc of engagement grows with the root of a wedge.
+                double spaced = (double)i / parts, next = first + ((share - first) * (wedge ? spaced * spaced : piece.Spaced(spaced)));
                 piece.Sum(before, next, power, ref end, out slices[count++]);
                 before = next;
             }
         }
 
         return count;
+    }
+
+    /// <summary>Cuts a rounding into slices.</summary>
+    /// <param name="centre">Its centre: height above the tip and distance from the axis, mm.</param>
+    /// <param name="radius">Its radius, mm.</param>
+    /// <param name="from">Angle from the direction of the tip at which it begins, radians.</param>
+    /// <param name="to">Angle at which it ends.</param>
+    /// <param name="ends">Angles at which its slices end, rising to the last.</param>
+    /// <param name="power">p.</param>
+    /// <param name="slices">Receives the slices.</param>
+    /// <returns>How many there are.</returns>
+    public static int Along(
+        (double Z, double R) centre, double radius, double from, double to, ReadOnlySpan<double> ends, double power, ref EdgeSlices slices)
+    {
+        Piece piece = new(centre, radius, Math.PI - from, from - to);
+        double before = 0;
+        (double Z, double R, double) end = piece.At(0);
+        for (int i = 0; i < ends.Length; i++)
+        {
+            double next = (ends[i] - from) / (to - from);
+            piece.Sum(before, next, power, ref end, out slices[i]);
+            before = next;
+        }
+
+        return ends.Length;
     }
 
     // One line or arc that gains depth, gone along by its share.
@@ -128,6 +158,12 @@ internal sealed class EdgeProfile
             }
         }
 
+        public Piece((double Z, double R) centre, double radius, double start, double angle)
+        {
+            (centreZ, centreR) = centre;
+            (this.radius, this.start, this.angle, Slices) = (radius, start, angle, SlicesOfArc);
+        }
+
         public ProfileElement Element { get; }
 
         public int Slices { get; }
@@ -148,7 +184,8 @@ internal sealed class EdgeProfile
             (slice.FromZ, slice.FromRadius, _) = end;
             end = At(to);
             (slice.ToZ, slice.ToRadius, _) = end;
-            (slice.Radius, slice.Straight) = (At((from + to) / 2).R, Slices == 1);
+            (slice.Z, slice.Radius, _) = At((from + to) / 2);
+            slice.Straight = Slices == 1;
             if (slice.Straight)
             {
                 slice.Tangential = slice.Radial = slice.Length = slice.Upright = slice.ToZ - slice.FromZ;

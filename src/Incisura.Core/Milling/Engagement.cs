@@ -42,14 +42,23 @@ public readonly record struct Engagement(
     /// <summary>Whether the chip is equally thick over the whole arc.</summary>
     public bool EvenChip => EvenBite > 0;
 
-    /// <summary>Whether the edge in the work is that of the cutter's profile from its tip to the depth.</summary>
+    /// <summary>Whether the edge in the work is that of the cutter's profile.</summary>
     public bool AlongEdge { get; init; }
 
-    /// <summary>Height above the tip at which the edge in the work begins, mm; only where it does not follow the profile from the tip on.</summary>
+    /// <summary>Height above the tip at which the edge in the work begins, mm.</summary>
     public double Above { get; init; }
 
     /// <summary>Height of the edge in the work, mm; 0 where that is the depth.</summary>
     public double Height { get; init; }
+
+    /// <summary>Height above the tip at which the edge in the work ends, mm.</summary>
+    public double Top => Above + (Height > 0 ? Height : Depth);
+
+    /// <summary>Whether the stock ends in a plane beside the cutter, wherever the edge stands; elsewhere an edge of the same form left it.</summary>
+    public bool Beside { get; init; }
+
+    /// <summary>The strip of a surface that a rounding takes; none elsewhere.</summary>
+    internal SurfaceStrip Strip { get; init; }
 
     /// <summary>Which way the edge makes a wall whose error is wanted.</summary>
     public WallCut Wall { get; init; }
@@ -90,6 +99,28 @@ public readonly record struct Engagement(
         {
             AlongEdge = true,
         };
+
+    /// <summary>Engagement of a rounding that takes a strip off a surface: the edge angles are those that give its chips on its longest arc.</summary>
+    /// <param name="strip">The strip.</param>
+    /// <param name="diameter">Diameter at which the speed is stated, mm.</param>
+    /// <param name="width">Width of the section removed, mm.</param>
+    /// <param name="depth">Depth of it, mm.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    internal static Engagement Of<TTrace>(in SurfaceStrip strip, double diameter, double width, double depth, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        (double mean, double largest, double exit, double at) = strip.Chips();
+        ArcOfEngagement arc = ArcOfEngagement.Between(0, exit);
+        double κ = AngleOf(Math.Min(1, mean / arc.MeanSine));
+        if (TTrace.Listens)
+        {
+            trace.Take(SurfaceStrip.ArcFormula, double.RadiansToDegrees(exit), new("w_q", at * (1 - arc.CosExit)), new("r_q", at));
+            if (κ < 90)
+                trace.Take(SurfaceStrip.EdgeAngleFormula, κ, new("q_h", mean), new("s_m", arc.MeanSine));
+        }
+
+        return new(diameter, width, depth, κ, AngleOf(Math.Min(1, largest / arc.LargestSine)), 1, arc) { Strip = strip };
+    }
 
     /// <summary>Largest chip thickness for each mm of feed per tooth.</summary>
     public double LargestChipRatio => FeedFactor * MillingCut.SineOfEdge(LargestEdgeAngle) * (EvenChip ? 1 : Arc.LargestSine);

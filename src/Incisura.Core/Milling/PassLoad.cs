@@ -121,7 +121,7 @@ internal static class PassLoad
         if (TTrace.Listens)
         {
             trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
-            if (e.EdgeAngle < 90)
+            if (e.EdgeAngle < 90 && !e.Strip.Exists)
                 trace.Take(EdgeAngleFormula, e.EdgeAngle, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfEdge(e.EdgeAngle)));
             if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[Input.FeedPerTooth]), new("k_f", e.FeedFactor));
         }
@@ -136,7 +136,7 @@ internal static class PassLoad
             EvenChip = e.EvenChip,
             InArc = e.InArc,
             Face = e.Face,
-            Work = setup.Edge.WorksInSlices(e) ? new(edge.Section, edge.MeanTorque) : default,
+            Work = e.Strip.Exists ? WorkOf(e.Strip, edge) : setup.Edge.WorksInSlices(e) ? new(edge.Section, edge.MeanTorque) : default,
             RunOut = e.EvenChip ? default : setup.RunOut,
         };
         cut.Solve(e.Arc, out MillingLoad load, ref trace);
@@ -184,6 +184,10 @@ internal static class PassLoad
 
         trace.Take(MotorPowerFormula, motorPower, new("P_c", load.Power), new("η", setup.Efficiency));
     }
+
+    // The section of a strip is known; what of it lies past the end of the rounding takes as much as the rest.
+    private static EdgeWork WorkOf(in SurfaceStrip strip, in EdgeLoad edge) =>
+        new(strip.Section, edge.MeanTorque * Math.Max(1, strip.Section / edge.Section));
 
     // The largest side force of a turn, where it acts, and what turns the cutter then.
     private static Push InTurn<TTrace>(

@@ -104,10 +104,48 @@ public class ContactTests
     public void A_tilted_ball_works_at_a_larger_diameter_never_above_its_own() =>
         Gen.Select(Gen.Double[1, 50], Gen.Double[0.001, 0.5], Gen.Double[0, 90]).Sample(c =>
     {
-        double upright = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, 0),
-            tilted = Ridge.DiameterInContact(0, c.Item1 / 2, c.Item2 * c.Item1, c.Item3);
+        double over = Ridge.ContactAngle(c.Item1 / 2, c.Item2 * c.Item1), upright = Ridge.DiameterInContact(0, c.Item1 / 2, over, 0),
+            tilted = Ridge.DiameterInContact(0, c.Item1 / 2, over, c.Item3);
         return tilted >= upright - 1e-9 && tilted <= c.Item1 * (1 + 1e-12);
     });
+
+    [Fact]
+    public void A_flat_end_goes_into_a_hollow_until_it_is_tilted()
+    {
+        IOperation finish = Operations.Find("surface-finish")!;
+        Situation at = Sample.With(CutterFamily.CornerRadiusEndMill, "surface-finish");
+        Cutter cutter = at.Built().Cutter;
+        double flat = (cutter.CuttingDiameter / 2) - cutter[Dimension.CornerRadius],
+            least = double.RadiansToDegrees(Math.Asin(flat / (60 - cutter[Dimension.CornerRadius])));
+        bool Gouges(double tilt, string surface)
+        {
+            Choices choices = new(
+                new Dictionary<string, double> { ["tilt"] = tilt, ["surfaceRadius"] = 60 }, new Dictionary<string, string> { ["surface"] = surface });
+            return finish.Calculate(at, choices, explain: false).Findings.Any(f => f.Code == "end-gouges");
+        }
+
+        Assert.True(Gouges(0, "concave") && Gouges(least - 0.05, "concave"));
+        Assert.False(Gouges(least + 0.05, "concave") || Gouges(0, "convex") || Gouges(0, "flat"));
+    }
+
+    [Fact]
+    public void A_barrel_is_put_where_shank_and_holder_clear_if_such_a_place_is_on_its_arc()
+    {
+        IOperation finish = Operations.Find("surface-finish")!;
+        Situation at = Sample.With(CutterFamily.BarrelMill, "surface-finish");
+        int cleared = 0;
+        foreach (double width in (ReadOnlySpan<double>)[1, 2, 4, 8, 12, 16, 24, 40])
+        {
+            Dictionary<string, double> numbers = new() { ["surfaceWidth"] = width };
+            bool Touches(Dictionary<string, double> typed) =>
+                finish.Calculate(at, new(typed, new Dictionary<string, string>()), explain: false).Findings.Any(f => f.Code == "holder-touches");
+            bool any = Enumerable.Range(2, 9).Any(i => !Touches(new(numbers) { ["contactPlace"] = i / 20.0 }));
+            Assert.True(!any || !Touches(numbers), $"{width}");
+            if (any) cleared++;
+        }
+
+        Assert.True(cleared > 0);
+    }
 
     [Fact]
     public void A_barrel_takes_far_wider_steps_than_a_ball_at_the_same_ridge()

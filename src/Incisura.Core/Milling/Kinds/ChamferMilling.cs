@@ -61,8 +61,10 @@ internal readonly struct ChamferMilling : IMillingKind
         r.Engagement = new(
             diameter, leg, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(diameter, Math.Min(leg, diameter), ref trace))
         {
+            AlongEdge = true,
             Above = below,
             Height = depth - below,
+            Beside = true,
         };
         r[Output.TipDepth] = depth;
     }

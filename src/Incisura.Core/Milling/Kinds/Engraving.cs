@@ -73,9 +73,8 @@ internal readonly struct Engraving : IMillingKind
         r.Down = new(1, depth);
         r.Engagement = new(width, width, mean, cone.EdgeAngle, cone.EdgeAngle, 1, ArcOfEngagement.Side(width, width, ref trace))
         {
-            // The section widens to the top: its middle lies two thirds up.
-            Above = depth / 3,
-            Height = depth * 2 / 3,
+            AlongEdge = true,
+            Height = depth,
         };
         r[Output.TopWidth] = width;
         r[Output.TipDepth] = depth;

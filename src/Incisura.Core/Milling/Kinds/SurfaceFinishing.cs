@@ -12,6 +12,8 @@ internal readonly struct SurfaceFinishing : IMillingKind
     public static readonly LimitDefinition RidgeLimit = new(
         "ridge", "Ridge height", Quantity.Chip, Severity.Caution, "Take smaller steps, or a larger radius.");
 
+    private const double Middle = 0.5, NextPlace = 0.05;
+
     private static readonly Formula PassesFormula = new(
         "i_e", "Passes across", Quantity.Count, "ceil(B/s_w - 1e-9)", "equal steps over the width, none wider than the ridge allows");
     private static readonly Formula StepFormula = new("s_r", "Step between passes", Quantity.Length, "B/i_e", "equal steps");
@@ -21,8 +23,8 @@ internal readonly struct SurfaceFinishing : IMillingKind
         "h_r", "Ridge height in use", Quantity.Chip, "g*((ρ + g*R)*cos(s_r/(2*ρ)) - g*sqrt(R^2 - (ρ + g*R)^2*sin(s_r/(2*ρ))^2) - ρ)",
         "crest between two roundings on the bisector; g is 1 for a domed surface, -1 for a hollow one");
     private static readonly Formula TiltedDiameter = new(
-        "D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + acos(max(0, 1 - t_s/r))*180/pi)*pi/180))",
-        "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β");
+        "D_e", "Diameter in contact", Quantity.Length, "2*(F + r*sin(min(90, β + θ_c)*pi/180))",
+        "highest point in contact on the rounding of r beyond the flat of half-width F, with the axis tilted by β; it is in the stock over θ_c");
     private static readonly Formula BarrelDiameter = new(
         "D_e", "Diameter in contact", Quantity.Length, "2*(r_0 + R*cos((u_a + u*(u_b - u_a))*pi/180))",
         "place of the contact along the arc of the barrel, whose centre stands r_0 beside the axis");
@@ -38,7 +40,7 @@ internal readonly struct SurfaceFinishing : IMillingKind
             new(Input.SurfaceRadius, "ρ", "Radius, where curved", "Across", Quantity.Length, 0.1, 100_000, 100),
             new(Input.StockWidth, "t_s", "Stock on the surface", "Deep", Quantity.Length, 0.001, 50, 0.2),
             new(Input.Tilt, "β", "Tilt from the normal", "Deep", Quantity.Angle, 0, 90),
-            new(Input.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1, 0.5),
+            new(Input.ContactPlace, "u", "Place on a barrel", "Deep", Quantity.Ratio, 0, 1),
             FeedPerTooth,
             Length("Length of a line", 100),
             Deflection(15),
@@ -60,6 +62,8 @@ internal readonly struct SurfaceFinishing : IMillingKind
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
         x.Propose(Input.Tilt, setup.TipIsBall ? 15 : 0);
+        if (setup.Barrel is { } barrel && !x.IsTyped(Input.ContactPlace))
+            x.Propose(Input.ContactPlace, barrel.IsFlank ? ClearPlace(setup, barrel, x) ?? Middle : Middle);
     }
 
     public static bool Uses(MillingSetup setup, in Inputs x, Input input) => input switch
@@ -96,17 +100,41 @@ internal readonly struct SurfaceFinishing : IMillingKind
         double step = r.Across.Each, stock = x[Input.StockWidth];
         if (TTrace.Listens)
         {
-            double sign = x.Surface == SurfaceForm.Convex ? 1 : -1;
+            double sign = Ridge.Sign(x.Surface);
             if (x.Surface == SurfaceForm.Flat) trace.Take(Ridge.FlatStep, wanted, new("h_w", x[Input.RidgeHeight]), new("R", radius));
             else trace.Take(Ridge.CurvedStep, wanted, new("ρ", surface), new("g", sign), new("R", radius), new("h_w", x[Input.RidgeHeight]));
             trace.Take(PassesFormula, r.Across.Count, new("B", x[Input.SurfaceWidth]), new("s_w", wanted));
             trace.Take(StepFormula, step, new("B", x[Input.SurfaceWidth]), new("i_e", r.Across.Count));
         }
 
-        if (setup.Barrel is { } barrel && barrel.IsFlank) EngageBarrel(barrel, x[Input.ContactPlace], step, stock, ref r, ref trace);
-        else if (setup.Barrel is { } lens)
-            EngageRounding(lens.CentreR, radius, lens.LeanAt(x[Input.ContactPlace]) + 90, step, stock, ref r, ref trace);
-        else EngageRounding(setup.Flat, radius, x[Input.Tilt], step, stock, ref r, ref trace);
+        // On the flank of a barrel the stock lies across and the step along the axis; elsewhere the other way round, more or less.
+        SurfaceStrip strip = StripOf(setup, x, radius, step);
+        if (setup.Barrel is { IsFlank: true } barrel)
+        {
+            double place = x[Input.ContactPlace], diameter = barrel.DiameterAt(place);
+            if (TTrace.Listens)
+                trace.Take(
+                    BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To),
+                    new("u", place));
+            r.Engagement = Engagement.Of(strip, diameter, stock, step, ref trace);
+        }
+        else
+        {
+            double flat = setup.Barrel?.CentreR ?? setup.Flat, tilt = TiltOf(setup, x),
+                diameter = Ridge.DiameterInContact(flat, radius, strip.Over, tilt), over = double.RadiansToDegrees(strip.Over);
+            if (TTrace.Listens)
+            {
+                if (x.Surface == SurfaceForm.Flat)
+                    trace.Take(Ridge.FlatContact, over, new("t_s", stock), new("r", radius));
+                else
+                    trace.Take(
+                        Ridge.CurvedContact, over, new("g", Ridge.Sign(x.Surface)), new("r", radius), new("ρ", surface), new("t_s", stock));
+                trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("θ_c", over));
+            }
+
+            r.Engagement = Engagement.Of(strip, diameter, step, stock, ref trace);
+        }
+
         r[Output.Step] = step;
     }
 
@@ -120,18 +148,15 @@ internal readonly struct SurfaceFinishing : IMillingKind
             if (x.Surface == SurfaceForm.Flat) trace.Take(RidgeFormula, ridge, new("R", radius), new("s_r", step));
             else
                 trace.Take(
-                    CurvedRidge, ridge, new("ρ", x[Input.SurfaceRadius]), new("g", x.Surface == SurfaceForm.Convex ? 1 : -1), new("R", radius),
-                    new("s_r", step));
+                    CurvedRidge, ridge, new("ρ", x[Input.SurfaceRadius]), new("g", Ridge.Sign(x.Surface)), new("R", radius), new("s_r", step));
         }
 
         if (setup.Barrel is { } barrel)
         {
-            // Lines go towards the tip: on the finished side, towards the machine, nothing is left beyond half a step.
-            double place = x[Input.ContactPlace], stock = x[Input.StockWidth],
-                raw = Math.Max(step / 2, Math.Sqrt(stock * Math.Max(0, (2 * radius) - stock)));
-            r[Output.ContactFrom] = place - (raw / barrel.ArcLength);
-            r[Output.ContactTo] = place + (step / 2 / barrel.ArcLength);
-            r[Output.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(place)) : barrel.LeanAt(place) + 90;
+            // Along a flank the lines go towards the tip: on the finished side, towards the machine, nothing is left beyond half a step.
+            r[Output.ContactFrom] = barrel.PlaceAt(r.Engagement.Strip.From);
+            r[Output.ContactTo] = barrel.PlaceAt(r.Engagement.Strip.To);
+            r[Output.Tilt] = barrel.IsFlank ? Math.Abs(barrel.LeanAt(x[Input.ContactPlace])) : TiltOf(setup, x);
         }
         else r[Output.Tilt] = x[Input.Tilt];
 
@@ -158,6 +183,13 @@ internal readonly struct SurfaceFinishing : IMillingKind
                     "With the axis square to the surface the tip of the ball has no speed and rubs; the highest point in contact has Ø {0}.",
                     new Measure(r.Engagement.Diameter, Quantity.Length)),
                 "Tilt the axis by 10° to 20°."));
+        if (LeastTilt(setup, x) is var least && least > x[Input.Tilt])
+            findings.Add(new(
+                "end-gouges", Severity.Stop,
+                new(
+                    "The flat of {0} at the tip goes into a hollow surface of radius {1}, which bends up to it.",
+                    new(2 * setup.Flat, Quantity.Length), new Measure(x[Input.SurfaceRadius], Quantity.Length)),
+                least < 90 ? $"Tilt the axis by {Math.Ceiling(least * 10) / 10:0.#}° or more, or take a ball." : "Take a ball or a smaller cutter."));
         if (setup.Barrel is not { } barrel) return;
         double from = r[Output.ContactFrom], to = r[Output.ContactTo], place = x[Input.ContactPlace], low = place - from, high = 1 - to + place;
         if (barrel.IsFlank && barrel.Overlap(setup.Whole, x[Input.ContactPlace], x[Input.SurfaceWidth]) is var overlap && overlap > 0)
@@ -166,7 +198,9 @@ internal readonly struct SurfaceFinishing : IMillingKind
                 new(
                     "Leaning only {0}, shank or holder goes {1} into a flat surface of this width.", new(r[Output.Tilt], Quantity.Angle),
                     new Measure(overlap, Quantity.Length)),
-                "Put the contact nearer to the tip, let the cutter stand out further, or start from the free edge of the surface."));
+                ClearPlace(setup, barrel, x) is { } clear
+                    ? $"Put the contact at {clear:0.##} of the arc or nearer to the tip."
+                    : "Let the cutter stand out further, or start from the free edge of the surface; no place on the arc clears."));
         if ((barrel.IsFlank && from < 0) || to > 1)
             findings.Add(new(
                 "off-the-barrel",
@@ -187,32 +221,35 @@ internal readonly struct SurfaceFinishing : IMillingKind
                 ""));
     }
 
-    // On the flank of a barrel the stock lies across and the step along the axis.
-    private static void EngageBarrel<TTrace>(BarrelArc barrel, double place, double step, double stock, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace
+    // A lens and a rounding take the stock up their flank, where they are fastest, but where that would reach past the rounding and the other way
+    // would not.
+    private static SurfaceStrip StripOf(MillingSetup setup, in Inputs x, double radius, double step)
     {
-        double diameter = barrel.DiameterAt(place), lead = 90 - Math.Abs(barrel.LeanAt(place));
-        if (TTrace.Listens)
-            trace.Take(
-                BarrelDiameter, diameter, new("r_0", barrel.CentreR), new("R", barrel.Radius), new("u_a", barrel.From), new("u_b", barrel.To),
-                new("u", place));
-        r.Engagement = new(diameter, stock, step, lead, lead, 1, ArcOfEngagement.Side(diameter, Math.Min(stock, diameter), ref trace))
-        {
-            Above = Math.Max(0, barrel.HeightAt(place) - (step / 2)),
-        };
+        double tilt = TiltOf(setup, x), stock = x[Input.StockWidth], surface = x[Input.SurfaceRadius];
+        bool down = setup.Barrel is { IsFlank: true }
+            || (tilt > 45 && tilt + double.RadiansToDegrees(Ridge.ContactAngle(radius, stock, x.Surface, surface)) > 90);
+        (double, double) centre = setup.Barrel is { } barrel ? (barrel.CentreZ, barrel.CentreR) : (radius, setup.Flat);
+        return new(centre, radius, tilt, down, step, stock, x.Surface, surface);
     }
 
-    // On a rounding at the tip the stock lies along the axis, more or less, and the step across.
-    private static void EngageRounding<TTrace>(
-        double flat, double radius, double tilt, double step, double stock, ref MillingResult r, ref TTrace trace)
-        where TTrace : struct, ITrace
+    // From the surface's normal to the axis.
+    private static double TiltOf(MillingSetup setup, in Inputs x) => setup.Barrel?.LeanAt(x[Input.ContactPlace]) + 90 ?? x[Input.Tilt];
+
+    // The middle of the arc, or the place next to it, towards the tip, at which shank and holder clear the surface.
+    private static double? ClearPlace(MillingSetup setup, BarrelArc barrel, in Inputs x)
     {
-        double from = double.DegreesToRadians(tilt), over = Ridge.ContactAngle(radius, stock), top = Math.Min(Math.PI / 2, from + over);
-        double diameter = Ridge.DiameterInContact(flat, radius, stock, tilt), mean = (Math.Cos(from) - Math.Cos(from + over)) / over;
-        if (TTrace.Listens) trace.Take(TiltedDiameter, diameter, new("F", flat), new("r", radius), new("β", tilt), new("t_s", stock));
-        r.Engagement = new(
-            diameter, step, stock, Engagement.AngleOf(Math.Clamp(mean, 1e-3, 1)), double.RadiansToDegrees(top), 1,
-            ArcOfEngagement.Side(diameter, Math.Min(step, diameter), ref trace));
+        double least = Ridge.ContactAngle(barrel.Radius, x[Input.StockWidth]) * barrel.Radius / barrel.ArcLength;
+        for (double place = Middle; place >= least; place -= NextPlace)
+            if (barrel.Overlap(setup.Whole, place, x[Input.SurfaceWidth]) <= 0) return place;
+        return null;
+    }
+
+    // The tilt at which the far rounding of a cutter with a flat end touches a hollow surface, degrees; 0 where nothing can.
+    private static double LeastTilt(MillingSetup setup, in Inputs x)
+    {
+        if (x.Surface != SurfaceForm.Concave || setup.Barrel is not null) return 0;
+        double room = x[Input.SurfaceRadius] - setup.CornerRadius;
+        return setup.Flat >= room ? 90 : double.RadiansToDegrees(Math.Asin(setup.Flat / room));
     }
 
     private static double RadiusOf(MillingSetup setup) => setup.Barrel?.Radius ?? setup.CornerRadius;

@@ -31,7 +31,9 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
   const ground = 148;
   const tilt = figure(result, 'tilt');
   const [u1, u2] = [figure(result, 'contactFrom'), figure(result, 'contactTo')];
-  const pose = barrel ? onFlank(profile, radius, (u1 + u2) / 2, tilt) : onTip(profile, radius, tilt);
+  // A barrel lies to the right, which leaves the left to its labels.
+  const told = barrel ? ({ x: 8, anchor: 'start' } as const) : ({ x: W - 8, anchor: 'end' } as const);
+  const pose = barrel ? onFlank(profile, radius, fieldValue(result, 'contactPlace'), tilt) : onTip(profile, radius, tilt);
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -55,15 +57,15 @@ function Surface({ result, cutter, profile }: Drawn & { profile: Profile }) {
       </g>
       <Solid d={`M10 ${ground}H${W - 10}v10H10Z`} hatch="h4" />
       <circle cx={barrel ? 60 : 110} cy={ground} r="3.2" fill={colour} />
-      <Label x={W - 8} y={barrel ? 20 : ground - 46} anchor="end" accent>
+      <Label {...told} y={barrel ? 20 : ground - 46} accent>
         <SymbolText text="D_e" /> {units.text(figure(result, 'diameter'), 'length')}
       </Label>
-      <Label x={W - 8} y={barrel ? 36 : ground - 30} anchor="end">
+      <Label {...told} y={barrel ? 36 : ground - 30}>
         tilt {units.text(tilt, 'angle')}
         {barrel ? ' to the surface' : ' from its normal'}
       </Label>
       {u2 > 0 && (
-        <Label x={W - 8} y={barrel ? 52 : ground - 14} anchor="end" colour={u1 < 0 || u2 > 1 ? 'var(--stop)' : undefined}>
+        <Label {...told} y={barrel ? 52 : ground - 14} colour={u1 < 0 || u2 > 1 ? 'var(--stop)' : undefined}>
           arc {units.number(u1, 'ratio')} to {units.number(u2, 'ratio')}
         </Label>
       )}
