@@ -28,13 +28,13 @@ public class ThreadBench
         };
         ThreadTurningSetup turn = new(lathe.Built(), lathe.Material.Value, turning, row, ShopPractice.Usual);
         ThreadMillingSetup round = new(mill.Built(), mill.Material.Value, mill.Machine.Value, row, ShopPractice.Usual, inside: true);
-        turned = (turn, Operation<ThreadTurning, ThreadCutResult>.Propose(turn, default, ref none).Inputs);
-        milled = (round, Operation<ThreadMilling, ThreadCutResult>.Propose(round, default, ref none).Inputs);
+        turned = (turn, Operation<ThreadTurning, WorkResult>.Propose(turn, default, ref none).Inputs);
+        milled = (round, Operation<ThreadMilling, WorkResult>.Propose(round, default, ref none).Inputs);
     }
 
-    [Benchmark] public double Turn() => Operation<ThreadTurning, ThreadCutResult>.Solve(turned.Setup, turned.Inputs)[Output.Time];
+    [Benchmark] public double Turn() => Operation<ThreadTurning, WorkResult>.Solve(turned.Setup, turned.Inputs)[Output.Time];
 
-    [Benchmark] public double Mill() => Operation<ThreadMilling, ThreadCutResult>.Solve(milled.Setup, milled.Inputs)[Output.Time];
+    [Benchmark] public double Mill() => Operation<ThreadMilling, WorkResult>.Solve(milled.Setup, milled.Inputs)[Output.Time];
 
     [Benchmark(Description = "flank error")] public double Flank() => FlankError.Of(20, 17.294, 2.5, 60, 14);
 

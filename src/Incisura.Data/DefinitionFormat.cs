@@ -10,6 +10,7 @@ using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
 using Incisura.Core.HoleGroups;
 using Incisura.Core.Holes;
+using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Threads;
 
@@ -41,7 +42,10 @@ public static class DefinitionFormat
     private static readonly Dictionary<Type, string[]> WrittenIfSet = new()
     {
         [typeof(WorkMaterial)] = ["untried"],
-        [typeof(SpeedRow)] = ["untried"],
+        [typeof(SpeedRow)] = ["untried", "depth"],
+        [typeof(Machine)] = ["counter", "tailstock"],
+        [typeof(MainSpindle)] = ["chuck"],
+        [typeof(JudgedLimit)] = ["atDiameter"],
     };
 
     public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
@@ -64,7 +68,8 @@ public static class DefinitionFormat
             {
                 foreach (JsonPropertyInfo member in Named(type, Untold)) type.Properties.Remove(member);
                 foreach (JsonPropertyInfo member in Named(type, AlwaysTold)) member.IsRequired = true;
-                foreach (JsonPropertyInfo member in Named(type, WrittenIfSet)) member.ShouldSerialize = static (_, value) => value is true;
+                foreach (JsonPropertyInfo member in Named(type, WrittenIfSet))
+                    member.ShouldSerialize = static (_, value) => value is not (null or false);
             },
             static type => Open(type, typeof(Extra), Operations.Extras),
             static type => Open(type, typeof(Attachment), Operations.Attachments),

@@ -61,8 +61,10 @@ public sealed record Figure(string Code, string Symbol, string Name, Quantity Qu
 /// <param name="IsLeast">Whether the allowed value is a least one.</param>
 /// <param name="Severity">What its excess means.</param>
 /// <param name="At">Where along the cut it is worst, mm from its beginning; null where it is the same all the way.</param>
+/// <param name="AtDiameter">Diameter of turned work at which it is worst, mm; null where that is not told.</param>
 public sealed record JudgedLimit(
-    string Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity, double? At = null);
+    string Kind, string Name, Quantity Quantity, double Used, double? Allowed, double? Use, bool IsLeast, Severity Severity, double? At = null,
+    double? AtDiameter = null);
 
 /// <summary>The outcome of a calculation. Same inputs and same engine version give the same bits.</summary>
 public sealed record CalculationResult

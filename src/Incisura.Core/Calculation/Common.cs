@@ -64,14 +64,16 @@ public static class Common
                 new(
                     $"The speed chart has no row for {situation.Material.Value.SubGroup}; it was started from the one for all of group "
                         + $"{situation.Material.Value.Group}."), cure));
-        if (row.EndsBelow(situation.Cutter.Value.CuttingDiameter))
+        if (row.EndsBelow(situation.Cutter.Value.FeedSize))
             findings.Add(new(
                 "chart-ends",
                 Severity.Info,
                 new(
-                    "The row's feeds end at Ø{0}: Ø{1} starts from the last one, {2}.", new(row.Feeds[^1].Diameter, Quantity.Length),
-                    new(situation.Cutter.Value.CuttingDiameter, Quantity.Length), new Measure(row.Feeds[^1].FeedPerTooth, Quantity.Chip)),
-                "Add a feed at this diameter in Shop."));
+                    situation.Cutter.Value.Described.Use == CutterUse.Turning
+                        ? "The row's feeds end at an edge of {0}: one of {1} starts from the last one, {2}."
+                        : "The row's feeds end at Ø{0}: Ø{1} starts from the last one, {2}.", new(row.Feeds[^1].Diameter, Quantity.Length),
+                    new(situation.Cutter.Value.FeedSize, Quantity.Length), new Measure(row.Feeds[^1].FeedPerTooth, Quantity.Chip)),
+                "Add a feed at this size in Shop."));
     }
 
     /// <summary>Whether a finding says that something rests on values which nobody has tried here.</summary>

@@ -249,6 +249,36 @@ public enum Input
     /// <summary>Tolerance e_t of the arcs a taper path is made of, µm.</summary>
     PathTolerance,
 
+    /// <summary>Diameter D_1 of the work before it is turned, mm.</summary>
+    StartDiameter,
+
+    /// <summary>Diameter D_2 of the finished work, or of the bottom of a groove, mm.</summary>
+    EndDiameter,
+
+    /// <summary>Speed n_g at which constant surface speed is held, rev/min.</summary>
+    SpeedClamp,
+
+    /// <summary>Diameter d_g at which the jaws grip, mm.</summary>
+    GrippedDiameter,
+
+    /// <summary>Bore d_i of turned work, mm; 0 where it is solid.</summary>
+    WorkBore,
+
+    /// <summary>Place l_s of a steady rest from the chuck, mm.</summary>
+    SteadyAt,
+
+    /// <summary>Peak to valley R_w wanted, µm.</summary>
+    FinishWanted,
+
+    /// <summary>Diameter d_s of the shoulder beside a blade, towards the chuck, mm; 0 where there is none.</summary>
+    ShoulderDiameter,
+
+    /// <summary>Gap l_g between a blade and that shoulder, mm.</summary>
+    ShoulderGap,
+
+    /// <summary>Diameter d_v from which the feed is slower on the way to the axis, mm.</summary>
+    SlowFrom,
+
     /// <summary>A number only one operation asks for, by its own description.</summary>
     Own0,
 

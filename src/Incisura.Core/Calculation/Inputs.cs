@@ -56,6 +56,9 @@ public enum Choice
     /// <summary>Whether the cutter climbs.</summary>
     Climb,
 
+    /// <summary>Which spindle turns the work.</summary>
+    Spindle,
+
     /// <summary>A choice only one operation offers, by its own description.</summary>
     Own0,
 

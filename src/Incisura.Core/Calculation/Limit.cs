@@ -126,7 +126,7 @@ public readonly struct Limit
     /// <param name="definition">Which limit.</param>
     /// <param name="used">The value used, in the limit's base unit.</param>
     /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
-    /// <param name="at">Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</param>
+    /// <param name="at">Where along the cut it is worst, mm from its beginning, or a diameter below 0; NaN where it is the same all the way.</param>
     public Limit(LimitDefinition definition, double used, double allowed, double at = double.NaN) =>
         (place, Used, Allowed, this.at) = (definition.Mark, used, allowed, (float)at);
 
@@ -140,7 +140,10 @@ public readonly struct Limit
     public double Allowed { get; }
 
     /// <summary>Where along the cut it is worst, mm from its beginning; NaN where it is the same all the way.</summary>
-    public double At => at;
+    public double At => at >= 0 ? at : double.NaN;
+
+    /// <summary>Diameter of turned work at which it is worst, mm; NaN where that is not told.</summary>
+    public double AtDiameter => at < 0 ? -at : double.NaN;
 
     /// <summary>Whether data were there to judge it. A limit without data is never silently passed.</summary>
     public bool Judged => !double.IsNaN(Allowed) && !double.IsNaN(Used);
@@ -199,6 +202,14 @@ public struct LimitSet
     public void Add(LimitDefinition definition, double used, double allowed) =>
         room[Count++] = new(definition, used, allowed, definition.WithFeed == FeedShare.Load && LoadsAt > 0 ? LoadsAt : double.NaN);
 
+    /// <summary>Adds one limit of a course of diameters.</summary>
+    /// <param name="definition">Which.</param>
+    /// <param name="used">The value used, in the limit's base unit.</param>
+    /// <param name="allowed">The value allowed; NaN when it cannot be judged for lack of data.</param>
+    /// <param name="diameter">Diameter at which it is worst, mm, above 0.</param>
+    public void AddAt(LimitDefinition definition, double used, double allowed, double diameter) =>
+        room[Count++] = new(definition, used, allowed, -diameter);
+
     /// <summary>Every limit with its words, tightest first, those that could not be judged last.</summary>
     public readonly IReadOnlyList<JudgedLimit> Judged() =>
     [
@@ -212,7 +223,8 @@ public struct LimitSet
                 l.Judged ? Math.Min(l.Use, LimitDefinition.LargestUse) : null,
                 l.Definition.IsLeast,
                 l.Definition.Severity,
-                double.IsNaN(l.At) ? null : l.At)),
+                double.IsNaN(l.At) ? null : l.At,
+                double.IsNaN(l.AtDiameter) ? null : l.AtDiameter)),
     ];
 
     /// <summary>Every limit, in the order they were judged.</summary>

@@ -11,7 +11,7 @@ internal struct Numbers<TMember>
     where TMember : struct, Enum
 {
     /// <summary>Most members of the enumeration.</summary>
-    public const int Most = 112;
+    public const int Most = 128;
 
     private Room room;
     private ulong low, high;

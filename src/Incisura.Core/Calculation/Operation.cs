@@ -35,7 +35,7 @@ public partial class Operation<TWork, TResult> : IOperation
     private static readonly Output[] AllOutputs = Enum.GetValues<Output>();
 
     private static readonly Input[] Totals =
-        [.. new[] { Input.StockWidth, Input.WallHeight, Input.StockHeight }.Where(TWork.Description.Has)];
+        [.. new[] { Input.StockWidth, Input.WallHeight, Input.StockHeight, Input.EndDiameter }.Where(TWork.Description.Has)];
 
     /// <inheritdoc/>
     public OperationDescription Description => TWork.Description;

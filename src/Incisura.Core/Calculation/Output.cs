@@ -311,6 +311,30 @@ public enum Output
     /// <summary>Passes i_a along the axis.</summary>
     PassesAlong,
 
+    /// <summary>Cutting speed v_p to program where the control goes by the tip of the tool, m/min.</summary>
+    ProgrammedSpeed,
+
+    /// <summary>Highest spindle speed n_2 of a course, rev/min.</summary>
+    TopSpeed,
+
+    /// <summary>Diameter D_n below which the clamp holds the spindle, mm.</summary>
+    ClampDiameter,
+
+    /// <summary>Bend δ_b of the work away from the tool, µm.</summary>
+    WorkBend,
+
+    /// <summary>Error Δ_D that the bend leaves on the diameter along the work, µm.</summary>
+    FormError,
+
+    /// <summary>Clamping force F_n that the cut needs, N.</summary>
+    GripNeeded,
+
+    /// <summary>Clamping force F_k that the chuck has at the speed where it matters, N.</summary>
+    GripLeft,
+
+    /// <summary>Gap l_n that the shank of a blade needs beside a shoulder, mm.</summary>
+    GapNeeded,
+
     /// <summary>A number only one operation yields, by its own description.</summary>
     Own0,
 

@@ -118,6 +118,14 @@ public static class Outputs
         (Output.Lean, "ψ_k", "Lean of the lead against the shim", Quantity.Angle),
         (Output.FlankError, "ε", "Flank error", Quantity.Deviation),
         (Output.PassesAlong, "i_a", "Passes along the axis", Quantity.Count),
+        (Output.ProgrammedSpeed, "v_p", "Surface speed to program", Quantity.CuttingSpeed),
+        (Output.TopSpeed, "n_2", "Highest speed on the way", Quantity.SpindleSpeed),
+        (Output.ClampDiameter, "D_n", "Ø below which the clamp holds", Quantity.Length),
+        (Output.WorkBend, "δ_b", "Bend of the work", Quantity.Deviation),
+        (Output.FormError, "Δ_D", "Error of form on Ø", Quantity.Deviation),
+        (Output.GripNeeded, "F_n", "Clamping force needed", Quantity.Force),
+        (Output.GripLeft, "F_k", "Clamping force at speed", Quantity.Force),
+        (Output.GapNeeded, "l_n", "Gap the shank needs", Quantity.Length),
     ];
 
     /// <summary>The words of every shared output, in the order of the enumeration.</summary>

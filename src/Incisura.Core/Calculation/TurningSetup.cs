@@ -15,11 +15,16 @@ public abstract class TurningSetup : CuttingSetup
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     /// <param name="practice">What the shop goes by where no standard says.</param>
-    protected TurningSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
-        : base(built, material, machine, row, practice, machine.Main)
+    /// <param name="counter">Whether the counter spindle turns the work.</param>
+    protected TurningSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter = false)
+        : base(built, material, machine, row, practice, counter ? machine.Counter ?? machine.Main : machine.Main)
     {
-        TurnsWork = machine.Main is not null;
-        ChuckSpeed = machine.Main is not { } main ? double.NaN : main.ChuckSpeed > 0 ? main.ChuckSpeed : main.LargestSpeed;
+        MainSpindle? spindle = counter ? machine.Counter ?? machine.Main : machine.Main;
+        TurnsWork = counter ? machine.Counter is not null : spindle is not null;
+        Chuck = spindle?.Chuck;
+        Tailstock = machine.Tailstock;
+        ChuckSpeed = spindle is null ? double.NaN : spindle.ChuckSpeed > 0 ? spindle.ChuckSpeed : spindle.LargestSpeed;
         if (ChuckSpeed < LargestSpeed) LargestSpeed = ChuckSpeed;
         AxisAcceleration = machine.AxisAcceleration > 0 ? machine.AxisAcceleration : double.NaN;
         WorkModulus = material.Stiffness();
@@ -29,6 +34,12 @@ public abstract class TurningSetup : CuttingSetup
 
     /// <summary>Whether the machine turns the work at all.</summary>
     public bool TurnsWork { get; }
+
+    /// <summary>What clamps the work; null where it is not known.</summary>
+    public Chuck? Chuck { get; }
+
+    /// <summary>Whether the machine has a centre; null where nobody has said.</summary>
+    public bool? Tailstock { get; }
 
     /// <summary>Highest speed of the chuck, rev/min: that of the spindle where none is stated; NaN without a main spindle.</summary>
     public double ChuckSpeed { get; }

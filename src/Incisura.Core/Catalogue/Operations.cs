@@ -3,6 +3,8 @@ using Incisura.Core.Holes.Kinds;
 using Incisura.Core.Milling;
 using Incisura.Core.Milling.Kinds;
 using Incisura.Core.ThreadCutting;
+using Incisura.Core.Turning;
+using Incisura.Core.Turning.Kinds;
 
 namespace Incisura.Core.Catalogue;
 
@@ -39,6 +41,11 @@ public static class Operations
         new HoleOperation<Boring<RoughBar>>(),
         new HoleOperation<Boring<FineBar>>(),
         new HoleOperation<Tapping>(),
+        new TurningOperation<FaceTurning>(),
+        new TurningOperation<RoughTurning>(),
+        new TurningOperation<FinishTurning>(),
+        new TurningOperation<Grooving>(),
+        new TurningOperation<PartingOff>(),
         new ThreadTurningOperation(),
         new ThreadMillingOperation(),
     ];

@@ -41,6 +41,9 @@ public sealed record ShopPractice
     /// <summary>Largest first infeed of a turned thread over the square root of its pitch, mm over √mm.</summary>
     public double FirstInfeed { get; init; } = 0.19;
 
+    /// <summary>Clamping force of a chuck over the one that just holds (VDI 3106 asks for 2 to 3).</summary>
+    public double GripSafety { get; init; } = 2.5;
+
     /// <summary>Each of them with its words and range, in the order people read them.</summary>
     public static IReadOnlyList<PracticeDescription> All { get; } =
     [
@@ -54,6 +57,7 @@ public sealed record ShopPractice
         new("reamerStockPerDiameter", "Stock of a reamer that grows with its diameter ×", Quantity.Ratio, 0, 0.05, p => p.ReamerStockPerDiameter),
         new("reamerMostStock", "Most stock of a reamer over its least", Quantity.Ratio, 1, 20, p => p.ReamerMostStock),
         new("firstInfeed", "First infeed of a thread over √ of its pitch, mm", Quantity.Ratio, 0.02, 1, p => p.FirstInfeed),
+        new("gripSafety", "Clamping force of a chuck over what just holds", Quantity.Ratio, 1, 10, p => p.GripSafety),
     ];
 
     internal void Check(InputCheck check)

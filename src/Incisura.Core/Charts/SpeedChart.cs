@@ -4,9 +4,9 @@ using Incisura.Core.Wear;
 
 namespace Incisura.Core.Charts;
 
-/// <summary>Feed per tooth at one cutter diameter.</summary>
-/// <param name="Diameter">Cutting diameter, mm.</param>
-/// <param name="FeedPerTooth">Feed per tooth f_z at that diameter, mm.</param>
+/// <summary>Feed at one size of cutter.</summary>
+/// <param name="Diameter">Cutting diameter, mm; of an edge that stands still its corner radius r_ε, or the width of a blade.</param>
+/// <param name="FeedPerTooth">Feed per tooth f_z at that size, mm; of an edge that stands still the feed of a turn f.</param>
 public readonly record struct FeedPoint(double Diameter, double FeedPerTooth);
 
 /// <summary>
@@ -41,6 +41,9 @@ public sealed record SpeedRow
 
     /// <summary>Starting depth of cut over diameter a_p/D, above 0 up to 10.</summary>
     public required double DepthRatio { get; init; }
+
+    /// <summary>Starting depth of cut a_p of an edge that stands still, mm, 0.02 to 25; null where it goes by the diameter.</summary>
+    public double? Depth { get; init; }
 
     /// <summary>Tool life T_chart an edge has at this speed, min, 0.5 to 1000; 0 where it is not known.</summary>
     public double Life { get; init; }
@@ -159,6 +162,7 @@ public sealed record SpeedChart
                     Quantity.Time)
                 .Within(
                     $"{at}.lifeExponent", $"The exponent of the life in row {i + 1}", row.LifeExponent, row.Life > 0 ? 0.02 : 0, 1, Quantity.Ratio)
+                .Within($"{at}.depth", $"The depth of cut of row {i + 1}", row.Depth ?? 1, 0.02, 25, Quantity.Length)
                 .Holds(
                     inStep(row.Operation) is not null, $"{at}.operation", double.NaN,
                     $"Row {i + 1} is for no known operation; choose one from the list.")

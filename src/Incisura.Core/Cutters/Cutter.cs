@@ -62,6 +62,14 @@ public sealed record Cutter
     /// <summary>Diameter its edges run on when it turns, mm, DC or what stands for it; not a number for a cutter that stands still.</summary>
     public double CuttingDiameter => Described.Use == CutterUse.Turning ? double.NaN : CalledSize;
 
+    /// <summary>
+    /// What feeds of the speed chart go by, mm: the cutting diameter; of an edge that stands still the width of a blade, or else the corner radius.
+    /// </summary>
+    public double FeedSize =>
+        Described.Use != CutterUse.Turning ? CuttingDiameter
+            : this[Dimension.CuttingWidth] is var width && width > 0 ? width
+            : this[Dimension.CornerRadius];
+
     /// <summary>Number of teeth ZEFF; 1 where the family has no such dimension.</summary>
     public int Teeth => this[Dimension.Teeth] is var z && z >= 1 ? (int)z : 1;
 

@@ -48,6 +48,12 @@ public sealed record Machine
     /// <summary>The spindle that turns the work; null for a machine that only turns tools.</summary>
     public MainSpindle? Main { get; init; }
 
+    /// <summary>The spindle that faces the main one and takes parts over from it; null where there is none.</summary>
+    public MainSpindle? Counter { get; init; }
+
+    /// <summary>Whether a centre can support the end of the work; null where nobody has said.</summary>
+    public bool? Tailstock { get; init; }
+
     /// <summary>Acceleration of the axes at a feed that follows the spindle, mm/s²; 0 where nobody has measured it.</summary>
     public double AxisAcceleration { get; init; }
 
@@ -77,7 +83,10 @@ public sealed record Machine
         check.Within("axisAcceleration", "The acceleration of the axes", AxisAcceleration, 0, 50_000, Quantity.Acceleration);
         Store.Check(check);
         SpindlePoint.Check(Curve, "curve", check);
-        Main?.Check(check);
+        Main?.Check("main", "the main spindle", check);
+        Counter?.Check("counter", "the counter spindle", check);
+        check.Holds(
+            Counter is null || Main is not null, "counter", double.NaN, "A counter spindle faces a main one; enter the main spindle first.");
         return check;
     }
 }

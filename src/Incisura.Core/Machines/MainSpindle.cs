@@ -1,6 +1,6 @@
 namespace Incisura.Core.Machines;
 
-/// <summary>The spindle of a lathe, which turns the work in its chuck.</summary>
+/// <summary>A spindle of a lathe that turns the work in its chuck: the main one, or the one that faces it.</summary>
 public sealed record MainSpindle
 {
     /// <summary>Lowest speed, rev/min.</summary>
@@ -15,13 +15,17 @@ public sealed record MainSpindle
     /// <summary>Power and torque over speed, rising speeds; empty where nobody has measured them.</summary>
     public IReadOnlyList<SpindlePoint> Curve { get; init; } = [];
 
-    internal void Check(InputCheck check)
+    /// <summary>What clamps the work; null where nobody has entered it.</summary>
+    public Chuck? Chuck { get; init; }
+
+    internal void Check(string at, string name, InputCheck check)
     {
-        check.Within("main.leastSpeed", "The lowest speed of the main spindle", LeastSpeed, 1, 20000, Quantity.SpindleSpeed)
+        check.Within($"{at}.leastSpeed", $"The lowest speed of {name}", LeastSpeed, 1, 20000, Quantity.SpindleSpeed)
             .Within(
-                "main.largestSpeed", "The highest speed of the main spindle", LargestSpeed, LeastSpeed > 1 ? LeastSpeed : 1, 20000,
+                $"{at}.largestSpeed", $"The highest speed of {name}", LargestSpeed, LeastSpeed > 1 ? LeastSpeed : 1, 20000,
                 Quantity.SpindleSpeed)
-            .Within("main.chuckSpeed", "The highest speed of the chuck", ChuckSpeed, 0, 20000, Quantity.SpindleSpeed);
-        SpindlePoint.Check(Curve, "main.curve", check);
+            .Within($"{at}.chuckSpeed", $"The highest speed of the chuck of {name}", ChuckSpeed, 0, 20000, Quantity.SpindleSpeed);
+        SpindlePoint.Check(Curve, $"{at}.curve", check);
+        Chuck?.Check($"{at}.chuck", name, check);
     }
 }

@@ -7,7 +7,7 @@ using Incisura.Core.Threads;
 namespace Incisura.Core.ThreadCutting;
 
 /// <summary>Milling a thread on a helix, inside and outside, parallel and taper, with one profile and with several.</summary>
-public readonly struct ThreadMilling : IWork<ThreadCutResult>
+public readonly struct ThreadMilling : IWork<WorkResult>
 {
     // Share of the tolerance of the pitch diameter, or of the pitch where none is known, that flanks may be out; practice.
     private const double ShareOfTolerance = 0.1, ShareOfPitch = 0.01, LeastFeedShare = 0.2, Headroom = 1.15, Clear = 1.02;
@@ -134,7 +134,7 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
     }
 
     /// <inheritdoc/>
-    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out ThreadCutResult result, ref TTrace trace)
+    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out WorkResult result, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         ThreadMillingSetup own = Of(setup);
@@ -155,14 +155,14 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
     };
 
     /// <inheritdoc/>
-    public static void Notice(CuttingSetup setup, in Inputs x, in ThreadCutResult result, List<Finding> findings) =>
+    public static void Notice(CuttingSetup setup, in Inputs x, in WorkResult result, List<Finding> findings) =>
         ThreadMillingFindings.Add(Of(setup), x, result, findings);
 
     /// <inheritdoc/>
     public static IReadOnlyList<LeftPart> Left(Leftover leftover, in Inputs x) => [];
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in ThreadCutResult result)
+    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in WorkResult result)
     {
         ThreadMillingSetup own = Of(setup);
         WayList list = new();
@@ -171,7 +171,7 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
     }
 
     /// <inheritdoc/>
-    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in ThreadCutResult result, Origins origins)
+    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in WorkResult result, Origins origins)
     {
         ThreadMillingSetup own = Of(setup);
         string thread = $"thread {own.Thread.Text}";
@@ -232,4 +232,4 @@ public readonly struct ThreadMilling : IWork<ThreadCutResult>
 }
 
 /// <summary>Milling of threads as the interface, the API and the exports use it.</summary>
-public sealed class ThreadMillingOperation : Operation<ThreadMilling, ThreadCutResult>;
+public sealed class ThreadMillingOperation : Operation<ThreadMilling, WorkResult>;

@@ -5,7 +5,7 @@ namespace Incisura.Core.ThreadCutting;
 /// <summary>What milling a thread has to say.</summary>
 internal static class ThreadMillingFindings
 {
-    public static void Add(ThreadMillingSetup setup, in Inputs x, in ThreadCutResult r, List<Finding> findings)
+    public static void Add(ThreadMillingSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         Thread t = setup.Thread.Thread;
 

@@ -73,7 +73,7 @@ internal static class ThreadMillingLoad
     }
 
     /// <summary>Works the speed and both feeds out.</summary>
-    public static void Speed<TTrace>(ThreadMillingSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Speed<TTrace>(ThreadMillingSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double root = setup.Thread.RootOf(setup.Inside);
@@ -101,7 +101,7 @@ internal static class ThreadMillingLoad
     }
 
     /// <summary>Works out what the heaviest pass takes.</summary>
-    public static void Load<TTrace>(ThreadMillingSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Load<TTrace>(ThreadMillingSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double k11 = setup.SpecificForce11 * Common.Wear(x), at = EngagedLength(setup, x) / 2, sine = Math.Sin(Math.Atan(setup.Groove.Leading));
@@ -138,7 +138,7 @@ internal static class ThreadMillingLoad
     }
 
     /// <summary>Works the depth, the turns and the time out.</summary>
-    public static void Time<TTrace>(ThreadMillingSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Time<TTrace>(ThreadMillingSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double pitch = setup.Thread.Thread.Pitch, long1 = setup.Count * pitch, tip = x[Input.Depth] + BelowThread(setup);
@@ -168,7 +168,7 @@ internal static class ThreadMillingLoad
     }
 
     /// <summary>Walks one pass after the other: down in rapid, in on an arc, round, out on an arc, up.</summary>
-    public static void Walk<TSink>(ThreadMillingSetup setup, in Inputs x, in ThreadCutResult r, ref TSink sink)
+    public static void Walk<TSink>(ThreadMillingSetup setup, in Inputs x, in WorkResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
         double passes = x[Input.PassesToHeight] * r[Output.PassesAlong], feed = r[Output.FeedRate], n = r[Output.SpindleSpeed],
@@ -185,7 +185,7 @@ internal static class ThreadMillingLoad
     }
 
     /// <summary>Judges every limit.</summary>
-    public static void Judge(ThreadMillingSetup setup, in Inputs x, in ThreadCutResult r, ref LimitSet limits)
+    public static void Judge(ThreadMillingSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
         limits.Add(MillingLimits.LargestChip, r[Output.LargestChip], setup.LargestChip);

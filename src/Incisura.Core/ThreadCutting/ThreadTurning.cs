@@ -6,7 +6,7 @@ using Incisura.Core.Threads;
 namespace Incisura.Core.ThreadCutting;
 
 /// <summary>Turning a thread, outside and inside: the feed of a turn is the lead, and the speed is held by whatever binds first.</summary>
-public readonly struct ThreadTurning : IWork<ThreadCutResult>
+public readonly struct ThreadTurning : IWork<WorkResult>
 {
     // Usual numbers of infeeds by the pitch in mm, as tables for inserts of one profile go: 6 for 1.5, 8 for 2, 10 for 3.
     private const double InfeedsAtLeast = 2.6, InfeedsPerPitch = 2.5, MoreInfeeds = 2.5, Fit = 5e-4;
@@ -109,7 +109,7 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
     public static LimitDefinition? Refeed(CuttingSetup setup, SpeedRow row, ref Inputs x) => null;
 
     /// <inheritdoc/>
-    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out ThreadCutResult result, ref TTrace trace)
+    public static void Solve<TTrace>(CuttingSetup setup, in Inputs x, out WorkResult result, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         ThreadTurningSetup own = Of(setup);
@@ -134,14 +134,14 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
     }
 
     /// <inheritdoc/>
-    public static void Notice(CuttingSetup setup, in Inputs x, in ThreadCutResult result, List<Finding> findings) =>
+    public static void Notice(CuttingSetup setup, in Inputs x, in WorkResult result, List<Finding> findings) =>
         ThreadTurningFindings.Add(Of(setup), x, result, findings);
 
     /// <inheritdoc/>
     public static IReadOnlyList<LeftPart> Left(Leftover leftover, in Inputs x) => [];
 
     /// <inheritdoc/>
-    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in ThreadCutResult result)
+    public static IReadOnlyList<Attachment> Attach(CuttingSetup setup, in Inputs x, in WorkResult result)
     {
         ThreadTurningSetup own = Of(setup);
         WayList list = new();
@@ -161,7 +161,7 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
     }
 
     /// <inheritdoc/>
-    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in ThreadCutResult result, Origins origins)
+    public static IEnumerable<Given> Givens(CuttingSetup setup, in Inputs x, in WorkResult result, Origins origins)
     {
         ThreadTurningSetup own = Of(setup);
         string thread = $"thread {own.Thread.Text}";
@@ -254,4 +254,4 @@ public readonly struct ThreadTurning : IWork<ThreadCutResult>
 }
 
 /// <summary>Turning of threads as the interface, the API and the exports use it.</summary>
-public sealed class ThreadTurningOperation : Operation<ThreadTurning, ThreadCutResult>;
+public sealed class ThreadTurningOperation : Operation<ThreadTurning, WorkResult>;

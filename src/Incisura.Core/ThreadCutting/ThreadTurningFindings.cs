@@ -8,7 +8,7 @@ internal static class ThreadTurningFindings
     // Flank angles up to which a chip of both flanks at once jams; wider ones let it curl away.
     private const double Narrow = 32, CoarsePitch = 4;
 
-    public static void Add(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, List<Finding> findings)
+    public static void Add(ThreadTurningSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         Thread t = setup.Thread.Thread;
         if (!setup.TurnsWork)
@@ -58,7 +58,7 @@ internal static class ThreadTurningFindings
                 "Enter the acceleration on the machine's page in Shop."));
     }
 
-    private static void Profile(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, List<Finding> findings)
+    private static void Profile(ThreadTurningSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         Thread t = setup.Thread.Thread;
         double usual = setup.Thread.FloorWidth(setup.Inside);

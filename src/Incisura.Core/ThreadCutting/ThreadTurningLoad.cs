@@ -73,7 +73,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Works the speed and the feed out.</summary>
-    public static void Speed<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Speed<TTrace>(ThreadTurningSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double lead = setup.Thread.Thread.Lead, widest = SpeedDiameter(setup, x), n = SpeedHeld(setup, x, out LimitDefinition? by);
@@ -104,7 +104,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Walks the infeeds and works out what the heaviest of them takes.</summary>
-    public static void Load<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Load<TTrace>(ThreadTurningSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         InfeedWalk walk = new(setup, x);
@@ -154,7 +154,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>
-    public static void Lead<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Lead<TTrace>(ThreadTurningSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double crest = x[Input.CrestDiameter], root = x[Input.RootDiameter], lead = setup.Thread.Thread.Lead;
@@ -168,7 +168,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Works the time out by walking the way.</summary>
-    public static void Time<TTrace>(ThreadTurningSetup setup, in Inputs x, ref ThreadCutResult r, ref TTrace trace)
+    public static void Time<TTrace>(ThreadTurningSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         WaySum sum = default;
@@ -182,7 +182,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Walks the passes: through the thread in step, out, back and in again in rapid, for every start.</summary>
-    public static void Walk<TSink>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, ref TSink sink)
+    public static void Walk<TSink>(ThreadTurningSetup setup, in Inputs x, in WorkResult r, ref TSink sink)
         where TSink : struct, IWaySink
     {
         double through = x[Input.RunIn] + x[Input.Length] + x[Input.RunOut], n = r[Output.SpindleSpeed], feed = r[Output.FeedRate];
@@ -198,7 +198,7 @@ internal static class ThreadTurningLoad
     }
 
     /// <summary>Judges every limit.</summary>
-    public static void Judge(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, ref LimitSet limits)
+    public static void Judge(ThreadTurningSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
         limits.Add(ThreadCutLimits.ChuckSpeed, r[Output.SpindleSpeed], setup.ChuckSpeed);
@@ -226,7 +226,7 @@ internal static class ThreadTurningLoad
         return bend;
     }
 
-    private static void Explain<TTrace>(ThreadTurningSetup setup, in Inputs x, in ThreadCutResult r, in InfeedLoad worst, in InfeedLoad pushed,
+    private static void Explain<TTrace>(ThreadTurningSetup setup, in Inputs x, in WorkResult r, in InfeedLoad worst, in InfeedLoad pushed,
         in InfeedLoad last,
         ref TTrace trace)
         where TTrace : struct, ITrace

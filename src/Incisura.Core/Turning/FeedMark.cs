@@ -36,6 +36,29 @@ public static class FeedMark
         return 1000 * (feed - left - right) / (Slope(trailing) + Slope(leading));
     }
 
+    /// <summary>Largest feed of a turn whose marks are no higher than wanted, mm: the inverse of <see cref="Exact"/>.</summary>
+    /// <param name="height">R_t wanted, µm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, at least 0.</param>
+    /// <param name="edgeAngle">κ_r, degrees, above 0; from 90 on the leading side is upright.</param>
+    /// <param name="trailingAngle">κ_r′ of the edge that trails, degrees, above 0 below 90.</param>
+    public static double ExactFeedFor(double height, double cornerRadius, double edgeAngle, double trailingAngle)
+    {
+        double high = Math.Min(height / 1000, cornerRadius), corner = 2 * Math.Sqrt((2 * cornerRadius * high) - (high * high));
+        if (corner > 0 && Exact(corner, cornerRadius, edgeAngle, trailingAngle) is var got && Math.Abs(got - height) <= 1e-9 * height) return corner;
+
+        // Higher marks are those of the edges: they grow with the feed, and no corner of its own makes more of it.
+        double low = 0, most = Math.Max(corner, 1e-6);
+        while (Exact(most, cornerRadius, edgeAngle, trailingAngle) < height && most < 100) most *= 2;
+        for (int i = 0; i < 60; i++)
+        {
+            double middle = (low + most) / 2;
+            if (Exact(middle, cornerRadius, edgeAngle, trailingAngle) <= height) low = middle;
+            else most = middle;
+        }
+
+        return low;
+    }
+
     // A straight edge on one side, the corner on the other; null where they do not meet on these parts.
     private static double? Mixed(double feed, double r, double straight, double round)
     {

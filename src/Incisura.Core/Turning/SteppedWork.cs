@@ -10,29 +10,23 @@ public readonly record struct WorkStep(double Length, double Diameter, double Bo
 /// How stepped work in a chuck bends: clamped at the chuck, pinned where a centre or a steady rest holds it. Bending alone, without shear
 /// (Euler-Bernoulli); the holds by the method of forces.
 /// </summary>
-public sealed class SteppedWork
+public readonly ref struct SteppedWork
 {
-    private readonly (double From, double To, double Gives)[] pieces;
-    private readonly double[] holds;
+    private readonly ReadOnlySpan<WorkStep> steps;
+    private readonly ReadOnlySpan<double> holds;
+    private readonly double modulus;
 
     /// <summary>Draws the work up.</summary>
     /// <param name="steps">From the chuck outwards.</param>
     /// <param name="modulus">Young's modulus E, MPa, above 0.</param>
     /// <param name="holds">Where a centre or a steady rest pins it, mm from the chuck; at most two, apart from each other.</param>
     /// <exception cref="ArgumentException">There are more than two holds, or one is not on the work.</exception>
-    public SteppedWork(IReadOnlyList<WorkStep> steps, double modulus, params ReadOnlySpan<double> holds)
+    public SteppedWork(ReadOnlySpan<WorkStep> steps, double modulus, ReadOnlySpan<double> holds = default)
     {
-        pieces = new (double, double, double)[steps.Count];
-        double from = 0;
-        for (int i = 0; i < steps.Count; i++)
-        {
-            (double length, double d, double bore) = steps[i];
-            pieces[i] = (from, from + length, 64 / (Math.PI * modulus * ((d * d * d * d) - (bore * bore * bore * bore))));
-            from += length;
-        }
-
-        Length = from;
-        this.holds = holds.ToArray();
+        this.modulus = modulus;
+        this.steps = steps;
+        this.holds = holds;
+        foreach (WorkStep step in steps) Length += step.Length;
         if (holds.Length > 2) throw new ArgumentException("Work is held at two places beside the chuck at most.", nameof(holds));
         foreach (double at in holds)
             if (!(at > 0 && at <= Length + 1e-9)) throw new ArgumentException("A hold lies on the work, beyond the chuck.", nameof(holds));
@@ -68,36 +62,37 @@ public sealed class SteppedWork
     {
         const int looks = 24, closings = 6;
         double best = from, most = Bend(force, from, from), step = (to - from) / looks;
-        for (int i = 1; i <= looks; i++) Try(from + (i * step), ref best, ref most);
+        for (int i = 1; i <= looks; i++) Try(force, from + (i * step), ref best, ref most);
         for (int i = 0; i < closings; i++)
         {
             step /= 2;
             double middle = best;
-            Try(Math.Max(from, middle - step), ref best, ref most);
-            Try(Math.Min(to, middle + step), ref best, ref most);
+            Try(force, Math.Max(from, middle - step), ref best, ref most);
+            Try(force, Math.Min(to, middle + step), ref best, ref most);
         }
 
         return (best, most);
+    }
 
-        void Try(double at, ref double where, ref double largest)
-        {
-            if (Bend(force, at, at) is var here && here > largest) (where, largest) = (at, here);
-        }
+    private void Try(double force, double at, ref double where, ref double largest)
+    {
+        if (Bend(force, at, at) is var here && here > largest) (where, largest) = (at, here);
     }
 
     // Bend of the work held by the chuck alone, mm for each N: ∫ (a − x)·(b − x)/(E·I) dx up to the nearer one.
     private double Gives(double a, double b)
     {
-        double until = Math.Min(a, b), sum = 0;
-        foreach ((double from, double to, double gives) in pieces)
+        double until = Math.Min(a, b), sum = 0, from = 0;
+        foreach ((double length, double d, double bore) in steps)
         {
             if (from >= until) break;
-            double u = Math.Min(to, until);
-            sum += gives * (Integral(u) - Integral(from));
+            double u = Math.Min(from + length, until);
+            sum += (Integral(a, b, u) - Integral(a, b, from)) / ((d * d * d * d) - (bore * bore * bore * bore));
+            from += length;
         }
 
-        return sum;
-
-        double Integral(double x) => x * ((a * b) - (x * (((a + b) / 2) - (x / 3))));
+        return sum * 64 / (Math.PI * modulus);
     }
+
+    private static double Integral(double a, double b, double x) => x * ((a * b) - (x * (((a + b) / 2) - (x / 3))));
 }

@@ -60,7 +60,7 @@ public class WorkInTheChuckTests
         (diameter, length, share, centre) =>
         {
             WorkStep[] steps = [new(length / 3, diameter), new(length * 2 / 3, diameter)];
-            SteppedWork work = centre ? new(steps, Modulus, length) : new(steps, Modulus);
+            SteppedWork work = centre ? new(steps, Modulus, [length]) : new(steps, Modulus);
             double at = share * length, bar = WorkBend.At(600, diameter, length, at, centre, Modulus);
             Assert.Equal(1, work.Bend(600, at, at) / bar, 6);
             (double place, double most) = work.Worst(600, 0.01 * length, length);
@@ -74,7 +74,7 @@ public class WorkInTheChuckTests
         (steps, one, other) =>
         {
             double length = steps.Sum(s => s.Length);
-            SteppedWork work = new(steps, Modulus, 0.5 * length, length);
+            SteppedWork work = new(steps, Modulus, [0.5 * length, length]);
             double scale = new SteppedWork(steps, Modulus).Bend(1, length, length);
             return Math.Abs(work.Bend(1, one * length, length)) < 1e-9 * scale && Math.Abs(work.Bend(1, one * length, 0.5 * length)) < 1e-9 * scale
                 && Math.Abs(work.Bend(1, one * length, other * length) - work.Bend(1, other * length, one * length)) < 1e-9 * scale;
@@ -83,8 +83,8 @@ public class WorkInTheChuckTests
     [Fact]
     public void A_hold_beside_the_work_is_refused()
     {
-        Assert.Throws<ArgumentException>(() => new SteppedWork([new(100, 20)], Modulus, 120));
-        Assert.Throws<ArgumentException>(() => new SteppedWork([new(100, 20)], Modulus, 30, 60, 90));
+        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], Modulus, [120]); });
+        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], Modulus, [30, 60, 90]); });
     }
 
     [Fact]

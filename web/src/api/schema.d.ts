@@ -7978,6 +7978,39 @@ export interface components {
             entry: number;
             says: string;
         };
+        /** @description The chuck on a spindle that turns the work: how hard it clamps, and what of it its jaws lose as they turn. */
+        Chuck: {
+            /**
+             * Format: double
+             * @description Clamping force of all jaws at rest F_0, N, 100 to 1 000 000.
+             */
+            force?: number;
+            /**
+             * Format: double
+             * @description Number of jaws i_b, 2 to 8.
+             */
+            jaws?: number;
+            /**
+             * Format: double
+             * @description Mass of one jaw m_b, kg, 0 to 100.
+             */
+            jawMass?: number;
+            /**
+             * Format: double
+             * @description Distance of the jaws' centre of mass from the axis r_b, mm, 0 to 1000.
+             */
+            jawRadius?: number;
+            /**
+             * Format: double
+             * @description Friction μ_s between jaws and work, 0.05 to 0.6: 0.1 for smooth jaws on turned steel, to 0.3 for toothed ones.
+             */
+            friction?: number;
+            /**
+             * Format: double
+             * @description Largest bar that goes through the spindle, mm; 0 where none does.
+             */
+            largestBar?: number;
+        };
         CoilInsertHole: {
             /** Format: double */
             minor: number;
@@ -8479,16 +8512,16 @@ export interface components {
             /** Format: double */
             meant: null | number;
         };
-        /** @description Feed per tooth at one cutter diameter. */
+        /** @description Feed at one size of cutter. */
         FeedPoint: {
             /**
              * Format: double
-             * @description Cutting diameter, mm.
+             * @description Cutting diameter, mm; of an edge that stands still its corner radius r_ε, or the width of a blade.
              */
             diameter: number;
             /**
              * Format: double
-             * @description Feed per tooth f_z at that diameter, mm.
+             * @description Feed per tooth f_z at that size, mm; of an edge that stands still the feed of a turn f.
              */
             feedPerTooth: number;
         };
@@ -8521,7 +8554,7 @@ export interface components {
              * @description Stable code: the name of the input with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "standsOut" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
         };
@@ -8548,7 +8581,7 @@ export interface components {
              * @description Code of the field.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "sideStep" | "slotWidth" | "slowMargin" | "slowShare" | "springPasses" | "standsOut" | "startLength" | "startShare" | "starts" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
             /**
              * Format: double
              * @description Value used, base unit.
@@ -8586,7 +8619,7 @@ export interface components {
              * @description Stable code.
              * @enum {string}
              */
-            code: "arc" | "axisRunUp" | "bendArc" | "bendChange" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "chipSection" | "chiselThrust" | "contactFrom" | "contactTo" | "cutterBetween" | "cuttingForce" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "firstInfeed" | "flankError" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "heaviestInfeed" | "heightCut" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "lastInfeed" | "leadAngle" | "leadLength" | "lean" | "leftover" | "loopPower" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesAlong" | "passesDown" | "passiveForce" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pilotTorque" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rootDiameter" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "toolStress" | "topWidth" | "torque" | "wallError" | "wallTilt" | "way" | "whirlSpeed" | "width";
+            code: "arc" | "axisRunUp" | "bendArc" | "bendChange" | "bendChip" | "bendChipFeed" | "bendForce" | "bendLargestCutter" | "bendRimFeed" | "breakingTorque" | "bucklingForce" | "chip" | "chipSection" | "chiselThrust" | "clampDiameter" | "contactFrom" | "contactTo" | "cutterBetween" | "cuttingForce" | "cycle" | "cycleFrom" | "deflection" | "depth" | "depthInTurn" | "depthNeeded" | "depthRatio" | "diameter" | "drift" | "edgeLength" | "entryAngle" | "exitAngle" | "feedDown" | "feedInUse" | "feedRate" | "firstInfeed" | "flankError" | "formError" | "freeLength" | "freeSpeed" | "fullDepth" | "gain" | "gapNeeded" | "gripLeft" | "gripNeeded" | "heaviestInfeed" | "heightCut" | "heightGot" | "holeForHeight" | "innerDiameter" | "largestChip" | "lastInfeed" | "leadAngle" | "leadLength" | "lean" | "leftover" | "loopPower" | "loopRadius" | "loopStep" | "lowerDiameter" | "lowerSpeed" | "meanChip" | "minorDiameter" | "motorPower" | "outerDiameter" | "overrun" | "passesAcross" | "passesAlong" | "passesDown" | "passiveForce" | "pathDiameter" | "peakForce" | "peakToValley" | "pecks" | "pilotTorque" | "pitch" | "plainTime" | "pointLength" | "power" | "programmedDepth" | "programmedHeight" | "programmedSpeed" | "removalRate" | "returnFeed" | "returnSpeed" | "ridge" | "rimFeed" | "roomForChips" | "rootDiameter" | "rounds" | "runUpWay" | "specificForce" | "speedInUse" | "spindleSpeed" | "step" | "stock" | "stockLeft" | "teethInCut" | "thrust" | "tilt" | "time" | "timeWithBetween" | "tipDepth" | "toolLife" | "toolStress" | "topSpeed" | "topWidth" | "torque" | "wallError" | "wallTilt" | "way" | "whirlSpeed" | "width" | "workBend";
             /** @description Its symbol. */
             symbol: string;
             /** @description Plain words. */
@@ -9237,7 +9270,7 @@ export interface components {
              * @description Code of the limit.
              * @enum {string}
              */
-            kind: "axisFeed" | "bendChange" | "buckling" | "chipRoom" | "chuckSpeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestHole" | "leastChip" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
+            kind: "axisFeed" | "barThroughSpindle" | "bendChange" | "bladeReach" | "bladeWork" | "buckling" | "chipRoom" | "chuckGrip" | "chuckSpeed" | "cornerFeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "edgeLength" | "finish" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestFormingDepth" | "largestFormingFeed" | "largestHole" | "leastBore" | "leastChip" | "leastFormingDepth" | "leastFormingFeed" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "shoulderGap" | "sizeError" | "speedClamp" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -9266,6 +9299,11 @@ export interface components {
              * @description Where along the cut it is worst, mm from its beginning; null where it is the same all the way.
              */
             at?: null | number;
+            /**
+             * Format: double
+             * @description Diameter of turned work at which it is worst, mm; null where that is not told.
+             */
+            atDiameter?: null | number;
         };
         KeptEntry: {
             text: string;
@@ -9541,6 +9579,9 @@ export interface components {
             /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
             curve?: components["schemas"]["SpindlePoint"][];
             main?: null | components["schemas"]["MainSpindle"];
+            counter?: null | components["schemas"]["MainSpindle"];
+            /** @description Whether a centre can support the end of the work; null where nobody has said. */
+            tailstock?: null | boolean;
             /**
              * Format: double
              * @description Acceleration of the axes at a feed that follows the spindle, mm/s²; 0 where nobody has measured it.
@@ -9564,7 +9605,7 @@ export interface components {
             subject: string;
             text: string;
         };
-        /** @description The spindle of a lathe, which turns the work in its chuck. */
+        /** @description A spindle of a lathe that turns the work in its chuck: the main one, or the one that faces it. */
         MainSpindle: {
             /**
              * Format: double
@@ -9583,6 +9624,7 @@ export interface components {
             chuckSpeed?: number;
             /** @description Power and torque over speed, rising speeds; empty where nobody has measured them. */
             curve?: components["schemas"]["SpindlePoint"][];
+            chuck?: null | components["schemas"]["Chuck"];
         };
         ManyApply: {
             seen: components["schemas"]["ManySeen"][];
@@ -9778,7 +9820,7 @@ export interface components {
              * @description Which picture shows it.
              * @enum {string}
              */
-            picture: "chamfer" | "corner" | "deep" | "engraving" | "face" | "helix" | "hole" | "loops" | "plunge" | "pocket" | "ramp" | "slot" | "surface" | "tap" | "threadMilling" | "threadTurning" | "wall";
+            picture: "chamfer" | "corner" | "deep" | "engraving" | "face" | "helix" | "hole" | "loops" | "partOff" | "plunge" | "pocket" | "ramp" | "slot" | "surface" | "tap" | "threadMilling" | "threadTurning" | "turned" | "turnedFace" | "turnedGroove" | "wall";
             /** @description Families of cutter that may do it. */
             families: components["schemas"]["CutterFamily"][];
             /** @description What it asks for. */
@@ -9820,7 +9862,7 @@ export interface components {
              * @description Stable code: the name of the choice with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "bend" | "chip" | "climb" | "coolant" | "cycle" | "edge" | "end" | "infeed" | "law" | "meaning" | "side" | "stands" | "steadiness" | "support" | "surface" | "turning" | "ways";
+            code: "bend" | "chip" | "climb" | "coolant" | "cycle" | "edge" | "end" | "infeed" | "law" | "meaning" | "side" | "spindle" | "stands" | "steadiness" | "support" | "surface" | "turning" | "ways";
             /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
             group?: string;
         };
@@ -10773,6 +10815,11 @@ export interface components {
              * @description Largest first infeed of a turned thread over the square root of its pitch, mm over √mm.
              */
             firstInfeed?: number;
+            /**
+             * Format: double
+             * @description Clamping force of a chuck over the one that just holds (VDI 3106 asks for 2 to 3).
+             */
+            gripSafety?: number;
         };
         /** @description How one unit system shows a quantity. */
         ShownUnit: {
@@ -10919,6 +10966,11 @@ export interface components {
              * @description Starting depth of cut over diameter a_p/D, above 0 up to 10.
              */
             depthRatio: number;
+            /**
+             * Format: double
+             * @description Starting depth of cut a_p of an edge that stands still, mm, 0.02 to 25; null where it goes by the diameter.
+             */
+            depth?: null | number;
             /**
              * Format: double
              * @description Tool life T_chart an edge has at this speed, min, 0.5 to 1000; 0 where it is not known.

@@ -41,6 +41,12 @@ export function LimitLadder({ limits, most = 8 }: { limits: readonly Limit[]; mo
 
 function Rungs({ words, rungs, most }: { words: string; rungs: readonly Limit[]; most: number }) {
   const units = useUnits();
+  const worst = (l: Limit) =>
+    l.at
+      ? `Worst ${units.text(l.at, 'length')} along the cut`
+      : l.atDiameter
+        ? `Worst at Ø${units.text(l.atDiameter, 'length')} of the work`
+        : undefined;
   const values = (l: Limit) =>
     l.isLeast
       ? `${units.number(l.used, l.quantity)}, least ${units.text(l.allowed!, l.quantity)}`
@@ -51,9 +57,10 @@ function Rungs({ words, rungs, most }: { words: string; rungs: readonly Limit[];
       {rungs.slice(0, most).map((l) => (
         <div key={l.kind} className={`rung ${over(l) ? 'over' : ''}`} data-limit={l.kind}>
           <span className="what">
-            <span title={l.at ? `Worst ${units.text(l.at, 'length')} along the cut` : undefined}>
+            <span title={worst(l)}>
               {l.name}
               {l.at ? <small className="muted"> at {units.size(l.at)}</small> : null}
+              {l.atDiameter ? <small className="muted"> at Ø{units.size(l.atDiameter)}</small> : null}
             </span>{' '}
             <b>{values(l)}</b>
           </span>

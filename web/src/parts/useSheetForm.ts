@@ -6,6 +6,19 @@ import type { Typed } from './NumberField';
 import { useShelfChanged } from './shelf';
 import type { StoredCalls } from './stored';
 
+// A number within records of records, by its path.
+const valueAt = (of: unknown, path: readonly string[]): number | undefined =>
+  path.reduce<unknown>((at, name) => (at as Record<string, unknown> | null | undefined)?.[name], of) as number | undefined;
+
+function withValueAt(of: unknown, path: readonly string[], value: number | undefined): Record<string, unknown> {
+  const next = { ...(of as Record<string, unknown> | null | undefined) };
+  const [name, ...rest] = path as [string, ...string[]];
+  if (rest.length > 0) next[name] = withValueAt(next[name], rest, value);
+  else if (value === undefined) delete next[name];
+  else next[name] = value;
+  return next;
+}
+
 interface Sheet<T> {
   id: number;
   revision: number;
@@ -78,19 +91,15 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
       typed: now.typed[key],
       onTyped: (t: Typed | undefined) => set(key, t?.base as T[keyof T & string] | undefined, t),
     }),
-    /** One value of a record within the definition, such as a dimension. Emptying it gives back what is stored. */
+    /** One value of a record within the definition, such as a dimension, by its path there. Emptying it gives back what is stored. */
     entry: (key: keyof T & string, entry: string) => {
-      const all = (definition[key] ?? {}) as Record<string, number>;
-      const stored = ((from?.definition ?? blank)[key] as Record<string, number> | undefined)?.[entry];
+      const path = entry.split('.');
+      const stored = valueAt((from?.definition ?? blank)[key], path);
       return {
-        value: all[entry],
+        value: valueAt(definition[key], path),
         typed: now.typed[`${key}.${entry}`],
         onTyped: (t: Typed | undefined) => {
-          const next = { ...all };
-          const value = t?.base ?? stored;
-          if (value === undefined) delete next[entry];
-          else next[entry] = value;
-          set(key, next as T[keyof T & string], t, `${key}.${entry}`);
+          set(key, withValueAt(definition[key], path, t?.base ?? stored) as T[keyof T & string], t, `${key}.${entry}`);
         },
       };
     },

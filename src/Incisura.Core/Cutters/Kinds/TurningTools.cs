@@ -26,6 +26,17 @@ internal static class TurningTools
         "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"),
         new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
 
+    /// <summary>Tip angle ε_r of the insert, degrees; 0 for a round one.</summary>
+    public static double TipAngle(Cutter c) => Corners[c.Picked("insert")] is [var tip, ..] ? tip : 0;
+
+    /// <summary>Length of an edge of the insert l, mm, corner to corner: of its inscribed circle and its angles; of a round one half its girth.</summary>
+    public static double EdgeLength(Cutter c)
+    {
+        double[] corners = Corners[c.Picked("insert")];
+        if (corners.Length == 0) return Math.PI * c[InscribedCircle] / 2;
+        return c[InscribedCircle] / 2 * ((1 / Math.Tan(Half(corners[0]))) + (1 / Math.Tan(Half(corners[1]))));
+    }
+
     public static Family Outside { get; } = new(
         CutterFamily.OutsideTurningTool, "outside turning tool", CutterUse.Turning, ShankForm.Square, ShankHeight, DrawOutside,
         [

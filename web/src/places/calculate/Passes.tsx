@@ -66,14 +66,13 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
       <div className="rows">
         <div>
           <span>Passes</span>
-          <b>
-            {across} across × {down} down
-          </b>
+          <b>{across > 0 ? `${across} across × ${down} down` : down}</b>
         </div>
         <div>
           <span>Each takes</span>
           <b>
-            {units.number(figure(result, 'width'), 'length')} × {units.text(figure(result, 'depth'), 'length')}
+            {across > 0 && `${units.number(figure(result, 'width'), 'length')} × `}
+            {units.text(figure(result, 'depth'), 'length')}
           </b>
         </div>
         {figure(result, 'overrun') > 0 && (
@@ -82,39 +81,43 @@ export function Passes({ result }: { result: Schemas['CalculationResult'] }) {
             <b>{units.text(figure(result, 'overrun'), 'length')}</b>
           </div>
         )}
-        <div>
-          <span>Way at feed rate, and its time</span>
-          <b>
-            {units.text(way, 'length')} · {clock(cutting)}
-          </b>
-        </div>
+        {way > 0 && (
+          <div>
+            <span>Way at feed rate, and its time</span>
+            <b>
+              {units.text(way, 'length')} · {clock(cutting)}
+            </b>
+          </div>
+        )}
         <div>
           <span>Time of all{result.options.ways && (result.options.ways === 'both-ways' ? ', to and fro' : ', one way')}</span>
           <b>{clock(figure(result, 'time'))}</b>
         </div>
         <p className="muted small">Passes are equal and none is above the most allowed.</p>
-        <table className="courses" aria-label="Way of the tool">
-          <thead>
-            <tr>
-              <th>way</th>
-              <th>times</th>
-              <th>{units.unit('length')}</th>
-              <th>{units.unit('feedRate')}</th>
-              <th>time</th>
-            </tr>
-          </thead>
-          <tbody>
-            {wayOf(result).map((part) => (
-              <tr key={part.code}>
-                <th>{part.name}</th>
-                <td>{units.number(part.count, 'ratio')}</td>
-                <td>{units.number(part.length, 'length')}</td>
-                <td>{units.number(part.feedRate, 'feedRate')}</td>
-                <td>{clock(part.time)}</td>
+        <div>
+          <table className="courses" aria-label="Way of the tool">
+            <thead>
+              <tr>
+                <th>way</th>
+                <th>times</th>
+                <th>{units.unit('length')}</th>
+                <th>{units.unit('feedRate')}</th>
+                <th>time</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {wayOf(result).map((part) => (
+                <tr key={part.code}>
+                  <th>{part.name}</th>
+                  <td>{units.number(part.count, 'ratio')}</td>
+                  <td>{units.number(part.length, 'length')}</td>
+                  <td>{units.number(part.feedRate, 'feedRate')}</td>
+                  <td>{clock(part.time)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </div>
     </div>
   );

@@ -54,7 +54,7 @@ export function CurveTable(props: {
                 <td key={key}>
                   <NumberField
                     bare
-                    label={`${words}, point ${i + 1}${field === 'curve' ? '' : ', main spindle'}`}
+                    label={`${words}, point ${i + 1}${field === 'curve' ? '' : `, ${field.split('.')[0]} spindle`}`}
                     quantity={quantity}
                     value={p[key]}
                     typed={still(typed[`${i}.${key}`], p[key])}
@@ -83,7 +83,7 @@ export function CurveTable(props: {
         </tbody>
       </table>
       {!disabled && points.length < 40 && (
-        <Button size="small" onClick={add} aria-label={field === 'curve' ? undefined : 'Add a point, main spindle'}>
+        <Button size="small" onClick={add} aria-label={field === 'curve' ? undefined : `Add a point, ${field.split('.')[0]} spindle`}>
           Add a point
         </Button>
       )}

@@ -8,7 +8,7 @@ import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { storedCalls, StoredPage } from '../../parts/stored';
 import { useSheetForm } from '../../parts/useSheetForm';
 import { CurveTable } from './CurveTable';
-import { Main } from './MainSpindle';
+import { WorkSpindle } from './WorkSpindle';
 import { SpindleCurve } from './SpindleCurve';
 import { Plate } from './Plate';
 import { Standing, Store } from './ToolStore';
@@ -48,6 +48,8 @@ const NAMES: Record<string, string> = {
   coolantThrough: 'Coolant through the spindle',
   curve: 'Power and torque',
   main: 'Main spindle',
+  counter: 'Counter spindle',
+  tailstock: 'A centre supports the work',
   store: 'Tool store',
   source: 'Where the figures come from',
 };
@@ -139,22 +141,23 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
               <NumberRows form={form} rows={LIMITS} names={NAMES} refused={form.refused} />
             </>
           )}
-          {shows('limits') && (
-            <label className="line">
-              {NAMES.coolantThrough}
-              <Select
-                aria-label={NAMES.coolantThrough!}
-                disabled={!mayWork}
-                value={machine.coolantThrough == null ? 'unknown' : machine.coolantThrough ? 'yes' : 'no'}
-                onChange={(v) => form.setMany({ coolantThrough: v === 'unknown' ? null : v === 'yes' })}
-                options={[
-                  { value: 'unknown', label: 'nobody has said' },
-                  { value: 'yes', label: 'yes' },
-                  { value: 'no', label: 'no' },
-                ]}
-              />
-            </label>
-          )}
+          {shows('limits') &&
+            (['coolantThrough', ...(machine.main ? (['tailstock'] as const) : [])] as const).map((field) => (
+              <label className="line" key={field}>
+                {NAMES[field]}
+                <Select
+                  aria-label={NAMES[field]!}
+                  disabled={!mayWork}
+                  value={machine[field] == null ? 'unknown' : machine[field] ? 'yes' : 'no'}
+                  onChange={(v) => form.setMany({ [field]: v === 'unknown' ? null : v === 'yes' })}
+                  options={[
+                    { value: 'unknown', label: 'nobody has said' },
+                    { value: 'yes', label: 'yes' },
+                    { value: 'no', label: 'no' },
+                  ]}
+                />
+              </label>
+            ))}
           {shows('places') && (
             <Store
               store={machine.store ?? BLANK.store!}
@@ -179,12 +182,22 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
             disabled={!mayWork}
             onChange={(curve) => form.set('curve', curve)}
           />
-          <Main
+          <WorkSpindle
+            field="main"
             spindle={machine.main ?? null}
             entry={(key) => form.entry('main', key)}
             refused={form.refused}
-            onSpindle={(main) => form.setMany({ main })}
+            onSpindle={(main) => form.setMany({ main, ...(!main && { counter: null }) })}
           />
+          {machine.main && (
+            <WorkSpindle
+              field="counter"
+              spindle={machine.counter ?? null}
+              entry={(key) => form.entry('counter', key)}
+              refused={form.refused}
+              onSpindle={(counter) => form.setMany({ counter })}
+            />
+          )}
         </section>
       </div>
     </SheetFrame>

@@ -34,6 +34,7 @@ const NAMES = {
   cuttingSpeed: 'cutting speed',
   widthRatio: 'width / D',
   depthRatio: 'depth / D',
+  depth: 'depth of cut',
   life: 'lasts',
   lifeExponent: 'exponent',
   untried: 'not tried here',
@@ -78,13 +79,13 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
     );
 
   // A box of the table: where its value stands in the row, and how the row looks with another one.
-  const box = (at: number, path: string, label: string, quantity: Quantity, value: number, into: (value: number) => Row) => (
+  const box = (at: number, path: string, label: string, quantity: Quantity, value: number | undefined, into: (value: number) => Row) => (
     <NumberField
       bare
       label={`${label}, row ${at + 1}`}
       quantity={quantity}
       value={value}
-      typed={still(typed[`${at}.${path}`], value)}
+      typed={value === undefined ? typed[`${at}.${path}`] : still(typed[`${at}.${path}`], value)}
       onTyped={(t) => {
         setTyped((all) => ({ ...all, [`${at}.${path}`]: t }));
         if (t) put(at, into(t.base), `${at}.${path}`);
@@ -105,6 +106,13 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       render: (_, r) => box(r.at, 'depthRatio', 'Depth over diameter', 'ratio', r.depthRatio, (v) => ({ ...rows[r.at]!, depthRatio: v })),
     },
   ];
+  const turns = families.data?.find((f) => f.code === family)?.use === 'turning';
+  const depths: TableColumnsType<Row & { at: number }> = [
+    {
+      title: 'Depth of cut',
+      render: (_, r) => box(r.at, 'depth', 'Depth of cut', 'length', r.depth ?? undefined, (v) => ({ ...rows[r.at]!, depth: v })),
+    },
+  ];
   const able = operations.filter((o) => family && o.families.includes(family));
   const operationNames = able.map((o) => ({ value: o.code, label: o.name }));
 
@@ -123,7 +131,9 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       <p className="muted">
         {mills
           ? `The feed per tooth, in ${units.unit('chip')}, is stated for the row's own width.`
-          : `The feed per tooth, in ${units.unit('chip')}, counts for each lip; a tap follows its pitch.`}{' '}
+          : turns
+            ? `The feed of a turn, in ${units.unit('chip')}, goes by the corner radius or a blade's width; a thread follows its pitch.`
+            : `The feed per tooth, in ${units.unit('chip')}, counts for each lip; a tap follows its pitch.`}{' '}
         An edge lasts so long at the speed of its row, and by the exponent longer at a lower one; 0 where it is not known. A record goes
         stale where a change of its row would move its figures; none is changed by it.
       </p>
@@ -249,11 +259,12 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
             render: (_, r) =>
               box(r.at, 'lifeExponent', 'Exponent of the life', 'ratio', r.lifeExponent ?? 0, (v) => ({ ...rows[r.at]!, lifeExponent: v })),
           },
-          ...(mills ? ratios : []),
+          ...(mills ? ratios : turns ? depths : []),
           ...diameters.map((diameter) => ({
             title: (
               <>
-                <Sym text="f_z" /> at Ø{units.size(diameter)}
+                <Sym text={turns ? 'f' : 'f_z'} /> at {turns ? '' : 'Ø'}
+                {units.size(diameter)}
               </>
             ),
             render: (_: unknown, r: Row & { at: number }) => {
@@ -321,10 +332,12 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
                       ? []
                       : diameters.length > 0
                         ? diameters
-                        : [6, 12, 20]
+                        : turns
+                          ? [0.4, 0.8, 1.2]
+                          : [6, 12, 20]
                     ).map((diameter) => ({
                       diameter,
-                      feedPerTooth: Number((diameter * 0.005).toFixed(4)),
+                      feedPerTooth: Number((turns ? Math.min(0.3 * diameter, 0.4) : diameter * 0.005).toFixed(4)),
                     })),
                     widthRatio: mills ? 0.2 : 1,
                     depthRatio: 1,

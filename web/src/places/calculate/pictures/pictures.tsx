@@ -9,6 +9,7 @@ import type { Drawn } from './parts';
 import { SectionView } from './SectionView';
 import { ThreadMillingView } from '../threads/ThreadMillingView';
 import { ThreadTurningView } from '../threads/ThreadTurningView';
+import { TurnedView } from '../turning/TurnedView';
 
 /** How a picture is drawn, and the fields that stand on it. */
 interface Drawing {
@@ -33,6 +34,7 @@ const along = both((drawn) => <AlongAxis {...drawn} />);
 const corner = both((drawn) => <CornerView {...drawn} />);
 const section = both((drawn) => <SectionView {...drawn} profile={drawn.assembly.looks.profile} />);
 const turned: Drawing = { show: (page) => <ThreadTurningView {...page} />, holds: new Set() };
+const lathe: Drawing = { show: (page) => <TurnedView {...page} />, holds: new Set() };
 const milled: Drawing = { show: (page) => <ThreadMillingView {...page} />, holds: new Set() };
 const hole: Drawing = { show: (page) => <HoleSection {...page} />, holds: new Set([...ON_TOP, ...BELOW]) };
 
@@ -52,6 +54,10 @@ export const PICTURES: Record<Picture, Drawing> = {
   engraving: section,
   threadTurning: turned,
   threadMilling: milled,
+  turned: lathe,
+  turnedFace: lathe,
+  turnedGroove: lathe,
+  partOff: lathe,
   hole,
   tap: hole,
   deep: hole,

@@ -1,10 +1,10 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Runtime.CompilerServices;
 
-namespace Incisura.Core.ThreadCutting;
+namespace Incisura.Core.Calculation;
 
-/// <summary>Everything that turning or milling a thread yields, with its limits, in one value so that nothing is allocated.</summary>
-public struct ThreadCutResult : IOutputs
+/// <summary>Everything that turning, or milling a thread, yields, with its limits, in one value so that nothing is allocated.</summary>
+public struct WorkResult : IOutputs
 {
     private Numbers<Output> outputs;
     private LimitSet judged;

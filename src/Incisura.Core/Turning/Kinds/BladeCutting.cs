@@ -1,0 +1,299 @@
+using Incisura.Core.Cutters;
+
+namespace Incisura.Core.Turning.Kinds;
+
+/// <summary>Plunges of a blade towards the axis: what grooves and parting off share.</summary>
+internal static class BladeCutting
+{
+    public const double UsualDiameter = 40;
+
+    public static readonly OutputWords WidthOfChip = new(Output.Depth, "a_p", "Width of the chip", Quantity.Length);
+
+    public static readonly FieldDescription From = new(
+        Input.Length, "L", "From the free end to the blade", TurningWords.Work, Quantity.Length, 0, 5000);
+
+    private static readonly Formula WidthFormula = new("a_p", "Width of the chip", Quantity.Length, "1*CW", "the edge of the blade, in full");
+    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_1", "at the surface");
+    private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, D_e)", "where it ends");
+    private static readonly Formula LastFormula = new("D_l", "Diameter at which it ends", Quantity.Length, "max(D_e, 1e-9)", "where it ends");
+
+    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double end, int plunges, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double d1 = x[Input.StartDiameter], last = Math.Clamp(end, 0, d1), at = Math.Max(0, x[Input.StandsOut] - x[Input.Length]);
+        if (TTrace.Listens)
+        {
+            trace.Take(WidthFormula, setup.Width, new Term("CW", setup.Width));
+            trace.Take(MostFormula, d1, new Term("D_1", d1));
+            trace.Take(LeastFormula, last, new Term("D_e", end));
+            trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_e", end));
+        }
+
+        return new(true, 90, 0, (d1 - last) / 2, setup.Width, plunges, d1, last, false, 0, at, at);
+    }
+
+    public static HeldWork Held(in Inputs x)
+    {
+        double body = x[Input.BodyDiameter], bore = LongTurning.Thin(x[Input.WorkBore], body);
+        return new(body, body, 0, bore, bore);
+    }
+
+    public static void Refuse(TurnedSetup setup, in Inputs x, double wide, InputCheck check) => check
+        .Holds(
+            x[Input.WorkBore] < x[Input.StartDiameter], "workBore", x[Input.WorkBore],
+            $"A bore of Ø{x[Input.WorkBore]:0.##} mm leaves nothing of Ø{x[Input.StartDiameter]:0.##} mm; give a smaller bore.")
+        .Holds(
+            x[Input.StandsOut] >= x[Input.Length] + wide - 1e-9, "standsOut", x[Input.StandsOut],
+            $"The blade would cut {x[Input.Length]:0.##} to {x[Input.Length] + wide:0.##} mm from the free end, in the chuck; let the work stand out "
+                + "further.");
+
+    /// <summary>Gap that the shank needs beside a shoulder at the end of a plunge, mm; 0 where it stays above the shoulder.</summary>
+    public static double GapNeeded(TurnedSetup setup, in Inputs x, double end) =>
+        (x[Input.ShoulderDiameter] / 2) - (end / 2) > setup.BladeReach ? Math.Max(0, (setup.ShankWidth - setup.Width) / 2) : 0;
+
+    public static void Judge(TurnedSetup setup, in Inputs x, double end, ref LimitSet limits)
+    {
+        limits.Add(TurningLimits.BladeReach, (x[Input.StartDiameter] - end) / 2, setup.BladeReach);
+        if (!double.IsNaN(setup.LargestWork)) limits.Add(TurningLimits.BladeWork, x[Input.StartDiameter], setup.LargestWork);
+    }
+}
+
+/// <summary>Grooving outside: straight in, several plunges beside each other where the groove is wider than the blade.</summary>
+public readonly struct Grooving : ITurningKind
+{
+    // What a plunge beside another takes of the blade's width, so that both its corners do not cut on one side only.
+    private const double Beside = 0.8, UsualShare = 0.5;
+
+    private static readonly Formula PlungesFormula = new(
+        "i_b", "Plunges", Quantity.Count, "1 + max(0, ceil((b - CW)/(0.8*CW) - 1e-9))", "the first in full, each beside it at most 0.8 of the blade");
+    private static readonly Formula BottomFormula = new("D_e", "Diameter at the bottom", Quantity.Length, "D_1 - 2*t", "depth on both sides");
+
+    /// <inheritdoc/>
+    public static OperationDescription Description { get; } = new(
+        "turn-groove", "Grooving", "turnedGroove", [CutterFamily.GroovingBlade, CutterFamily.PartingBlade],
+        [
+            TurningWords.Before,
+            new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
+            new(Input.SlotWidth, "b", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
+            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
+            TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
+        ],
+        TurningWords.Options,
+        [Output.ProgrammedSpeed, Output.FeedInUse, Output.InnerDiameter, Output.Time],
+        [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError)), Output.Depth])
+    {
+        Own =
+        [
+            new(Output.InnerDiameter, "D_e", "Ø at the bottom", Quantity.Length),
+            new(Output.PassesDown, "i_b", "Plunges", Quantity.Count), BladeCutting.WidthOfChip,
+        ],
+    };
+
+    /// <inheritdoc/>
+    public static void Follow(TurnedSetup setup, ref Inputs x)
+    {
+        x.Propose(Input.StartDiameter, BladeCutting.UsualDiameter);
+        x.Propose(Input.Depth, Math.Round(Math.Min(UsualShare * setup.BladeReach, x[Input.StartDiameter] / 6), 1));
+        x.Propose(Input.SlotWidth, setup.Width);
+        x.Propose(Input.Length, 20);
+        x.Propose(Input.BodyDiameter, x[Input.StartDiameter]);
+        x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + x[Input.SlotWidth] + 20));
+    }
+
+    /// <inheritdoc/>
+    public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check)
+    {
+        check.Holds(
+            x[Input.SlotWidth] >= setup.Width - 1e-9, "slotWidth", x[Input.SlotWidth],
+            $"A blade of {setup.Width:0.###} mm cuts no groove of {x[Input.SlotWidth]:0.###} mm; take a narrower blade.")
+            .Holds(
+                x[Input.StartDiameter] - (2 * x[Input.Depth]) > x[Input.WorkBore], "depth", x[Input.Depth],
+                $"A groove {x[Input.Depth]:0.###} mm deep cuts through Ø{x[Input.StartDiameter]:0.##} mm; make it less deep, or part off.");
+        BladeCutting.Refuse(setup, x, x[Input.SlotWidth], check);
+    }
+
+    /// <inheritdoc/>
+    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double width = x[Input.SlotWidth], end = Bottom(x);
+        int plunges = 1 + (int)Math.Max(0, Math.Ceiling(((width - setup.Width) / (Beside * setup.Width)) - 1e-9));
+        if (TTrace.Listens)
+        {
+            trace.Take(PlungesFormula, plunges, new("b", width), new("CW", setup.Width));
+            trace.Take(BottomFormula, end, new("D_1", x[Input.StartDiameter]), new("t", x[Input.Depth]));
+        }
+
+        return BladeCutting.Course(setup, x, end, plunges, ref trace);
+    }
+
+    /// <inheritdoc/>
+    public static HeldWork Held(TurnedSetup setup, in Inputs x) => BladeCutting.Held(x);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(TurnedSetup setup, in Inputs x, in TurnedCourse course, ref WorkResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        r[Output.InnerDiameter] = Bottom(x);
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits) =>
+        BladeCutting.Judge(setup, x, Bottom(x), ref limits);
+
+    /// <inheritdoc/>
+    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
+    {
+        if (r[Output.PassesDown] > 1)
+            findings.Add(new(
+                "groove-as-plunged", Severity.Info,
+                new("Walls and bottom stay as the plunges leave them; a pass along the bottom is not part of this."), ""));
+    }
+
+    /// <inheritdoc/>
+    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
+        where TSink : struct, IWaySink => FaceTurning.Across(setup, x, course, speed, TurnedWay.Pass, ref sink);
+
+    private static double Bottom(in Inputs x) => Math.Max(0, x[Input.StartDiameter] - (2 * x[Input.Depth]));
+}
+
+/// <summary>Parting off: a blade to the bore or past the middle, slower towards the end, beside a shoulder that its shank must clear.</summary>
+public readonly struct PartingOff : ITurningKind
+{
+    private const double UsualSlow = 0.5, UsualSlowFrom = 0.25, Past = 0.5;
+
+    private static readonly Formula EndFormula = new(
+        "D_e", "Diameter where it ends", Quantity.Length, "max(0, d_i - 2*c_p)", "a little past the wall of a bore, c_p, or to the middle");
+    private static readonly Formula GapFormula = new(
+        "l_n", "Gap the shank needs", Quantity.Length, "k_g*(B - CW)/2",
+        "the shank is wider than the blade, and k_g = 1 where it goes below the shoulder");
+
+    /// <inheritdoc/>
+    public static OperationDescription Description { get; } = new(
+        "part-off", "Parting off", "partOff", [CutterFamily.PartingBlade, CutterFamily.GroovingBlade],
+        [
+            TurningWords.Before, TurningWords.Bore,
+            BladeCutting.From with { Name = "Length of the part" },
+            TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
+            new(Input.ShoulderDiameter, "d_s", "Ø of a shoulder beside, 0 if none", "Beside", Quantity.Length, 0, 2000, 0),
+            new(Input.ShoulderGap, "l_g", "Gap from blade to shoulder", "Beside", Quantity.Length, 0, 1000),
+            new(Input.Leg, "c", "Chamfer cut before, 0 if none", "Beside", Quantity.Length, 0, 20, 0),
+            TurningWords.Feed, TurningWords.Clamp,
+            new(Input.SlowFrom, "d_v", "Feeds slower from Ø", "Fast", Quantity.Length, 0, 2000),
+            new(Input.SlowShare, "k_v", "Share of the feed there", "Fast", Quantity.Ratio, 0.1, 1, UsualSlow),
+            TurningWords.Deflection(150),
+        ],
+        TurningWords.Options,
+        [Output.ProgrammedSpeed, Output.FeedInUse, Output.TopSpeed, Output.Time],
+        [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError or Output.TopSpeed)), Output.GapNeeded])
+    { ChartedAs = [Grooving.Description], Own = [BladeCutting.WidthOfChip] };
+
+    /// <inheritdoc/>
+    public static void Follow(TurnedSetup setup, ref Inputs x)
+    {
+        x.Propose(Input.StartDiameter, Math.Min(BladeCutting.UsualDiameter, Math.Floor(1.8 * setup.BladeReach)));
+        x.Propose(Input.Length, 30);
+        x.Propose(Input.BodyDiameter, Math.Max(x[Input.StartDiameter], x[Input.ShoulderDiameter]));
+        x.Propose(Input.ShoulderGap, x[Input.ShoulderDiameter] > 0 ? 1 : 0);
+        x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + setup.Width + x[Input.ShoulderGap] + 15));
+        x.Propose(Input.SlowFrom, x[Input.WorkBore] > 0 ? 0 : Math.Ceiling(UsualSlowFrom * x[Input.StartDiameter]));
+    }
+
+    /// <inheritdoc/>
+    public static bool Uses(TurnedSetup setup, in Inputs x, Input input) =>
+        input != Input.ShoulderGap || x[Input.ShoulderDiameter] > 0;
+
+    /// <inheritdoc/>
+    public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check)
+    {
+        BladeCutting.Refuse(setup, x, setup.Width, check);
+        check.Holds(
+            x[Input.ShoulderDiameter] == 0 || x[Input.ShoulderDiameter] > x[Input.StartDiameter], "shoulderDiameter", x[Input.ShoulderDiameter],
+            $"A shoulder of Ø{x[Input.ShoulderDiameter]:0.##} mm does not stand above Ø{x[Input.StartDiameter]:0.##} mm; give 0 for none.")
+            .Holds(
+                x[Input.Leg] < (x[Input.StartDiameter] - x[Input.WorkBore]) / 2, "leg", x[Input.Leg],
+                "The chamfer is larger than what is cut through; give a smaller one.");
+    }
+
+    /// <inheritdoc/>
+    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double end = EndOf(x);
+        if (TTrace.Listens) trace.Take(EndFormula, end, new("d_i", x[Input.WorkBore]), new("c_p", Past));
+        return BladeCutting.Course(setup, x, end, 1, ref trace);
+    }
+
+    /// <inheritdoc/>
+    public static HeldWork Held(TurnedSetup setup, in Inputs x) => BladeCutting.Held(x);
+
+    /// <inheritdoc/>
+    public static void Work<TTrace>(TurnedSetup setup, in Inputs x, in TurnedCourse course, ref WorkResult r, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        if (x[Input.ShoulderDiameter] == 0) return;
+        double gap = BladeCutting.GapNeeded(setup, x, EndOf(x));
+        r[Output.GapNeeded] = gap;
+        if (TTrace.Listens) trace.Take(GapFormula, gap, new("k_g", gap > 0 ? 1 : 0), new("B", setup.ShankWidth), new("CW", setup.Width));
+    }
+
+    /// <inheritdoc/>
+    public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
+    {
+        BladeCutting.Judge(setup, x, EndOf(x), ref limits);
+        if (r.Has(Output.GapNeeded)) limits.Add(TurningLimits.ShoulderGap, Math.Max(x[Input.ShoulderGap], 1e-6), r[Output.GapNeeded]);
+    }
+
+    /// <inheritdoc/>
+    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
+    {
+        if (r.Has(Output.GapNeeded) && r[Output.GapNeeded] > x[Input.ShoulderGap])
+            findings.Add(new(
+                "rough-further", Severity.Stop,
+                new(
+                    "Before the blade is through, its shank meets the shoulder of Ø{0}.",
+                    new Measure(x[Input.ShoulderDiameter], Quantity.Length)),
+                $"Rough the shoulder back {r[Output.GapNeeded] - x[Input.ShoulderGap]:0.##} mm further, or below "
+                    + $"Ø{(2 * setup.BladeReach) + EndOf(x):0.##} mm."));
+        if (x.Centre)
+            findings.Add(new(
+                "centre-pinches", Severity.Stop, new("A part held between chuck and centre pinches the blade as it comes off."),
+                "Take the centre away before, or leave a neck and saw."));
+        if (x[Input.WorkBore] == 0)
+            findings.Add(new(
+                "pip", Severity.Info,
+                new(
+                    "In the middle the edge stands still against the work: below Ø{0} the spindle no longer gets faster, and a pip stays.",
+                    new Measure(r[Output.ClampDiameter], Quantity.Length)),
+                ""));
+        else
+            findings.Add(new(
+                "burr", Severity.Info, new("The part comes off with a burr at its bore."), ""));
+    }
+
+    /// <inheritdoc/>
+    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], from = course.First + (2 * clear), n = speed.SpeedAt(course.First),
+            turn = Math.Clamp(x[Input.SlowFrom], course.Last, course.First), leg = x[Input.Leg];
+        if (leg > 0)
+        {
+            // A short plunge beside the part, then the chamfer on the way in again.
+            double deep = (speed.Across(from, course.First - (2 * leg), f) * 2) + 1e-12;
+            sink.Take(new(TurnedWay.Chamfer, 2 * (clear + leg), 2 * (clear + leg) / deep) { Speed = n });
+        }
+
+        double way = (from - turn) / 2, time = speed.Across(from, turn, f);
+        sink.Take(new(TurnedWay.Plunge, way, way / time) { Speed = n });
+        if (turn > course.Last)
+        {
+            double rest = (turn - course.Last) / 2, slow = speed.Across(turn, course.Last, f * x[Input.SlowShare]);
+            sink.Take(new(TurnedWay.Slow, rest, rest / slow) { Speed = speed.SpeedAt(turn) });
+        }
+
+        sink.Take(new(WayKind.Return, ((from - course.Last) / 2) + (2 * clear), setup.RapidFeed) { Rapid = true, Speed = n });
+    }
+
+    private static double EndOf(in Inputs x) => x[Input.WorkBore] > 0 ? Math.Max(0, x[Input.WorkBore] - (2 * Past)) : 0;
+}

@@ -1,0 +1,98 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Cutters;
+using Incisura.Core.Cutters.Kinds;
+using Incisura.Core.Holders;
+using Incisura.Core.Machines;
+using Incisura.Core.Materials;
+
+namespace Incisura.Core.Turning;
+
+/// <summary>All that stays the same while the choices of a turned cut change: the edge, its shank, and what turns and clamps the work.</summary>
+public sealed class TurnedSetup : TurningSetup
+{
+    // Share of an edge that may be in the work, by the shape of the insert: what its corner behind bears (shop practice for carbide).
+    private static readonly Dictionary<string, double> Shares = new()
+    {
+        ["C"] = 2 / 3.0,
+        ["S"] = 2 / 3.0,
+        ["D"] = 0.5,
+        ["T"] = 0.5,
+        ["W"] = 0.5,
+        ["V"] = 0.25,
+        ["R"] = 0.4,
+    };
+
+    /// <summary>Draws the setup together. The objects are taken as checked.</summary>
+    /// <param name="built">The assembly.</param>
+    /// <param name="material">The work material.</param>
+    /// <param name="machine">The machine.</param>
+    /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
+    /// <param name="practice">What the shop goes by where no standard says.</param>
+    /// <param name="counter">Whether the counter spindle turns the work.</param>
+    public TurnedSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter)
+        : base(built, material, machine, row, practice, counter)
+    {
+        Counter = counter;
+        Width = Cutter[Dimension.CuttingWidth];
+        CornerRadius = Cutter[Dimension.CornerRadius] is var corner && corner > 0 ? corner : 0;
+        EdgeAngle = Cutter[Dimension.EdgeAngle] is var angle && angle > 0 ? angle : 90;
+        if (IsBlade)
+        {
+            (BladeReach, BladeWidth, ShankWidth) = (Cutter[Dimension.Reach], Cutter[Dimension.BladeWidth], Cutter[Dimension.ShankWidth]);
+            LargestWork = Cutter[Dimension.GreatestWork];
+            EdgeAllowed = Width;
+            return;
+        }
+
+        string shape = Cutter.Picked("insert");
+        TipAngle = TurningTools.TipAngle(Cutter);
+        if (TipAngle == 0) (CornerRadius, EdgeAngle) = (Cutter[Dimension.InscribedCircle] / 2, 90);
+        EdgeAllowed = Shares[shape] * TurningTools.EdgeLength(Cutter);
+    }
+
+    /// <summary>Whether the counter spindle turns the work.</summary>
+    public bool Counter { get; }
+
+    /// <summary>Whether the cutter is a blade, for grooves and for parting off.</summary>
+    public bool IsBlade => Width > 0;
+
+    /// <summary>Width of a blade's edge CW, mm; NaN of other tools.</summary>
+    public double Width { get; }
+
+    /// <summary>Corner radius r_ε, mm, of a round insert half its diameter.</summary>
+    public double CornerRadius { get; }
+
+    /// <summary>Cutting edge angle κ_r with the feed along the work, degrees.</summary>
+    public double EdgeAngle { get; }
+
+    /// <summary>Tip angle ε_r, degrees; 0 for a round insert and for blades.</summary>
+    public double TipAngle { get; }
+
+    /// <summary>
+    /// Angle κ_r′ between the trailing edge and the feed along the work, degrees: up to where the tool follows a contour that falls.
+    /// </summary>
+    public double TrailingAngle => TipAngle > 0 ? 180 - EdgeAngle - TipAngle : 90;
+
+    /// <summary>Cutting edge angle with the feed towards the axis, where the edge that trails along the work leads, degrees.</summary>
+    public double AcrossAngle => TipAngle > 0 ? 90 + TrailingAngle : 90;
+
+    /// <summary>Largest length of edge in the work, mm.</summary>
+    public double EdgeAllowed { get; }
+
+    /// <summary>Depth a blade reaches before its shank, mm; NaN of other tools.</summary>
+    public double BladeReach { get; } = double.NaN;
+
+    /// <summary>Width of the blade behind its edge, mm; NaN of other tools.</summary>
+    public double BladeWidth { get; } = double.NaN;
+
+    /// <summary>Width of the shank behind the blade, mm; NaN of other tools.</summary>
+    public double ShankWidth { get; } = double.NaN;
+
+    /// <summary>Largest diameter a blade goes into to its full reach, mm; NaN where it is not stated.</summary>
+    public double LargestWork { get; } = double.NaN;
+
+    /// <summary>The chuck's grip over its speed; null where nothing is known of the chuck.</summary>
+    public ChuckGrip? ClampedBy =>
+        Chuck is { } c && double.IsFinite(c.Force) ? new(c.Force, (int)c.Jaws, c.JawMass, c.JawRadius) : null;
+}

@@ -1,0 +1,338 @@
+import type { ReactNode } from 'react';
+import { useUnits } from '../../../app/session';
+import { ProfileShapes } from '../../../parts/Silhouette';
+import type { Page } from '../page';
+import { colourOf, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText } from '../pictures/parts';
+
+const [W, H] = [360, 262];
+const SIDE = 260;
+
+/** The tool at the work in its spindle, true to scale, and beside it the chip at the edge. */
+export function TurnedView(page: Page) {
+  return (
+    <div className="pictures">
+      <AtWork {...page} />
+      <Chip {...page} />
+    </div>
+  );
+}
+
+/** What is drawn of the work, from the chuck outwards, both sides of the axis. */
+interface Scene {
+  /** How far everything reaches along the axis, and its largest diameter, mm. */
+  long: number;
+  wide: number;
+  solid: (place: Place) => string;
+  stock: (place: Place) => string;
+  /** Where the tip of the tool stands, mm from the chuck, and its diameter. */
+  tip: [z: number, diameter: number];
+  labels: (place: Place) => ReactNode;
+}
+
+interface Place {
+  x: (z: number) => number;
+  /** Above the axis. */
+  y: (diameter: number) => number;
+}
+
+// A ring or a disc seen from the side, both halves of it.
+const ring = ({ x, y }: Place, from: number, to: number, outer: number, bore = 0): string =>
+  (bore > 0 ? [1, -1] : [1]).map((s) => `M${x(from)} ${y(s * outer)}H${x(to)}V${y(bore > 0 ? s * bore : -outer)}H${x(from)}Z`).join('');
+
+function AtWork(page: Page) {
+  const { result, operation, assembly } = page;
+  const units = useUnits();
+  const scene = sceneOf(page, (mm) => units.text(mm, 'length'));
+  const inside = scene.tip[1] > 0 && isInside(page);
+  const stands = fieldValue(result, 'standsOut');
+  const gripped = fieldValue(result, 'grippedDiameter');
+  // Room for the jaws on the left and for the tool beside the work.
+  const scale = Math.min((W - 110) / (scene.long + (inside ? 30 : 0)), 118 / Math.max(scene.wide, gripped));
+  const axis = inside ? 112 : 144;
+  const place: Place = { x: (z) => 36 + z * scale, y: (d) => axis - (d / 2) * scale };
+  const { x, y } = place;
+  const jaw = Math.max(gripped, 1);
+  const held = result.options.support;
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      preserveAspectRatio="xMidYMin"
+      role="img"
+      aria-label={`${operation.name}: the tool at the work, to scale`}
+    >
+      <Hatch id="h-turned" />
+      <clipPath id="turned-at-work">
+        <rect x="0" y="4" width={W} height={H - 24} />
+      </clipPath>
+      <g clipPath="url(#turned-at-work)">
+        <Solid d={scene.solid(place)} hatch="h-turned" />
+        <Stock d={scene.stock(place)} />
+        {[1, -1].map((s) => (
+          <path
+            key={s}
+            d={`M2 ${y(s * (jaw + 34 / scale))}H26V${y(s * (jaw + 18 / scale))}H34V${y(s * jaw)}H2Z`}
+            fill="var(--holder)"
+            stroke="var(--ink)"
+            strokeWidth=".9"
+          />
+        ))}
+        {held === 'centre' && (
+          <path d={`M${x(stands) - 5} ${axis}l16 -10h24v20h-24Z`} fill="var(--part)" stroke="var(--ink)" strokeWidth=".9" />
+        )}
+        {held === 'steady' &&
+          [1, -1].map((s) => (
+            <path
+              key={s}
+              d={`M${x(fieldValue(result, 'steadyAt'))} ${y(s * fieldValue(result, 'bodyDiameter'))}l-4 ${-9 * s}v${-14 * s}h8v${14 * s}Z`}
+              fill="var(--part)"
+              stroke="var(--ink)"
+              strokeWidth=".9"
+            />
+          ))}
+        <path d={`M0 ${axis}H${W}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" />
+        <g transform={`translate(${x(scene.tip[0])} ${y(scene.tip[1])}) ${inside ? '' : 'rotate(-90)'} scale(${scale} ${-scale})`}>
+          <ProfileShapes profile={assembly.looks.profile} pixel={1 / scale} />
+        </g>
+      </g>
+      {scene.labels(place)}
+      <path d={`M${x(0)} ${H - 30}H${x(stands)}M${x(0)} ${H - 34}v8M${x(stands)} ${H - 34}v8`} stroke="var(--accent)" />
+      <Label x={(x(0) + x(stands)) / 2} y={H - 34} anchor="middle" accent clear>
+        <SymbolText text="l_w" /> {units.text(stands, 'length')}
+      </Label>
+      <Label x={W} y={H - 4} anchor="end">
+        work, edge and shank to scale
+      </Label>
+    </svg>
+  );
+}
+
+const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool';
+
+function sceneOf(page: Page, text: (mm: number) => string): Scene {
+  switch (page.operation.picture) {
+    case 'turnedFace':
+      return faced(page, text);
+    case 'turnedGroove':
+    case 'partOff':
+      return plunged(page, text);
+    default:
+      return isInside(page) ? bored(page, text) : turned(page, text);
+  }
+}
+
+// Along the work, outside: the tool half-way in the last pass.
+function turned({ result }: Page, text: (mm: number) => string): Scene {
+  const [d1, d2] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'endDiameter')];
+  const [length, out, body] = [fieldValue(result, 'length'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
+  const [left, bore] = [fieldValue(result, 'stockLeft'), fieldValue(result, 'workBore')];
+  const to = d2 + 2 * left;
+  const depth = figure(result, 'depth');
+  const at = out - length / 2;
+  const before = to + 2 * depth;
+  return {
+    long: out,
+    wide: Math.max(d1, body),
+    solid: (p) => ring(p, -34, out - length, body, bore) + ring(p, out - length, out, to, bore),
+    stock: (p) => ring(p, out - length, at, before, to),
+    tip: [at, to],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(out) + 4} y={y(-to) + 12} accent clear>
+          Ø{text(to)}
+        </Label>
+        <Label x={x(out - length) + 3} y={y(-Math.max(d1, body)) + 13} clear>
+          from Ø{text(d1)}
+        </Label>
+      </>
+    ),
+  };
+}
+
+// Along a bore.
+function bored({ result }: Page, text: (mm: number) => string): Scene {
+  const [d1, d2] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'endDiameter')];
+  const [length, out, body] = [fieldValue(result, 'length'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
+  const to = d2 - 2 * fieldValue(result, 'stockLeft');
+  const before = to - 2 * figure(result, 'depth');
+  const at = out - length / 2;
+  return {
+    long: out,
+    wide: body,
+    solid: (p) => ring(p, -34, out - length, body, Math.min(d1, to)) + ring(p, out - length, out, body, to),
+    stock: (p) => ring(p, out - length, at, to, before),
+    tip: [at, to],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(out) + 4} y={y(-to) + 4} accent clear>
+          Ø{text(to)}
+        </Label>
+        <Label x={x(out - length) + 3} y={y(-body) + 13} clear>
+          from Ø{text(d1)}
+        </Label>
+      </>
+    ),
+  };
+}
+
+// Towards the axis: the tool half-way in the last pass.
+function faced({ result }: Page, text: (mm: number) => string): Scene {
+  const [d1, bore, out] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'workBore'), fieldValue(result, 'standsOut')];
+  const [left, depth, body] = [fieldValue(result, 'stockLeft'), figure(result, 'depth'), fieldValue(result, 'bodyDiameter')];
+  const face = out - fieldValue(result, 'stockHeight') + left;
+  const at = (d1 + bore) / 2;
+  return {
+    long: out,
+    wide: Math.max(d1, body),
+    solid: (p) => ring(p, -34, Math.max(0, face - 12), body, bore) + ring(p, Math.max(0, face - 12), face, d1, bore),
+    stock: (p) => ring(p, face, face + depth, at, bore),
+    tip: [face, at],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(face) + 6} y={y(-d1) + 2} accent clear>
+          Ø{text(d1)}
+        </Label>
+        <Label x={x(face) + 6} y={y(-d1) - 12} clear>
+          to {bore > 0 ? `Ø${text(bore)}` : 'the middle'}
+        </Label>
+      </>
+    ),
+  };
+}
+
+// Straight in with a blade: at the bottom of the groove, or at the end of the cut, where its shank comes nearest to a shoulder.
+function plunged({ result, cutter, operation }: Page, text: (mm: number) => string): Scene {
+  const [d1, out, bore] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'workBore')];
+  const off = operation.picture === 'partOff';
+  const width = off ? cutter.dimensions!.CW! : fieldValue(result, 'slotWidth');
+  const bottom = off ? 0 : figure(result, 'innerDiameter');
+  const right = out - fieldValue(result, 'length');
+  const from = right - width;
+  const [shoulder, gap] = [fieldValue(result, 'shoulderDiameter'), fieldValue(result, 'shoulderGap')];
+  const body = Math.max(shoulder, shoulder > 0 ? 0 : fieldValue(result, 'bodyDiameter'));
+  const near = off && shoulder > 0 ? Math.max(0, from - gap) : Math.max(0, from - 6);
+  const colour = colourOf(result, off ? 'shoulderGap' : 'bladeReach');
+  return {
+    long: out,
+    wide: Math.max(d1, body),
+    solid: (p) =>
+      ring(p, -34, near, body, bore) +
+      ring(p, near, from, d1, bore) +
+      (bottom > bore ? ring(p, from, right, bottom, bore) : '') +
+      ring(p, right, out, d1, bore),
+    stock: () => '',
+    tip: [right - cutter.dimensions!.CW! / 2, Math.max(bottom, off && bore > 0 ? bore : 0)],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(out) + 4} y={y(-d1) + 4} accent clear>
+          Ø{text(d1)}
+        </Label>
+        {off && shoulder > 0 && (
+          <>
+            <path
+              d={`M${x(near)} ${y(shoulder) - 5}H${x(from)}M${x(near)} ${y(shoulder) - 9}v8M${x(from)} ${y(shoulder) - 9}v8`}
+              stroke={colour}
+            />
+            <Label x={x(right) + 14} y={y(shoulder) + 12} colour={colour} clear>
+              <SymbolText text="l_g" /> {text(gap)}, needs {text(figure(result, 'gapNeeded'))}
+            </Label>
+          </>
+        )}
+        {!off && (
+          <Label x={x(right) + 4} y={y(-bottom) + 4} clear>
+            Ø{text(bottom)}, {text(width)} wide
+          </Label>
+        )}
+      </>
+    ),
+  };
+}
+
+// The chip between where the edge stood a turn before and where it stands, seen on the rake face: feed to the left, the work below.
+function Chip({ result, cutter, operation }: Page) {
+  const units = useUnits();
+  const blade = cutter.dimensions!.CW !== undefined;
+  const [f, depth] = [figure(result, 'feedInUse'), figure(result, 'depth')];
+  const colour = colourOf(result, blade ? 'largestFormingFeed' : 'cornerFeed');
+  return (
+    <svg viewBox={`0 0 ${SIDE} ${H}`} preserveAspectRatio="xMidYMin" role="img" aria-label={`The chip: ${units.text(f, 'chip')} a turn`}>
+      {blade ? (
+        <Straight f={f} depth={depth} colour={colour} />
+      ) : (
+        <Corner result={result} cutter={cutter} operation={operation} colour={colour} />
+      )}
+      <Label x={10} y={H - 34} accent>
+        <SymbolText text="a_p" /> {units.text(depth, 'length')} · f {units.text(f, 'chip')}
+      </Label>
+      <Label x={10} y={H - 18} colour={colour}>
+        <SymbolText text="h_max" /> {units.text(figure(result, 'largestChip'), 'chip')}, edge{' '}
+        {units.text(figure(result, 'edgeLength'), 'length')}
+      </Label>
+      <Label x={SIDE} y={H - 4} anchor="end">
+        chip of one turn at the edge
+      </Label>
+    </svg>
+  );
+}
+
+function Straight({ f, depth, colour }: { f: number; depth: number; colour: string }) {
+  const scale = Math.min(190 / depth, 60 / f);
+  const [w, h] = [depth * scale, Math.max(2, f * scale)];
+  const [left, top] = [(SIDE - w) / 2, 96];
+  return (
+    <>
+      <path d={`M${left} 20V${top}H${left + w}V20`} fill="var(--part)" stroke="var(--ink)" />
+      <path d={`M${left} ${top}h${w}v${h}h${-w}Z`} fill={colour} fillOpacity=".75" stroke={colour} />
+      <path d={`M${left - 20} ${top + h + 6}h${w + 40}`} stroke="var(--muted)" strokeDasharray="4 3" />
+    </>
+  );
+}
+
+function Corner({ result, cutter, operation, colour }: Pick<Page, 'result' | 'cutter' | 'operation'> & { colour: string }) {
+  const d = cutter.dimensions!;
+  const round = cutter.picks?.insert === 'R';
+  const tip = { C: 80, D: 55, V: 35, S: 90, T: 60, W: 80 }[cutter.picks?.insert ?? ''] ?? 90;
+  const across = operation.picture === 'turnedFace';
+  const r = round ? d.IC! / 2 : d.RE!;
+  const lead = round ? 90 : across ? 270 - d.KAPR! - tip : d.KAPR!;
+  const trail = round ? 90 : 180 - lead - tip;
+  const [f, depth] = [figure(result, 'feedInUse'), figure(result, 'depth')];
+  // Feed to the left, so that the leading edge rises on the left of the corner and the trailing one on its right.
+  const scale = Math.min(140 / Math.max(depth, r, 2 * f), 170 / (r + 3 * f + depth * 0.4));
+  const [k, t] = [radians(Math.min(lead, 118)), radians(Math.max(0, trail))];
+  const top = Math.max(depth, r) * 1.12;
+  const edge = (moved: number): string => {
+    const X = (mm: number) => (130 - (mm - moved) * scale).toFixed(2);
+    const Y = (mm: number) => (192 - mm * scale).toFixed(2);
+    // From the trailing edge round the corner to the leading one.
+    const [x1, y1] = [-r * Math.sin(t), r - r * Math.cos(t)];
+    const [x2, y2] = [r * Math.sin(k), r - r * Math.cos(k)];
+    const end = Math.max(0, (top - y2) / Math.tan(k));
+    const far = lead >= 90 ? x2 + (top - y2) / Math.tan(k) : x2 + end;
+    const back = (top - y1) / Math.max(Math.tan(t), 0.05);
+    return (
+      `M${X(x1 - Math.min(back, r + depth))} ${Y(y1 + Math.min(back, r + depth) * Math.tan(t))}L${X(x1)} ${Y(y1)}` +
+      `A${r * scale} ${r * scale} 0 0 1 ${X(x2)} ${Y(y2)}${top > y2 ? `L${X(far)} ${Y(top)}` : ''}`
+    );
+  };
+  const surface = 192 - depth * scale;
+  return (
+    <>
+      <Hatch id="h-chip" />
+      <clipPath id="chip-depth">
+        <rect x="0" y={surface} width={SIDE} height={192 - surface + 1} />
+      </clipPath>
+      <Solid d={`M10 ${surface}H130V192H${SIDE - 10}V206H10Z`} hatch="h-chip" />
+      <path d={`${edge(0)}H${SIDE}Z`} fill="var(--sheet)" />
+      <g clipPath="url(#chip-depth)">
+        <path d={`${edge(0)}H${SIDE}Z`} fill={colour} fillOpacity=".75" />
+        <path d={`${edge(f)}H${SIDE}Z`} fill="var(--sheet)" />
+      </g>
+      <path d={edge(f)} fill="none" stroke="var(--muted)" strokeDasharray="4 3" />
+      <path d={edge(0)} fill="none" stroke="var(--ink)" strokeWidth="1.3" />
+      <path d={`M40 ${surface - 14}H10l7 -4M10 ${surface - 14}l7 4`} stroke="var(--muted)" fill="none" />
+      <Label x={46} y={surface - 10}>
+        feed
+      </Label>
+    </>
+  );
+}
