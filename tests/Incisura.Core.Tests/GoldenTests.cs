@@ -220,7 +220,7 @@ public sealed class GoldenTests
     {
         (Dimension, double)[] needed = Sample.LeftOpen(family, code);
         Situation s = HoleSample.All.Any(a => a.Code == code) ? HoleSample.With(family, code, needed) : Sample.With(family, code, needed);
-        if (code == "thread-turning") s = s with { Machine = new(1, 1, ThreadSample.Lathe) };
+        if (s.Cutter.Value.Described.Use == CutterUse.Turning) s = s with { Machine = new(1, 1, ThreadSample.Lathe) };
         if (family == CutterFamily.GunDrill) s = s.Changed(c => c with { ThroughCoolant = true });
         if (family != CutterFamily.FormCutter) return s;
         StackSegment[] form = [new(2, 10, 20, 0, true), new(6, 20, 20, 0, true), new(60, 12, 12)];

@@ -149,6 +149,8 @@ internal static class Sample
 
     public static double Figure(this CalculationResult result, string code) => result.Figures.Single(f => f.Code == code).Value;
 
+    public static JudgedLimit Limit(this CalculationResult result, string kind) => result.Limits.Single(l => l.Kind == kind);
+
     public static ToolWay Way(this CalculationResult result) => result.Attached<ToolWay>()!;
 
     public static FieldState Field(this CalculationResult result, string code) => result.Fields.Single(f => f.Code == code);

@@ -249,7 +249,7 @@ public enum Input
     /// <summary>Tolerance e_t of the arcs a taper path is made of, µm.</summary>
     PathTolerance,
 
-    /// <summary>Diameter D_1 of the work before it is turned, mm.</summary>
+    /// <summary>Diameter D_0 of the work before it is turned, mm.</summary>
     StartDiameter,
 
     /// <summary>Diameter D_2 of the finished work, or of the bottom of a groove, mm.</summary>
@@ -264,7 +264,7 @@ public enum Input
     /// <summary>Bore d_i of turned work, mm; 0 where it is solid.</summary>
     WorkBore,
 
-    /// <summary>Place l_s of a steady rest from the chuck, mm.</summary>
+    /// <summary>Place l_st of a steady rest from the chuck, mm.</summary>
     SteadyAt,
 
     /// <summary>Peak to valley R_w wanted, µm.</summary>

@@ -329,7 +329,7 @@ public enum Output
     /// <summary>Clamping force F_n that the cut needs, N.</summary>
     GripNeeded,
 
-    /// <summary>Clamping force F_k that the chuck has at the speed where it matters, N.</summary>
+    /// <summary>Clamping force F_w that the chuck has at the speed where it matters, N.</summary>
     GripLeft,
 
     /// <summary>Gap l_n that the shank of a blade needs beside a shoulder, mm.</summary>

@@ -124,7 +124,7 @@ public static class Outputs
         (Output.WorkBend, "δ_b", "Bend of the work", Quantity.Deviation),
         (Output.FormError, "Δ_D", "Error of form on Ø", Quantity.Deviation),
         (Output.GripNeeded, "F_n", "Clamping force needed", Quantity.Force),
-        (Output.GripLeft, "F_k", "Clamping force at speed", Quantity.Force),
+        (Output.GripLeft, "F_w", "Clamping force at speed", Quantity.Force),
         (Output.GapNeeded, "l_n", "Gap the shank needs", Quantity.Length),
     ];
 

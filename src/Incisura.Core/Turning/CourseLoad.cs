@@ -67,10 +67,10 @@ internal static class CourseLoad
         Source = "beyond the corner the straight edges make part of the mark, q_m mm high; Boothroyd and Knight",
     };
     private static readonly Formula NeededFormula = new(
-        "F_n", "Clamping force needed", Quantity.Force, "S_s/μ_s*sqrt((F_c*D_g/d_g)^2 + F_x^2)",
-        "friction of all jaws against turning at D_g and slipping along, with safety; VDI 3106");
+        "F_n", "Clamping force needed", Quantity.Force, "S_s/μ_s*sqrt((F_c*D_h/d_g)^2 + F_x^2)",
+        "friction of all jaws against turning at D_h and slipping along, with safety; VDI 3106");
     private static readonly Formula LeftFormula = new(
-        "F_k", "Clamping force at speed", Quantity.Force, "max(0, F_0 - i_b*m_b*r_b/1000*(pi*n_k/30)^2)",
+        "F_w", "Clamping force at speed", Quantity.Force, "max(0, F_0 - i_b*m_b*r_b/1000*(pi*n_k/30)^2)",
         "jaws that grip from outside are flung outwards; VDI 3106");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "q_t + l_r/v_rapid",
@@ -307,7 +307,7 @@ internal static class CourseLoad
         if (!TTrace.Listens) return;
         trace.Take(
             NeededFormula, needed, new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Chuck!.Friction), new("F_c", load.Cutting),
-            new("D_g", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
+            new("D_h", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
         trace.Take(
             LeftFormula, left, new("F_0", grip.AtRest), new("i_b", grip.Jaws), new("m_b", grip.JawMass), new("r_b", grip.JawRadius),
             new("n_k", n));

@@ -5,7 +5,7 @@ internal static class TurningWords
 {
     public const string Work = "Work", Deep = "Deep", HeldTo = "Held to", Along = "Along";
 
-    public static readonly FieldDescription Before = new(Input.StartDiameter, "D_1", "Ø before", Work, Quantity.Length, 0.5, 2000);
+    public static readonly FieldDescription Before = new(Input.StartDiameter, "D_0", "Ø before", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription After = new(Input.EndDiameter, "D_2", "Ø finished", Work, Quantity.Length, 0.2, 2000);
     public static readonly FieldDescription Length = new(Input.Length, "L", "Length turned", Work, Quantity.Length, 0.1, 5000);
     public static readonly FieldDescription Bore = new(Input.WorkBore, "d_i", "Bore of the work, 0 if solid", Work, Quantity.Length, 0, 1900, 0);
@@ -15,7 +15,7 @@ internal static class TurningWords
     public static readonly FieldDescription Gripped = new(
         Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription SteadyAt = new(
-        Input.SteadyAt, "l_s", "Steady rest at, from the chuck", Work, Quantity.Length, 0.5, 5000);
+        Input.SteadyAt, "l_st", "Steady rest at, from the chuck", Work, Quantity.Length, 0.5, 5000);
     public static readonly FieldDescription Depth = new(
         Input.DepthOfCut, "a_p", "Depth of cut, at most", Deep, Quantity.Length, 0.01, 40);
     public static readonly FieldDescription Left = new(

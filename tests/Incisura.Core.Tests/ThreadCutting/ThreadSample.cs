@@ -21,6 +21,7 @@ internal static class ThreadSample
             LargestSpeed = 4000,
             ChuckSpeed = 3500,
             Curve = [new(700, 22, 28, 300, 382), new(4000, 22, 28, 52.5, 66.8)],
+            Chuck = new() { Force = 75_000, JawMass = 1.8, JawRadius = 70, LargestBar = 66 },
         },
     };
 

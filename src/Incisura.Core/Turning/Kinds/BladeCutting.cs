@@ -13,9 +13,9 @@ internal static class BladeCutting
         Input.Length, "L", "From the free end to the blade", TurningWords.Work, Quantity.Length, 0, 5000);
 
     private static readonly Formula WidthFormula = new("a_p", "Width of the chip", Quantity.Length, "1*CW", "the edge of the blade, in full");
-    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_1", "at the surface");
-    private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, D_e)", "where it ends");
-    private static readonly Formula LastFormula = new("D_l", "Diameter at which it ends", Quantity.Length, "max(D_e, 1e-9)", "where it ends");
+    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_0", "at the surface");
+    private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, D_u)", "where it ends");
+    private static readonly Formula LastFormula = new("D_l", "Diameter at which it ends", Quantity.Length, "max(D_u, 1e-9)", "where it ends");
 
     public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double end, int plunges, ref TTrace trace)
         where TTrace : struct, ITrace
@@ -24,9 +24,9 @@ internal static class BladeCutting
         if (TTrace.Listens)
         {
             trace.Take(WidthFormula, setup.Width, new Term("CW", setup.Width));
-            trace.Take(MostFormula, d1, new Term("D_1", d1));
-            trace.Take(LeastFormula, last, new Term("D_e", end));
-            trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_e", end));
+            trace.Take(MostFormula, d1, new Term("D_0", d1));
+            trace.Take(LeastFormula, last, new Term("D_u", end));
+            trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_u", end));
         }
 
         return new(true, 90, 0, (d1 - last) / 2, setup.Width, plunges, d1, last, false, 0, at, at);
@@ -65,8 +65,9 @@ public readonly struct Grooving : ITurningKind
     private const double Beside = 0.8, UsualShare = 0.5;
 
     private static readonly Formula PlungesFormula = new(
-        "i_b", "Plunges", Quantity.Count, "1 + max(0, ceil((b - CW)/(0.8*CW) - 1e-9))", "the first in full, each beside it at most 0.8 of the blade");
-    private static readonly Formula BottomFormula = new("D_e", "Diameter at the bottom", Quantity.Length, "D_1 - 2*t", "depth on both sides");
+        "i_b", "Plunges", Quantity.Count, "1 + max(0, ceil((b_g - CW)/(0.8*CW) - 1e-9))",
+        "the first in full, each beside it at most 0.8 of the blade");
+    private static readonly Formula BottomFormula = new("D_u", "Diameter at the bottom", Quantity.Length, "D_0 - 2*t", "depth on both sides");
 
     /// <inheritdoc/>
     public static OperationDescription Description { get; } = new(
@@ -74,7 +75,7 @@ public readonly struct Grooving : ITurningKind
         [
             TurningWords.Before,
             new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
-            new(Input.SlotWidth, "b", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
+            new(Input.SlotWidth, "b_g", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
             BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
             TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],
@@ -84,7 +85,7 @@ public readonly struct Grooving : ITurningKind
     {
         Own =
         [
-            new(Output.InnerDiameter, "D_e", "Ø at the bottom", Quantity.Length),
+            new(Output.InnerDiameter, "D_u", "Ø at the bottom", Quantity.Length),
             new(Output.PassesDown, "i_b", "Plunges", Quantity.Count), BladeCutting.WidthOfChip,
         ],
     };
@@ -120,8 +121,8 @@ public readonly struct Grooving : ITurningKind
         int plunges = 1 + (int)Math.Max(0, Math.Ceiling(((width - setup.Width) / (Beside * setup.Width)) - 1e-9));
         if (TTrace.Listens)
         {
-            trace.Take(PlungesFormula, plunges, new("b", width), new("CW", setup.Width));
-            trace.Take(BottomFormula, end, new("D_1", x[Input.StartDiameter]), new("t", x[Input.Depth]));
+            trace.Take(PlungesFormula, plunges, new("b_g", width), new("CW", setup.Width));
+            trace.Take(BottomFormula, end, new("D_0", x[Input.StartDiameter]), new("t", x[Input.Depth]));
         }
 
         return BladeCutting.Course(setup, x, end, plunges, ref trace);
@@ -163,7 +164,7 @@ public readonly struct PartingOff : ITurningKind
     private const double UsualSlow = 0.5, UsualSlowFrom = 0.25, Past = 0.5;
 
     private static readonly Formula EndFormula = new(
-        "D_e", "Diameter where it ends", Quantity.Length, "max(0, d_i - 2*c_p)", "a little past the wall of a bore, c_p, or to the middle");
+        "D_u", "Diameter where it ends", Quantity.Length, "max(0, d_i - 2*c_p)", "a little past the wall of a bore, c_p, or to the middle");
     private static readonly Formula GapFormula = new(
         "l_n", "Gap the shank needs", Quantity.Length, "k_g*(B - CW)/2",
         "the shank is wider than the blade, and k_g = 1 where it goes below the shoulder");

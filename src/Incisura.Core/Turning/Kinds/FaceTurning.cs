@@ -12,7 +12,7 @@ public readonly struct FaceTurning : ITurningKind
     private static readonly Formula PassesFormula = new(
         "i_p", "Passes", Quantity.Count, "ceil(s_t/a_pmost - 1e-9)", "equal passes, none above the most allowed");
     private static readonly Formula DepthFormula = new("a_p", "Depth of each pass", Quantity.Length, "s_t/i_p", "equal passes");
-    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_1", "at the rim");
+    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_0", "at the rim");
     private static readonly Formula LeastFormula = new(
         "D_k", "Smallest diameter of the tip", Quantity.Length, "1*d_i", "at the bore, or the middle");
     private static readonly Formula LastFormula = new(
@@ -68,7 +68,7 @@ public readonly struct FaceTurning : ITurningKind
             trace.Take(StockFormula, stock, new("H", x[Input.StockHeight]), new("s", x[Input.StockLeft]));
             trace.Take(PassesFormula, passes.Count, new("s_t", stock), new("a_pmost", most));
             trace.Take(DepthFormula, passes.Each, new("s_t", stock), new("i_p", passes.Count));
-            trace.Take(MostFormula, d1, new Term("D_1", d1));
+            trace.Take(MostFormula, d1, new Term("D_0", d1));
             trace.Take(LeastFormula, bore, new Term("d_i", bore));
             trace.Take(LastFormula, Math.Max(bore, 1e-9), new Term("d_i", bore));
         }

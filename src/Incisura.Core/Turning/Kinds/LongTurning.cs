@@ -8,12 +8,15 @@ internal static class LongTurning
     private const double UsualDiameter = 50, UsualLength = 60, UsualWall = 1.6, Room = 10;
 
     private static readonly Formula StockFormula = new(
-        "s_t", "Stock on a side", Quantity.Length, "abs(D_1 - D_2)/2 - s", "between the diameters, less what is left");
+        "s_t", "Stock on a side", Quantity.Length, "abs(D_0 - D_2)/2 - s", "between the diameters, less what is left");
     private static readonly Formula PassesFormula = new(
         "i_p", "Passes", Quantity.Count, "ceil(s_t/a_pmost - 1e-9)", "equal passes, none above the most allowed");
     private static readonly Formula DepthFormula = new("a_p", "Depth of each pass", Quantity.Length, "s_t/i_p", "equal passes");
+    private static readonly Formula OneDepthFormula = DepthFormula with { Expression = "abs(D_0 - D_2)/2", Source = "in one pass" };
+    private static readonly Formula OneLastFormula = new(
+        "D_l", "Diameter of the tip in the last pass", Quantity.Length, "1*D_2", "in one pass");
     private static readonly Formula FirstFormula = new(
-        "D_f", "Diameter of the tip in the first pass", Quantity.Length, "D_1 + 2*w_s*a_p", "w_s is −1 outside, 1 inside");
+        "D_f", "Diameter of the tip in the first pass", Quantity.Length, "D_0 + 2*w_s*a_p", "w_s is −1 outside, 1 inside");
     private static readonly Formula LastFormula = new(
         "D_l", "Diameter of the tip in the last pass", Quantity.Length, "D_2 - 2*w_s*s", "what is left stays on");
     private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "min(D_f, D_l)", "of all passes");
@@ -38,6 +41,12 @@ internal static class LongTurning
 
     public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => input != Input.WorkBore || !setup.Inside;
 
+    /// <summary>The course of the cut.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="left">Left on a side, mm.</param>
+    /// <param name="most">Most depth of a pass, mm; infinite for one pass.</param>
+    /// <param name="trace">Listens to the steps.</param>
     public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double left, double most, ref TTrace trace)
         where TTrace : struct, ITrace
     {
@@ -47,11 +56,20 @@ internal static class LongTurning
         double first = Math.Max(1e-3, d1 + (2 * side * passes.Each)), last = Math.Max(1e-3, d2 - (2 * side * left)), out1 = x[Input.StandsOut];
         if (TTrace.Listens)
         {
-            trace.Take(StockFormula, stock, new("D_1", d1), new("D_2", d2), new("s", left));
-            trace.Take(PassesFormula, passes.Count, new("s_t", stock), new("a_pmost", most));
-            trace.Take(DepthFormula, passes.Each, new("s_t", stock), new("i_p", passes.Count));
-            trace.Take(FirstFormula, first, new("D_1", d1), new("w_s", side), new("a_p", passes.Each));
-            trace.Take(LastFormula, last, new("D_2", d2), new("w_s", side), new("s", left));
+            if (double.IsFinite(most))
+            {
+                trace.Take(StockFormula, stock, new("D_0", d1), new("D_2", d2), new("s", left));
+                trace.Take(PassesFormula, passes.Count, new("s_t", stock), new("a_pmost", most));
+                trace.Take(DepthFormula, passes.Each, new("s_t", stock), new("i_p", passes.Count));
+                trace.Take(LastFormula, last, new("D_2", d2), new("w_s", side), new("s", left));
+            }
+            else
+            {
+                trace.Take(OneDepthFormula, passes.Each, new("D_0", d1), new("D_2", d2));
+                trace.Take(OneLastFormula, last, new Term("D_2", d2));
+            }
+
+            trace.Take(FirstFormula, first, new("D_0", d1), new("w_s", side), new("a_p", passes.Each));
             trace.Take(LeastFormula, Math.Min(first, last), new("D_f", first), new("D_l", last));
             trace.Take(MostFormula, Math.Max(first, last), new("D_f", first), new("D_l", last));
         }
@@ -217,11 +235,7 @@ public readonly struct FinishTurning : ITurningKind
 
     /// <inheritdoc/>
     public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        double stock = Math.Max(Math.Abs(x[Input.StartDiameter] - x[Input.EndDiameter]) / 2, 1e-6);
-        return LongTurning.Course(setup, x, 0, stock, ref trace);
-    }
+        where TTrace : struct, ITrace => LongTurning.Course(setup, x, 0, double.PositiveInfinity, ref trace);
 
     /// <inheritdoc/>
     public static HeldWork Held(TurnedSetup setup, in Inputs x) => LongTurning.Held(setup, x, 0);
