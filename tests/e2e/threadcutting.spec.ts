@@ -1,27 +1,8 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { comeInAs, figure } from './people';
-
-// Assembly, material and machine by the names people know them by.
-async function calculate(browser: Browser, operation: string, assembly: string, material: string, machine: string, thread?: string) {
-  const maren = await comeInAs(browser, 'Maren Osk', '/shop/threads');
-  const get = async (path: string) => (await maren.request.get(`/api/v1/${path}`)).json();
-  const rows = (await get('library/assemblies?take=500')).rows as { sheet: { id: number; definition: { number: string } } }[];
-  const named = async (kind: string, name: string) =>
-    ((await get(`shop/${kind}`)) as { id: number; definition: { name: string } }[]).find((o) => o.definition.name === name)!.id;
-  const address = new URLSearchParams({
-    op: operation,
-    material: String(await named('materials', material)),
-    assembly: String(rows.find((r) => r.sheet.definition.number === assembly)!.sheet.id),
-    machine: String(await named('machines', machine)),
-    ...(thread && { thread }),
-  });
-  await maren.goto(`/calculate?${address}`);
-  await expect(maren.locator('[data-figure="spindleSpeed"] b')).toBeVisible();
-  return maren;
-}
+import { calculate, field } from './situation';
 
 const box = (page: Page) => page.getByLabel('Thread to cut');
-const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}`) });
 
 test('an outside inch thread on the turning centre: typed, sized within its class, and kept', async ({ browser }) => {
   const maren = await calculate(browser, 'thread-turning', 'A-3005', '42CrMo4', 'Morrow');
@@ -46,7 +27,7 @@ test('an outside inch thread on the turning centre: typed, sized within its clas
 });
 
 test('a taper pipe port is milled and turned, and both are compared as one job', async ({ browser }) => {
-  const milled = await calculate(browser, 'thread-milling', 'A-1332', '1.4410', 'Brindle', '3/8-18 NPT');
+  const milled = await calculate(browser, 'thread-milling', 'A-1332', '1.4410', 'Brindle', { thread: '3/8-18 NPT' });
   await expect(milled.getByText(/arcs in a turn follow the taper within/)).toBeVisible();
   await field(milled, 'Length of thread').fill('11');
   await milled
@@ -59,13 +40,13 @@ test('a taper pipe port is milled and turned, and both are compared as one job',
   await ways.getByRole('button', { name: 'Pin Thread milling with A-1332' }).first().click();
   await milled.getByRole('button', { name: 'Pin to the tray' }).click();
   await expect(milled.locator('.tray th input')).toHaveCount(2);
-  const turned = await calculate(browser, 'thread-turning', 'A-3011', '1.4410', 'Morrow', '3/8-18 NPT');
+  const turned = await calculate(browser, 'thread-turning', 'A-3011', '1.4410', 'Morrow', { thread: '3/8-18 NPT' });
   await expect(turned.getByText(/A taper of 1 in 16: over the length the tool moves/)).toBeVisible();
   await expect(turned.getByRole('img', { name: 'The tool at the work, thread 3/8-18 NPT' })).toBeVisible();
 });
 
 test('a left-hand inside thread of two starts says which way all goes, and what is too short stops it', async ({ browser }) => {
-  const maren = await calculate(browser, 'thread-turning', 'A-3009', 'CuAl10Ni5Fe4', 'Morrow', 'Tr40×14 (P7) LH');
+  const maren = await calculate(browser, 'thread-turning', 'A-3009', 'CuAl10Ni5Fe4', 'Morrow', { thread: 'Tr40×14 (P7) LH' });
   await expect.poll(() => figure(maren, 'feedInUse')).toBe(14);
   await expect(maren.getByText(/the tool is fed away from the chuck/)).toBeVisible();
   await expect(maren.getByText(/2 starts: every start begins 7.00 mm later/)).toBeVisible();
@@ -82,7 +63,7 @@ test('a left-hand inside thread of two starts says which way all goes, and what 
 });
 
 test('a thread that the cutter cannot make is refused where it is typed, and what was typed stays', async ({ browser }) => {
-  const maren = await calculate(browser, 'thread-milling', 'A-1331', '42CrMo4', 'Brindle', 'M24×3-6H');
+  const maren = await calculate(browser, 'thread-milling', 'A-1331', '42CrMo4', 'Brindle', { thread: 'M24×3-6H' });
   const choices = maren.getByRole('region', { name: 'Choices' });
   await box(maren).fill('M8');
   await box(maren).press('Tab');

@@ -1,0 +1,93 @@
+import { expect, test, type Page } from '@playwright/test';
+import { comeInAs, figure } from './people';
+import { calculate, field } from './situation';
+
+const pick = async (page: Page, name: string, words: string) => {
+  await page.getByRole('combobox', { name }).click();
+  await page.locator('.ant-select-dropdown:visible .ant-select-item-option', { hasText: words }).first().click();
+};
+
+test('a stud from the bar: slender work asks for the centre, and is kept', async ({ browser }) => {
+  const maren = await calculate(browser, 'turn-rough', 'A-3001', '42CrMo4', 'Morrow');
+  await expect(maren.getByRole('img', { name: 'Rough turning: the tool at the work, to scale' })).toBeVisible();
+  await field(maren, 'Ø before').fill('32');
+  await field(maren, 'Ø finished').fill('24');
+  await field(maren, 'Length turned').fill('180');
+  await field(maren, 'Stands out').fill('200');
+  await field(maren, 'Depth of cut').fill('3.5');
+  await field(maren, 'Bend allowed').fill('15');
+  await expect(maren.getByText(/Bend away from the cut: .* is asked for and 15\.0 µm is allowed/)).toBeVisible();
+  await pick(maren, 'Work held', 'by a centre');
+  await expect(maren.getByText(/Bend away from the cut: .* is asked for/)).toBeHidden();
+  await expect.poll(() => figure(maren, 'workBend')).toBeLessThan(15);
+  await expect.poll(() => figure(maren, 'passesDown')).toBe(1);
+  await maren.getByRole('tab', { name: 'Passes' }).click();
+  await expect(maren.getByRole('table', { name: 'Way of the tool' })).toContainText('Back in rapid');
+  await maren.getByRole('button', { name: 'Save as draft record' }).click();
+  await expect(
+    maren
+      .getByRole('heading', { name: /R-\d+/ })
+      .or(maren.getByText(/Rough turning/))
+      .first(),
+  ).toBeVisible();
+});
+
+test('parting off beside a shoulder: the shank would touch, the cure says how far to rough, and then it goes', async ({ browser }) => {
+  const maren = await calculate(browser, 'part-off', 'A-3004', '42CrMo4', 'Morrow');
+  await field(maren, 'Ø before').fill('44');
+  await field(maren, 'Ø of a shoulder').fill('80');
+  await field(maren, 'Gap from blade').fill('1');
+  await expect(maren.getByText('Rough the shoulder back 1.5 mm further, or below Ø70 mm.')).toBeVisible();
+  await field(maren, 'Gap from blade').fill('1+1.5');
+  await expect(maren.getByText(/Rough the shoulder back/)).toBeHidden();
+  await expect(maren.getByText(/a pip stays/)).toBeVisible();
+  await field(maren, 'Ø of a shoulder').fill('30');
+  await expect(maren.getByRole('region', { name: 'Choices' }).getByRole('alert')).toContainText('does not stand above Ø44 mm');
+});
+
+test('a bar that is too short and too thin for a bore says so, and a thicker one goes in', async ({ browser }) => {
+  const thin = await calculate(browser, 'turn-rough', 'A-3017', '1.4410', 'Morrow');
+  await field(thin, 'Ø before').fill('48');
+  await field(thin, 'Ø finished').fill('52');
+  await field(thin, 'Length turned').fill('90');
+  await expect(thin.getByText(/Reach outside the holder: 90.00 mm is asked for and 36.00 mm is allowed/)).toBeVisible();
+  const thick = await calculate(browser, 'turn-rough', 'A-3020', '1.4410', 'Morrow', {
+    'n.startDiameter': '48',
+    'n.endDiameter': '52',
+    'n.length': '90',
+  });
+  await expect(thick.getByText(/Reach outside the holder: .* is asked for/)).toBeHidden();
+  await expect(thick.locator('[data-limit="sizeError"]').or(thick.locator('[data-figure="wallError"]')).first()).toBeVisible();
+  await field(thick, 'Ø before').fill('38');
+  await expect(thick.getByText(/Bore for the bar: 38.00 mm, and at least 40.00 mm is needed/)).toBeVisible();
+});
+
+test('facing to the middle says where the clamp holds, and a lower clamp takes longer', async ({ browser }) => {
+  const maren = await calculate(browser, 'turn-face', 'A-3001', 'S355', 'Morrow', { 'n.startDiameter': '120', 'n.stockHeight': '2' });
+  await expect(maren.getByText(/Below Ø25\.86 mm the clamp holds the spindle at 3200 rev\/min/)).toBeVisible();
+  const before = await figure(maren, 'clampDiameter');
+  await field(maren, 'Speed clamp').fill('1200');
+  await expect.poll(() => figure(maren, 'clampDiameter')).toBeGreaterThan(before * 2);
+  await field(maren, 'Speed clamp').fill('3600');
+  await expect(maren.getByText(/Speed clamp: 3600 rev\/min is asked for and 3200 rev\/min is allowed/)).toBeVisible();
+});
+
+test('the chuck of a machine is entered in Shop, and a chart row of a turning tool by its edge', async ({ browser }) => {
+  const maren = await comeInAs(browser, 'Maren Osk', '/shop');
+  const machines = (await (await maren.request.get('/api/v1/shop/machines')).json()) as { id: number; definition: { name: string } }[];
+  await maren.goto(`/shop/machines/${machines.find((m) => m.definition.name === 'Morrow')!.id}`);
+  await field(maren, 'Clamping force at rest, main spindle').fill('20000');
+  await expect(maren.getByRole('button', { name: 'Save as revision 2' })).toBeEnabled();
+  await field(maren, 'Clamping force at rest, main spindle').fill('50');
+  await maren.getByRole('button', { name: 'Save as revision 2' }).click();
+  await expect(maren.getByText(/The clamping force of the chuck of the main spindle is 50/).first()).toBeVisible();
+  const charts = (await (await maren.request.get('/api/v1/shop/charts')).json()) as { id: number }[];
+  await maren.goto(`/shop/charts/${charts[0]!.id}?family=outsideTurningTool`);
+  await expect(maren.getByText(/goes by the corner radius or a blade's width/)).toBeVisible();
+  await expect(
+    maren
+      .getByRole('textbox', { name: 'Depth of cut, row 1', exact: true })
+      .or(maren.getByLabel(/^Depth of cut, row/).first())
+      .first(),
+  ).toBeVisible();
+});
