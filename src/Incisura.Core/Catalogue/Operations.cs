@@ -51,7 +51,8 @@ public static class Operations
     ];
 
     /// <summary>What a choice can have beyond numbers and picks.</summary>
-    public static IReadOnlyList<Type> Extras { get; } = [typeof(CrossHoles), typeof(StageEdits), typeof(DrilledBefore), typeof(ThreadToCut)];
+    public static IReadOnlyList<Type> Extras { get; } =
+        [typeof(CrossHoles), typeof(StageEdits), typeof(DrilledBefore), typeof(ThreadToCut), typeof(TurnedOutline)];
 
     /// <summary>What a result can have beyond figures.</summary>
     public static IReadOnlyList<Type> Attachments { get; } = [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse)];

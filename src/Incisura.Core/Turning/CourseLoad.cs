@@ -170,9 +170,9 @@ internal static class CourseLoad
     {
         Drive(setup, x, c, r, ref limits);
         if (x.IsTyped(Input.SpeedClamp)) limits.Add(TurningLimits.Clamp, x[Input.SpeedClamp], setup.LargestSpeed);
-        if (r.Has(Output.GripNeeded))
+        if (r.Has(Output.GripLeft))
             limits.AddAt(TurningLimits.ChuckGrip, r[Output.GripNeeded], Math.Max(r[Output.GripLeft], 1e-6), GripWorst(setup, x, c, r).Outer);
-        else limits.Add(TurningLimits.ChuckGrip, double.NaN, double.NaN);
+        else limits.Add(TurningLimits.ChuckGrip, r[Output.GripNeeded], double.NaN);
         if (setup.Cutter[Cutters.Dimension.LeastFormingDepth] is var least && !double.IsNaN(least))
         {
             limits.Add(TurningLimits.LeastFormingDepth, c.Depth, least);
@@ -247,10 +247,18 @@ internal static class CourseLoad
     private static (double Most, double Least) Gives(TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held)
     {
         double length = Math.Max(x[Input.StandsOut], 1e-3), turned = Math.Min(held.TurnedLength, length - 1e-3);
-        Span<WorkStep> steps = stackalloc WorkStep[2];
+        Span<WorkStep> steps = stackalloc WorkStep[TurnedOutline.Most + 1];
         int count = 0;
         if (length - turned > 1e-6) steps[count++] = new(length - turned, held.Near, held.Bore);
-        if (turned > 1e-6) steps[count++] = new(turned, held.Turned, held.TurnedBore);
+        if (turned > 1e-6 && setup.Outline is { } outline && !c.Across)
+            for (int i = outline.Steps.Count - 1; i >= 0; i--)
+            {
+                double d = outline.Steps[i].Diameter;
+                steps[count++] = setup.Inside
+                    ? new(outline.Steps[i].Length, held.Near, Math.Min(d - (2 * held.Left), 0.999 * held.Near))
+                    : new(outline.Steps[i].Length, d + (2 * held.Left), Math.Min(held.Bore, 0.999 * d));
+            }
+        else if (turned > 1e-6) steps[count++] = new(turned, held.Turned, held.TurnedBore);
         Span<double> holds = stackalloc double[1];
         holds[0] = Math.Clamp(x.Steady ? x[Input.SteadyAt] : length, 1e-3, length);
         SteppedWork work = new(steps[..count], setup.WorkModulus, x.Centre || x.Steady ? holds : default);
@@ -281,7 +289,7 @@ internal static class CourseLoad
     private static (double Outer, double Speed, double Needed, double Left) GripWorst(
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in WorkResult r)
     {
-        ChuckGrip grip = setup.ClampedBy!.Value;
+        ChuckGrip grip = setup.ClampedBy ?? new(double.PositiveInfinity, 1, 0, 0);
         SurfaceSpeed speed = SpeedOf(c, x);
         double most = -1, axial = Math.Abs(c.Across ? r[Output.PassiveForce] : r[Output.Thrust]);
         (double, double, double, double) worst = default;
@@ -289,8 +297,11 @@ internal static class CourseLoad
         {
             double tip = LookAt(c, speed, i), outer = c.OuterAt(tip), n = speed.SpeedAt(tip), left = grip.At(n),
                 needed = ChuckGrip.Needed(
-                    r[Output.CuttingForce], axial, outer, x[Input.GrippedDiameter], setup.Chuck!.Friction, setup.Practice.GripSafety);
-            if (needed / Math.Max(left, 1e-6) is var use && use > most) (most, worst) = (use, (outer, n, needed, left));
+                    r[Output.CuttingForce], axial, outer, x[Input.GrippedDiameter], setup.Friction, setup.Practice.GripSafety);
+
+            // Of a chuck nobody has measured the largest need is told.
+            double use = setup.ClampedBy is null ? needed : needed / Math.Max(left, 1e-6);
+            if (use > most) (most, worst) = (use, (outer, n, needed, left));
         }
 
         return worst;
@@ -300,15 +311,14 @@ internal static class CourseLoad
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in CornerLoad load, in SurfaceSpeed speed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        if (setup.ClampedBy is not { } grip) return;
         (double outer, double n, double needed, double left) = GripWorst(setup, x, c, r);
         r[Output.GripNeeded] = needed;
-        r[Output.GripLeft] = left;
+        if (setup.ClampedBy is not null) r[Output.GripLeft] = left;
         if (!TTrace.Listens) return;
         trace.Take(
-            NeededFormula, needed, new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Chuck!.Friction), new("F_c", load.Cutting),
+            NeededFormula, needed, new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Friction), new("F_c", load.Cutting),
             new("D_h", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
-        trace.Take(
+        if (setup.ClampedBy is { } grip) trace.Take(
             LeftFormula, left, new("F_0", grip.AtRest), new("i_b", grip.Jaws), new("m_b", grip.JawMass), new("r_b", grip.JawRadius),
             new("n_k", n));
     }

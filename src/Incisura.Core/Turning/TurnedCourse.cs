@@ -10,12 +10,11 @@ namespace Incisura.Core.Turning;
 /// <param name="First">Diameter at which the tip begins: along the work that of the first pass, mm.</param>
 /// <param name="Last">Diameter at which it ends: along the work that of the last pass, mm.</param>
 /// <param name="ChipOutside">Whether the chip lies outside the tip, so that the largest diameter that cuts is 2·a_p larger.</param>
-/// <param name="Way">Way of one pass along the work, mm; across it follows from the diameters.</param>
 /// <param name="From">Where the force acts, nearest to the chuck, mm from it.</param>
 /// <param name="To">Where it acts furthest from the chuck, mm.</param>
 public readonly record struct TurnedCourse(
     bool Across, double EdgeAngle, double CornerRadius, double Stock, double Depth, int Passes, double First, double Last, bool ChipOutside,
-    double Way, double From, double To)
+    double From, double To)
 {
     /// <summary>Largest diameter that cuts when the tip is at one, mm.</summary>
     /// <param name="tip">Diameter of the tip, mm.</param>
@@ -26,10 +25,6 @@ public readonly record struct TurnedCourse(
 
     /// <summary>Largest diameter the tip has, mm.</summary>
     public double Most => Math.Max(First, Last);
-
-    /// <summary>Diameter of the tip in a pass along the work, from 1, mm.</summary>
-    /// <param name="pass">Number of the pass.</param>
-    public double TipIn(int pass) => Passes == 1 ? Last : First + ((Last - First) * (pass - 1) / (Passes - 1));
 }
 
 /// <summary>How the work stands between its spindle and its supports, for its bend.</summary>
@@ -38,4 +33,5 @@ public readonly record struct TurnedCourse(
 /// <param name="TurnedLength">That length, mm.</param>
 /// <param name="Bore">Bore towards the chuck, mm.</param>
 /// <param name="TurnedBore">Bore over the length that is turned, mm.</param>
-public readonly record struct HeldWork(double Near, double Turned, double TurnedLength, double Bore, double TurnedBore);
+/// <param name="Left">What is left on the diameters of an outline, on a side, mm.</param>
+public readonly record struct HeldWork(double Near, double Turned, double TurnedLength, double Bore, double TurnedBore, double Left = 0);

@@ -22,6 +22,8 @@ public sealed class TurnedSetup : TurningSetup
         ["R"] = 0.4,
     };
 
+    private static readonly Chuck Usual = new();
+
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>
     /// <param name="material">The work material.</param>
@@ -91,6 +93,19 @@ public sealed class TurnedSetup : TurningSetup
 
     /// <summary>Largest diameter a blade goes into to its full reach, mm; NaN where it is not stated.</summary>
     public double LargestWork { get; } = double.NaN;
+
+    /// <summary>Friction μ_s between jaws and work: that of a usual chuck where none is known.</summary>
+    public double Friction => Chuck?.Friction ?? Usual.Friction;
+
+    /// <summary>The finished outline, where it has several diameters; null elsewhere.</summary>
+    public TurnedOutline? Outline { get; private set; }
+
+    /// <inheritdoc/>
+    public override void Take(IReadOnlyList<Extra> extras)
+    {
+        base.Take(extras);
+        Outline = Extra<TurnedOutline>();
+    }
 
     /// <summary>The chuck's grip over its speed; null where nothing is known of the chuck.</summary>
     public ChuckGrip? ClampedBy =>

@@ -65,7 +65,6 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         input switch
         {
             Input.SteadyAt => x.Steady,
-            Input.GrippedDiameter => Of(setup).ClampedBy is not null,
             _ => TKind.Uses(Of(setup), x, input),
         };
 
@@ -179,6 +178,8 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
             new("k_b", "1 where a bar bends", Quantity.Ratio, own.Inside ? 1 : 0, origins.Cutter),
             new("c_0", "Clear way before and after", Quantity.Length, own.Practice.ClearWay, origins.Chart),
             new("E_w", "Young's modulus of the work", Quantity.Stress, own.WorkModulus, origins.Material),
+            new("μ_s", "Friction of the jaws", Quantity.Ratio, own.Friction, own.Chuck is null ? "of a usual chuck" : origins.Machine),
+            new("S_s", "Safety of the grip", Quantity.Ratio, own.Practice.GripSafety, origins.Chart),
             new("n_max", "Highest speed of spindle and chuck", Quantity.SpindleSpeed, own.LargestSpeed, origins.Machine),
         ];
         if (own.ClampedBy is { } grip)
@@ -188,8 +189,6 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
                 new("i_b", "Jaws", Quantity.Count, grip.Jaws, origins.Machine),
                 new("m_b", "Mass of a jaw", Quantity.Mass, grip.JawMass, origins.Machine),
                 new("r_b", "Radius of that mass", Quantity.Length, grip.JawRadius, origins.Machine),
-                new("μ_s", "Friction of the jaws", Quantity.Ratio, own.Chuck!.Friction, origins.Machine),
-                new("S_s", "Safety of the grip", Quantity.Ratio, own.Practice.GripSafety, origins.Chart),
             ]);
         if (own.IsBlade) givens.Add(new("CW", "Width of the blade's edge", Quantity.Length, own.Width, origins.Cutter));
         if (own.Row is { } row)

@@ -50,6 +50,8 @@ public static partial class ChartRows
         ["ae/d"] = "width",
         ["depth/d"] = "depth",
         ["ap/d"] = "depth",
+        ["depthofcut"] = "depth of cut",
+        ["ap"] = "depth of cut",
         ["tried"] = "tried",
         ["triedhere"] = "tried",
         ["source"] = "source",
@@ -66,6 +68,7 @@ public static partial class ChartRows
     public static IReadOnlyList<string> Headings(IReadOnlyList<double> diameters) =>
     [
         "Family", "Cutting material", "Work material", "Operation", "Speed [m/min]", "Lasts [min]", "Exponent", "Width / D", "Depth / D",
+        "Depth of cut [mm]",
         .. diameters.Select(d => FormattableString.Invariant($"Feed at Ø{d:R} [mm]")), "Tried here", "Source",
     ];
 
@@ -74,7 +77,7 @@ public static partial class ChartRows
     [
         Families.Of(row.Family).Name, CutterListing.WordsOf(row.CuttingMaterial), row.SubGroup,
         Operations.Find(row.Operation)?.Description.Name ?? row.Operation, row.CuttingSpeed, row.Life, row.LifeExponent, row.WidthRatio,
-        row.DepthRatio,
+        row.DepthRatio, row.Depth,
         .. diameters.Select(d => row.Feeds.FirstOrDefault(f => f.Diameter == d) is { FeedPerTooth: > 0 } f ? f.FeedPerTooth : (object?)null),
         row.Untried ? "no" : "yes", row.Source,
     ];
@@ -108,7 +111,7 @@ public static partial class ChartRows
         }
 
         string folded = string.Concat(name.ToLowerInvariant().Where(c => char.IsLetterOrDigit(c) || c == '/'));
-        return new(Synonyms.GetValueOrDefault(folded, ""), Feet: feet || (inch && !metres));
+        return new(Synonyms.GetValueOrDefault(folded, ""), PerUnit: per, Feet: feet || (inch && !metres));
     }
 
     // One row on its way from text to figures.
@@ -139,6 +142,7 @@ public static partial class ChartRows
                 LifeExponent = Number("exponent", 0),
                 WidthRatio = Number("width", family.Use == CutterUse.Milling ? double.NaN : 1),
                 DepthRatio = Number("depth", 1),
+                Depth = Index("depth of cut") is var deep and >= 0 && at.Cells[deep].Length > 0 ? At(deep, columns[deep].PerUnit!.Value) : null,
                 Feeds = [.. feeds.OrderBy(f => f.Diameter)],
                 Untried = tried is not ("yes" or "true" or "1" or "x"),
                 Source = Text("source") is { Length: > 0 } own ? own : source,
@@ -156,6 +160,7 @@ public static partial class ChartRows
             "cuttingSpeed" => Index("speed"),
             "widthRatio" => Index("width"),
             "depthRatio" => Index("depth"),
+            "depth" => Index("depth of cut"),
             "life" => Index("lasts"),
             "lifeExponent" => Index("exponent"),
             "subGroup" => Index("work material"),

@@ -11,6 +11,7 @@ using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Methods;
 using Incisura.Core.Records;
+using Incisura.Core.Turning;
 using Incisura.Core.Threads;
 using Incisura.Web.Accounts;
 using Incisura.Web.Editions;
@@ -34,7 +35,7 @@ public sealed record DemoExtension(string Holder, double Projection);
 public sealed record DemoRecord(
     string Operation, string Material, string Assembly, string Machine, Dictionary<string, double> Numbers, Dictionary<string, string> Options,
     string Note, RecordState State, bool Published, IReadOnlyList<CrossHole>? CrossHoles = null, string? Thread = null,
-    string? Accepted = null, Evidence? Evidence = null);
+    string? Accepted = null, Evidence? Evidence = null, IReadOnlyList<OutlineStep>? Outline = null);
 
 /// <summary>Fills an empty database with the demonstration workshop, through the same checks as everything else.</summary>
 public static class DemoWorkshop
@@ -111,7 +112,10 @@ public static class DemoWorkshop
                     view.Machines.Values.Single(m => m.Name == d.Machine).Id)!;
                 Choices choices = new(d.Numbers, d.Options)
                 {
-                    Extras = d.CrossHoles is { } holes ? [new CrossHoles(holes)] : d.Thread is { } thread ? [new ThreadToCut(thread)] : [],
+                    Extras = d.CrossHoles is { } holes ? [new CrossHoles(holes)]
+                        : d.Thread is { } thread ? [new ThreadToCut(thread)]
+                        : d.Outline is { } outline ? [new TurnedOutline(outline)]
+                        : [],
                 };
                 CalculationResult result = Operations.Find(d.Operation)!.Calculate(situation, choices, explain: true, cancel);
                 DateTimeOffset at = now.AddDays(-30).AddHours(7 * i);

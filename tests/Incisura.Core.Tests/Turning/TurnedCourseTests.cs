@@ -285,7 +285,8 @@ public class TurnedCourseTests
         CalculationResult r = Turn("turn-rough", s);
         Assert.Null(r.Limit("chuckGrip").Use);
         Assert.Contains(r.Findings, f => f is { Code: "chuck-unknown", Severity: Severity.Caution });
-        Assert.False(r.Fields.First(f => f.Code == "grippedDiameter").Used);
+        Assert.True(r.Figure("gripNeeded") > 0 && r.Figures.All(f => f.Code != "gripLeft" && double.IsFinite(f.Value)));
+        Assert.All(r.Limits, l => Assert.True(double.IsFinite(l.Used)));
     }
 
     [Fact]
@@ -299,4 +300,84 @@ public class TurnedCourseTests
         Situation without = With("turn-rough").OnMachine(m => m with { Counter = null });
         Assert.Contains(Turn("turn-rough", without, null, [("spindle", "counter")]).Findings, f => f.Code == "no-main-spindle");
     }
+
+    [Fact]
+    public void An_outline_is_roughed_from_diameter_to_diameter_in_equal_passes()
+    {
+        Choices choices = Typed([("startDiameter", 60), ("stockLeft", 0.5), ("depthOfCut", 2.5), Stiff]) with
+        {
+            Extras = [new TurnedOutline([new(24, 30), new(36, 50), new(50, 20)])],
+        };
+        CalculationResult r = Rough(choices);
+
+        // From Ø60 to Ø51, 37 and 25: 4.5, 7 and 6 mm on a side in two, three and three passes.
+        Assert.Equal(8, r.Figure("passesDown"));
+        Assert.Equal(7.0 / 3, r.Figure("depth"), 9);
+        ToolWay way = r.Way();
+        Assert.Equal([102, 102, 82, 82, 82, 32, 32, 32], way.Parts.Where(p => !p.Rapid).Select(p => Math.Round(p.Length, 6)));
+        double volume = way.Parts.Where(p => !p.Rapid)
+            .Zip(Tips(), (p, t) => (p.Length - 2) * Math.PI * (t.From + t.To) / 2 * (t.From - t.To) / 2).Sum();
+        double left = Math.PI / 4 * ((25 * 25 * 30) + (37 * 37 * 50) + (51 * 51 * 20));
+        Assert.Equal(1, volume / ((Math.PI / 4 * 60 * 60 * 100) - left), 9);
+        Assert.Equal(1, way.Parts.Sum(p => p.Time) / r.Figure("time"), 9);
+        Assert.False(r.Field("endDiameter").Used || r.Field("length").Used);
+
+        static IEnumerable<(double From, double To)> Tips()
+        {
+            double at = 60;
+            foreach ((double to, int count) in ((double, int)[])[(51, 2), (37, 3), (25, 3)])
+            {
+                double each = (at - to) / count;
+                for (int i = 0; i < count; i++) yield return (at - (i * each), at - ((i + 1) * each));
+                at = to;
+            }
+        }
+    }
+
+    [Fact]
+    public void A_bore_of_several_diameters_and_a_finishing_pass_along_them()
+    {
+        TurnedOutline bore = new([new(60, 20), new(50, 15)]), stud = new([new(20, 30), new(30, 40)]);
+        CalculationResult inside = Turn("turn-rough", With("turn-rough", Bar, depth: 2), bore, [("startDiameter", 42), Stiff]);
+        Assert.Equal([37, 37, 22, 22, 22], inside.Way().Parts.Where(p => !p.Rapid).Select(p => Math.Round(p.Length, 6)));
+
+        CalculationResult finish = Turn("turn-finish", With("turn-finish", feed: 0.1), stud, [("startDiameter", 21), Stiff]);
+        Assert.Equal(0.5, finish.Figure("depth"), 9);
+        double f = finish.Figure("feedInUse"), programmed = finish.Figure("programmedSpeed");
+        Assert.Equal(200 * 20 / 21.0, programmed, 9);
+        double At(double d) => f * Math.Min(3500, 1000 * programmed / (Math.PI * d));
+        double along = (32 / At(20)) + (40 / At(30)) + new SurfaceSpeed(programmed, 3500).Across(20, 30, f);
+        Assert.Equal(along + ((75 + 6) / Sample.Machine.RapidFeed), finish.Figure("time"), 9);
+
+        static CalculationResult Turn(string operation, Situation s, TurnedOutline outline, (string, double)[] numbers) =>
+            Core.Catalogue.Operations.Find(operation)!.Calculate(s, Typed(numbers) with { Extras = [outline] }, explain: true);
+    }
+
+    [Fact]
+    public void An_outline_of_one_step_is_the_work_of_one_diameter() => Gen.Select(
+        Gen.Double[20, 100], Gen.Double[0.4, 0.9], Gen.Double[10, 150], Gen.Double[0.5, 4]).Sample(
+        (d, share, length, depth) =>
+        {
+            (string, double)[] both = [("startDiameter", d), ("stockLeft", 0), ("depthOfCut", depth), ("standsOut", length + 20)];
+            CalculationResult plain = Rough(Typed([.. both, ("endDiameter", share * d), ("length", length)])),
+                outline = Rough(Typed(both) with { Extras = [new TurnedOutline([new(share * d, length)])] });
+            Assert.Equal(plain.Figures, outline.Figures);
+        },
+        iter: 60, seed: "0000000000000");
+
+    [Fact]
+    public void An_outline_that_turns_back_or_holds_nothing_is_refused_where_it_does()
+    {
+        Assert.Equal("turnedOutline[1].diameter", Fault([new(30, 20), new(24, 20)]).Field);
+        Assert.Contains("grooved", Fault([new(30, 20), new(24, 20)]).Sentence, StringComparison.Ordinal);
+        Assert.Equal("turnedOutline[0].length", Fault([new(30, 0)]).Field);
+        Assert.Equal("turnedOutline", Fault([]).Field);
+        Assert.Equal("startDiameter", Fault([new(30, 20), new(60, 20)], 40).Field);
+
+        static InputFault Fault(OutlineStep[] steps, double from = 80) => Assert.Throws<InputException>(
+            () => Rough(Typed([("startDiameter", from)]) with { Extras = [new TurnedOutline(steps)] })).Faults[0];
+    }
+
+    private static CalculationResult Rough(Choices choices) =>
+        Core.Catalogue.Operations.Find("turn-rough")!.Calculate(With("turn-rough"), choices, explain: true);
 }

@@ -8378,7 +8378,7 @@ export interface components {
          */
         EvidenceKind: "computed" | "triedAtMachine" | "earlierPractice";
         /** @description Something a choice has beyond numbers and picks, such as the holes that cross a bore; each kind checks itself. */
-        Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"] | components["schemas"]["ExtraThreadToCut"];
+        Extra: components["schemas"]["ExtraCrossHoles"] | components["schemas"]["ExtraStageEdits"] | components["schemas"]["ExtraDrilledBefore"] | components["schemas"]["ExtraThreadToCut"] | components["schemas"]["ExtraTurnedOutline"];
         /** @description Holes that cross the bore, for a hole drilled in stages. */
         ExtraCrossHoles: {
             /** @enum {string} */
@@ -8417,6 +8417,13 @@ export interface components {
              */
             ownId: number;
             own?: null | components["schemas"]["RevisedOfOwnThread"];
+        };
+        /** @description The finished outline of work that is turned along several diameters. */
+        ExtraTurnedOutline: {
+            /** @enum {string} */
+            kind?: "turnedOutline";
+            /** @description Its steps from the free end: outside they grow towards the chuck, inside they become smaller. */
+            steps: components["schemas"]["OutlineStep"][];
         };
         /** @description How many things have a value, with all other filters kept. */
         FacetCount: {
@@ -9878,6 +9885,19 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "typed" | "proposed" | "held" | "default";
+        /** @description One step of an outline, from the free end of the work towards the chuck. */
+        OutlineStep: {
+            /**
+             * Format: double
+             * @description Finished diameter, mm, above 0.
+             */
+            diameter: number;
+            /**
+             * Format: double
+             * @description Its length, mm, above 0.
+             */
+            length: number;
+        };
         OwnAddress: {
             address: string;
         };

@@ -5,6 +5,8 @@ namespace Incisura.Core.Turning.Kinds;
 /// <summary>Along the work, outside or inside by the tool: what roughing and finishing share.</summary>
 internal static class LongTurning
 {
+    public static readonly string[] Extras = [Extra.CodeOf(typeof(TurnedOutline))];
+
     private const double UsualDiameter = 50, UsualLength = 60, UsualWall = 1.6, Room = 10;
 
     private static readonly Formula StockFormula = new(
@@ -12,11 +14,18 @@ internal static class LongTurning
     private static readonly Formula PassesFormula = new(
         "i_p", "Passes", Quantity.Count, "ceil(s_t/a_pmost - 1e-9)", "equal passes, none above the most allowed");
     private static readonly Formula DepthFormula = new("a_p", "Depth of each pass", Quantity.Length, "s_t/i_p", "equal passes");
-    private static readonly Formula OneDepthFormula = DepthFormula with { Expression = "abs(D_0 - D_2)/2", Source = "in one pass" };
+    private static readonly Formula StepPassesFormula = new(
+        "i_p", "Passes", Quantity.Count, "1*i_o", "equal passes from one diameter of the outline to the next, none above the most allowed");
+    private static readonly Formula StepDepthFormula = new("a_p", "Depth of the deepest pass", Quantity.Length, "1*a_o", "between two diameters");
+    private static readonly Formula StepLastFormula = new(
+        "D_l", "Diameter of the tip in the last pass", Quantity.Length, "D_o - 2*w_s*s", "at the free end of the outline; what is left stays on");
+    private static readonly Formula OneDepthFormula = new("a_p", "Depth of the pass", Quantity.Length, "abs(D_0 - D_o)/2", "in one pass");
+    private static readonly Formula OneFirstFormula = new(
+        "D_f", "Diameter of the tip at the other end", Quantity.Length, "1*D_q", "the last of the outline; in one pass");
     private static readonly Formula OneLastFormula = new(
-        "D_l", "Diameter of the tip in the last pass", Quantity.Length, "1*D_2", "in one pass");
+        "D_l", "Diameter of the tip at the free end", Quantity.Length, "1*D_o", "in one pass");
     private static readonly Formula FirstFormula = new(
-        "D_f", "Diameter of the tip in the first pass", Quantity.Length, "D_0 + 2*w_s*a_p", "w_s is −1 outside, 1 inside");
+        "D_f", "Diameter of the tip in the first pass", Quantity.Length, "D_0 + 2*w_s*a_f", "w_s is −1 outside, 1 inside; depth a_f of that pass");
     private static readonly Formula LastFormula = new(
         "D_l", "Diameter of the tip in the last pass", Quantity.Length, "D_2 - 2*w_s*s", "what is left stays on");
     private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "min(D_f, D_l)", "of all passes");
@@ -25,66 +34,144 @@ internal static class LongTurning
     /// <summary>Diameters, lengths and how the work is held.</summary>
     /// <param name="setup">The setup.</param>
     /// <param name="stock">Stock on a side where nothing else was typed, mm.</param>
+    /// <param name="largest">Whether the stock lies over the largest diameter of an outline, or else over all of it.</param>
     /// <param name="x">The inputs.</param>
-    public static void Follow(TurnedSetup setup, double stock, ref Inputs x)
+    public static void Follow(TurnedSetup setup, double stock, bool largest, ref Inputs x)
     {
         double side = Side(setup);
-        x.Propose(Input.StartDiameter, setup.Inside ? UsualBore(setup, x, stock) : Outside(x, stock));
+        if (setup.Outline is { } outline)
+        {
+            double from = largest ? outline.Steps[^1].Diameter : outline.Steps[0].Diameter;
+            x.Propose(Input.StartDiameter, Math.Max(0.5, from - (2 * side * stock)));
+        }
+        else x.Propose(Input.StartDiameter, setup.Inside ? UsualBore(setup, x, stock) : Outside(x, stock));
         x.Propose(Input.EndDiameter, Math.Max(0.2, x[Input.StartDiameter] + (2 * side * stock)));
-        double reach = double.IsFinite(setup.Projection) ? setup.Projection : UsualLength;
+        double reach = double.IsFinite(setup.Projection) ? setup.Projection : UsualLength, widest = Math.Max(x[Input.StartDiameter], EndOf(setup, x));
         x.Propose(Input.Length, setup.Inside ? Math.Max(1, Math.Floor(Math.Min(UsualLength, 0.8 * reach))) : UsualLength);
-        x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * x[Input.EndDiameter]) : x[Input.StartDiameter]);
-        x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + Room));
+        x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * widest) : x[Input.StartDiameter]);
+        x.Propose(Input.StandsOut, Math.Ceiling(LengthOf(setup, x) + Room));
     }
 
+    /// <summary>1 inside, where the diameter grows, and −1 outside.</summary>
     public static double Side(TurnedSetup setup) => setup.Inside ? 1 : -1;
 
-    public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => input != Input.WorkBore || !setup.Inside;
+    /// <summary>Diameter that is turned to last, mm: of an outline that at its free end.</summary>
+    public static double EndOf(TurnedSetup setup, in Inputs x) => setup.Outline is { } outline ? outline.Steps[0].Diameter : x[Input.EndDiameter];
+
+    /// <summary>Length that is turned, mm.</summary>
+    public static double LengthOf(TurnedSetup setup, in Inputs x) => setup.Outline is { } outline ? outline.Length() : x[Input.Length];
+
+    public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => input switch
+    {
+        Input.WorkBore => !setup.Inside,
+        Input.EndDiameter or Input.Length => setup.Outline is null,
+        _ => true,
+    };
+
+    /// <summary>The bands of passes from the blank inwards, or from the bore outwards: one for each diameter of the outline.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="left">Left on a side, mm.</param>
+    /// <param name="most">Most depth of a pass, mm.</param>
+    /// <param name="bands">Receives them.</param>
+    /// <returns>How many.</returns>
+    public static int Bands(TurnedSetup setup, in Inputs x, double left, double most, Span<PassBand> bands)
+    {
+        double side = Side(setup), at = x[Input.StartDiameter];
+        int count = 0, steps = setup.Outline?.Steps.Count ?? 1;
+        for (int i = steps - 1; i >= 0; i--)
+        {
+            double to = Math.Max(1e-3, (setup.Outline?.Steps[i].Diameter ?? x[Input.EndDiameter]) - (2 * side * left)), length = 0,
+                stock = side * (to - at) / 2;
+            if (setup.Outline is { } outline)
+                for (int k = 0; k <= i; k++) length += outline.Steps[k].Length;
+            else length = x[Input.Length];
+            if (stock <= 1e-9 && (i > 0 || count > 0)) continue;
+            Passes passes = Passes.Even(Math.Max(stock, 1e-6), most);
+            bands[count++] = new(to, passes.Each, passes.Count, length);
+            at = to;
+        }
+
+        return count;
+    }
 
     /// <summary>The course of the cut.</summary>
     /// <param name="setup">The setup.</param>
     /// <param name="x">The inputs.</param>
     /// <param name="left">Left on a side, mm.</param>
-    /// <param name="most">Most depth of a pass, mm; infinite for one pass.</param>
+    /// <param name="most">Most depth of a pass, mm; infinite for one pass along all diameters.</param>
     /// <param name="trace">Listens to the steps.</param>
     public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double left, double most, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double side = Side(setup), d1 = x[Input.StartDiameter], d2 = x[Input.EndDiameter],
-            stock = Math.Max((Math.Abs(d1 - d2) / 2) - left, 1e-6);
-        Passes passes = Passes.Even(stock, most);
-        double first = Math.Max(1e-3, d1 + (2 * side * passes.Each)), last = Math.Max(1e-3, d2 - (2 * side * left)), out1 = x[Input.StandsOut];
+        double side = Side(setup), d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), out1 = x[Input.StandsOut];
+        if (!double.IsFinite(most)) return InOnePass(setup, x, ref trace);
+        Span<PassBand> bands = stackalloc PassBand[TurnedOutline.Most];
+        int count = Bands(setup, x, left, most, bands), passes = 0;
+        double deepest = 0, stock = 0;
+        for (int i = 0; i < count; i++)
+        {
+            passes += bands[i].Count;
+            stock += bands[i].Count * bands[i].Each;
+            deepest = Math.Max(deepest, bands[i].Each);
+        }
+
+        double first = Math.Max(1e-3, d1 + (2 * side * bands[0].Each)), last = bands[count - 1].To;
         if (TTrace.Listens)
         {
-            if (double.IsFinite(most))
+            if (setup.Outline is null)
             {
                 trace.Take(StockFormula, stock, new("D_0", d1), new("D_2", d2), new("s", left));
-                trace.Take(PassesFormula, passes.Count, new("s_t", stock), new("a_pmost", most));
-                trace.Take(DepthFormula, passes.Each, new("s_t", stock), new("i_p", passes.Count));
+                trace.Take(PassesFormula, passes, new("s_t", stock), new("a_pmost", most));
+                trace.Take(DepthFormula, deepest, new("s_t", stock), new("i_p", passes));
                 trace.Take(LastFormula, last, new("D_2", d2), new("w_s", side), new("s", left));
             }
             else
             {
-                trace.Take(OneDepthFormula, passes.Each, new("D_0", d1), new("D_2", d2));
-                trace.Take(OneLastFormula, last, new Term("D_2", d2));
+                trace.Take(StepPassesFormula, passes, new Term("i_o", passes));
+                trace.Take(StepDepthFormula, deepest, new Term("a_o", deepest));
+                trace.Take(StepLastFormula, last, new("D_o", d2), new("w_s", side), new("s", left));
             }
 
-            trace.Take(FirstFormula, first, new("D_0", d1), new("w_s", side), new("a_p", passes.Each));
-            trace.Take(LeastFormula, Math.Min(first, last), new("D_f", first), new("D_l", last));
-            trace.Take(MostFormula, Math.Max(first, last), new("D_f", first), new("D_l", last));
+            trace.Take(FirstFormula, first, new("D_0", d1), new("w_s", side), new("a_f", bands[0].Each));
+            Range(first, last, ref trace);
         }
 
         return new(
-            false, setup.EdgeAngle, setup.CornerRadius, stock, passes.Each, passes.Count, first, last, !setup.Inside, x[Input.Length],
-            out1 - x[Input.Length], out1);
+            false, setup.EdgeAngle, setup.CornerRadius, stock, deepest, passes, first, last, !setup.Inside, out1 - LengthOf(setup, x), out1);
     }
 
+    /// <summary>How the work stands when it is done.</summary>
     public static HeldWork Held(TurnedSetup setup, in Inputs x, double left)
     {
-        double body = x[Input.BodyDiameter], after = x[Input.EndDiameter] - (2 * Side(setup) * left);
+        double body = x[Input.BodyDiameter], after = EndOf(setup, x) - (2 * Side(setup) * left), length = LengthOf(setup, x);
         return setup.Inside
-            ? new(body, body, x[Input.Length], 0, Math.Min(after, 0.999 * body))
-            : new(body, after, x[Input.Length], Thin(x[Input.WorkBore], body), Thin(x[Input.WorkBore], after));
+            ? new(body, body, length, 0, Math.Min(after, 0.999 * body), left)
+            : new(body, after, length, Thin(x[Input.WorkBore], body), Thin(x[Input.WorkBore], after), left);
+    }
+
+    private static TurnedCourse InOnePass<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        double d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), depth = Math.Max(Math.Abs(d1 - d2) / 2, 1e-6),
+            other = setup.Outline is { } outline ? outline.Steps[^1].Diameter : d2, out1 = x[Input.StandsOut];
+        if (TTrace.Listens)
+        {
+            trace.Take(OneDepthFormula, depth, new("D_0", d1), new("D_o", d2));
+            trace.Take(OneFirstFormula, other, new Term("D_q", other));
+            trace.Take(OneLastFormula, d2, new Term("D_o", d2));
+            Range(other, d2, ref trace);
+        }
+
+        return new(
+            false, setup.EdgeAngle, setup.CornerRadius, depth, depth, 1, other, d2, !setup.Inside, out1 - LengthOf(setup, x), out1);
+    }
+
+    private static void Range<TTrace>(double first, double last, ref TTrace trace)
+        where TTrace : struct, ITrace
+    {
+        trace.Take(LeastFormula, Math.Min(first, last), new("D_f", first), new("D_l", last));
+        trace.Take(MostFormula, Math.Max(first, last), new("D_f", first), new("D_l", last));
     }
 
     /// <summary>A bore that leaves something of a diameter, mm: what does not is refused elsewhere.</summary>
@@ -92,10 +179,20 @@ internal static class LongTurning
 
     public static void Refuse(TurnedSetup setup, in Inputs x, double left, InputCheck check)
     {
-        double d1 = x[Input.StartDiameter], d2 = x[Input.EndDiameter], length = x[Input.Length], stock = Side(setup) * (d2 - d1) / 2;
+        double d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), length = LengthOf(setup, x), stock = Side(setup) * (d2 - d1) / 2;
         string more = setup.Inside ? "larger" : "smaller";
+        if (setup.Outline is { } outline)
+        {
+            outline.Refuse(setup.Inside, check);
+            double thick = outline.Steps[^1].Diameter;
+            check.Holds(
+                Side(setup) * (thick - d1) >= 0, "startDiameter", d1,
+                $"The outline reaches Ø{thick:0.###} mm, and the work has Ø{d1:0.###} mm before; give "
+                    + (setup.Inside ? "a smaller bore." : "a larger blank."));
+        }
+
         check.Holds(
-            stock > left + 1e-9, "endDiameter", d2,
+            stock > left + 1e-9, setup.Outline is null ? "endDiameter" : "startDiameter", setup.Outline is null ? d2 : d1,
             stock <= 0
                 ? $"From Ø{d1:0.###} to Ø{d2:0.###} mm nothing is taken off {(setup.Inside ? "inside" : "outside")}; give a {more} finished Ø, or a "
                     + $"blank that is {(setup.Inside ? "bored smaller" : "larger")}."
@@ -116,7 +213,7 @@ internal static class LongTurning
         if (setup.Inside)
         {
             limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
-            limits.Add(Limits.Reach, x[Input.Length], setup.Projection);
+            limits.Add(Limits.Reach, LengthOf(setup, x), setup.Projection);
         }
         else if (setup.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
             limits.Add(TurningLimits.BarThroughSpindle, x[Input.GrippedDiameter], bar);
@@ -132,17 +229,46 @@ internal static class LongTurning
                     new Measure(setup.TrailingAngle, Quantity.Angle)), ""));
     }
 
-    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse c, in SurfaceSpeed speed, ref TSink sink)
+    /// <summary>Walks the passes of all bands, each back in rapid.</summary>
+    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, double left, double most, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution];
-        for (int i = 1; i <= c.Passes; i++)
+        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], side = Side(setup), at = x[Input.StartDiameter], back = 0;
+        Span<PassBand> bands = stackalloc PassBand[TurnedOutline.Most];
+        int count = Bands(setup, x, left, most, bands), number = 0;
+        foreach (PassBand band in bands[..count])
         {
-            double n = speed.SpeedAt(c.TipIn(i));
-            sink.Take(new(TurnedWay.Pass, c.Way + clear, n * f) { Number = c.Passes > 1 ? i : 0, Speed = n });
+            for (int i = 1; i <= band.Count; i++)
+            {
+                double n = speed.SpeedAt(Math.Max(1e-3, at + (2 * side * band.Each * i)));
+                sink.Take(new(TurnedWay.Pass, band.Length + clear, n * f) { Number = ++number, Speed = n });
+            }
+
+            at = band.To;
+            back += band.Count * (band.Length + (3 * clear));
         }
 
-        sink.Take(new(WayKind.Return, c.Way + (3 * clear), setup.RapidFeed) { Count = c.Passes, Rapid = true, Speed = speed.SpeedAt(c.Most) });
+        sink.Take(new(WayKind.Return, back, setup.RapidFeed) { Rapid = true, Speed = speed.SpeedAt(at) });
+    }
+
+    /// <summary>Walks one pass along every diameter of the outline, and over the faces between them.</summary>
+    public static void WalkOutline<TSink>(TurnedSetup setup, in Inputs x, in SurfaceSpeed speed, ref TSink sink)
+        where TSink : struct, IWaySink
+    {
+        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], way = LengthOf(setup, x);
+        int steps = setup.Outline?.Steps.Count ?? 1;
+        for (int i = 0; i < steps; i++)
+        {
+            (double d, double length) = setup.Outline is { } o ? (o.Steps[i].Diameter, o.Steps[i].Length) : (x[Input.EndDiameter], x[Input.Length]);
+            double n = speed.SpeedAt(d);
+            sink.Take(new(TurnedWay.Along, length + (i == 0 ? clear : 0), n * f) { Number = i + 1, Speed = n });
+            if (i + 1 == steps) break;
+            double next = setup.Outline!.Steps[i + 1].Diameter, face = Math.Abs(next - d) / 2, time = speed.Across(d, next, f);
+            if (face > 0) sink.Take(new(TurnedWay.Face, face, face / time) { Number = i + 1, Speed = speed.SpeedAt(next) });
+            way += face;
+        }
+
+        sink.Take(new(WayKind.Return, way + (3 * clear), setup.RapidFeed) { Rapid = true, Speed = speed.SpeedAt(EndOf(setup, x)) });
     }
 
     private static double Outside(in Inputs x, double stock) =>
@@ -156,7 +282,8 @@ internal static class LongTurning
 /// <summary>Stretches of the way of a turning tool.</summary>
 internal static class TurnedWay
 {
-    public static readonly WayKind Pass = new("pass", "Pass {0}"), Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
+    public static readonly WayKind Pass = new("pass", "Pass {0}"), Along = new("along", "Along Ø {0}"), Face = new("face", "Face {0}"),
+        Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
         Chamfer = new("chamfer", "Chamfer");
 }
 
@@ -171,11 +298,12 @@ public readonly struct RoughTurning : ITurningKind
             TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.Depth, TurningWords.Left, TurningWords.Feed, TurningWords.Clamp,
             TurningWords.Deflection(150),
         ],
-        TurningWords.Options, TurningWords.Large, TurningWords.Rows);
+        TurningWords.Options, TurningWords.Large, TurningWords.Rows)
+    { Extras = LongTurning.Extras };
 
     /// <inheritdoc/>
     public static void Follow(TurnedSetup setup, ref Inputs x) =>
-        LongTurning.Follow(setup, x[Input.DepthOfCut] + x[Input.StockLeft], ref x);
+        LongTurning.Follow(setup, x[Input.DepthOfCut] + x[Input.StockLeft], largest: true, ref x);
 
     /// <inheritdoc/>
     public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => LongTurning.Uses(setup, x, input);
@@ -198,7 +326,7 @@ public readonly struct RoughTurning : ITurningKind
 
     /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
-        where TSink : struct, IWaySink => LongTurning.Walk(setup, x, course, speed, ref sink);
+        where TSink : struct, IWaySink => LongTurning.Walk(setup, x, x[Input.StockLeft], x[Input.DepthOfCut], speed, ref sink);
 }
 
 /// <summary>Finish turning along the work in one pass, outside or inside by the tool: the feed follows from the finish wanted.</summary>
@@ -222,10 +350,10 @@ public readonly struct FinishTurning : ITurningKind
         TurningWords.Options,
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.PeakToValley, Output.Time],
         [.. TurningWords.Rows.Where(o => o != Output.PeakToValley), Output.Depth])
-    { ChartedAs = [RoughTurning.Description] };
+    { ChartedAs = [RoughTurning.Description], Extras = LongTurning.Extras };
 
     /// <inheritdoc/>
-    public static void Follow(TurnedSetup setup, ref Inputs x) => LongTurning.Follow(setup, UsualStock, ref x);
+    public static void Follow(TurnedSetup setup, ref Inputs x) => LongTurning.Follow(setup, UsualStock, largest: false, ref x);
 
     /// <inheritdoc/>
     public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => LongTurning.Uses(setup, x, input);
@@ -263,5 +391,5 @@ public readonly struct FinishTurning : ITurningKind
 
     /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
-        where TSink : struct, IWaySink => LongTurning.Walk(setup, x, course, speed, ref sink);
+        where TSink : struct, IWaySink => LongTurning.WalkOutline(setup, x, speed, ref sink);
 }

@@ -60,7 +60,7 @@ export function CalculatePage() {
       : null;
   const picture = page && PICTURES[page.operation.picture];
   const atFields = Object.keys(refused).some(
-    (f) => operation?.fields.some((o) => o.code === f) || /^(edits|crossHoles|threadToCut)/.test(f),
+    (f) => operation?.fields.some((o) => o.code === f) || /^(edits|crossHoles|threadToCut|turnedOutline)/.test(f),
   );
   const unknown = where.operations ? unknownTo(chosen, where.operations) : [];
 

@@ -2,6 +2,7 @@ import type { Schemas } from '../../api/client';
 import type { Setter, Typed } from '../../parts/NumberField';
 
 type Hole = Schemas['CrossHole'];
+type Step = Schemas['OutlineStep'];
 type Edit = Schemas['StageEdit'];
 
 /** Numbers typed, by the code of their field. */
@@ -28,6 +29,8 @@ export interface Chosen {
   leftover?: Schemas['TakenLeftover'] | undefined;
   crossHoles: readonly Hole[];
   edits: readonly Edit[];
+  /** Steps of the finished outline of turned work, from its free end. */
+  outline: readonly Step[];
   /** The thread to cut, as text, and its identity where it is the shop's own. */
   thread?: { text: string; ownId: number } | undefined;
   before?: Before | undefined;
@@ -43,7 +46,7 @@ export interface Chosen {
   unread: readonly [key: string, value: string][];
 }
 
-export const NOTHING: Chosen = { numbers: {}, picks: {}, crossHoles: [], edits: [], unread: [] };
+export const NOTHING: Chosen = { numbers: {}, picks: {}, crossHoles: [], edits: [], outline: [], unread: [] };
 
 /** Words that stand in the address as they are, under a key of their own. */
 const LAST = ['note', 'record', 'version', 'show', 'axes', 'why'] as const;
@@ -94,6 +97,10 @@ function readPart(chosen: Chosen, key: string, value: string): boolean {
       angle: angle!,
       offset: offset!,
     }));
+  } else if (key === 'outline') {
+    const steps = parts(value).map((p) => p.map(Number));
+    if (!steps.every((s) => s.length === 2 && s.every(Number.isFinite))) return false;
+    chosen.outline = steps.map(([diameter, length]) => ({ diameter: diameter!, length: length! }));
   } else if (key === 'edits') {
     const edits = parts(value);
     if (!edits.every((e) => e.length === 4 && e[0])) return false;
@@ -127,6 +134,7 @@ export function writeAddress(chosen: Chosen): string {
   put('method', chosen.method);
   put('leftover', chosen.leftover && `${chosen.leftover.record}~${chosen.leftover.revision}`);
   put('cross', chosen.crossHoles.map((h) => [h.distance, h.diameter, h.angle, h.offset].join('~')).join('!'));
+  put('outline', chosen.outline.map((s) => [s.diameter, s.length].join('~')).join('!'));
   put('edits', chosen.edits.map((e) => [e.stage, e.speed ?? '', e.feedRate ?? '', coolantOf(e)].join('~')).join('!'));
   put('thread', chosen.thread && (chosen.thread.ownId ? `${chosen.thread.text}~${chosen.thread.ownId}` : chosen.thread.text));
   put('was', chosen.before && [chosen.before.depth, chosen.before.cycle, chosen.before.about].filter((x) => x !== undefined).join('~'));

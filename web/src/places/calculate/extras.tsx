@@ -5,6 +5,8 @@ import type { Chosen } from './address';
 import { ChangedStages } from './holes/ChangedStages';
 import { CrossHoles } from './holes/CrossHoles';
 import type { Result } from './page';
+import { fieldValue } from './pictures/parts';
+import { Outline } from './turning/Outline';
 import type { Address } from './useAddress';
 
 // Most operations cut no thread.
@@ -41,6 +43,17 @@ export const EXTRAS: Record<Kind, ((given: Given) => ReactNode) | null> = {
         onThread={(thread) => address.change('thread', { thread })}
       />
     </Suspense>
+  ),
+  turnedOutline: ({ chosen, address, result, refused }) => (
+    <Outline
+      steps={[...chosen.outline]}
+      start={{
+        diameter: result ? fieldValue(result, 'endDiameter') : 40,
+        length: result ? fieldValue(result, 'length') : 30,
+      }}
+      refused={refused}
+      onSteps={(outline) => address.change('outline', { outline })}
+    />
   ),
   drilledBefore: null,
 };

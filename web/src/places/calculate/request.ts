@@ -40,6 +40,8 @@ function extrasOf(chosen: Chosen, operation: Operation): Schemas['Extra'][] {
   const extras: Schemas['Extra'][] = [];
   if (operation.extras.includes('crossHoles') && chosen.crossHoles.length > 0)
     extras.push({ kind: 'crossHoles', holes: [...chosen.crossHoles] });
+  if (operation.extras.includes('turnedOutline') && chosen.outline.length > 0)
+    extras.push({ kind: 'turnedOutline', steps: [...chosen.outline] });
   if (operation.extras.includes('stageEdits') && chosen.edits.length > 0) extras.push({ kind: 'stageEdits', edits: [...chosen.edits] });
   if (operation.extras.includes('threadToCut') && chosen.thread) extras.push({ kind: 'threadToCut', ...chosen.thread });
   if (operation.extras.includes('drilledBefore') && chosen.before) {

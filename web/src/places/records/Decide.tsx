@@ -96,6 +96,7 @@ function pathTo(record: View, revision: RevisionView): string {
     method: revision.method ?? undefined,
     crossHoles: extra(revision.extras, 'crossHoles')?.holes ?? [],
     edits: extra(revision.extras, 'stageEdits')?.edits ?? [],
+    outline: extra(revision.extras, 'turnedOutline')?.steps ?? [],
     thread: threadOf(revision.extras),
     before: was === undefined ? undefined : { depth: was },
     note: revision.note,

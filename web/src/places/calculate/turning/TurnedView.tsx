@@ -116,58 +116,54 @@ function sceneOf(page: Page, text: (mm: number) => string): Scene {
     case 'partOff':
       return plunged(page, text);
     default:
-      return isInside(page) ? bored(page, text) : turned(page, text);
+      return alongWork(page, text);
   }
 }
 
-// Along the work, outside: the tool half-way in the last pass.
-function turned({ result }: Page, text: (mm: number) => string): Scene {
-  const [d1, d2] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'endDiameter')];
-  const [length, out, body] = [fieldValue(result, 'length'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
-  const [left, bore] = [fieldValue(result, 'stockLeft'), fieldValue(result, 'workBore')];
-  const to = d2 + 2 * left;
-  const depth = figure(result, 'depth');
-  const at = out - length / 2;
-  const before = to + 2 * depth;
-  return {
-    long: out,
-    wide: Math.max(d1, body),
-    solid: (p) => ring(p, -34, out - length, body, bore) + ring(p, out - length, out, to, bore),
-    stock: (p) => ring(p, out - length, at, before, to),
-    tip: [at, to],
-    labels: ({ x, y }) => (
-      <>
-        <Label x={x(out) + 4} y={y(-to) + 12} accent clear>
-          Ø{text(to)}
-        </Label>
-        <Label x={x(out - length) + 3} y={y(-Math.max(d1, body)) + 13} clear>
-          from Ø{text(d1)}
-        </Label>
-      </>
-    ),
-  };
+// The steps that are turned, from the free end, each with where it begins and ends from the chuck, and what is left on it.
+function stepsOf(page: Page): { from: number; to: number; diameter: number }[] {
+  const { result, body, operation } = page;
+  const own = operation.extras.includes('turnedOutline') ? body.extras?.find((e) => e.kind === 'turnedOutline') : undefined;
+  const steps = own?.kind === 'turnedOutline' ? own.steps : [];
+  const left = fieldValue(result, 'stockLeft') * (isInside(page) ? -1 : 1);
+  let to = fieldValue(result, 'standsOut');
+  const all = steps.length > 0 ? steps : [{ diameter: fieldValue(result, 'endDiameter'), length: fieldValue(result, 'length') }];
+  return all.map(({ diameter, length }) => {
+    const step = { from: to - length, to, diameter: diameter + 2 * left };
+    to -= length;
+    return step;
+  });
 }
 
-// Along a bore.
-function bored({ result }: Page, text: (mm: number) => string): Scene {
-  const [d1, d2] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'endDiameter')];
-  const [length, out, body] = [fieldValue(result, 'length'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
-  const to = d2 - 2 * fieldValue(result, 'stockLeft');
-  const before = to - 2 * figure(result, 'depth');
-  const at = out - length / 2;
+// Along the work or a bore: the tool half-way in the last pass, at the free end of the outline.
+function alongWork(page: Page, text: (mm: number) => string): Scene {
+  const { result } = page;
+  const inside = isInside(page);
+  const [before, out, body] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
+  const steps = stepsOf(page);
+  const [first, last] = [steps[0]!, steps.at(-1)!];
+  const depth = figure(result, 'depth');
+  const at = (first.from + first.to) / 2;
+  const raw = first.diameter + (inside ? -2 : 2) * depth;
+  const bore = fieldValue(result, 'workBore');
   return {
     long: out,
-    wide: body,
-    solid: (p) => ring(p, -34, out - length, body, Math.min(d1, to)) + ring(p, out - length, out, body, to),
-    stock: (p) => ring(p, out - length, at, to, before),
-    tip: [at, to],
+    wide: Math.max(inside ? 0 : before, body),
+    solid: (p) =>
+      inside
+        ? ring(p, -34, last.from, body, Math.min(before, last.diameter)) +
+          steps.map((s) => ring(p, s.from, s.to, body, s.diameter)).join('')
+        : ring(p, -34, last.from, body, bore) + steps.map((s) => ring(p, s.from, s.to, s.diameter, bore)).join(''),
+    stock: (p) => ring(p, first.from, at, Math.max(raw, first.diameter), Math.min(raw, first.diameter)),
+    tip: [at, first.diameter],
     labels: ({ x, y }) => (
       <>
-        <Label x={x(out) + 4} y={y(-to) + 4} accent clear>
-          Ø{text(to)}
+        <Label x={x(out) + 4} y={y(-first.diameter) + (inside ? 4 : 12)} accent clear>
+          Ø{text(first.diameter)}
         </Label>
-        <Label x={x(out - length) + 3} y={y(-body) + 13} clear>
-          from Ø{text(d1)}
+        <Label x={x(last.from) + 3} y={y(-Math.max(inside ? 0 : before, body)) + 13} clear>
+          from Ø{text(before)}
+          {steps.length > 1 && `, ${steps.length} diameters`}
         </Label>
       </>
     ),
