@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** What stands before everything else, since all of it follows from that. */
-const FIRST = 'threadToCut';
+const FIRST: readonly string[] = ['threadToCut', 'turnedOutline'];
 const SET_BY = { hand: '', best: 'set by the best point, ', method: 'set by the method, ' };
 
 /** The choices of the operation, read from its description and grouped by what they are. */
@@ -38,7 +38,9 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
     result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]),
   );
 
-  const first = operation.extras.includes(FIRST);
+  const extra = (kind: string) => (
+    <Fragment key={kind}>{EXTRAS[kind as keyof typeof EXTRAS]?.({ chosen, address, result, refused })}</Fragment>
+  );
 
   function note(state: Schemas['FieldState'], quantity: Schemas['Quantity']): string {
     const range =
@@ -63,7 +65,7 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
   return (
     <section className="choices" aria-label="Choices" data-region tabIndex={-1}>
       <h2 className="sr">Choices</h2>
-      {first && EXTRAS[FIRST]?.({ chosen, address, result, refused })}
+      {operation.extras.filter((kind) => FIRST.includes(kind)).map(extra)}
       {groups.map((group) => (
         <div key={group}>
           <h3>{group}</h3>
@@ -96,7 +98,7 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
                 <Select
                   size="small"
                   variant="borderless"
-                  value={result?.options[o.code] ?? o.default}
+                  value={result?.options[o.code] ?? o.picks.find((p) => p.code === chosen.picks[o.code])?.code ?? o.default}
                   onChange={(v) => change(`o.${o.code}`, (c) => ({ picks: { ...c.picks, [o.code]: v } }))}
                   options={o.picks.map((p) => ({ value: p.code, label: p.words }))}
                 />
@@ -104,11 +106,7 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
             ))}
         </div>
       ))}
-      {operation.extras
-        .filter((kind) => kind !== FIRST)
-        .map((kind) => (
-          <Fragment key={kind}>{EXTRAS[kind as keyof typeof EXTRAS]?.({ chosen, address, result, refused })}</Fragment>
-        ))}
+      {operation.extras.filter((kind) => !FIRST.includes(kind)).map(extra)}
     </section>
   );
 }
