@@ -15,6 +15,7 @@ test('a stud from the bar: slender work asks for the centre, and is kept', async
   await field(maren, 'Length turned').fill('180');
   await field(maren, 'Stands out').fill('200');
   await field(maren, 'Depth of cut').fill('3.5');
+  await field(maren, 'Feed per revolution').fill('.35');
   await field(maren, 'Bend allowed').fill('15');
   await expect(maren.getByText(/Bend away from the cut: .* is asked for and 15\.0 µm is allowed/)).toBeVisible();
   await pick(maren, 'Work held', 'by a centre');
