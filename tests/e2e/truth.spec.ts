@@ -83,7 +83,27 @@ test('every step of the derivation, worked out again by another program, gives t
   await cutting('thread-turning', 'A-3009', 3, 'Tr40×14 (P7) LH');
   await cutting('thread-turning', 'A-3011', 3, '3/8-18 NPT');
   await cutting('thread-milling', 'A-1332', 1, '3/8-18 NPT');
-  expect([...seen]).toHaveLength(26);
+  // Work that is turned: to an outline, inside, held by a steady rest, past the clamp, beside a shoulder.
+  const turning = async (operation: string, assembly: string, more: object) => {
+    const found = await (await request.get(`/api/v1/library/assemblies?q=${assembly}&take=1`)).json();
+    await again(operation, { materialId: 1, assemblyId: found.rows[0].sheet.id, machineId: 3, ...more });
+  };
+  const extras = [
+    {
+      kind: 'turnedOutline',
+      steps: [
+        { diameter: 24, length: 60 },
+        { diameter: 30, length: 40 },
+      ],
+    },
+  ];
+  await turning('turn-rough', 'A-3001', { options: { support: 'steady' }, extras });
+  await turning('turn-rough', 'A-3020', { numbers: { startDiameter: 50, endDiameter: 58 }, options: { spindle: 'counter' } });
+  await turning('turn-finish', 'A-3002', { numbers: { finishWanted: 60 }, extras });
+  await turning('turn-face', 'A-3001', { numbers: { startDiameter: 120, stockHeight: 5 } });
+  await turning('turn-groove', 'A-3006', { numbers: { slotWidth: 7 } });
+  await turning('part-off', 'A-3004', { numbers: { startDiameter: 44, shoulderDiameter: 90 } });
+  expect([...seen]).toHaveLength(31);
   expect(steps).toBeGreaterThan(500);
 });
 

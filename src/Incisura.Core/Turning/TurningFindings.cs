@@ -3,6 +3,9 @@ namespace Incisura.Core.Turning;
 /// <summary>What every turning operation has to say.</summary>
 internal static class TurningFindings
 {
+    // From here on shops support the end of the work (shop practice).
+    private const double LeverFrom = 3;
+
     public static void Add(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         if (!setup.TurnsWork)
@@ -16,6 +19,14 @@ internal static class TurningFindings
             findings.Add(new(
                 "chuck-unknown", Severity.Caution, new("How hard the chuck clamps is not known, so its grip could not be judged."),
                 "Enter the clamping force on the machine's page in Shop."));
+        if (!x.Centre && !x.Steady && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
+            findings.Add(new(
+                "levers-out", Severity.Caution,
+                new(
+                    "Work that stands out {0} times the Ø gripped can be levered out of the jaws; its grip is judged against turning and slipping "
+                        + "only.",
+                    new Measure(x[Input.StandsOut] / x[Input.GrippedDiameter], Quantity.Ratio)),
+                "Support its end with a centre or a steady rest, or let it stand out less."));
         if (x.Centre && setup.Tailstock == false)
             findings.Add(new(
                 "no-centre", Severity.Stop, new("This machine has no centre to support the work."),

@@ -166,6 +166,8 @@ public class TurnedCourseTests
         Assert.True(free.Limit("sizeError").Use > 1, "free work of this length bends too far");
         Assert.True(centre.Figure("workBend") < free.Figure("workBend") / 20);
         Assert.True(steady.Figure("workBend") < free.Figure("workBend") / 10);
+        Assert.Contains(free.Findings, f => f is { Code: "levers-out", Severity: Severity.Caution });
+        Assert.DoesNotContain(centre.Findings.Concat(steady.Findings), f => f.Code == "levers-out");
         Assert.Contains(free.Findings, f => f.Code == "over-limit" && f.Cure.Contains("centre", StringComparison.Ordinal));
     }
 

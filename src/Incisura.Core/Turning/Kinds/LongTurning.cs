@@ -1,5 +1,3 @@
-using Incisura.Core.Cutters;
-
 namespace Incisura.Core.Turning.Kinds;
 
 /// <summary>Along the work, outside or inside by the tool: what roughing and finishing share.</summary>
@@ -177,7 +175,13 @@ internal static class LongTurning
     /// <summary>A bore that leaves something of a diameter, mm: what does not is refused elsewhere.</summary>
     public static double Thin(double bore, double diameter) => Math.Min(bore, 0.999 * diameter);
 
-    public static void Refuse(TurnedSetup setup, in Inputs x, double left, InputCheck check)
+    /// <summary>Refuses diameters and lengths that contradict each other.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="left">Left on a side, mm.</param>
+    /// <param name="blank">Whether the diameter before is that of a blank, or else that over the free end of an outline.</param>
+    /// <param name="check">Takes the faults.</param>
+    public static void Refuse(TurnedSetup setup, in Inputs x, double left, bool blank, InputCheck check)
     {
         double d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), length = LengthOf(setup, x), stock = Side(setup) * (d2 - d1) / 2;
         string more = setup.Inside ? "larger" : "smaller";
@@ -186,7 +190,7 @@ internal static class LongTurning
             outline.Refuse(setup.Inside, check);
             double thick = outline.Steps[^1].Diameter;
             check.Holds(
-                Side(setup) * (thick - d1) >= 0, "startDiameter", d1,
+                !blank || Side(setup) * (thick - d1) >= 0, "startDiameter", d1,
                 $"The outline reaches Ø{thick:0.###} mm, and the work has Ø{d1:0.###} mm before; give "
                     + (setup.Inside ? "a smaller bore." : "a larger blank."));
         }
@@ -285,111 +289,4 @@ internal static class TurnedWay
     public static readonly WayKind Pass = new("pass", "Pass {0}"), Along = new("along", "Along Ø {0}"), Face = new("face", "Face {0}"),
         Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
         Chamfer = new("chamfer", "Chamfer");
-}
-
-/// <summary>Rough turning along the work, outside or inside by the tool: equal passes down to what is left for finishing.</summary>
-public readonly struct RoughTurning : ITurningKind
-{
-    /// <inheritdoc/>
-    public static OperationDescription Description { get; } = new(
-        "turn-rough", "Rough turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
-        [
-            TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.Depth, TurningWords.Left, TurningWords.Feed, TurningWords.Clamp,
-            TurningWords.Deflection(150),
-        ],
-        TurningWords.Options, TurningWords.Large, TurningWords.Rows)
-    { Extras = LongTurning.Extras };
-
-    /// <inheritdoc/>
-    public static void Follow(TurnedSetup setup, ref Inputs x) =>
-        LongTurning.Follow(setup, x[Input.DepthOfCut] + x[Input.StockLeft], largest: true, ref x);
-
-    /// <inheritdoc/>
-    public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => LongTurning.Uses(setup, x, input);
-
-    /// <inheritdoc/>
-    public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check) => LongTurning.Refuse(setup, x, x[Input.StockLeft], check);
-
-    /// <inheritdoc/>
-    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
-        where TTrace : struct, ITrace => LongTurning.Course(setup, x, x[Input.StockLeft], x[Input.DepthOfCut], ref trace);
-
-    /// <inheritdoc/>
-    public static HeldWork Held(TurnedSetup setup, in Inputs x) => LongTurning.Held(setup, x, x[Input.StockLeft]);
-
-    /// <inheritdoc/>
-    public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits) => LongTurning.Judge(setup, x, ref limits);
-
-    /// <inheritdoc/>
-    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, findings);
-
-    /// <inheritdoc/>
-    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
-        where TSink : struct, IWaySink => LongTurning.Walk(setup, x, x[Input.StockLeft], x[Input.DepthOfCut], speed, ref sink);
-}
-
-/// <summary>Finish turning along the work in one pass, outside or inside by the tool: the feed follows from the finish wanted.</summary>
-public readonly struct FinishTurning : ITurningKind
-{
-    private const double UsualStock = 0.5;
-
-    private static readonly Formula FeedFormula = new(
-        "f", "Feed per revolution for the finish", Quantity.Chip, "min(f_chart, q_r)",
-        "charted, and no more than q_r, the feed whose marks are R_w high");
-
-    /// <inheritdoc/>
-    public static OperationDescription Description { get; } = new(
-        "turn-finish", "Finish turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
-        [
-            TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.Feed, TurningWords.Clamp,
-            new(Input.FinishWanted, "R_w", "Peak to valley wanted", TurningWords.HeldTo, Quantity.Deviation, 0.05, 500, 10),
-            TurningWords.Deflection(15),
-        ],
-        TurningWords.Options,
-        [Output.ProgrammedSpeed, Output.FeedInUse, Output.PeakToValley, Output.Time],
-        [.. TurningWords.Rows.Where(o => o != Output.PeakToValley), Output.Depth])
-    { ChartedAs = [RoughTurning.Description], Extras = LongTurning.Extras };
-
-    /// <inheritdoc/>
-    public static void Follow(TurnedSetup setup, ref Inputs x) => LongTurning.Follow(setup, UsualStock, largest: false, ref x);
-
-    /// <inheritdoc/>
-    public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => LongTurning.Uses(setup, x, input);
-
-    /// <inheritdoc/>
-    public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check) => LongTurning.Refuse(setup, x, 0, check);
-
-    /// <inheritdoc/>
-    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
-        where TTrace : struct, ITrace => LongTurning.Course(setup, x, 0, double.PositiveInfinity, ref trace);
-
-    /// <inheritdoc/>
-    public static HeldWork Held(TurnedSetup setup, in Inputs x) => LongTurning.Held(setup, x, 0);
-
-    /// <inheritdoc/>
-    public static double FeedFrom<TTrace>(TurnedSetup setup, double charted, in Inputs x, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        double wanted = FeedMark.ExactFeedFor(
-            x[Input.FinishWanted], setup.CornerRadius, setup.EdgeAngle, Math.Clamp(setup.TrailingAngle, 0.1, 89)),
-            feed = Math.Min(charted, wanted);
-        if (TTrace.Listens) trace.Take(FeedFormula, feed, new("f_chart", charted), new("q_r", wanted));
-        return feed;
-    }
-
-    /// <inheritdoc/>
-    public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
-    {
-        LongTurning.Judge(setup, x, ref limits);
-        limits.Add(TurningLimits.Finish, r[Output.PeakToValley], x[Input.FinishWanted]);
-    }
-
-    /// <inheritdoc/>
-    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, findings);
-
-    /// <inheritdoc/>
-    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
-        where TSink : struct, IWaySink => LongTurning.WalkOutline(setup, x, speed, ref sink);
 }
