@@ -39,6 +39,6 @@ test('no picture has words on words, words outside, or a number that is none', a
   await expect(maren.locator('[data-ready=true]')).toBeVisible({ timeout: 120_000 });
   const found = await maren.locator('figure[data-picture]').evaluateAll(look);
   expect(found.length).toBeGreaterThan(150);
-  expect(new Set(found.map(([, picture]) => picture)).size).toBe(17);
+  expect(new Set(found.map(([, picture]) => picture)).size).toBe(21);
   expect(found.flatMap(([name, , faults]) => faults.map((fault) => `${name}: ${fault}`))).toEqual([]);
 });

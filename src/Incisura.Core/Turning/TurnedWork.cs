@@ -14,6 +14,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
     where TKind : struct, ITurningKind
 {
     private const double LeastShare = 0.1, LeastFeedShare = 0.2, Headroom = 1.15, BeyondChart = 1.6, DefaultDepth = 1;
+    private const int MostPasses = 1000;
 
     private static readonly Formula ChartDepth = new(
         "a_pmost", "Depth proposed", Quantity.Length, "1*a_pchart", "speed chart of the shop");
@@ -72,8 +73,13 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
     public static void Refuse(CuttingSetup setup, in Inputs x, InputCheck check)
     {
         TurnedSetup own = Of(setup);
+        NoTrace none = default;
         TKind.Refuse(own, x, check);
+        int passes = TKind.Course(own, x, ref none).Passes;
         check.Holds(
+            passes <= MostPasses, TKind.Description.Has(Input.DepthOfCut) ? "depthOfCut" : "slotWidth", passes,
+            $"That would be {passes} passes, and {MostPasses} are the most; take more depth in each, or a wider blade.")
+            .Holds(
             !x.Steady || x[Input.SteadyAt] <= x[Input.StandsOut], "steadyAt", x[Input.SteadyAt],
             $"The work stands {x[Input.StandsOut]:0.##} mm out of the chuck; place the steady rest on it.")
             .Holds(

@@ -243,6 +243,8 @@ public class TurnedCourseTests
         Situation rough = With("turn-rough"), bar = With("turn-rough", Bar), groove = With("turn-groove", Blade), off = With("part-off", Parter);
         Assert.Equal("endDiameter", Refused("turn-rough", rough, ("startDiameter", 40), ("endDiameter", 50)).Field);
         Assert.Contains("leave less", Refused("turn-rough", rough, ("startDiameter", 40), ("endDiameter", 39.5)).Sentence, StringComparison.Ordinal);
+        Assert.Equal(
+            "depthOfCut", Refused("turn-rough", rough, ("startDiameter", 100), ("endDiameter", 50), ("depthOfCut", 0.01)).Field);
         Assert.Equal("standsOut", Refused("turn-rough", rough, ("length", 80), ("standsOut", 70)).Field);
         Assert.Equal("workBore", Refused("turn-rough", rough, ("startDiameter", 40), ("endDiameter", 30), ("workBore", 32)).Field);
         Assert.Equal("bodyDiameter", Refused("turn-rough", bar, ("startDiameter", 40), ("endDiameter", 50), ("bodyDiameter", 45)).Field);

@@ -219,7 +219,7 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
     tip: [right - cutter.dimensions!.CW! / 2, Math.max(bottom, off && bore > 0 ? bore : 0)],
     labels: ({ x, y }) => (
       <>
-        <Label x={x(out) + 4} y={y(-d1) + 4} accent clear>
+        <Label x={x(out) + 4} y={y(d1) + 2} accent clear>
           Ø{text(d1)}
         </Label>
         {off && shoulder > 0 && (
@@ -256,10 +256,10 @@ function Chip({ result, cutter, operation }: Page) {
       ) : (
         <Corner result={result} cutter={cutter} operation={operation} colour={colour} />
       )}
-      <Label x={10} y={H - 34} accent>
+      <Label x={10} y={H - 43} accent>
         <SymbolText text="a_p" /> {units.text(depth, 'length')} · f {units.text(f, 'chip')}
       </Label>
-      <Label x={10} y={H - 18} colour={colour}>
+      <Label x={10} y={H - 23} colour={colour}>
         <SymbolText text="h_max" /> {units.text(figure(result, 'largestChip'), 'chip')}, edge{' '}
         {units.text(figure(result, 'edgeLength'), 'length')}
       </Label>
