@@ -18,9 +18,9 @@ public abstract class TurningSetup : CuttingSetup
     /// <param name="counter">Whether the counter spindle turns the work.</param>
     protected TurningSetup(
         BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter = false)
-        : base(built, material, machine, row, practice, counter ? machine.Counter ?? machine.Main : machine.Main)
+        : base(built, material, machine, row, practice, SpindleOf(machine, counter))
     {
-        MainSpindle? spindle = counter ? machine.Counter ?? machine.Main : machine.Main;
+        MainSpindle? spindle = SpindleOf(machine, counter);
         TurnsWork = counter ? machine.Counter is not null : spindle is not null;
         Chuck = spindle?.Chuck;
         Tailstock = machine.Tailstock;
@@ -55,6 +55,8 @@ public abstract class TurningSetup : CuttingSetup
 
     /// <summary>Least bore the tool goes into, mm; NaN where it does not.</summary>
     public double LeastBore { get; }
+
+    private static MainSpindle? SpindleOf(Machine machine, bool counter) => counter ? machine.Counter ?? machine.Main : machine.Main;
 
     /// <summary>Way in which an axis reaches a feed, or stops from it, at an even acceleration, mm: v²/(2·a).</summary>
     /// <param name="speed">n, rev/min.</param>

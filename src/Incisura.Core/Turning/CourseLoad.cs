@@ -1,6 +1,5 @@
 using Incisura.Core.Geometry;
 using Incisura.Core.Machines;
-using Incisura.Core.ThreadCutting;
 
 namespace Incisura.Core.Turning;
 
@@ -84,7 +83,8 @@ internal static class CourseLoad
     }
 
     /// <summary>Works everything out but time and limits.</summary>
-    public static void Solve<TTrace>(TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held, ref WorkResult r, ref TTrace trace)
+    /// <returns>Largest diameter that cuts where the chuck is nearest to letting go, mm.</returns>
+    public static double Solve<TTrace>(TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
         double wear = Common.Wear(x), force11 = setup.SpecificForce11 * wear, f = x[Input.FeedPerRevolution];
@@ -148,7 +148,7 @@ internal static class CourseLoad
 
         Bends(setup, x, c, held, load, ref r, ref trace);
         if (!setup.IsBlade) Marks(setup, c, f, ref r, ref trace);
-        Grip(setup, x, c, load, speed, ref r, ref trace);
+        return Grip(setup, x, c, load, speed, ref r, ref trace);
     }
 
     /// <summary>The time, by walking the way.</summary>
@@ -165,13 +165,13 @@ internal static class CourseLoad
                 new("v_rapid", setup.RapidFeed));
     }
 
-    /// <summary>Judges the limits all turning operations share.</summary>
-    public static void Judge(TurnedSetup setup, in Inputs x, in TurnedCourse c, in WorkResult r, ref LimitSet limits)
+    /// <summary>Judges the limits all turning operations share; <paramref name="gripAt"/> as <see cref="Solve"/> returned it.</summary>
+    public static void Judge(TurnedSetup setup, in Inputs x, in TurnedCourse c, double gripAt, in WorkResult r, ref LimitSet limits)
     {
         Drive(setup, x, c, r, ref limits);
         if (x.IsTyped(Input.SpeedClamp)) limits.Add(TurningLimits.Clamp, x[Input.SpeedClamp], setup.LargestSpeed);
         if (r.Has(Output.GripLeft))
-            limits.AddAt(TurningLimits.ChuckGrip, r[Output.GripNeeded], Math.Max(r[Output.GripLeft], 1e-6), GripWorst(setup, x, c, r).Outer);
+            limits.AddAt(TurningLimits.ChuckGrip, r[Output.GripNeeded], Math.Max(r[Output.GripLeft], 1e-6), gripAt);
         else limits.Add(TurningLimits.ChuckGrip, r[Output.GripNeeded], double.NaN);
         if (setup.Cutter[Cutters.Dimension.LeastFormingDepth] is var least && !double.IsNaN(least))
         {
@@ -276,8 +276,7 @@ internal static class CourseLoad
     private static void Marks<TTrace>(TurnedSetup setup, in TurnedCourse c, double feed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double trailing = c.Across && setup.TipAngle > 0 ? setup.EdgeAngle - 90 : setup.TrailingAngle,
-            height = FeedMark.Exact(feed, setup.CornerRadius, c.EdgeAngle, Math.Clamp(trailing, 0.1, 89));
+        double height = FeedMark.Exact(feed, setup.CornerRadius, c.EdgeAngle, setup.MarkAngle(c.Across));
         r[Output.PeakToValley] = height;
         if (!TTrace.Listens) return;
         bool corner = feed < 2 * setup.CornerRadius && Math.Abs((1000 * RoundCut.Ridge(setup.CornerRadius, feed)) - height) <= 1e-9 * height;
@@ -287,10 +286,9 @@ internal static class CourseLoad
 
     // Where along the way the chuck is nearest to letting go: the work turns slowest at its largest diameter, where the cut has the longest lever.
     private static (double Outer, double Speed, double Needed, double Left) GripWorst(
-        TurnedSetup setup, in Inputs x, in TurnedCourse c, in WorkResult r)
+        TurnedSetup setup, in Inputs x, in TurnedCourse c, in SurfaceSpeed speed, in WorkResult r)
     {
         ChuckGrip grip = setup.ClampedBy ?? new(double.PositiveInfinity, 1, 0, 0);
-        SurfaceSpeed speed = SpeedOf(c, x);
         double most = -1, axial = Math.Abs(c.Across ? r[Output.PassiveForce] : r[Output.Thrust]);
         (double, double, double, double) worst = default;
         for (int i = 0; i <= Looks; i++)
@@ -307,20 +305,21 @@ internal static class CourseLoad
         return worst;
     }
 
-    private static void Grip<TTrace>(
+    private static double Grip<TTrace>(
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in CornerLoad load, in SurfaceSpeed speed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        (double outer, double n, double needed, double left) = GripWorst(setup, x, c, r);
+        (double outer, double n, double needed, double left) = GripWorst(setup, x, c, speed, r);
         r[Output.GripNeeded] = needed;
         if (setup.ClampedBy is not null) r[Output.GripLeft] = left;
-        if (!TTrace.Listens) return;
+        if (!TTrace.Listens) return outer;
         trace.Take(
             NeededFormula, needed, new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Friction), new("F_c", load.Cutting),
             new("D_h", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
         if (setup.ClampedBy is { } grip) trace.Take(
             LeftFormula, left, new("F_0", grip.AtRest), new("i_b", grip.Jaws), new("m_b", grip.JawMass), new("r_b", grip.JawRadius),
             new("n_k", n));
+        return outer;
     }
 
     // The largest use of a limit on the way, with where it is.

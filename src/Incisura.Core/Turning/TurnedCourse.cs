@@ -4,7 +4,6 @@ namespace Incisura.Core.Turning;
 /// <param name="Across">Whether the feed runs towards the axis, or else along the work.</param>
 /// <param name="EdgeAngle">Cutting edge angle κ with that feed, degrees.</param>
 /// <param name="CornerRadius">Corner radius r, mm; 0 where the edge is straight to its ends.</param>
-/// <param name="Stock">What is removed in all square to the feed, mm, above 0.</param>
 /// <param name="Depth">Depth of each pass, square to the feed a_p, mm; of a blade its width.</param>
 /// <param name="Passes">Number of passes.</param>
 /// <param name="First">Diameter at which the tip begins: along the work that of the first pass, mm.</param>
@@ -13,7 +12,7 @@ namespace Incisura.Core.Turning;
 /// <param name="From">Where the force acts, nearest to the chuck, mm from it.</param>
 /// <param name="To">Where it acts furthest from the chuck, mm.</param>
 public readonly record struct TurnedCourse(
-    bool Across, double EdgeAngle, double CornerRadius, double Stock, double Depth, int Passes, double First, double Last, bool ChipOutside,
+    bool Across, double EdgeAngle, double CornerRadius, double Depth, int Passes, double First, double Last, bool ChipOutside,
     double From, double To)
 {
     /// <summary>Largest diameter that cuts when the tip is at one, mm.</summary>

@@ -41,7 +41,7 @@ public sealed class TurnedSetup : TurningSetup
         EdgeAngle = Cutter[Dimension.EdgeAngle] is var angle && angle > 0 ? angle : 90;
         if (IsBlade)
         {
-            (BladeReach, BladeWidth, ShankWidth) = (Cutter[Dimension.Reach], Cutter[Dimension.BladeWidth], Cutter[Dimension.ShankWidth]);
+            (BladeReach, ShankWidth) = (Cutter[Dimension.Reach], Cutter[Dimension.ShankWidth]);
             LargestWork = Cutter[Dimension.GreatestWork];
             EdgeAllowed = Width;
             return;
@@ -79,14 +79,15 @@ public sealed class TurnedSetup : TurningSetup
     /// <summary>Cutting edge angle with the feed towards the axis, where the edge that trails along the work leads, degrees.</summary>
     public double AcrossAngle => TipAngle > 0 ? 90 + TrailingAngle : 90;
 
+    /// <summary>Angle of the edge that trails and leaves the marks, held to where marks can be worked out, degrees.</summary>
+    /// <param name="across">Whether the feed runs towards the axis.</param>
+    public double MarkAngle(bool across) => Math.Clamp(across && TipAngle > 0 ? EdgeAngle - 90 : TrailingAngle, 0.1, 89);
+
     /// <summary>Largest length of edge in the work, mm.</summary>
     public double EdgeAllowed { get; }
 
     /// <summary>Depth a blade reaches before its shank, mm; NaN of other tools.</summary>
     public double BladeReach { get; } = double.NaN;
-
-    /// <summary>Width of the blade behind its edge, mm; NaN of other tools.</summary>
-    public double BladeWidth { get; } = double.NaN;
 
     /// <summary>Width of the shank behind the blade, mm; NaN of other tools.</summary>
     public double ShankWidth { get; } = double.NaN;

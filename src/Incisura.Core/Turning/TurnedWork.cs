@@ -80,8 +80,8 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
             passes <= MostPasses, TKind.Description.Has(Input.DepthOfCut) ? "depthOfCut" : "slotWidth", passes,
             $"That would be {passes} passes, and {MostPasses} are the most; take more depth in each, or a wider blade.")
             .Holds(
-            !x.Steady || x[Input.SteadyAt] <= x[Input.StandsOut], "steadyAt", x[Input.SteadyAt],
-            $"The work stands {x[Input.StandsOut]:0.##} mm out of the chuck; place the steady rest on it.")
+                !x.Steady || x[Input.SteadyAt] <= x[Input.StandsOut], "steadyAt", x[Input.SteadyAt],
+                $"The work stands {x[Input.StandsOut]:0.##} mm out of the chuck; place the steady rest on it.")
             .Holds(
                 x[Input.WorkBore] < Math.Min(x[Input.BodyDiameter], x[Input.GrippedDiameter]), "workBore", x[Input.WorkBore],
                 $"A bore of Ø{x[Input.WorkBore]:0.##} mm leaves nothing of Ø{x[Input.BodyDiameter]:0.##} mm; give a smaller bore.");
@@ -127,11 +127,11 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         TurnedSetup own = Of(setup);
         result = default;
         TurnedCourse course = TKind.Course(own, x, ref trace);
-        CourseLoad.Solve(own, x, course, TKind.Held(own, x), ref result, ref trace);
+        double gripAt = CourseLoad.Solve(own, x, course, TKind.Held(own, x), ref result, ref trace);
         CourseLoad.Time<TKind, TTrace>(own, x, course, ref result, ref trace);
         TKind.Work(own, x, course, ref result, ref trace);
         if (own.Taylor.Known) result[Output.ToolLife] = own.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
-        CourseLoad.Judge(own, x, course, result, ref result.Judging);
+        CourseLoad.Judge(own, x, course, gripAt, result, ref result.Judging);
         TKind.Judge(own, x, result, ref result.Judging);
     }
 

@@ -29,7 +29,7 @@ internal static class BladeCutting
             trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_u", end));
         }
 
-        return new(true, 90, 0, (d1 - last) / 2, setup.Width, plunges, d1, last, false, at, at);
+        return new(true, 90, 0, setup.Width, plunges, d1, last, false, at, at);
     }
 
     public static HeldWork Held(in Inputs x)

@@ -74,7 +74,7 @@ public readonly struct FaceTurning : ITurningKind
         }
 
         return new(
-            true, setup.AcrossAngle, setup.CornerRadius, stock, passes.Each, passes.Count, d1, bore, false, x[Input.StandsOut],
+            true, setup.AcrossAngle, setup.CornerRadius, passes.Each, passes.Count, d1, bore, false, x[Input.StandsOut],
             x[Input.StandsOut]);
     }
 

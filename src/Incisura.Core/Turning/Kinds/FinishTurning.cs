@@ -46,7 +46,7 @@ public readonly struct FinishTurning : ITurningKind
         where TTrace : struct, ITrace
     {
         double wanted = FeedMark.ExactFeedFor(
-            x[Input.FinishWanted], setup.CornerRadius, setup.EdgeAngle, Math.Clamp(setup.TrailingAngle, 0.1, 89)),
+            x[Input.FinishWanted], setup.CornerRadius, setup.EdgeAngle, setup.MarkAngle(across: false)),
             feed = Math.Min(charted, wanted);
         if (TTrace.Listens) trace.Take(FeedFormula, feed, new("f_chart", charted), new("q_r", wanted));
         return feed;

@@ -136,7 +136,7 @@ internal static class LongTurning
         }
 
         return new(
-            false, setup.EdgeAngle, setup.CornerRadius, stock, deepest, passes, first, last, !setup.Inside, out1 - LengthOf(setup, x), out1);
+            false, setup.EdgeAngle, setup.CornerRadius, deepest, passes, first, last, !setup.Inside, out1 - LengthOf(setup, x), out1);
     }
 
     /// <summary>How the work stands when it is done.</summary>
@@ -162,7 +162,7 @@ internal static class LongTurning
         }
 
         return new(
-            false, setup.EdgeAngle, setup.CornerRadius, depth, depth, 1, other, d2, !setup.Inside, out1 - LengthOf(setup, x), out1);
+            false, setup.EdgeAngle, setup.CornerRadius, depth, 1, other, d2, !setup.Inside, out1 - LengthOf(setup, x), out1);
     }
 
     private static void Range<TTrace>(double first, double last, ref TTrace trace)
