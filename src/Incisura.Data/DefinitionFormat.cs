@@ -13,6 +13,7 @@ using Incisura.Core.Holes;
 using Incisura.Core.Machines;
 using Incisura.Core.Materials;
 using Incisura.Core.Threads;
+using Incisura.Core.Turning;
 
 namespace Incisura.Data;
 
@@ -46,6 +47,7 @@ public static class DefinitionFormat
         [typeof(Machine)] = ["counter", "tailstock"],
         [typeof(MainSpindle)] = ["chuck"],
         [typeof(JudgedLimit)] = ["atDiameter"],
+        [typeof(OutlineStep)] = ["to", "arc", "chamfer", "rounding", "fillet"],
     };
 
     public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)

@@ -55,7 +55,8 @@ public static class Operations
         [typeof(CrossHoles), typeof(StageEdits), typeof(DrilledBefore), typeof(ThreadToCut), typeof(TurnedOutline)];
 
     /// <summary>What a result can have beyond figures.</summary>
-    public static IReadOnlyList<Type> Attachments { get; } = [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse)];
+    public static IReadOnlyList<Type> Attachments { get; } =
+        [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse), typeof(FinishedContour)];
 
     /// <summary>Whether the feed of an operation is the lead of a thread; null for one that does not exist.</summary>
     /// <param name="code">Code of the operation.</param>

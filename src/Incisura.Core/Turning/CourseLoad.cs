@@ -247,21 +247,23 @@ internal static class CourseLoad
     private static (double Most, double Least) Gives(TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held)
     {
         double length = Math.Max(x[Input.StandsOut], 1e-3), turned = Math.Min(held.TurnedLength, length - 1e-3);
-        Span<WorkStep> steps = stackalloc WorkStep[TurnedOutline.Most + 1];
-        int count = 0;
+        IReadOnlyList<WorkStep> slices = setup.Contour.Slices;
+        int room = slices.Count + 2, count = 0;
+        Span<WorkStep> steps = stackalloc WorkStep[room];
+        Span<WorkSums> sums = stackalloc WorkSums[room];
         if (length - turned > 1e-6) steps[count++] = new(length - turned, held.Near, held.Bore);
-        if (turned > 1e-6 && setup.Outline is { } outline && !c.Across)
-            for (int i = outline.Steps.Count - 1; i >= 0; i--)
+        if (turned > 1e-6 && setup.Outline is not null && !c.Across)
+            for (int i = 0; i < slices.Count; i++)
             {
-                double d = outline.Steps[i].Diameter;
+                (double along, double d, _) = slices[i];
                 steps[count++] = setup.Inside
-                    ? new(outline.Steps[i].Length, held.Near, Math.Min(d - (2 * held.Left), 0.999 * held.Near))
-                    : new(outline.Steps[i].Length, d + (2 * held.Left), Math.Min(held.Bore, 0.999 * d));
+                    ? new(along, held.Near, Math.Min(d - (2 * held.Left), 0.999 * held.Near))
+                    : new(along, d + (2 * held.Left), Math.Min(held.Bore, 0.999 * d));
             }
         else if (turned > 1e-6) steps[count++] = new(turned, held.Turned, held.TurnedBore);
         Span<double> holds = stackalloc double[1];
         holds[0] = Math.Clamp(x.Steady ? x[Input.SteadyAt] : length, 1e-3, length);
-        SteppedWork work = new(steps[..count], setup.WorkModulus, x.Centre || x.Steady ? holds : default);
+        SteppedWork work = new(steps[..count], sums, setup.WorkModulus, x.Centre || x.Steady ? holds : default);
         double from = Math.Clamp(c.From, 0, work.Length), to = Math.Clamp(c.To, from, work.Length);
         if (!c.Across || to > from)
         {

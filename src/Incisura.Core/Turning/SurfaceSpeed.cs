@@ -41,6 +41,21 @@ public readonly record struct SurfaceSpeed(double CuttingSpeed, double Clamp)
         return Across(from, turn, feed) + Across(turn, to, slowFeed);
     }
 
+    /// <summary>Time to feed along an arc that nowhere turns back across the axis, min: ∫ ds/(f·n).</summary>
+    /// <param name="centre">Distance of its centre from the axis, mm; below 0 beyond it.</param>
+    /// <param name="radius">Its radius, mm, above 0.</param>
+    /// <param name="from">Angle of its start about the centre, from the direction of the axis, rad.</param>
+    /// <param name="to">Angle of its end, rad.</param>
+    /// <param name="feed">Feed of a turn f, mm, above 0.</param>
+    public double Round(double centre, double radius, double from, double to, double feed)
+    {
+        if (Math.Sin(from) > Math.Sin(to)) (from, to) = (to, from);
+        double sine = ((ClampDiameter / 2) - centre) / radius,
+            turn = sine <= Math.Sin(from) ? from : sine >= Math.Sin(to) ? to : Between(from, to, sine),
+            free = (centre * (to - turn)) - (radius * (Math.Cos(to) - Math.Cos(turn)));
+        return (radius * Math.Abs(turn - from) / (feed * Clamp)) + (2 * Math.PI * radius * Math.Abs(free) / (1000 * CuttingSpeed * feed));
+    }
+
     /// <summary>Time to feed along a cone or a cylinder, min.</summary>
     /// <param name="from">Diameter it begins at, mm.</param>
     /// <param name="to">Diameter it ends at, mm.</param>
@@ -50,5 +65,14 @@ public readonly record struct SurfaceSpeed(double CuttingSpeed, double Clamp)
     {
         double across = Math.Abs(from - to) / 2;
         return across > 1e-9 * (from + to) ? Across(from, to, feed) * (way / across) : way / (feed * SpeedAt(from));
+    }
+
+    // The angle of a sine between two angles between which it only grows.
+    private static double Between(double from, double to, double sine)
+    {
+        double least = Math.Min(from, to), most = Math.Max(from, to), at = Math.Asin(sine);
+        foreach (double angle in (ReadOnlySpan<double>)[at, Math.PI - at, at - (2 * Math.PI), at + (2 * Math.PI), -Math.PI - at])
+            if (angle >= least && angle <= most) return angle;
+        return from;
     }
 }

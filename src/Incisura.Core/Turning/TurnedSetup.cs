@@ -101,6 +101,9 @@ public sealed class TurnedSetup : TurningSetup
     /// <summary>The finished outline, where it has several diameters; null elsewhere.</summary>
     public TurnedOutline? Outline { get; private set; }
 
+    /// <summary>How the outline runs; without pieces where there is none.</summary>
+    internal TurnedContour Contour => Outline?.Contour ?? TurnedContour.None;
+
     /// <inheritdoc/>
     public override void Take(IReadOnlyList<Extra> extras)
     {

@@ -167,7 +167,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         TurnedCourse course = TKind.Course(own, x, ref none);
         WayList list = new();
         TKind.Walk(own, x, course, CourseLoad.SpeedOf(course, x), ref list);
-        return [list.Way];
+        return own.Outline is null ? [list.Way] : [list.Way, new FinishedContour([.. own.Contour.Elements])];
     }
 
     /// <inheritdoc/>

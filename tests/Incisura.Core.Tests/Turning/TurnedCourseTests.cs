@@ -373,7 +373,7 @@ public class TurnedCourseTests
     public void An_outline_that_turns_back_or_holds_nothing_is_refused_where_it_does()
     {
         Assert.Equal("turnedOutline[1].diameter", Fault([new(30, 20), new(24, 20)]).Field);
-        Assert.Contains("grooved", Fault([new(30, 20), new(24, 20)]).Sentence, StringComparison.Ordinal);
+        Assert.Contains("groove it", Fault([new(30, 20), new(24, 20)]).Sentence, StringComparison.Ordinal);
         Assert.Equal("turnedOutline[0].length", Fault([new(30, 0)]).Field);
         Assert.Equal("turnedOutline", Fault([]).Field);
         Assert.Equal("startDiameter", Fault([new(30, 20), new(60, 20)], 40).Field);

@@ -49,7 +49,7 @@ public class WorkInTheChuckTests
         {
             double length = steps.Sum(s => s.Length);
             double[] holds = count switch { 0 => [], 1 => [length], _ => [steady * length, length] };
-            double got = new SteppedWork(steps, Modulus, holds).Bend(1, loaded * length, at * length),
+            double got = new SteppedWork(steps, new WorkSums[steps.Length], Modulus, holds).Bend(1, loaded * length, at * length),
                 fine = 1000 * Fine(steps, loaded * length, at * length, holds), free = 1000 * Fine(steps, length, length, []);
             Assert.True(Math.Abs(got - fine) <= (2e-3 * Math.Abs(fine)) + (1e-5 * free), $"{count} holds: {got} {fine}");
         },
@@ -60,7 +60,7 @@ public class WorkInTheChuckTests
         (diameter, length, share, centre) =>
         {
             WorkStep[] steps = [new(length / 3, diameter), new(length * 2 / 3, diameter)];
-            SteppedWork work = centre ? new(steps, Modulus, [length]) : new(steps, Modulus);
+            SteppedWork work = centre ? new(steps, new WorkSums[2], Modulus, [length]) : new(steps, new WorkSums[2], Modulus);
             double at = share * length, bar = WorkBend.At(600, diameter, length, at, centre, Modulus);
             Assert.Equal(1, work.Bend(600, at, at) / bar, 6);
             (double place, double most) = work.Worst(600, 0.01 * length, length);
@@ -74,8 +74,8 @@ public class WorkInTheChuckTests
         (steps, one, other) =>
         {
             double length = steps.Sum(s => s.Length);
-            SteppedWork work = new(steps, Modulus, [0.5 * length, length]);
-            double scale = new SteppedWork(steps, Modulus).Bend(1, length, length);
+            SteppedWork work = new(steps, new WorkSums[steps.Length], Modulus, [0.5 * length, length]);
+            double scale = new SteppedWork(steps, new WorkSums[steps.Length], Modulus).Bend(1, length, length);
             return Math.Abs(work.Bend(1, one * length, length)) < 1e-9 * scale && Math.Abs(work.Bend(1, one * length, 0.5 * length)) < 1e-9 * scale
                 && Math.Abs(work.Bend(1, one * length, other * length) - work.Bend(1, other * length, one * length)) < 1e-9 * scale;
         });
@@ -83,8 +83,8 @@ public class WorkInTheChuckTests
     [Fact]
     public void A_hold_beside_the_work_is_refused()
     {
-        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], Modulus, [120]); });
-        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], Modulus, [30, 60, 90]); });
+        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], new WorkSums[1], Modulus, [120]); });
+        Assert.Throws<ArgumentException>(() => { _ = new SteppedWork([new(100, 20)], new WorkSums[1], Modulus, [30, 60, 90]); });
     }
 
     [Fact]

@@ -57,10 +57,19 @@ public readonly struct FinishTurning : ITurningKind
     {
         LongTurning.Judge(setup, x, ref limits);
         limits.Add(TurningLimits.Finish, r[Output.PeakToValley], x[Input.FinishWanted]);
+        if (setup.Contour is { LeastHollow: > 0 and var hollow }) limits.Add(TurningLimits.InnerCorner, setup.CornerRadius, hollow);
     }
 
     /// <inheritdoc/>
-    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, findings);
+    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
+    {
+        LongTurning.Notice(setup, findings);
+        if (setup.Contour.SharpCorners)
+            findings.Add(new(
+                "corners-stay-round", Severity.Info,
+                new("Inner corners without a radius of their own keep that of the tool, {0}.", new Measure(setup.CornerRadius, Quantity.Length)),
+                ""));
+    }
 
     /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)

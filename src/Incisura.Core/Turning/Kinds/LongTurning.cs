@@ -16,12 +16,12 @@ internal static class LongTurning
         "i_p", "Passes", Quantity.Count, "1*i_o", "equal passes from one diameter of the outline to the next, none above the most allowed");
     private static readonly Formula StepDepthFormula = new("a_p", "Depth of the deepest pass", Quantity.Length, "1*a_o", "between two diameters");
     private static readonly Formula StepLastFormula = new(
-        "D_l", "Diameter of the tip in the last pass", Quantity.Length, "D_o - 2*w_s*s", "at the free end of the outline; what is left stays on");
+        "D_l", "Diameter of the tip in the last pass", Quantity.Length, "D_w - 2*w_s*s", "the deepest of the outline; what is left stays on");
     private static readonly Formula OneDepthFormula = new("a_p", "Depth of the pass", Quantity.Length, "abs(D_0 - D_o)/2", "in one pass");
     private static readonly Formula OneFirstFormula = new(
-        "D_f", "Diameter of the tip at the other end", Quantity.Length, "1*D_q", "the last of the outline; in one pass");
+        "D_f", "Diameter of the tip where least is taken off", Quantity.Length, "1*D_q", "that of the outline nearest to the blank; in one pass");
     private static readonly Formula OneLastFormula = new(
-        "D_l", "Diameter of the tip at the free end", Quantity.Length, "1*D_o", "in one pass");
+        "D_l", "Diameter of the tip at its deepest", Quantity.Length, "1*D_w", "the deepest of the outline; in one pass");
     private static readonly Formula FirstFormula = new(
         "D_f", "Diameter of the tip in the first pass", Quantity.Length, "D_0 + 2*w_s*a_f", "w_s is −1 outside, 1 inside; depth a_f of that pass");
     private static readonly Formula LastFormula = new(
@@ -39,7 +39,7 @@ internal static class LongTurning
         double side = Side(setup);
         if (setup.Outline is { } outline)
         {
-            double from = largest ? outline.Steps[^1].Diameter : outline.Steps[0].Diameter;
+            double from = largest ? Blank(setup) : outline.Steps[0].Diameter;
             x.Propose(Input.StartDiameter, Math.Max(0.5, from - (2 * side * stock)));
         }
         else x.Propose(Input.StartDiameter, setup.Inside ? UsualBore(setup, x, stock) : Outside(x, stock));
@@ -53,11 +53,18 @@ internal static class LongTurning
     /// <summary>1 inside, where the diameter grows, and −1 outside.</summary>
     public static double Side(TurnedSetup setup) => setup.Inside ? 1 : -1;
 
-    /// <summary>Diameter that is turned to last, mm: of an outline that at its free end.</summary>
-    public static double EndOf(TurnedSetup setup, in Inputs x) => setup.Outline is { } outline ? outline.Steps[0].Diameter : x[Input.EndDiameter];
+    /// <summary>Diameter that is turned to last, mm: of an outline its deepest.</summary>
+    public static double EndOf(TurnedSetup setup, in Inputs x) =>
+        setup.Outline is null ? x[Input.EndDiameter] : setup.Inside ? setup.Contour.Most : setup.Contour.Least;
 
     /// <summary>Length that is turned, mm.</summary>
-    public static double LengthOf(TurnedSetup setup, in Inputs x) => setup.Outline is { } outline ? outline.Length() : x[Input.Length];
+    public static double LengthOf(TurnedSetup setup, in Inputs x) => setup.Outline is null ? x[Input.Length] : setup.Contour.Length;
+
+    // Diameter of an outline nearest to the blank, mm.
+    private static double Blank(TurnedSetup setup) => setup.Inside ? setup.Contour.Least : setup.Contour.Most;
+
+    // Diameter one pass along all diameters begins at, mm.
+    private static double FreeOf(TurnedSetup setup, in Inputs x) => setup.Outline is { } outline ? outline.Steps[0].Diameter : x[Input.EndDiameter];
 
     public static bool Uses(TurnedSetup setup, in Inputs x, Input input) => input switch
     {
@@ -65,6 +72,9 @@ internal static class LongTurning
         Input.EndDiameter or Input.Length => setup.Outline is null,
         _ => true,
     };
+
+    /// <summary>Room for the bands of passes.</summary>
+    public static int BandsOf(TurnedSetup setup) => Math.Max(1, setup.Contour.Levels.Count);
 
     /// <summary>The bands of passes from the blank inwards, or from the bore outwards: one for each diameter of the outline.</summary>
     /// <param name="setup">The setup.</param>
@@ -76,17 +86,14 @@ internal static class LongTurning
     public static int Bands(TurnedSetup setup, in Inputs x, double left, double most, Span<PassBand> bands)
     {
         double side = Side(setup), at = x[Input.StartDiameter];
-        int count = 0, steps = setup.Outline?.Steps.Count ?? 1;
-        for (int i = steps - 1; i >= 0; i--)
+        IReadOnlyList<double> levels = setup.Contour.Levels;
+        int count = 0, all = Math.Max(1, levels.Count);
+        for (int i = 0; i < all; i++)
         {
-            double to = Math.Max(1e-3, (setup.Outline?.Steps[i].Diameter ?? x[Input.EndDiameter]) - (2 * side * left)), length = 0,
-                stock = side * (to - at) / 2;
-            if (setup.Outline is { } outline)
-                for (int k = 0; k <= i; k++) length += outline.Steps[k].Length;
-            else length = x[Input.Length];
-            if (stock <= 1e-9 && (i > 0 || count > 0)) continue;
+            double to = Math.Max(1e-3, (setup.Outline is null ? x[Input.EndDiameter] : levels[i]) - (2 * side * left)), stock = side * (to - at) / 2;
+            if (stock <= 1e-9 && (i + 1 < all || count > 0)) continue;
             Passes passes = Passes.Even(Math.Max(stock, 1e-6), most);
-            bands[count++] = new(to, passes.Each, passes.Count, length);
+            bands[count++] = new(to, passes.Each, passes.Count);
             at = to;
         }
 
@@ -104,7 +111,7 @@ internal static class LongTurning
     {
         double side = Side(setup), d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), out1 = x[Input.StandsOut];
         if (!double.IsFinite(most)) return InOnePass(setup, x, ref trace);
-        Span<PassBand> bands = stackalloc PassBand[TurnedOutline.Most];
+        Span<PassBand> bands = stackalloc PassBand[BandsOf(setup)];
         int count = Bands(setup, x, left, most, bands), passes = 0;
         double deepest = 0, stock = 0;
         for (int i = 0; i < count; i++)
@@ -128,7 +135,7 @@ internal static class LongTurning
             {
                 trace.Take(StepPassesFormula, passes, new Term("i_o", passes));
                 trace.Take(StepDepthFormula, deepest, new Term("a_o", deepest));
-                trace.Take(StepLastFormula, last, new("D_o", d2), new("w_s", side), new("s", left));
+                trace.Take(StepLastFormula, last, new("D_w", d2), new("w_s", side), new("s", left));
             }
 
             trace.Take(FirstFormula, first, new("D_0", d1), new("w_s", side), new("a_f", bands[0].Each));
@@ -151,18 +158,18 @@ internal static class LongTurning
     private static TurnedCourse InOnePass<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), depth = Math.Max(Math.Abs(d1 - d2) / 2, 1e-6),
-            other = setup.Outline is { } outline ? outline.Steps[^1].Diameter : d2, out1 = x[Input.StandsOut];
+        double d1 = x[Input.StartDiameter], free = FreeOf(setup, x), depth = Math.Max(Math.Abs(d1 - free) / 2, 1e-6), deepest = EndOf(setup, x),
+            other = setup.Outline is null ? deepest : Blank(setup), out1 = x[Input.StandsOut];
         if (TTrace.Listens)
         {
-            trace.Take(OneDepthFormula, depth, new("D_0", d1), new("D_o", d2));
+            trace.Take(OneDepthFormula, depth, new("D_0", d1), new("D_o", free));
             trace.Take(OneFirstFormula, other, new Term("D_q", other));
-            trace.Take(OneLastFormula, d2, new Term("D_o", d2));
-            Range(other, d2, ref trace);
+            trace.Take(OneLastFormula, deepest, new Term("D_w", deepest));
+            Range(other, deepest, ref trace);
         }
 
         return new(
-            false, setup.EdgeAngle, setup.CornerRadius, depth, 1, other, d2, !setup.Inside, out1 - LengthOf(setup, x), out1);
+            false, setup.EdgeAngle, setup.CornerRadius, depth, 1, other, deepest, !setup.Inside, out1 - LengthOf(setup, x), out1);
     }
 
     private static void Range<TTrace>(double first, double last, ref TTrace trace)
@@ -183,12 +190,13 @@ internal static class LongTurning
     /// <param name="check">Takes the faults.</param>
     public static void Refuse(TurnedSetup setup, in Inputs x, double left, bool blank, InputCheck check)
     {
-        double d1 = x[Input.StartDiameter], d2 = EndOf(setup, x), length = LengthOf(setup, x), stock = Side(setup) * (d2 - d1) / 2;
+        double d1 = x[Input.StartDiameter], d2 = blank ? EndOf(setup, x) : FreeOf(setup, x), length = LengthOf(setup, x),
+            stock = Side(setup) * (d2 - d1) / 2, deepest = EndOf(setup, x);
         string more = setup.Inside ? "larger" : "smaller";
         if (setup.Outline is { } outline)
         {
             outline.Refuse(setup.Inside, check);
-            double thick = outline.Steps[^1].Diameter;
+            double thick = Blank(setup);
             check.Holds(
                 !blank || Side(setup) * (thick - d1) >= 0, "startDiameter", d1,
                 $"The outline reaches Ø{thick:0.###} mm, and the work has Ø{d1:0.###} mm before; give "
@@ -205,15 +213,18 @@ internal static class LongTurning
                 x[Input.StandsOut] >= length - 1e-9, "standsOut", x[Input.StandsOut],
                 $"{length:0.##} mm cannot be turned on work that stands {x[Input.StandsOut]:0.##} mm out of the chuck; let it stand out further.")
             .Holds(
-                !setup.Inside || x[Input.BodyDiameter] > d2, "bodyDiameter", x[Input.BodyDiameter],
-                $"A bore of Ø{d2:0.###} mm leaves no wall of Ø{x[Input.BodyDiameter]:0.##} mm; give the outside Ø of the work.")
+                !setup.Inside || x[Input.BodyDiameter] > deepest, "bodyDiameter", x[Input.BodyDiameter],
+                $"A bore of Ø{deepest:0.###} mm leaves no wall of Ø{x[Input.BodyDiameter]:0.##} mm; give the outside Ø of the work.")
             .Holds(
-                setup.Inside || x[Input.WorkBore] < d2, "workBore", x[Input.WorkBore],
-                $"A bore of Ø{x[Input.WorkBore]:0.##} mm leaves nothing of Ø{d2:0.##} mm; give a smaller bore.");
+                setup.Inside || x[Input.WorkBore] < deepest, "workBore", x[Input.WorkBore],
+                $"A bore of Ø{x[Input.WorkBore]:0.##} mm leaves nothing of Ø{deepest:0.##} mm; give a smaller bore.");
     }
 
     public static void Judge(TurnedSetup setup, in Inputs x, ref LimitSet limits)
     {
+        if (setup.Contour is { SteepestFall: > 0 and var falls }) limits.Add(TurningLimits.TrailingEdge, falls, setup.TrailingAngle);
+        if (setup.Contour is { SteepestRise: > 0 and var rises })
+            limits.Add(TurningLimits.MainEdge, Math.Min(rises, 90), setup.TipAngle > 0 ? setup.EdgeAngle : 90);
         if (setup.Inside)
         {
             limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
@@ -238,18 +249,19 @@ internal static class LongTurning
         where TSink : struct, IWaySink
     {
         double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], side = Side(setup), at = x[Input.StartDiameter], back = 0;
-        Span<PassBand> bands = stackalloc PassBand[TurnedOutline.Most];
+        Span<PassBand> bands = stackalloc PassBand[BandsOf(setup)];
         int count = Bands(setup, x, left, most, bands), number = 0;
         foreach (PassBand band in bands[..count])
         {
             for (int i = 1; i <= band.Count; i++)
             {
-                double n = speed.SpeedAt(Math.Max(1e-3, at + (2 * side * band.Each * i)));
-                sink.Take(new(TurnedWay.Pass, band.Length + clear, n * f) { Number = ++number, Speed = n });
+                double tip = Math.Max(1e-3, at + (2 * side * band.Each * i)), n = speed.SpeedAt(tip);
+                (double length, int stretches) = setup.Outline is null ? (x[Input.Length], 1) : setup.Contour.Under(tip, left);
+                sink.Take(new(TurnedWay.Pass, length + (stretches * clear), n * f) { Number = ++number, Speed = n });
+                back += length + (3 * stretches * clear);
             }
 
             at = band.To;
-            back += band.Count * (band.Length + (3 * clear));
         }
 
         sink.Take(new(WayKind.Return, back, setup.RapidFeed) { Rapid = true, Speed = speed.SpeedAt(at) });
@@ -259,20 +271,10 @@ internal static class LongTurning
     public static void WalkOutline<TSink>(TurnedSetup setup, in Inputs x, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], way = LengthOf(setup, x);
-        int steps = setup.Outline?.Steps.Count ?? 1;
-        for (int i = 0; i < steps; i++)
-        {
-            (double d, double length) = setup.Outline is { } o ? (o.Steps[i].Diameter, o.Steps[i].Length) : (x[Input.EndDiameter], x[Input.Length]);
-            double n = speed.SpeedAt(d);
-            sink.Take(new(TurnedWay.Along, length + (i == 0 ? clear : 0), n * f) { Number = i + 1, Speed = n });
-            if (i + 1 == steps) break;
-            double next = setup.Outline!.Steps[i + 1].Diameter, face = Math.Abs(next - d) / 2, time = speed.Across(d, next, f);
-            if (face > 0) sink.Take(new(TurnedWay.Face, face, face / time) { Number = i + 1, Speed = speed.SpeedAt(next) });
-            way += face;
-        }
-
-        sink.Take(new(WayKind.Return, way + (3 * clear), setup.RapidFeed) { Rapid = true, Speed = speed.SpeedAt(EndOf(setup, x)) });
+        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], way = x[Input.Length], n = speed.SpeedAt(FreeOf(setup, x));
+        if (setup.Outline is null) sink.Take(new(TurnedWay.Along, way + clear, n * f) { Number = 1, Speed = n });
+        else way = setup.Contour.Walk(speed, f, clear, ref sink);
+        sink.Take(new(WayKind.Return, way + (3 * clear), setup.RapidFeed) { Rapid = true, Speed = n });
     }
 
     private static double Outside(in Inputs x, double stock) =>
@@ -288,5 +290,5 @@ internal static class TurnedWay
 {
     public static readonly WayKind Pass = new("pass", "Pass {0}"), Along = new("along", "Along Ø {0}"), Face = new("face", "Face {0}"),
         Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
-        Chamfer = new("chamfer", "Chamfer");
+        Chamfer = new("chamfer", "Chamfer"), Round = new("round", "Arc {0}");
 }
