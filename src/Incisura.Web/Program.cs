@@ -160,6 +160,7 @@ api.MapGuide();
 api.MapCalculate();
 api.MapLeftovers();
 api.MapTapDrills();
+api.MapOutlines();
 api.MapHoleGroups();
 api.MapComparisons();
 api.MapRecords();

@@ -27,9 +27,16 @@ test('a stud from the bar: slender work asks for the centre, and is kept', async
   await maren.getByRole('button', { name: 'Add a step' }).click();
   await field(maren, 'Length of step 2').fill('60');
   await field(maren, 'Ø of step 2').fill('20');
-  await expect(maren.getByRole('region', { name: 'Choices' }).getByRole('alert')).toContainText('an outline that turns back is grooved');
+  await expect(maren.getByRole('region', { name: 'Choices' }).getByRole('alert')).toContainText('falls back square');
   await field(maren, 'Ø of step 2').fill('28');
   await expect(maren).toHaveURL(/outline=24%7E120%2128%7E60/);
+  await maren.getByRole('button', { name: 'Shape of step 1' }).click();
+  await field(maren, 'Chamfer of step 1').fill('1');
+  await field(maren, 'Radius at the foot of step 1').fill('3');
+  await expect(maren.getByRole('region', { name: 'Choices' }).getByRole('alert')).toContainText('the next stands out by 2 mm');
+  await field(maren, 'Radius at the foot of step 1').fill('1.5');
+  await expect(maren).toHaveURL(/outline=24%7E120%7E1%7E%7E1.5%2128%7E60/);
+  await field(maren, 'Chamfer of step 1').fill('');
   await expect.poll(() => figure(maren, 'passesDown')).toBe(2);
   await maren.getByRole('tab', { name: 'Passes' }).click();
   await expect(maren.getByRole('table', { name: 'Way of the tool' })).toContainText('Back in rapid');

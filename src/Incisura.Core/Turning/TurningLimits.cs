@@ -66,11 +66,6 @@ public static class TurningLimits
         "trailingEdge", "Fall of the outline", Quantity.Angle, Severity.Stop,
         "Take a slimmer insert, let the outline fall less steeply, or groove it.");
 
-    /// <summary>Angle κ_r of the main edge, up to which a tool follows an outline that rises against the feed, degrees.</summary>
-    public static readonly LimitDefinition MainEdge = new(
-        "mainEdge", "Rise of the outline", Quantity.Angle, Severity.Stop,
-        "Take a tool of a larger κ_r, above 90° for a square shoulder, or turn it from the other end.");
-
     /// <summary>Least radius of a hollow of the outline that the corner of the tool has to fit, mm.</summary>
     public static readonly LimitDefinition InnerCorner = new(
         "innerCorner", "Corner radius in the hollow", Quantity.Length, Severity.Stop,

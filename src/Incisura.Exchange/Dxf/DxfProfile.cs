@@ -42,7 +42,8 @@ public static class DxfProfile
     /// <param name="drawing">The drawing.</param>
     /// <param name="wish">How.</param>
     /// <param name="cuttingUntil">Length from the tip that cuts, mm; 0 for a holder.</param>
-    public static DxfTaken Take(DxfDrawing drawing, DxfWish wish, double cuttingUntil)
+    /// <param name="most">Most segments taken.</param>
+    public static DxfTaken Take(DxfDrawing drawing, DxfWish wish, double cuttingUntil, int most = StackedProfile.Most)
     {
         List<string> findings = [];
         double unit = wish.MillimetresPerUnit > 0 ? wish.MillimetresPerUnit : drawing.MillimetresPerUnit;
@@ -115,8 +116,8 @@ public static class DxfProfile
                 e.Bulge == 0 ? 0 : Round(-Math.Sign(e.Bulge) * e.Radius), e.FromZ - left < cuttingUntil - Gap));
         }
 
-        return segments.Count is 0 or > StackedProfile.Most
-            ? Refused($"The outline has {segments.Count} pieces along the axis; 1 to {StackedProfile.Most} can be taken.")
+        return segments.Count == 0 || segments.Count > most
+            ? Refused($"The outline has {segments.Count} pieces along the axis; 1 to {most} can be taken.")
             : new(shown, segments, findings, unit);
 
         DxfTaken Refused(string sentence) => new(shown, [], [.. findings, sentence], unit);

@@ -18,7 +18,7 @@ public sealed class DerivationTests
         "σ", "τ", "Σ_F", "Σ_M", "C_F", "β_k", "l_q", "d_q", "a_F", "M_x", "w_m", "δ_i", "δ_o", "δ_t", "δ_m", "q_l", "q_v", "r_0", "u_a", "u_b",
         "A_z", "b_z", "q_z", "q_e", "F_z", "F_e", "l_k", "i_n", "s_θ", "e_s", "s_k", "θ_e", "K_e", "F_1", "M_1", "l_g", "q_h", "s_m", "w_q", "r_q",
         "q_c", "q_f", "q_p", "q_w", "q_t", "q_r", "q_m", "A", "F_q", "F_r", "D_h", "F_x",
-        "n_k", "k_g", "w_s", "c_p", "B", "l_r", "i_o", "a_o", "D_o", "a_f", "D_q",
+        "n_k", "k_g", "w_s", "c_p", "B", "l_r", "i_o", "a_o", "D_o", "a_f", "D_q", "D_w",
     ];
 
     public static TheoryData<string, CutterFamily> All

@@ -4,6 +4,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Turning;
 using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Tests.Calculation;
@@ -88,7 +89,13 @@ public class LimitTests
                 CalculationResult proposed = operation.Calculate(s, Choices.None, explain: false);
                 Dictionary<string, double> all = proposed.Fields.Where(f => f.Used).ToDictionary(f => f.Code, f => f.Value);
                 if (operation.Description.Code == "part-off") (all["shoulderDiameter"], all["shoulderGap"], all["bodyDiameter"]) = (90, 1, 90);
-                CalculationResult typed = operation.Calculate(s, new(all, new Dictionary<string, string>()), explain: false);
+                Choices choices = new(all, new Dictionary<string, string>());
+                if (operation.Description.Code == "turn-finish" && family == CutterFamily.OutsideTurningTool)
+                    choices = choices with
+                    {
+                        Extras = [new TurnedOutline([new(49, 10), new(49, 20) { To = 47 }, new(47, 5) { Fillet = 1 }, new(52, 5)])],
+                    };
+                CalculationResult typed = operation.Calculate(s, choices, explain: false);
                 judged.UnionWith(typed.Limits.Select(l => l.Kind));
                 Assert.InRange(typed.Limits.Count, 1, LimitSet.Most - 2);
             }

@@ -973,6 +973,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OutlineRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DxfOutlineTaken"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/records": {
         parameters: {
             query?: never;
@@ -7745,7 +7784,7 @@ export interface components {
             place: number;
         };
         /** @description Something a result has beyond figures, such as the way of the tool or where a wall is open. */
-        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"] | components["schemas"]["AttachmentCutThread"] | components["schemas"]["AttachmentInfeedCourse"];
+        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"] | components["schemas"]["AttachmentCutThread"] | components["schemas"]["AttachmentInfeedCourse"] | components["schemas"]["AttachmentFinishedContour"];
         /** @description The thread a result is about, as it is cut. */
         AttachmentCutThread: {
             /** @enum {string} */
@@ -7782,6 +7821,13 @@ export interface components {
             taper: number;
             /** @description What it is called without its class: what two ways of cutting one thread have in common. */
             plain: string;
+        };
+        /** @description The finished contour of an outline, as its drawing shows it: R over Z from the free end. */
+        AttachmentFinishedContour: {
+            /** @enum {string} */
+            kind?: "finishedContour";
+            /** @description Its lines and arcs in order. */
+            pieces: components["schemas"]["ProfileElement"][];
         };
         /** @description The infeeds of a thread, one after the other: the chips with their loads as a course over the passes. */
         AttachmentInfeedCourse: {
@@ -8281,6 +8327,10 @@ export interface components {
             length: number;
             used: boolean;
         };
+        DxfOutlineTaken: {
+            steps: components["schemas"]["OutlineStep"][];
+            findings: string[];
+        };
         DxfTaken: {
             chains: components["schemas"]["DxfChain"][];
             segments: components["schemas"]["StackSegment"][];
@@ -8422,7 +8472,7 @@ export interface components {
         ExtraTurnedOutline: {
             /** @enum {string} */
             kind?: "turnedOutline";
-            /** @description Its steps from the free end: outside they grow towards the chuck, inside they become smaller. */
+            /** @description Its steps from the free end. */
             steps: components["schemas"]["OutlineStep"][];
         };
         /** @description How many things have a value, with all other filters kept. */
@@ -9277,7 +9327,7 @@ export interface components {
              * @description Code of the limit.
              * @enum {string}
              */
-            kind: "axisFeed" | "barThroughSpindle" | "bendChange" | "bladeReach" | "bladeWork" | "buckling" | "chipRoom" | "chuckGrip" | "chuckSpeed" | "cornerFeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "edgeLength" | "finish" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "insertReach" | "largestChip" | "largestFormingDepth" | "largestFormingFeed" | "largestHole" | "leastBore" | "leastChip" | "leastFormingDepth" | "leastFormingFeed" | "leastHole" | "lowestSpeed" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "shoulderGap" | "sizeError" | "speedClamp" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
+            kind: "axisFeed" | "barThroughSpindle" | "bendChange" | "bladeReach" | "bladeWork" | "buckling" | "chipRoom" | "chuckGrip" | "chuckSpeed" | "cornerFeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "edgeLength" | "finish" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "innerCorner" | "insertReach" | "largestChip" | "largestFormingDepth" | "largestFormingFeed" | "largestHole" | "leastBore" | "leastChip" | "leastFormingDepth" | "leastFormingFeed" | "leastHole" | "lowestSpeed" | "mainEdge" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "shoulderGap" | "sizeError" | "speedClamp" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "trailingEdge" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -9885,11 +9935,17 @@ export interface components {
          * @enum {unknown}
          */
         Origin: "typed" | "proposed" | "held" | "default";
-        /** @description One step of an outline, from the free end of the work towards the chuck. */
+        OutlineRequest: {
+            text: string;
+            /** Format: double */
+            millimetresPerUnit: number;
+            freeEndLeft: boolean;
+        };
+        /** @description One step of an outline, from the free end of the work towards the chuck: a cylinder, a cone or an arc. */
         OutlineStep: {
             /**
              * Format: double
-             * @description Finished diameter, mm, above 0.
+             * @description Finished diameter at its free end, mm, above 0.
              */
             diameter: number;
             /**
@@ -9897,6 +9953,31 @@ export interface components {
              * @description Its length, mm, above 0.
              */
             length: number;
+            /**
+             * Format: double
+             * @description Diameter at its end towards the chuck, mm, of a cone or an arc; null of a cylinder.
+             */
+            to?: null | number;
+            /**
+             * Format: double
+             * @description Radius of an arc, mm: above 0 where it bulges away from the axis, below 0 towards it; null where the side is straight.
+             */
+            arc?: null | number;
+            /**
+             * Format: double
+             * @description Chamfer of 45° on the edge at its free end, mm; null for none.
+             */
+            chamfer?: null | number;
+            /**
+             * Format: double
+             * @description Rounding of the edge at its free end, mm; null for none.
+             */
+            rounding?: null | number;
+            /**
+             * Format: double
+             * @description Radius in the corner at its end towards the chuck, mm; null where the corner of the tool makes it.
+             */
+            fillet?: null | number;
         };
         OwnAddress: {
             address: string;

@@ -46,7 +46,7 @@ internal static class LongTurning
         x.Propose(Input.EndDiameter, Math.Max(0.2, x[Input.StartDiameter] + (2 * side * stock)));
         double reach = double.IsFinite(setup.Projection) ? setup.Projection : UsualLength, widest = Math.Max(x[Input.StartDiameter], EndOf(setup, x));
         x.Propose(Input.Length, setup.Inside ? Math.Max(1, Math.Floor(Math.Min(UsualLength, 0.8 * reach))) : UsualLength);
-        x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * widest) : x[Input.StartDiameter]);
+        x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * widest) : Math.Max(x[Input.StartDiameter], setup.Contour.Most));
         x.Propose(Input.StandsOut, Math.Ceiling(LengthOf(setup, x) + Room));
     }
 
@@ -223,8 +223,6 @@ internal static class LongTurning
     public static void Judge(TurnedSetup setup, in Inputs x, ref LimitSet limits)
     {
         if (setup.Contour is { SteepestFall: > 0 and var falls }) limits.Add(TurningLimits.TrailingEdge, falls, setup.TrailingAngle);
-        if (setup.Contour is { SteepestRise: > 0 and var rises })
-            limits.Add(TurningLimits.MainEdge, Math.Min(rises, 90), setup.TipAngle > 0 ? setup.EdgeAngle : 90);
         if (setup.Inside)
         {
             limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
@@ -236,6 +234,13 @@ internal static class LongTurning
 
     public static void Notice(TurnedSetup setup, List<Finding> findings)
     {
+        if (setup.TipAngle > 0 && setup.Contour.SteepestRise > setup.EdgeAngle + 1e-6)
+            findings.Add(new(
+                "main-edge-gouges", Severity.Stop,
+                new(
+                    "The outline rises by {0}, and at κ_r {1} the main edge cuts into it before the corner gets there.",
+                    new(setup.Contour.SteepestRise, Quantity.Angle), new Measure(setup.EdgeAngle, Quantity.Angle)),
+                "Take a tool of a larger κ_r, above 90° for a square shoulder, or turn it from the other end."));
         if (setup.TipAngle > 0)
             findings.Add(new(
                 "follows", Severity.Info,

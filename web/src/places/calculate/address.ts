@@ -46,6 +46,9 @@ export interface Chosen {
   unread: readonly [key: string, value: string][];
 }
 
+// What a step of an outline has, in the order of the address.
+const STEP = ['diameter', 'length', 'chamfer', 'rounding', 'fillet', 'to', 'arc'] as const;
+
 export const NOTHING: Chosen = { numbers: {}, picks: {}, crossHoles: [], edits: [], outline: [], unread: [] };
 
 /** Words that stand in the address as they are, under a key of their own. */
@@ -98,9 +101,10 @@ function readPart(chosen: Chosen, key: string, value: string): boolean {
       offset: offset!,
     }));
   } else if (key === 'outline') {
-    const steps = parts(value).map((p) => p.map(Number));
-    if (!steps.every((s) => s.length === 2 && s.every(Number.isFinite))) return false;
-    chosen.outline = steps.map(([diameter, length]) => ({ diameter: diameter!, length: length! }));
+    const steps = parts(value).map((p) => p.map((n) => (n === '' ? null : Number(n))));
+    if (!steps.every((s) => s.length <= STEP.length && s[0] != null && s[1] != null && s.every((n) => n === null || Number.isFinite(n))))
+      return false;
+    chosen.outline = steps.map((s) => Object.fromEntries(s.flatMap((n, i) => (n === null ? [] : [[STEP[i], n]]))) as unknown as Step);
   } else if (key === 'edits') {
     const edits = parts(value);
     if (!edits.every((e) => e.length === 4 && e[0])) return false;
@@ -134,7 +138,16 @@ export function writeAddress(chosen: Chosen): string {
   put('method', chosen.method);
   put('leftover', chosen.leftover && `${chosen.leftover.record}~${chosen.leftover.revision}`);
   put('cross', chosen.crossHoles.map((h) => [h.distance, h.diameter, h.angle, h.offset].join('~')).join('!'));
-  put('outline', chosen.outline.map((s) => [s.diameter, s.length].join('~')).join('!'));
+  put(
+    'outline',
+    chosen.outline
+      .map((s) =>
+        STEP.map((code) => s[code] ?? '')
+          .join('~')
+          .replace(/~+$/, ''),
+      )
+      .join('!'),
+  );
   put('edits', chosen.edits.map((e) => [e.stage, e.speed ?? '', e.feedRate ?? '', coolantOf(e)].join('~')).join('!'));
   put('thread', chosen.thread && (chosen.thread.ownId ? `${chosen.thread.text}~${chosen.thread.ownId}` : chosen.thread.text));
   put('was', chosen.before && [chosen.before.depth, chosen.before.cycle, chosen.before.about].filter((x) => x !== undefined).join('~'));

@@ -2,13 +2,26 @@ import { useState } from 'react';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../app/session';
 import { NumberField, type Typed } from '../../../parts/NumberField';
+import { FromDrawing } from './FromDrawing';
 
 type Step = Schemas['OutlineStep'];
+type Code = keyof Step;
 
-const FIELDS = [
+const MOST = 200;
+
+const PLAIN: readonly (readonly [Code, string])[] = [
   ['diameter', 'Ø'],
   ['length', 'Length'],
-] as const;
+];
+
+// What only some steps have; an emptied box takes it away.
+const SHAPE: readonly (readonly [Code, string])[] = [
+  ['chamfer', 'Chamfer'],
+  ['rounding', 'Rounding'],
+  ['fillet', 'Radius at the foot'],
+  ['to', 'Ø at its end'],
+  ['arc', 'Arc, below 0 if hollow'],
+];
 
 /** The steps of a finished outline, from the free end of the work; none where it has one diameter. */
 export function Outline(props: { steps: Step[]; start: Step; refused: Record<string, string>; onSteps: (steps: Step[]) => void }) {
@@ -16,48 +29,69 @@ export function Outline(props: { steps: Step[]; start: Step; refused: Record<str
   const units = useUnits();
   // What was typed stays as typed; the address keeps the values.
   const [typed, setTyped] = useState<Record<string, Typed>>({});
+  const [opened, setOpened] = useState<readonly number[]>([]);
   const last = steps.at(-1);
+  const change = (all: Step[]) => {
+    setTyped({});
+    setOpened([]);
+    onSteps(all);
+  };
   return (
     <div>
       <h3>Outline, from the free end</h3>
       {refused.turnedOutline && <p role="alert">{refused.turnedOutline}</p>}
-      {steps.map((step, i) => (
-        <fieldset key={i} className="crossing">
-          <legend>
-            {i + 1}
-            <button
-              className="why"
-              aria-label={`Remove step ${i + 1}`}
-              onClick={() => {
-                setTyped({});
-                onSteps(steps.filter((_, j) => j !== i));
-              }}
-            >
-              remove
-            </button>
-          </legend>
-          {FIELDS.map(([code, label]) => (
-            <NumberField
-              key={code}
-              label={`${label} of step ${i + 1}`}
-              quantity="length"
-              value={step[code]}
-              typed={typed[`${i}.${code}`] ?? { text: units.editable(step[code], 'length'), system: units.system, base: step[code] }}
-              refused={refused[`turnedOutline[${i}].${code}`]}
-              onTyped={(t) => {
-                if (!t) return;
-                setTyped((all) => ({ ...all, [`${i}.${code}`]: t }));
-                onSteps(steps.map((s, j) => (j === i ? { ...s, [code]: t.base } : s)));
-              }}
-            />
-          ))}
-        </fieldset>
-      ))}
-      {steps.length < 40 && (
-        <button className="why" onClick={() => onSteps([...steps, last ? { diameter: last.diameter, length: last.length } : start])}>
+      {steps.map((step, i) => {
+        const open = opened.includes(i);
+        const shape = SHAPE.filter(([code]) => open || step[code] != null || refused[`turnedOutline[${i}].${code}`]);
+        return (
+          <fieldset key={i} className="crossing outline-step">
+            <legend>
+              {i + 1}
+              {!open && (
+                <button className="why" aria-label={`Shape of step ${i + 1}`} onClick={() => setOpened([...opened, i])}>
+                  shape
+                </button>
+              )}
+              <button className="why" aria-label={`Remove step ${i + 1}`} onClick={() => change(steps.filter((_, j) => j !== i))}>
+                remove
+              </button>
+            </legend>
+            {[...PLAIN, ...shape].map(([code, label]) => {
+              const value = step[code] ?? undefined;
+              const key = `${i}.${code}`;
+              return (
+                <NumberField
+                  key={code}
+                  label={`${label} of step ${i + 1}`}
+                  quantity="length"
+                  value={value}
+                  typed={
+                    typed[key] ??
+                    (value === undefined ? undefined : { text: units.editable(value, 'length'), system: units.system, base: value })
+                  }
+                  refused={refused[`turnedOutline[${i}].${code}`]}
+                  onTyped={(t) => {
+                    const optional = SHAPE.some(([own]) => own === code);
+                    if (!t && !optional) return;
+                    setTyped((all) => (t ? { ...all, [key]: t } : Object.fromEntries(Object.entries(all).filter(([k]) => k !== key))));
+                    if (optional) setOpened((all) => (all.includes(i) ? all : [...all, i]));
+                    onSteps(steps.map((s, j) => (j === i ? { ...s, [code]: t ? t.base : null } : s)));
+                  }}
+                />
+              );
+            })}
+          </fieldset>
+        );
+      })}
+      {steps.length < MOST && (
+        <button
+          className="why"
+          onClick={() => onSteps([...steps, last ? { diameter: last.to ?? last.diameter, length: last.length } : start])}
+        >
           {last ? 'Add a step' : 'Give it several diameters'}
         </button>
       )}
+      <FromDrawing onSteps={change} />
     </div>
   );
 }

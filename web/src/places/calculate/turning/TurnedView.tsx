@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
+import { attached } from '../../../api/beside';
 import { useUnits } from '../../../app/session';
+import { inPieces, type Element } from '../../../parts/outline';
 import { ProfileShapes } from '../../../parts/Silhouette';
 import type { Page } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText } from '../pictures/parts';
@@ -106,6 +108,18 @@ function AtWork(page: Page) {
   );
 }
 
+// Work between its finished contour, on both sides of the axis, and its other surface; the contour runs from the free end.
+function turnedBody({ x, y }: Place, contour: readonly Element[], out: number, left: number, other: number): string {
+  const point = (z: number, r: number, s: number) => `${x(out - z)} ${y(s * Math.max(0, 2 * (r + left)))}`;
+  return [1, -1]
+    .map((s) => {
+      const first = contour[0]!;
+      const along = contour.flatMap((e) => inPieces(e, e.bulge ? 12 : 1).map(([z, r]) => `L${point(z, r, s)}`)).join('');
+      return `M${point(first.fromZ, first.fromR, s)}${along}V${y(s * other)}H${x(out)}Z`;
+    })
+    .join('');
+}
+
 const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool';
 
 function sceneOf(page: Page, text: (mm: number) => string): Scene {
@@ -146,14 +160,16 @@ function alongWork(page: Page, text: (mm: number) => string): Scene {
   const at = (first.from + first.to) / 2;
   const raw = first.diameter + (inside ? -2 : 2) * depth;
   const bore = fieldValue(result, 'workBore');
+  const contour = attached(result.attachments, 'finishedContour')?.pieces;
+  const left = fieldValue(result, 'stockLeft') * (inside ? -1 : 1);
   return {
     long: out,
     wide: Math.max(inside ? 0 : before, body),
     solid: (p) =>
-      inside
-        ? ring(p, -34, last.from, body, Math.min(before, last.diameter)) +
-          steps.map((s) => ring(p, s.from, s.to, body, s.diameter)).join('')
-        : ring(p, -34, last.from, body, bore) + steps.map((s) => ring(p, s.from, s.to, s.diameter, bore)).join(''),
+      ring(p, -34, last.from, body, inside ? Math.min(before, last.diameter) : bore) +
+      (contour
+        ? turnedBody(p, contour, out, left, inside ? body : bore)
+        : ring(p, first.from, first.to, inside ? body : first.diameter, inside ? first.diameter : bore)),
     stock: (p) => ring(p, first.from, at, Math.max(raw, first.diameter), Math.min(raw, first.diameter)),
     tip: [at, first.diameter],
     labels: ({ x, y }) => (
