@@ -35,6 +35,7 @@ const WHOLE: Chosen = {
   outline: [
     { diameter: 24.5, length: 60 },
     { diameter: 30, length: 0.25 },
+    { diameter: 30, length: 10, fillet: 1.5, to: 36, arc: -20 },
   ],
   thread: { text: 'M10×1.5-6H LH', ownId: 0 },
   before: { depth: 170, cycle: 'staged', about: '2.31.1.through' },

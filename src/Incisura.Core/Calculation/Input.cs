@@ -279,6 +279,9 @@ public enum Input
     /// <summary>Diameter d_v from which the feed is slower on the way to the axis, mm.</summary>
     SlowFrom,
 
+    /// <summary>Share q_i of a turn for which the edge is in cut, 0.05 to 1.</summary>
+    CutShare,
+
     /// <summary>A number only one operation asks for, by its own description.</summary>
     Own0,
 

@@ -51,6 +51,12 @@ public static class Limits
         "Lower the feed; drill a pilot first, or take a smaller step or angle.")
     { WithFeed = FeedShare.Load, Holds = [WidthOfCut, FeedPerTooth, FeedPerRevolution] };
 
+    /// <summary>Clamping force of the chuck at its speed, N.</summary>
+    public static readonly LimitDefinition ChuckGrip = new(
+        "chuckGrip", "Grip of the chuck", Quantity.Force, Severity.Stop,
+        "Clamp harder or at a larger diameter, clamp the speed lower, take less depth or feed, or lighter jaws.")
+    { WithFeed = FeedShare.Load, Holds = [DepthOfCut, FeedPerRevolution] };
+
     /// <summary>Length of the flutes, which every pass must stay within, mm.</summary>
     public static readonly LimitDefinition FluteLength = new(
         "fluteLength", "Flute length", Quantity.Length, Severity.Stop, "Take more passes down, or a cutter with longer flutes.")

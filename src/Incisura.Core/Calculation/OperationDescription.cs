@@ -39,6 +39,9 @@ public sealed record OptionDescription(Choice Choice, string Name, IReadOnlyList
 
     /// <summary>Heading it stands under, among the groups of the fields; empty for one that stands elsewhere.</summary>
     public string Group { get; init; } = "";
+
+    /// <summary>Whether it is asked only where the machine turns the work.</summary>
+    public bool OnLathes { get; init; }
 }
 
 /// <summary>An operation as its own file describes it, and as the interface, the API and the exports know it.</summary>

@@ -6,7 +6,10 @@ using Incisura.Core.Materials;
 
 namespace Incisura.Core.Calculation;
 
-/// <summary>A setup whose cutter turns in the spindle: its teeth cut on a diameter of its own, and it turns no faster than its parts stand.</summary>
+/// <summary>
+/// A setup whose cutter turns in the spindle, or stands on the axis of work that turns: its teeth cut on a diameter of its own, and where it turns it
+/// does so no faster than its parts stand.
+/// </summary>
 public abstract class RotatingSetup : CuttingSetup
 {
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
@@ -15,12 +18,15 @@ public abstract class RotatingSetup : CuttingSetup
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     /// <param name="practice">What the shop goes by where no standard says.</param>
-    protected RotatingSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
-        : base(built, material, machine, row, practice)
+    /// <param name="turning">What turns the work; null where the cutter turns.</param>
+    protected RotatingSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, WorkSpindle? turning = null)
+        : base(built, material, machine, row, practice, turning?.Spindle)
     {
         Diameter = Cutter.CuttingDiameter;
         Teeth = Cutter.Teeth;
-        LargestSpeed = Math.Min(machine.LargestSpeed, built.LargestSpeed);
+        LargestSpeed = turning?.Spindle is null ? Math.Min(machine.LargestSpeed, built.LargestSpeed)
+            : Math.Min(LargestSpeed, turning.ChuckSpeed);
         double usable = Cutter.UsableLength > 0
             ? Cutter.UsableLength
             : Whole.Elements.TakeWhile(e => e.Part == Geometry.ProfilePart.Cutting).Select(e => e.ToZ).DefaultIfEmpty(Projection).Last();

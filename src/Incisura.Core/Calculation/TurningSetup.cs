@@ -18,31 +18,22 @@ public abstract class TurningSetup : CuttingSetup
     /// <param name="counter">Whether the counter spindle turns the work.</param>
     protected TurningSetup(
         BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter = false)
-        : base(built, material, machine, row, practice, SpindleOf(machine, counter))
+        : base(built, material, machine, row, practice, WorkSpindle.Of(machine, counter))
     {
-        MainSpindle? spindle = SpindleOf(machine, counter);
-        TurnsWork = counter ? machine.Counter is not null : spindle is not null;
-        Chuck = spindle?.Chuck;
+        Turning = new(machine, counter);
         Tailstock = machine.Tailstock;
-        ChuckSpeed = spindle is null ? double.NaN : spindle.ChuckSpeed > 0 ? spindle.ChuckSpeed : spindle.LargestSpeed;
-        if (ChuckSpeed < LargestSpeed) LargestSpeed = ChuckSpeed;
+        if (Turning.ChuckSpeed < LargestSpeed) LargestSpeed = Turning.ChuckSpeed;
         AxisAcceleration = machine.AxisAcceleration > 0 ? machine.AxisAcceleration : double.NaN;
         WorkModulus = material.Stiffness();
         Inside = Cutter.Described.Shank == ShankForm.Cylindrical;
         LeastBore = Cutter[Dimension.LeastBore];
     }
 
-    /// <summary>Whether the machine turns the work at all.</summary>
-    public bool TurnsWork { get; }
-
-    /// <summary>What clamps the work; null where it is not known.</summary>
-    public Chuck? Chuck { get; }
+    /// <summary>What turns and clamps the work.</summary>
+    public WorkSpindle Turning { get; }
 
     /// <summary>Whether the machine has a centre; null where nobody has said.</summary>
     public bool? Tailstock { get; }
-
-    /// <summary>Highest speed of the chuck, rev/min: that of the spindle where none is stated; NaN without a main spindle.</summary>
-    public double ChuckSpeed { get; }
 
     /// <summary>Acceleration of the axes, mm/s²; NaN where nobody has measured it.</summary>
     public double AxisAcceleration { get; }
@@ -55,8 +46,6 @@ public abstract class TurningSetup : CuttingSetup
 
     /// <summary>Least bore the tool goes into, mm; NaN where it does not.</summary>
     public double LeastBore { get; }
-
-    private static MainSpindle? SpindleOf(Machine machine, bool counter) => counter ? machine.Counter ?? machine.Main : machine.Main;
 
     /// <summary>Way in which an axis reaches a feed, or stops from it, at an even acceleration, mm: v²/(2·a).</summary>
     /// <param name="speed">n, rev/min.</param>

@@ -146,6 +146,15 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>f_max: largest feed at which the insert forms its chip, mm.</summary>
     public static readonly Dimension LargestFormingFeed = Make("f_max", "largest feed that forms chips", Quantity.Chip);
 
+    /// <summary>f_maxd: largest feed at which the insert forms its chip at its largest depth, mm; 0 where that is f_max as anywhere.</summary>
+    public static readonly Dimension LargestFormingFeedDeep = Make("f_maxd", "largest feed at the largest depth, 0 as anywhere", Quantity.Chip);
+
+    /// <summary>a_pminf: least depth at which the insert forms its chip at its largest feed, mm; 0 where that is a_pmin as anywhere.</summary>
+    public static readonly Dimension LeastFormingDepthFast = Length("a_pminf", "least depth at the largest feed, 0 as anywhere");
+
+    /// <summary>BS: length of the wiper edge beside the corner, mm; 0 where there is none.</summary>
+    public static readonly Dimension WiperLength = Length("BS", "wiper edge length, 0 if none");
+
     /// <summary>DCC: diameter of the middle of the end face that does not cut, mm; 0 where the cutter cuts to its centre.</summary>
     public static readonly Dimension DeadCentre = Length("DCC", "diameter that does not cut");
 

@@ -107,9 +107,8 @@ public sealed class TipCompliance
     }
 
     /// <summary>
-    /// Compliance of a turning tool: its steel shank as a beam of one section, as stiff as a bar of its diameter or of the rectangle H × B against
-    /// the
-    /// cutting force.
+    /// Compliance of a turning tool: its shank as a beam of one section, of steel or as a bar is made, as stiff as one of its diameter or of the
+    /// rectangle H × B against the cutting force.
     /// </summary>
     /// <param name="cutter">The turning tool.</param>
     /// <param name="projection">Length outside its holder, mm.</param>
@@ -120,7 +119,7 @@ public sealed class TipCompliance
             diameter = cutter.Described.Shank == ShankForm.Cylindrical
                 ? height
                 : Math.Pow(64 / Math.PI * width * height * height * height / 12, 0.25);
-        return Of([new(projection, diameter, Steel)], seatCompliance);
+        return Of([new(projection, diameter, Cutters.Kinds.TurningTools.Modulus(cutter))], seatCompliance);
     }
 
     /// <summary>Deflection at one place per force at another, µm/N.</summary>

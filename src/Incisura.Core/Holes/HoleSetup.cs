@@ -16,16 +16,19 @@ public sealed class HoleSetup : RotatingSetup
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     /// <param name="practice">What the shop goes by where no standard says.</param>
     /// <param name="cycle">How the shop drills with this family in this group; null where nobody has said.</param>
+    /// <param name="turning">What turns the work; null where the tool turns.</param>
     public HoleSetup(
-        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, DrillingCycleRow? cycle = null)
-        : base(built, material, machine, row, practice)
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, DrillingCycleRow? cycle = null,
+        WorkSpindle? turning = null)
+        : base(built, material, machine, row, practice, turning)
     {
+        Turning = turning;
         CycleCharted = cycle is not null;
         Cycles = cycle ?? DrillingCycleRow.Cautious;
         PointAngle = Cutter[Dimension.PointAngle] is var sigma && sigma > 0 ? sigma : 180;
         FluteLength = Cutter.FluteLength > 0 ? Cutter.FluteLength : Reach;
         SynchronousLimit = machine.SynchronousLimit;
-        RunUp = machine.RunUpTime > 0 ? machine.LargestSpeed / machine.RunUpTime : double.NaN;
+        RunUp = machine.RunUpTime > 0 && turning is null ? machine.LargestSpeed / machine.RunUpTime : double.NaN;
         AxisThrust = machine.AxisThrust > 0 ? machine.AxisThrust : double.NaN;
         FeedStep = machine.FeedStep;
         TensileStrength = material.TensileStrength;
@@ -35,6 +38,9 @@ public sealed class HoleSetup : RotatingSetup
         Torsion = ToolTorsion.Of(Cutter, Diameter);
         Tap = Cutter[Dimension.Pitch] > 0 ? new(Cutter) : null;
     }
+
+    /// <summary>What turns the work, the hole on its axis; null where the tool turns.</summary>
+    public WorkSpindle? Turning { get; }
 
     /// <summary>Holes that cross the bore; null for none.</summary>
     public CrossHoles? Crossing { get; private set; }

@@ -33,15 +33,20 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     where TKind : struct, IHoleKind
 {
     // Feed below this share of the charted one is no longer proposed.
-    private const double LeastFeedShare = 0.2, Headroom = 1.15, BeyondChart = 1.6;
+    private const double LeastFeedShare = 0.2, Headroom = 1.15, BeyondChart = 1.6, UsualWork = 3;
+
+    private static readonly OperationDescription Whole = Common.Complete(TKind.Description);
 
     private static readonly Formula ChartFeed = new(
         "f", "Feed per revolution proposed", Quantity.Chip, "z*f_zchart", "speed chart of the shop, for all lips");
 
     /// <inheritdoc/>
-    public static OperationDescription Description { get; } = Common.Complete(TKind.Description) with
+    public static OperationDescription Description { get; } = Whole with
     {
         Free = TKind.Description.FeedInStep ? [] : [Codes.Of(Input.CuttingSpeed), Codes.Of(Input.FeedPerRevolution)],
+        Fields = [.. Whole.Fields, HoleWords.Gripped],
+        Options = [.. Whole.Options, HoleWords.TurnsOption],
+        Rows = [.. TKind.Description.Rows, Output.GripNeeded, Output.GripLeft],
         Own = [.. TKind.Description.Own, new(Output.Time, "T", "Time of a hole", Quantity.Time)],
         Extras =
         [
@@ -64,7 +69,9 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         new HoleSetup(
             built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice,
             situation.Chart.Value.FindCycle(
-                situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(Common.Coolant, "")));
+                situation.Cutter.Value.Family, situation.Material.Value.Group, options.GetValueOrDefault(Common.Coolant, "")),
+            options.GetValueOrDefault(Codes.Of(Choice.Spindle)) is ("main" or "counter") and var turns
+                ? new(situation.Machine.Value, turns == "counter") : null);
 
     /// <inheritdoc/>
     public static double MostOf(FieldDescription field, Cutter cutter) => TKind.MostOf(field, cutter);
@@ -74,11 +81,13 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     {
         HoleSetup own = Of(setup);
         TKind.Follow(own, ref x);
+        x.Propose(Input.GrippedDiameter, Math.Ceiling(UsualWork * own.Diameter));
         x.Propose(Input.Retract, Math.Max(HoleWords.UsualRetract, x[Input.Approach]));
     }
 
     /// <inheritdoc/>
-    public static bool Uses(CuttingSetup setup, in Inputs x, Input input) => TKind.Uses(Of(setup), x, input);
+    public static bool Uses(CuttingSetup setup, in Inputs x, Input input) =>
+        input == Input.GrippedDiameter ? Of(setup).Turning is not null : TKind.Uses(Of(setup), x, input);
 
     /// <inheritdoc/>
     public static void Refuse(CuttingSetup setup, in Inputs x, InputCheck check)
@@ -125,6 +134,8 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
         result = default;
         TKind.Work(own, x, ref result, ref trace);
         if (own.Taylor.Known) result[Output.ToolLife] = own.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
+        own.Turning?.Hold(
+            result[Output.Torque], result[Output.Thrust], x[Input.GrippedDiameter], result[Output.SpindleSpeed], own.Practice, ref result, ref trace);
         result.Judging.LoadsAt = TKind.WorstAt(result);
         HoleWork.Judge(own, x, result, TKind.Enters(own, x), ref result.Judging);
         TKind.Judge(own, x, result, ref result.Judging);
@@ -144,6 +155,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     {
         HoleSetup own = Of(setup);
         if (own.Extra<DrilledBefore>() is { } before) CycleChoice.Crossed<TKind>(own, x, result, before, findings);
+        own.Turning?.Notice(findings);
         TKind.Notice(own, x, result, findings);
     }
 
@@ -183,7 +195,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
             new("v_fmax", "Largest feed of the axes", Quantity.FeedRate, own.LargestFeed, origins.Machine),
             new(
                 "n_max", "Highest speed of machine, holder and cutter", Quantity.SpindleSpeed, own.LargestSpeed,
-                $"{origins.Machine}; {origins.Assembly}"),
+                own.Turning is null ? $"{origins.Machine}; {origins.Assembly}" : origins.Machine),
             new("z_l", "Lips that share the chip", Quantity.Count, own.Lips, origins.Cutter),
             new("l_p", "Length outside the holder", Quantity.Length, own.Projection, origins.Assembly),
         ];
@@ -194,6 +206,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
             givens.Add(new("α_n", "Run-up of the spindle, rev/min in a second", Quantity.SpindleSpeed, own.RunUp, origins.Machine));
         if (own.SynchronousLimit > 0)
             givens.Add(new("n_s", "Highest speed of tapping in step", Quantity.SpindleSpeed, own.SynchronousLimit, origins.Machine));
+        if (own.Turning is { } turning) givens.AddRange(turning.Givens(own.Practice, origins));
         if (own.Tap is { } tap) givens.Add(new("P", "Pitch", Quantity.Length, tap.Pitch, origins.Cutter));
         if (own.Tap is { Taper: > 0 } pipe)
             givens.AddRange(

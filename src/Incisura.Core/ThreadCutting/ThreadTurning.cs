@@ -2,6 +2,7 @@ using Incisura.Core.Charts;
 using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 using Incisura.Core.Threads;
+using Incisura.Core.Turning;
 
 namespace Incisura.Core.ThreadCutting;
 
@@ -9,7 +10,7 @@ namespace Incisura.Core.ThreadCutting;
 public readonly struct ThreadTurning : IWork<WorkResult>
 {
     // Usual numbers of infeeds by the pitch in mm, as tables for inserts of one profile go: 6 for 1.5, 8 for 2, 10 for 3.
-    private const double InfeedsAtLeast = 2.6, InfeedsPerPitch = 2.5, MoreInfeeds = 2.5, Fit = 5e-4;
+    private const double InfeedsAtLeast = 2.6, InfeedsPerPitch = 2.5, MoreInfeeds = 2.5, Fit = 5e-4, UsualWall = 1.6;
 
     /// <inheritdoc/>
     public static OperationDescription Description { get; } = Common.Complete(ThreadTurningWords.Description);
@@ -19,7 +20,8 @@ public readonly struct ThreadTurning : IWork<WorkResult>
 
     /// <inheritdoc/>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
-        new ThreadTurningSetup(built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice);
+        new ThreadTurningSetup(
+            built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice, TurningWords.IsCounter(options));
 
     /// <inheritdoc/>
     public static void Follow(CuttingSetup setup, ref Inputs x)
@@ -35,6 +37,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         x.Propose(Input.Length, UsualLength(own.Thread));
         x.Propose(Input.BodyDiameter, Math.Max(crest, x[Input.RootDiameter]));
         x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + x[Input.BodyDiameter]));
+        x.Propose(Input.GrippedDiameter, own.Inside ? Math.Ceiling(UsualWall * x[Input.BodyDiameter]) : x[Input.BodyDiameter]);
         ProposeInfeeds(own, pitch, ref x);
         double lead = Math.Round(2 * SignedLead(own, (crest + x[Input.RootDiameter]) / 2)) / 2;
         x.Propose(Input.ShimInclination, Math.Clamp(lead, -10, 10));
@@ -119,6 +122,9 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         ThreadTurningLoad.Lead(own, x, ref result, ref trace);
         ThreadTurningLoad.Time(own, x, ref result, ref trace);
         if (own.Taylor.Known) result[Output.ToolLife] = own.Taylor.LifeAt(result[Output.SpeedInUse], ref trace);
+        own.Turning.Hold(
+            result[Output.Torque], result[Output.PassiveForce], x[Input.GrippedDiameter], result[Output.SpindleSpeed], own.Practice, ref result,
+            ref trace);
         ThreadTurningLoad.Judge(own, x, result, ref result.Judging);
     }
 
@@ -167,6 +173,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         string thread = $"thread {own.Thread.Text}";
         return
         [
+            .. own.Turning.Givens(own.Practice, origins),
             new("P", "Pitch", Quantity.Length, own.Thread.Thread.Pitch, thread),
             new("i_g", "Starts", Quantity.Count, own.Thread.Thread.Starts, thread),
             new("t_v", "Slope of the leading flank", Quantity.Ratio, own.Groove.Leading, thread),

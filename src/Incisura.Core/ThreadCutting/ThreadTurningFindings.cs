@@ -11,10 +11,7 @@ internal static class ThreadTurningFindings
     public static void Add(ThreadTurningSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         Thread t = setup.Thread.Thread;
-        if (!setup.TurnsWork)
-            findings.Add(new(
-                "no-main-spindle", Severity.Stop, new("This machine does not turn the work."),
-                "Take a turning centre, or enter its main spindle in Shop."));
+        setup.Turning.Notice(findings);
         bool clockwise = x.Clockwise, towards = ThreadTurning.TowardsChuck(setup, x);
         findings.Add(new(
             "directions", Severity.Info,

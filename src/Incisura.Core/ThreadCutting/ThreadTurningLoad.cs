@@ -67,7 +67,7 @@ internal static class ThreadTurningLoad
         double n = CuttingSetup.SpindleSpeedFor(x[Input.CuttingSpeed], SpeedDiameter(setup, x)), lead = setup.Thread.Thread.Lead;
         by = null;
         if (n > setup.LargestSpeed)
-            (n, by) = (setup.LargestSpeed, setup.LargestSpeed == setup.ChuckSpeed ? ThreadCutLimits.ChuckSpeed : Limits.HighestSpeed);
+            (n, by) = (setup.LargestSpeed, setup.LargestSpeed == setup.Turning.ChuckSpeed ? ThreadCutLimits.ChuckSpeed : Limits.HighestSpeed);
         if (n > setup.LargestFeed / lead) (n, by) = (setup.LargestFeed / lead, Limits.AxisFeed);
         return InStep.SpeedUpTo(n, lead);
     }
@@ -201,7 +201,8 @@ internal static class ThreadTurningLoad
     public static void Judge(ThreadTurningSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
-        limits.Add(ThreadCutLimits.ChuckSpeed, r[Output.SpindleSpeed], setup.ChuckSpeed);
+        limits.Add(ThreadCutLimits.ChuckSpeed, r[Output.SpindleSpeed], setup.Turning.ChuckSpeed);
+        WorkSpindle.Judge(r[Output.GripNeeded], r.Has(Output.GripLeft) ? r[Output.GripLeft] : double.NaN, double.NaN, ref limits);
         double needed = r.Has(Output.AxisRunUp) ? r[Output.AxisRunUp] : double.NaN;
         limits.Add(ThreadCutLimits.RunIn, x[Input.RunIn], needed);
         limits.Add(ThreadCutLimits.RunOut, x[Input.RunOut], needed);

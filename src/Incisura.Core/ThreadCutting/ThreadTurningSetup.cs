@@ -17,8 +17,10 @@ public sealed class ThreadTurningSetup : TurningSetup
     /// <param name="machine">The machine.</param>
     /// <param name="row">Row of the speed chart proposals start from; null where there is none.</param>
     /// <param name="practice">What the shop goes by where no standard says.</param>
-    public ThreadTurningSetup(BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice)
-        : base(built, material, machine, row, practice)
+    /// <param name="counter">Whether the counter spindle turns the work.</param>
+    public ThreadTurningSetup(
+        BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter = false)
+        : base(built, material, machine, row, practice, counter)
     {
         (LeastPitch, LargestPitch) = (Cutter[Dimension.Pitch], Cutter[Dimension.LargestPitch]);
         ProfileAngle = Cutter[Dimension.ProfileAngle];

@@ -1,5 +1,6 @@
 using Incisura.Core.Cutters;
 using Incisura.Core.Threads;
+using Incisura.Core.Turning;
 
 namespace Incisura.Core.ThreadCutting;
 
@@ -51,15 +52,16 @@ internal static class ThreadTurningWords
             new(Input.RunOut, "l_2", "Way to run out", "Along", Quantity.Length, 0, 500),
             new(Input.BodyDiameter, "d_w", "Ø behind the thread", "Work", Quantity.Length, 0.5, 1000),
             new(Input.StandsOut, "l_w", "Stands out of the chuck", "Work", Quantity.Length, 0.5, 5000),
+            TurningWords.Gripped,
             new(Input.ShimInclination, "λ_s", "Inclination of the shim", "Tool", Quantity.Angle, -10, 10),
             ThreadCutWords.Deflection(20),
         ],
-        [Law, Way, Stands, Support],
+        [Law, Way, Stands, Support, TurningWords.Spindle],
         [Output.SpindleSpeed, Output.FeedInUse, Output.HeightCut, Output.Time],
         [
             Output.SpeedInUse, Output.FeedRate, Output.RootDiameter, Output.FirstInfeed, Output.LastInfeed, Output.HeaviestInfeed,
             Output.ChipSection, Output.CuttingForce, Output.PassiveForce, Output.Power, Output.Torque, Output.Deflection, Output.AxisRunUp,
-            Output.LeadAngle, Output.Lean, Output.ToolLife,
+            Output.LeadAngle, Output.Lean, Output.GripNeeded, Output.GripLeft, Output.ToolLife,
         ])
     { FeedInStep = true, Extras = ThreadCutWords.Extras };
 }

@@ -47,14 +47,17 @@ internal static class CourseLoad
         Source = "force by half the largest diameter that cuts",
     };
     private static readonly Formula OuterFormula = new("D_a", "Largest diameter cut", Quantity.Length, "D_m + 2*k_o*a_p", "outside of the chip");
+    private static readonly Formula BlowFormula = new(
+        "k_i", "Rise of a bend by forces that come at once", Quantity.Ratio, "1 + min(1, ceil(1 - q_i))",
+        "an interrupted cut: a spring that is loaded at once goes twice as far; Den Hartog, Mechanical Vibrations");
     private static readonly Formula ToolFormula = new(
-        "δ", "Deflection at the tip", Quantity.Deviation, "K_0*sqrt(F_c^2 + F_q^2)",
+        "δ", "Deflection at the tip", Quantity.Deviation, "k_i*K_0*sqrt(F_c^2 + F_q^2)",
         "cutting force and the force F_q across the shank, on what stands out of the holder; Euler-Bernoulli");
     private static readonly Formula WorkFormula = new(
-        "δ_b", "Bend of the work", Quantity.Deviation, "F_r*q_w",
+        "δ_b", "Bend of the work", Quantity.Deviation, "k_i*F_r*q_w",
         "radial force F_r by what the work gives where it gives most on the way, q_w in µm/N: stepped beam clamped in the chuck; Euler-Bernoulli");
     private static readonly Formula ErrorFormula = new(
-        "δ_w", "Bend away from the cut", Quantity.Deviation, "δ_b + k_b*F_r*K_0", "work, and inside, where k_b = 1, the bar");
+        "δ_w", "Bend away from the cut", Quantity.Deviation, "δ_b + k_b*k_i*F_r*K_0", "work, and inside, where k_b = 1, the bar");
     private static readonly Formula FormFormula = new(
         "Δ_D", "Error of form on Ø", Quantity.Deviation, "2*F_r*(q_w - q_l)", "where the work gives most against where it gives least, q_l");
     private static readonly Formula RidgeFormula = new(
@@ -65,12 +68,14 @@ internal static class CourseLoad
         Expression = "1000*q_m",
         Source = "beyond the corner the straight edges make part of the mark, q_m mm high; Boothroyd and Knight",
     };
+    private static readonly Formula WipedFormula = RidgeFormula with
+    {
+        Expression = "1000*max(q_m, q_n/2)",
+        Source = "marks over the part of the feed that the wiper edge leaves, q_m mm high, and never less than half of those without it, q_n",
+    };
     private static readonly Formula NeededFormula = new(
-        "F_n", "Clamping force needed", Quantity.Force, "S_s/μ_s*sqrt((F_c*D_h/d_g)^2 + F_x^2)",
+        "F_n", "Clamping force needed", Quantity.Force, "k_i*S_s/μ_s*sqrt((F_c*D_h/d_g)^2 + F_x^2)",
         "friction of all jaws against turning at D_h and slipping along, with safety; VDI 3106");
-    private static readonly Formula LeftFormula = new(
-        "F_w", "Clamping force at speed", Quantity.Force, "max(0, F_0 - i_b*m_b*r_b/1000*(pi*n_k/30)^2)",
-        "jaws that grip from outside are flung outwards; VDI 3106");
     private static readonly Formula TimeFormula = new(
         "T", "Time", Quantity.Time, "q_t + l_r/v_rapid",
         "passes at feed, each at its own speed with the clamp taken where it begins, q_t; the way back in rapid");
@@ -170,17 +175,15 @@ internal static class CourseLoad
     {
         Drive(setup, x, c, r, ref limits);
         if (x.IsTyped(Input.SpeedClamp)) limits.Add(TurningLimits.Clamp, x[Input.SpeedClamp], setup.LargestSpeed);
-        if (r.Has(Output.GripLeft))
-            limits.AddAt(TurningLimits.ChuckGrip, r[Output.GripNeeded], Math.Max(r[Output.GripLeft], 1e-6), gripAt);
-        else limits.Add(TurningLimits.ChuckGrip, r[Output.GripNeeded], double.NaN);
-        if (setup.Cutter[Cutters.Dimension.LeastFormingDepth] is var least && !double.IsNaN(least))
+        WorkSpindle.Judge(r[Output.GripNeeded], r.Has(Output.GripLeft) ? r[Output.GripLeft] : double.NaN, gripAt, ref limits);
+        if (setup.LeastDepthAt(x[Input.FeedPerRevolution]) is var least && !double.IsNaN(least))
         {
             limits.Add(TurningLimits.LeastFormingDepth, c.Depth, least);
             limits.Add(TurningLimits.LargestFormingDepth, c.Depth, setup.Cutter[Cutters.Dimension.LargestFormingDepth]);
         }
 
         limits.Add(TurningLimits.LeastFormingFeed, x[Input.FeedPerRevolution], setup.Cutter[Cutters.Dimension.LeastFormingFeed]);
-        limits.Add(TurningLimits.LargestFormingFeed, x[Input.FeedPerRevolution], setup.Cutter[Cutters.Dimension.LargestFormingFeed]);
+        limits.Add(TurningLimits.LargestFormingFeed, x[Input.FeedPerRevolution], setup.LargestFeedAt(c.Depth));
         if (!setup.IsBlade)
         {
             limits.Add(TurningLimits.EdgeLength, r[Output.EdgeLength], setup.EdgeAllowed);
@@ -229,17 +232,20 @@ internal static class CourseLoad
     {
         double radial = Math.Abs(c.Across ? load.Feed : load.Passive), axial = Math.Abs(c.Across ? load.Passive : load.Feed),
             across = setup.Inside ? radial : axial;
-        r[Output.Deflection] = setup.Tip.Deflection(double.Hypot(load.Cutting, across), 0);
+        double blow = x.Blow;
+        r[Output.Deflection] = blow * setup.Tip.Deflection(double.Hypot(load.Cutting, across), 0);
         (double most, double least) = Gives(setup, x, c, held);
-        r[Output.WorkBend] = radial * most;
-        r[Output.WallError] = r[Output.WorkBend] + (setup.Inside ? setup.Tip.Deflection(radial, 0) : 0);
+        r[Output.WorkBend] = blow * radial * most;
+        r[Output.WallError] = r[Output.WorkBend] + (setup.Inside ? blow * setup.Tip.Deflection(radial, 0) : 0);
         if (!c.Across) r[Output.FormError] = 2 * radial * (most - least);
         if (!TTrace.Listens) return;
-        trace.Take(ToolFormula, r[Output.Deflection], new("K_0", setup.Tip.AtTip), new("F_c", load.Cutting), new("F_q", across));
-        trace.Take(WorkFormula, r[Output.WorkBend], new("F_r", radial), new("q_w", most));
+        trace.Take(BlowFormula, blow, new Term("q_i", x[Input.CutShare]));
         trace.Take(
-            ErrorFormula, r[Output.WallError], new("δ_b", r[Output.WorkBend]), new("k_b", setup.Inside ? 1 : 0), new("F_r", radial),
-            new("K_0", setup.Tip.AtTip));
+            ToolFormula, r[Output.Deflection], new("k_i", blow), new("K_0", setup.Tip.AtTip), new("F_c", load.Cutting), new("F_q", across));
+        trace.Take(WorkFormula, r[Output.WorkBend], new("k_i", blow), new("F_r", radial), new("q_w", most));
+        trace.Take(
+            ErrorFormula, r[Output.WallError], new("δ_b", r[Output.WorkBend]), new("k_b", setup.Inside ? 1 : 0), new("k_i", blow),
+            new("F_r", radial), new("K_0", setup.Tip.AtTip));
         if (!c.Across) trace.Take(FormFormula, r[Output.FormError], new("F_r", radial), new("q_w", most), new("q_l", least));
     }
 
@@ -278,9 +284,18 @@ internal static class CourseLoad
     private static void Marks<TTrace>(TurnedSetup setup, in TurnedCourse c, double feed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double height = FeedMark.Exact(feed, setup.CornerRadius, c.EdgeAngle, setup.MarkAngle(c.Across));
+        double mark = setup.MarkAngle(c.Across), height = FeedMark.Wiped(feed, setup.CornerRadius, c.EdgeAngle, mark, setup.Wiper);
         r[Output.PeakToValley] = height;
         if (!TTrace.Listens) return;
+        if (setup.Wiper > 0)
+        {
+            double over = feed > setup.Wiper ? FeedMark.Exact(feed - setup.Wiper, setup.CornerRadius, c.EdgeAngle, mark) : 0;
+            trace.Take(
+                WipedFormula, height, new("q_m", over / 1000),
+                new("q_n", FeedMark.Exact(feed, setup.CornerRadius, c.EdgeAngle, mark) / 1000));
+            return;
+        }
+
         bool corner = feed < 2 * setup.CornerRadius && Math.Abs((1000 * RoundCut.Ridge(setup.CornerRadius, feed)) - height) <= 1e-9 * height;
         if (corner) trace.Take(RidgeFormula, height, new("r_ε", setup.CornerRadius), new("f", feed));
         else trace.Take(EdgesFormula, height, new Term("q_m", height / 1000));
@@ -290,17 +305,18 @@ internal static class CourseLoad
     private static (double Outer, double Speed, double Needed, double Left) GripWorst(
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in SurfaceSpeed speed, in WorkResult r)
     {
-        ChuckGrip grip = setup.ClampedBy ?? new(double.PositiveInfinity, 1, 0, 0);
+        ChuckGrip grip = setup.Turning.ClampedBy ?? new(double.PositiveInfinity, 1, 0, 0);
         double most = -1, axial = Math.Abs(c.Across ? r[Output.PassiveForce] : r[Output.Thrust]);
         (double, double, double, double) worst = default;
         for (int i = 0; i <= Looks; i++)
         {
             double tip = LookAt(c, speed, i), outer = c.OuterAt(tip), n = speed.SpeedAt(tip), left = grip.At(n),
-                needed = ChuckGrip.Needed(
-                    r[Output.CuttingForce], axial, outer, x[Input.GrippedDiameter], setup.Friction, setup.Practice.GripSafety);
+                needed = x.Blow * ChuckGrip.Needed(
+                    r[Output.CuttingForce], axial, outer, x[Input.GrippedDiameter], setup.Turning.Friction,
+                    setup.Practice.GripSafety);
 
             // Of a chuck nobody has measured the largest need is told.
-            double use = setup.ClampedBy is null ? needed : needed / Math.Max(left, 1e-6);
+            double use = setup.Turning.ClampedBy is null ? needed : needed / Math.Max(left, 1e-6);
             if (use > most) (most, worst) = (use, (outer, n, needed, left));
         }
 
@@ -313,14 +329,13 @@ internal static class CourseLoad
     {
         (double outer, double n, double needed, double left) = GripWorst(setup, x, c, speed, r);
         r[Output.GripNeeded] = needed;
-        if (setup.ClampedBy is not null) r[Output.GripLeft] = left;
+        if (setup.Turning.ClampedBy is not null) r[Output.GripLeft] = left;
         if (!TTrace.Listens) return outer;
         trace.Take(
-            NeededFormula, needed, new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Friction), new("F_c", load.Cutting),
-            new("D_h", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
-        if (setup.ClampedBy is { } grip) trace.Take(
-            LeftFormula, left, new("F_0", grip.AtRest), new("i_b", grip.Jaws), new("m_b", grip.JawMass), new("r_b", grip.JawRadius),
-            new("n_k", n));
+            NeededFormula, needed, new("k_i", x.Blow), new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Turning.Friction),
+            new("F_c", load.Cutting), new("D_h", outer), new("d_g", x[Input.GrippedDiameter]),
+            new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
+        if (setup.Turning.ClampedBy is { } grip) ChuckGrip.Tell(grip, n, ref trace);
         return outer;
     }
 

@@ -5,6 +5,8 @@ namespace Incisura.Core.Turning;
 /// <summary>The marks that the feed leaves on a turned surface: corner beside corner, and beyond the corner the edges beside it.</summary>
 public static class FeedMark
 {
+    private const double WipedShare = 0.5;
+
     /// <summary>Peak to valley of flat marks f²/(8·r), µm.</summary>
     /// <param name="feed">Feed of a turn f, mm, above 0.</param>
     /// <param name="cornerRadius">r_ε, mm, above 0.</param>
@@ -57,6 +59,34 @@ public static class FeedMark
         }
 
         return low;
+    }
+
+    /// <summary>
+    /// Peak to valley, µm, with a wiper edge beside the corner: the marks lie over the part of the feed that it leaves, and half of those without it
+    /// are told at least, since no edge lies flat to the last micrometre (shop practice).
+    /// </summary>
+    /// <param name="feed">Feed of a turn f, mm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, at least 0.</param>
+    /// <param name="edgeAngle">κ_r, degrees.</param>
+    /// <param name="trailingAngle">κ_r′ of the edge that trails, degrees.</param>
+    /// <param name="wiper">Length of the wiper edge b_s, mm; 0 for none.</param>
+    public static double Wiped(double feed, double cornerRadius, double edgeAngle, double trailingAngle, double wiper)
+    {
+        double plain = Exact(feed, cornerRadius, edgeAngle, trailingAngle);
+        if (!(wiper > 0)) return plain;
+        return Math.Max(feed > wiper ? Exact(feed - wiper, cornerRadius, edgeAngle, trailingAngle) : 0, WipedShare * plain);
+    }
+
+    /// <summary>Largest feed of a turn whose marks are no higher than wanted, mm: the inverse of <see cref="Wiped"/>.</summary>
+    /// <param name="height">R_t wanted, µm, above 0.</param>
+    /// <param name="cornerRadius">r_ε, mm, at least 0.</param>
+    /// <param name="edgeAngle">κ_r, degrees.</param>
+    /// <param name="trailingAngle">κ_r′ of the edge that trails, degrees.</param>
+    /// <param name="wiper">Length of the wiper edge b_s, mm; 0 for none.</param>
+    public static double WipedFeedFor(double height, double cornerRadius, double edgeAngle, double trailingAngle, double wiper)
+    {
+        double plain = ExactFeedFor(height, cornerRadius, edgeAngle, trailingAngle);
+        return wiper > 0 ? Math.Min(plain + wiper, ExactFeedFor(height / WipedShare, cornerRadius, edgeAngle, trailingAngle)) : plain;
     }
 
     // A straight edge on one side, the corner on the other; null where they do not meet on these parts.

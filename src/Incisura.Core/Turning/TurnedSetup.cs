@@ -22,8 +22,6 @@ public sealed class TurnedSetup : TurningSetup
         ["R"] = 0.4,
     };
 
-    private static readonly Chuck Usual = new();
-
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>
     /// <param name="material">The work material.</param>
@@ -35,7 +33,6 @@ public sealed class TurnedSetup : TurningSetup
         BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter)
         : base(built, material, machine, row, practice, counter)
     {
-        Counter = counter;
         Width = Cutter[Dimension.CuttingWidth];
         CornerRadius = Cutter[Dimension.CornerRadius] is var corner && corner > 0 ? corner : 0;
         EdgeAngle = Cutter[Dimension.EdgeAngle] is var angle && angle > 0 ? angle : 90;
@@ -51,10 +48,8 @@ public sealed class TurnedSetup : TurningSetup
         TipAngle = TurningTools.TipAngle(Cutter);
         if (TipAngle == 0) (CornerRadius, EdgeAngle) = (Cutter[Dimension.InscribedCircle] / 2, 90);
         EdgeAllowed = Shares[shape] * TurningTools.EdgeLength(Cutter);
+        Wiper = Cutter[Dimension.WiperLength] is var wiper && wiper > 0 ? wiper : 0;
     }
-
-    /// <summary>Whether the counter spindle turns the work.</summary>
-    public bool Counter { get; }
 
     /// <summary>Whether the cutter is a blade, for grooves and for parting off.</summary>
     public bool IsBlade => Width > 0;
@@ -83,6 +78,27 @@ public sealed class TurnedSetup : TurningSetup
     /// <param name="across">Whether the feed runs towards the axis.</param>
     public double MarkAngle(bool across) => Math.Clamp(across && TipAngle > 0 ? EdgeAngle - 90 : TrailingAngle, 0.1, 89);
 
+    /// <summary>Length of the wiper edge b_s beside the corner, mm; 0 where there is none.</summary>
+    public double Wiper { get; }
+
+    /// <summary>Least depth at which the insert forms its chip at a feed, mm; NaN where nobody has said.</summary>
+    /// <param name="feed">Feed of a turn f, mm.</param>
+    public double LeastDepthAt(double feed) => SideOfField(
+        Dimension.LeastFormingDepth, Dimension.LeastFormingDepthFast, Dimension.LeastFormingFeed, Dimension.LargestFormingFeed, feed);
+
+    /// <summary>Largest feed at which the insert forms its chip at a depth, mm; NaN where nobody has said.</summary>
+    /// <param name="depth">Depth of cut a_p, mm.</param>
+    public double LargestFeedAt(double depth) => SideOfField(
+        Dimension.LargestFormingFeed, Dimension.LargestFormingFeedDeep, Dimension.LeastFormingDepth, Dimension.LargestFormingDepth, depth);
+
+    // A side of the field in which the chip forms: from one corner to the next, even where the other corner is not stated.
+    private double SideOfField(Dimension near, Dimension far, Dimension from, Dimension to, double at)
+    {
+        double one = Cutter[near], other = Cutter[far];
+        if (!(other > 0)) return one;
+        return one + ((other - one) * Math.Clamp((at - Cutter[from]) / (Cutter[to] - Cutter[from]), 0, 1));
+    }
+
     /// <summary>Largest length of edge in the work, mm.</summary>
     public double EdgeAllowed { get; }
 
@@ -94,9 +110,6 @@ public sealed class TurnedSetup : TurningSetup
 
     /// <summary>Largest diameter a blade goes into to its full reach, mm; NaN where it is not stated.</summary>
     public double LargestWork { get; } = double.NaN;
-
-    /// <summary>Friction μ_s between jaws and work: that of a usual chuck where none is known.</summary>
-    public double Friction => Chuck?.Friction ?? Usual.Friction;
 
     /// <summary>The finished outline, where it has several diameters; null elsewhere.</summary>
     public TurnedOutline? Outline { get; private set; }
@@ -110,8 +123,4 @@ public sealed class TurnedSetup : TurningSetup
         base.Take(extras);
         Outline = Extra<TurnedOutline>();
     }
-
-    /// <summary>The chuck's grip over its speed; null where nothing is known of the chuck.</summary>
-    public ChuckGrip? ClampedBy =>
-        Chuck is { } c && double.IsFinite(c.Force) ? new(c.Force, (int)c.Jaws, c.JawMass, c.JawRadius) : null;
 }

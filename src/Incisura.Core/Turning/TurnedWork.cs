@@ -49,7 +49,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
         new TurnedSetup(
             built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice,
-            options.GetValueOrDefault(Codes.Of(Choice.Spindle)) == "counter");
+            TurningWords.IsCounter(options));
 
     /// <inheritdoc/>
     public static void Follow(CuttingSetup setup, ref Inputs x)
@@ -184,18 +184,9 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
             new("k_b", "1 where a bar bends", Quantity.Ratio, own.Inside ? 1 : 0, origins.Cutter),
             new("c_0", "Clear way before and after", Quantity.Length, own.Practice.ClearWay, origins.Chart),
             new("E_w", "Young's modulus of the work", Quantity.Stress, own.WorkModulus, origins.Material),
-            new("μ_s", "Friction of the jaws", Quantity.Ratio, own.Friction, own.Chuck is null ? "of a usual chuck" : origins.Machine),
-            new("S_s", "Safety of the grip", Quantity.Ratio, own.Practice.GripSafety, origins.Chart),
+            .. own.Turning.Givens(own.Practice, origins),
             new("n_max", "Highest speed of spindle and chuck", Quantity.SpindleSpeed, own.LargestSpeed, origins.Machine),
         ];
-        if (own.ClampedBy is { } grip)
-            givens.AddRange(
-            [
-                new("F_0", "Clamping force at rest", Quantity.Force, grip.AtRest, origins.Machine),
-                new("i_b", "Jaws", Quantity.Count, grip.Jaws, origins.Machine),
-                new("m_b", "Mass of a jaw", Quantity.Mass, grip.JawMass, origins.Machine),
-                new("r_b", "Radius of that mass", Quantity.Length, grip.JawRadius, origins.Machine),
-            ]);
         if (own.IsBlade) givens.Add(new("CW", "Width of the blade's edge", Quantity.Length, own.Width, origins.Cutter));
         if (own.Row is { } row)
         {

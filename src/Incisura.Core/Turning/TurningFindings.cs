@@ -8,17 +8,7 @@ internal static class TurningFindings
 
     public static void Add(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
-        if (!setup.TurnsWork)
-            findings.Add(new(
-                "no-main-spindle", Severity.Stop,
-                new(setup.Counter ? "This machine has no counter spindle." : "This machine does not turn the work."),
-                setup.Counter
-                    ? "Pick the main spindle, or enter the counter spindle in Shop."
-                    : "Take a turning centre, or enter its main spindle in Shop."));
-        else if (setup.ClampedBy is null)
-            findings.Add(new(
-                "chuck-unknown", Severity.Caution, new("How hard the chuck clamps is not known, so its grip could not be judged."),
-                "Enter the clamping force on the machine's page in Shop."));
+        setup.Turning.Notice(findings);
         if (!x.Centre && !x.Steady && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
             findings.Add(new(
                 "levers-out", Severity.Caution,
@@ -38,6 +28,11 @@ internal static class TurningFindings
                     "Below Ø{0} the clamp holds the spindle at {1}, and the cutting speed falls with the diameter.",
                     new(r[Output.ClampDiameter], Quantity.Length), new Measure(x[Input.SpeedClamp], Quantity.SpindleSpeed)),
                 ""));
+        if (x[Input.CutShare] < 1)
+            findings.Add(new(
+                "interrupted", Severity.Caution,
+                new("The edge strikes the work anew at every turn; bends and grip are judged for a force that comes at once."),
+                "Take a tough edge with a strong land, and no more speed than the chart gives."));
         findings.Add(new(
             "programmed-point", Severity.Info,
             new("Diameters and surface speed are those of the tip of the edge, as the control goes by."), ""));

@@ -11,12 +11,6 @@ public static class TurningLimits
         "Clamp the spindle at the highest speed of spindle and chuck, or lower.")
     { Bounds = [Input.SpeedClamp] };
 
-    /// <summary>Clamping force of the chuck at its speed, N.</summary>
-    public static readonly LimitDefinition ChuckGrip = new(
-        "chuckGrip", "Grip of the chuck", Quantity.Force, Severity.Stop,
-        "Clamp harder or at a larger diameter, clamp the speed lower, take less depth or feed, or lighter jaws.")
-    { WithFeed = FeedShare.Load, Holds = Loaded };
-
     /// <summary>Least depth at which the chip breaks, mm.</summary>
     public static readonly LimitDefinition LeastFormingDepth = new(
         "leastFormingDepth", "Least depth for the chip", Quantity.Length, Severity.Caution,
@@ -70,6 +64,11 @@ public static class TurningLimits
     public static readonly LimitDefinition InnerCorner = new(
         "innerCorner", "Corner radius in the hollow", Quantity.Length, Severity.Stop,
         "Take a smaller corner radius, or give the hollow a larger one.");
+
+    /// <summary>Length over diameter that a bar may stand out, by what it is made of.</summary>
+    public static readonly LimitDefinition Overhang = new(
+        "overhang", "Overhang of the bar over its Ø", Quantity.Ratio, Severity.Caution,
+        "Let the bar stand out less, or take a thicker one, one of carbide, or a damped one.");
 
     /// <summary>Bore the bar needs, mm.</summary>
     public static readonly LimitDefinition LeastBore = new(

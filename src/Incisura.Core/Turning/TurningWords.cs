@@ -16,6 +16,8 @@ internal static class TurningWords
         Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription SteadyAt = new(
         Input.SteadyAt, "l_st", "Steady rest at, from the chuck", Work, Quantity.Length, 0.5, 5000);
+    public static readonly FieldDescription CutShare = new(
+        Input.CutShare, "q_i", "Share of a turn in cut", Work, Quantity.Ratio, 0.05, 1, 1);
     public static readonly FieldDescription Depth = new(
         Input.DepthOfCut, "a_p", "Depth of cut, at most", Deep, Quantity.Length, 0.01, 40);
     public static readonly FieldDescription Left = new(
@@ -36,6 +38,9 @@ internal static class TurningWords
     public static readonly OptionDescription Spindle = new(
         Choice.Spindle, "Spindle", [new("main", "main spindle"), new("counter", "counter spindle")], "main")
     { Group = Work };
+
+    /// <summary>Whether the counter spindle was picked.</summary>
+    public static bool IsCounter(IReadOnlyDictionary<string, string> options) => options.GetValueOrDefault(Codes.Of(Choice.Spindle)) == "counter";
 
     public static readonly OptionDescription[] Options = [Support, Spindle];
 
@@ -72,6 +77,9 @@ internal static class TurningPicks
     {
         /// <summary>Whether a centre pins the end of the work.</summary>
         public bool Centre => x.Picked(Choice.Support) == 1;
+
+        /// <summary>How far a force that comes at once bends work and tool, against one that comes slowly.</summary>
+        public double Blow => x[Input.CutShare] < 1 ? 2 : 1;
 
         /// <summary>Whether a steady rest pins the work.</summary>
         public bool Steady => x.Picked(Choice.Support) == 2;

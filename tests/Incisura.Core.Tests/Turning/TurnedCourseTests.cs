@@ -2,6 +2,7 @@ using CsCheck;
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Machines;
 using Incisura.Core.Tests.Holes;
 using Incisura.Core.Turning;
 using static Incisura.Core.Tests.Turning.TurningSample;

@@ -1,5 +1,6 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Machines;
 using Incisura.Core.Turning;
 
 namespace Incisura.Core.Tests.Turning;

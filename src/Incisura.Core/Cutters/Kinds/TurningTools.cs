@@ -26,6 +26,28 @@ internal static class TurningTools
         "insert", "Shape of the insert", new("C", "C, rhombic 80°"), new("D", "D, rhombic 55°"), new("V", "V, rhombic 35°"), new("S", "S, square"),
         new("T", "T, triangle"), new("W", "W, trigon 80°"), new("R", "R, round"));
 
+    // What a bar is made of.
+    private static readonly PickDescription BarMade = Pick(
+        "bar", "The bar", new("steel", "steel"), new("heavyMetal", "heavy metal"), new("carbide", "carbide"), new("damped", "damped, steel"));
+
+    // Young's modulus of a bar, MPa, and how far over its diameter it stands out before it is known to chatter (shop practice).
+    private static readonly Dictionary<string, (double Modulus, double Overhang)> Bars = new()
+    {
+        ["steel"] = (Holders.TipCompliance.Steel, 4),
+        ["heavyMetal"] = (345_000, 6),
+        ["carbide"] = (Holders.TipCompliance.Carbide, 6),
+        ["damped"] = (Holders.TipCompliance.Steel, 10),
+    };
+
+    /// <summary>Young's modulus of the shank of a turning tool, MPa: of a bar as it is made, or else steel.</summary>
+    public static double Modulus(Cutter c) => BarOf(c)?.Modulus ?? Holders.TipCompliance.Steel;
+
+    /// <summary>Length over its diameter that a bar may stand out; NaN of tools that are no bars.</summary>
+    public static double LargestOverhang(Cutter c) => BarOf(c)?.Overhang ?? double.NaN;
+
+    private static (double Modulus, double Overhang)? BarOf(Cutter c) =>
+        c.Described.Picks.Any(p => p.Code == BarMade.Code) ? Bars[c.Picked(BarMade.Code)] : null;
+
     /// <summary>Tip angle ε_r of the insert, degrees; 0 for a round one.</summary>
     public static double TipAngle(Cutter c) => Corners[c.Picked("insert")] is [var tip, ..] ? tip : 0;
 
@@ -55,7 +77,7 @@ internal static class TurningTools
     {
         CalledBy = ShankDiameter.Symbol,
         Inserts = true,
-        Picks = [Shape],
+        Picks = [Shape, BarMade],
         Relations =
         [
             HeadRoom, Trailing, EntersBore,
@@ -118,6 +140,8 @@ internal static class TurningTools
         InscribedCircle.In(3.97, 32, circle), CornerRadius.In(0.03, 6.4, 0.8).Under(InscribedCircle, 0.5), EdgeAngle.In(15, 118, angle),
         LeastFormingDepth.In(0.02, 20, 0.5).Under(LargestFormingDepth), LargestFormingDepth.In(0.05, 25, 4),
         LeastFormingFeed.In(0.01, 2, 0.1).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 3, 0.4),
+        LargestFormingFeedDeep.In(0, 3, 0).Under(LargestFormingFeed).Free(),
+        LeastFormingDepthFast.In(0, 25, 0).Under(LargestFormingDepth).Free(), WiperLength.In(0, 5, 0).Free(),
     ];
 
     private static Family Blade(CutterFamily code, string name, double width, double reach, double work) => new(

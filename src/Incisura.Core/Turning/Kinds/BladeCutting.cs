@@ -76,7 +76,8 @@ public readonly struct Grooving : ITurningKind
             TurningWords.Before,
             new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
             new(Input.SlotWidth, "b_g", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
-            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
+            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
+            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
             TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],
         TurningWords.Options,
@@ -175,7 +176,7 @@ public readonly struct PartingOff : ITurningKind
         [
             TurningWords.Before, TurningWords.Bore,
             BladeCutting.From with { Name = "Length of the part" },
-            TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
+            TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
             new(Input.ShoulderDiameter, "d_s", "Ø of a shoulder beside, 0 if none", "Beside", Quantity.Length, 0, 2000, 0),
             new(Input.ShoulderGap, "l_g", "Gap from blade to shoulder", "Beside", Quantity.Length, 0, 1000),
             new(Input.Leg, "c", "Chamfer cut before, 0 if none", "Beside", Quantity.Length, 0, 20, 0),

@@ -16,7 +16,7 @@ public readonly struct FinishTurning : ITurningKind
         "turn-finish", "Finish turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
         [
             TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.Feed, TurningWords.Clamp,
+            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp,
             new(Input.FinishWanted, "R_w", "Peak to valley wanted", TurningWords.HeldTo, Quantity.Deviation, 0.05, 500, 10),
             TurningWords.Deflection(15),
         ],
@@ -45,8 +45,8 @@ public readonly struct FinishTurning : ITurningKind
     public static double FeedFrom<TTrace>(TurnedSetup setup, double charted, in Inputs x, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double wanted = FeedMark.ExactFeedFor(
-            x[Input.FinishWanted], setup.CornerRadius, setup.EdgeAngle, setup.MarkAngle(across: false)),
+        double wanted = FeedMark.WipedFeedFor(
+            x[Input.FinishWanted], setup.CornerRadius, setup.EdgeAngle, setup.MarkAngle(across: false), setup.Wiper),
             feed = Math.Min(charted, wanted);
         if (TTrace.Listens) trace.Take(FeedFormula, feed, new("f_chart", charted), new("q_r", wanted));
         return feed;

@@ -1,3 +1,5 @@
+using Incisura.Core.Cutters.Kinds;
+
 namespace Incisura.Core.Turning.Kinds;
 
 /// <summary>Along the work, outside or inside by the tool: what roughing and finishing share.</summary>
@@ -227,8 +229,9 @@ internal static class LongTurning
         {
             limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
             limits.Add(Limits.Reach, LengthOf(setup, x), setup.Projection);
+            limits.Add(TurningLimits.Overhang, setup.Projection / setup.Cutter.ShankSize, TurningTools.LargestOverhang(setup.Cutter));
         }
-        else if (setup.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
+        else if (setup.Turning.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
             limits.Add(TurningLimits.BarThroughSpindle, x[Input.GrippedDiameter], bar);
     }
 

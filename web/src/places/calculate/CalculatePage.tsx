@@ -74,7 +74,16 @@ export function CalculatePage() {
         <Aids situation={complete} operation={operation} body={body} result={result} cutter={cutter} address={address} />
       )}
       <div className={`work ${query.isError ? 'stale-figures' : ''}`}>
-        {operation && <Choices operation={operation} result={result} refused={refused} address={address} elsewhere={picture?.holds} />}
+        {operation && (
+          <Choices
+            operation={operation}
+            turnsWork={where.machine?.definition.main != null}
+            result={result}
+            refused={refused}
+            address={address}
+            elsewhere={picture?.holds}
+          />
+        )}
         <section className="centre" aria-label="Picture" data-region tabIndex={-1}>
           <h2 className="sr">Picture</h2>
           {where.missing.map((sentence) => (

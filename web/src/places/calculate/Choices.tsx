@@ -9,6 +9,8 @@ import type { Address } from './useAddress';
 
 interface Props {
   operation: Schemas['OperationDescription'];
+  /** Whether the machine can turn the work. */
+  turnsWork: boolean;
   result: Schemas['CalculationResult'] | undefined;
   refused: Record<string, string>;
   address: Address;
@@ -21,7 +23,7 @@ const FIRST: readonly string[] = ['threadToCut', 'turnedOutline'];
 const SET_BY = { hand: '', best: 'set by the best point, ', method: 'set by the method, ' };
 
 /** The choices of the operation, read from its description and grouped by what they are. */
-export function Choices({ operation, result, refused, address, elsewhere }: Props) {
+export function Choices({ operation, turnsWork, result, refused, address, elsewhere }: Props) {
   const units = useUnits();
   const { chosen, change } = address;
   const typed = chosen.numbers;
@@ -33,7 +35,8 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
       !(result && within !== f.code && elsewhere?.has(f.code)) &&
       (result?.fields.find((s) => s.code === f.code)?.used !== false || typed[f.code]),
   );
-  const groups = [...new Set([...fields.map((f) => f.group), ...operation.options.map((o) => o.group!)])].filter(Boolean);
+  const options = operation.options.filter((o) => !o.onLathes || turnsWork || (chosen.picks[o.code] ?? o.default) !== o.default);
+  const groups = [...new Set([...fields.map((f) => f.group), ...options.map((o) => o.group!)])].filter(Boolean);
   const names = new Map<string, string>(
     result?.limits.map((l) => [l.kind, l.name.toLowerCase().replace(/ (at|of|outside) the .*|, continuous$/, '')]),
   );
@@ -90,7 +93,7 @@ export function Choices({ operation, result, refused, address, elsewhere }: Prop
                 </div>
               );
             })}
-          {operation.options
+          {options
             .filter((o) => o.group === group)
             .map((o) => (
               <label key={o.code} className="option">

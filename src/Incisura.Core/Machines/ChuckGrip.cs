@@ -1,4 +1,4 @@
-namespace Incisura.Core.Turning;
+namespace Incisura.Core.Machines;
 
 /// <summary>
 /// The force with which a chuck holds the work: jaws that grip from outside lose of it as they are flung outwards, those that grip from inside win
@@ -11,6 +11,16 @@ namespace Incisura.Core.Turning;
 /// <param name="Inside">Whether the jaws grip from inside.</param>
 public readonly record struct ChuckGrip(double AtRest, int Jaws, double JawMass, double JawRadius, bool Inside = false)
 {
+    private static readonly Formula LeftFormula = new(
+        "F_w", "Clamping force at speed", Quantity.Force, "max(0, F_0 - i_b*m_b*r_b/1000*(pi*n_k/30)^2)",
+        "jaws that grip from outside are flung outwards; VDI 3106");
+
+    /// <summary>Tells what is left of a grip at a speed.</summary>
+    internal static void Tell<TTrace>(in ChuckGrip grip, double speed, ref TTrace trace)
+        where TTrace : struct, ITrace => trace.Take(
+        LeftFormula, grip.At(speed), new("F_0", grip.AtRest), new("i_b", grip.Jaws), new("m_b", grip.JawMass), new("r_b", grip.JawRadius),
+        new("n_k", speed));
+
     // Force of the jaws for each (rad/s)², N·s².
     private double Flings => Jaws * JawMass * JawRadius / 1000;
 

@@ -1,0 +1,115 @@
+using Incisura.Core.Charts;
+using Incisura.Core.Machines;
+
+namespace Incisura.Core.Calculation;
+
+/// <summary>The spindle that turns the work: its curve and speed, its chuck, and whether that holds the work against a cut.</summary>
+public sealed class WorkSpindle
+{
+    private static readonly Chuck Usual = new();
+
+    private static readonly Formula NeededFormula = new(
+        "F_n", "Clamping force needed", Quantity.Force, "S_s/μ_s*sqrt((2000*M/d_g)^2 + F_x^2)",
+        "friction of all jaws against the torque and against slipping along, with safety; VDI 3106");
+
+    /// <summary>Draws it together. The machine is taken as checked.</summary>
+    /// <param name="machine">The machine.</param>
+    /// <param name="counter">Whether the counter spindle turns the work.</param>
+    public WorkSpindle(Machine machine, bool counter)
+    {
+        Counter = counter;
+        Spindle = Of(machine, counter);
+        Turns = counter ? machine.Counter is not null : Spindle is not null;
+        Chuck = Spindle?.Chuck;
+        ChuckSpeed = Spindle is null ? double.NaN : Spindle.ChuckSpeed > 0 ? Spindle.ChuckSpeed : Spindle.LargestSpeed;
+        ClampedBy = Chuck is { } c && double.IsFinite(c.Force) ? new(c.Force, (int)c.Jaws, c.JawMass, c.JawRadius) : null;
+    }
+
+    /// <summary>Whether it is the counter spindle.</summary>
+    public bool Counter { get; }
+
+    /// <summary>Whether the machine turns the work with it at all.</summary>
+    public bool Turns { get; }
+
+    /// <summary>The spindle; that of the machine's main one where the counter spindle is missing, null where there is none.</summary>
+    public MainSpindle? Spindle { get; }
+
+    /// <summary>What clamps the work; null where it is not known.</summary>
+    public Chuck? Chuck { get; }
+
+    /// <summary>Highest speed of the chuck, rev/min: that of the spindle where none is stated; NaN without a main spindle.</summary>
+    public double ChuckSpeed { get; }
+
+    /// <summary>The chuck's grip over its speed; null where nothing is known of the chuck.</summary>
+    public ChuckGrip? ClampedBy { get; }
+
+    /// <summary>Friction μ_s between jaws and work: that of a usual chuck where none is known.</summary>
+    public double Friction => Chuck?.Friction ?? Usual.Friction;
+
+    /// <summary>The spindle of a machine that turns the work; null where it has none.</summary>
+    /// <param name="machine">The machine.</param>
+    /// <param name="counter">Whether it is the counter spindle; where that is missing, the main one.</param>
+    public static MainSpindle? Of(Machine machine, bool counter) => counter ? machine.Counter ?? machine.Main : machine.Main;
+
+    /// <summary>The grip a torque and a force along the axis need, and what is left of it at a speed.</summary>
+    /// <param name="torque">M, N·m.</param>
+    /// <param name="axial">Force along the axis, N.</param>
+    /// <param name="gripped">Diameter gripped d_g, mm.</param>
+    /// <param name="speed">n, rev/min.</param>
+    /// <param name="practice">What the shop goes by.</param>
+    /// <param name="r">Receives the figures.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    internal void Hold<TResult, TTrace>(
+        double torque, double axial, double gripped, double speed, ShopPractice practice, ref TResult r, ref TTrace trace)
+        where TResult : struct, IOutputs
+        where TTrace : struct, ITrace
+    {
+        double needed = ChuckGrip.Needed(2000 * torque / gripped, axial, gripped, gripped, Friction, practice.GripSafety);
+        r[Output.GripNeeded] = needed;
+        if (ClampedBy is { } grip) r[Output.GripLeft] = grip.At(speed);
+        if (!TTrace.Listens) return;
+        trace.Take(
+            NeededFormula, needed, new("S_s", practice.GripSafety), new("μ_s", Friction), new("M", torque), new("d_g", gripped), new("F_x", axial));
+        if (ClampedBy is { } held) ChuckGrip.Tell(held, speed, ref trace);
+    }
+
+    /// <summary>Judges the grip; one that is not known stays unjudged.</summary>
+    /// <param name="needed">Force needed, N.</param>
+    /// <param name="left">Force left at speed, N; NaN where nobody knows.</param>
+    /// <param name="at">Largest diameter that cuts where it is worst, mm; NaN where it is the same all along.</param>
+    /// <param name="limits">Receives the judgement.</param>
+    internal static void Judge(double needed, double left, double at, ref LimitSet limits)
+    {
+        double holds = double.IsNaN(left) ? double.NaN : Math.Max(left, 1e-6);
+        if (double.IsNaN(left) || double.IsNaN(at)) limits.Add(Limits.ChuckGrip, needed, holds);
+        else limits.AddAt(Limits.ChuckGrip, needed, holds, at);
+    }
+
+    /// <summary>Says where the machine cannot turn the work, or where nothing is known of its chuck.</summary>
+    internal void Notice(List<Finding> findings)
+    {
+        if (!Turns)
+            findings.Add(new(
+                "no-main-spindle", Severity.Stop,
+                new(Counter ? "This machine has no counter spindle." : "This machine does not turn the work."),
+                Counter
+                    ? "Pick the main spindle, or enter the counter spindle in Shop."
+                    : "Take a turning centre, or enter its main spindle in Shop."));
+        else if (ClampedBy is null)
+            findings.Add(new(
+                "chuck-unknown", Severity.Caution, new("How hard the chuck clamps is not known, so its grip could not be judged."),
+                "Enter the clamping force on the machine's page in Shop."));
+    }
+
+    /// <summary>What a derivation takes from the chuck and the shop.</summary>
+    internal IEnumerable<Given> Givens(ShopPractice practice, Origins origins)
+    {
+        yield return new("μ_s", "Friction of the jaws", Quantity.Ratio, Friction, Chuck is null ? "of a usual chuck" : origins.Machine);
+        yield return new("S_s", "Safety of the grip", Quantity.Ratio, practice.GripSafety, origins.Chart);
+        if (ClampedBy is not { } grip) yield break;
+        yield return new("F_0", "Clamping force at rest", Quantity.Force, grip.AtRest, origins.Machine);
+        yield return new("i_b", "Jaws", Quantity.Count, grip.Jaws, origins.Machine);
+        yield return new("m_b", "Mass of a jaw", Quantity.Mass, grip.JawMass, origins.Machine);
+        yield return new("r_b", "Radius of that mass", Quantity.Length, grip.JawRadius, origins.Machine);
+    }
+}
