@@ -107,6 +107,12 @@ public enum CutterFamily
 
     /// <summary>Bar for threading inside, with its insert.</summary>
     InsideThreadTurningTool,
+
+    /// <summary>Bar for grooves in a bore, with its insert.</summary>
+    InsideGroovingTool,
+
+    /// <summary>Blade for grooves in a face, curved as they are.</summary>
+    FaceGroovingBlade,
 }
 
 /// <summary>What the cutting part is made of; it sets the stiffness and the row of the speed chart.</summary>

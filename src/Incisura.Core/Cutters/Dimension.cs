@@ -152,6 +152,12 @@ public sealed record Dimension(string Symbol, string Name, Quantity Quantity)
     /// <summary>a_pminf: least depth at which the insert forms its chip at its largest feed, mm; 0 where that is a_pmin as anywhere.</summary>
     public static readonly Dimension LeastFormingDepthFast = Length("a_pminf", "least depth at the largest feed, 0 as anywhere");
 
+    /// <summary>DAXN: least outer diameter at which a blade goes into a face, mm.</summary>
+    public static readonly Dimension LeastFaceGroove = Length("DAXN", "least outer diameter of a groove in a face");
+
+    /// <summary>DAXX: largest outer diameter at which a blade goes into a face, mm.</summary>
+    public static readonly Dimension LargestFaceGroove = Length("DAXX", "largest outer diameter of a groove in a face");
+
     /// <summary>BS: length of the wiper edge beside the corner, mm; 0 where there is none.</summary>
     public static readonly Dimension WiperLength = Length("BS", "wiper edge length, 0 if none");
 

@@ -15,7 +15,7 @@ public static class Families
         Taps.Cutting, Taps.Forming, Taps.TaperPipe,
         TurningTools.Outside, TurningTools.Inside, TurningTools.Grooving, TurningTools.Parting, TurningTools.Threading,
         FormMills.Form,
-        TurningTools.InsideThreading,
+        TurningTools.InsideThreading, TurningTools.InsideGrooving, TurningTools.FaceGrooving,
     ];
 
     /// <summary>The description of a family.</summary>

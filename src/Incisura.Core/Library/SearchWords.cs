@@ -44,6 +44,8 @@ public static partial class SearchWords
         [CutterFamily.OutsideTurningTool] = "external aussendrehhalter drehhalter drehmeissel",
         [CutterFamily.InsideTurningTool] = "internal boringbar innendrehhalter drehhalter bohrstange",
         [CutterFamily.GroovingBlade] = "groove einstechhalter stechhalter",
+        [CutterFamily.InsideGroovingTool] = "groove inside einstechbohrstange inneneinstechhalter",
+        [CutterFamily.FaceGroovingBlade] = "groove axial planeinstechhalter axialstechhalter",
         [CutterFamily.PartingBlade] = "cutoff part abstechhalter stechhalter",
         [CutterFamily.ThreadTurningTool] = "gewindedrehhalter drehhalter",
         [CutterFamily.InsideThreadTurningTool] = "gewindedrehhalter gewindebohrstange",

@@ -40,6 +40,7 @@ public sealed class TurnedSetup : TurningSetup
         {
             (BladeReach, ShankWidth) = (Cutter[Dimension.Reach], Cutter[Dimension.ShankWidth]);
             LargestWork = Cutter[Dimension.GreatestWork];
+            (LeastFaceGroove, LargestFaceGroove) = (Cutter[Dimension.LeastFaceGroove], Cutter[Dimension.LargestFaceGroove]);
             EdgeAllowed = Width;
             return;
         }
@@ -107,6 +108,15 @@ public sealed class TurnedSetup : TurningSetup
 
     /// <summary>Width of the shank behind the blade, mm; NaN of other tools.</summary>
     public double ShankWidth { get; } = double.NaN;
+
+    /// <summary>Whether the blade is curved for grooves in a face.</summary>
+    public bool IntoFace => LargestFaceGroove > 0;
+
+    /// <summary>Least outer diameter at which it goes into a face DAXN, mm; NaN of other tools.</summary>
+    public double LeastFaceGroove { get; } = double.NaN;
+
+    /// <summary>Largest outer diameter at which it goes into a face DAXX, mm; NaN of other tools.</summary>
+    public double LargestFaceGroove { get; } = double.NaN;
 
     /// <summary>Largest diameter a blade goes into to its full reach, mm; NaN where it is not stated.</summary>
     public double LargestWork { get; } = double.NaN;

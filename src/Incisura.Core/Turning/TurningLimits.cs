@@ -83,6 +83,17 @@ public static class TurningLimits
     public static readonly LimitDefinition BladeWork = new(
         "bladeWork", "Ø of the work for the blade", Quantity.Length, Severity.Stop, "Take a blade for larger work.");
 
+    /// <summary>Least outer diameter of a groove in a face that the blade is curved for, mm.</summary>
+    public static readonly LimitDefinition LeastFaceGroove = new(
+        "leastFaceGroove", "Least outer Ø in the face", Quantity.Length, Severity.Stop,
+        "Take a blade curved for a smaller groove, or begin further out.")
+    { IsLeast = true };
+
+    /// <summary>Largest outer diameter of a groove in a face that the blade is curved for, mm.</summary>
+    public static readonly LimitDefinition LargestFaceGroove = new(
+        "largestFaceGroove", "Largest outer Ø in the face", Quantity.Length, Severity.Stop,
+        "Take a blade curved for a larger groove, or begin further in and widen outwards.");
+
     /// <summary>Gap beside a shoulder that the shank of the blade needs, mm.</summary>
     public static readonly LimitDefinition ShoulderGap = new(
         "shoulderGap", "Gap beside the shoulder", Quantity.Length, Severity.Stop,

@@ -84,9 +84,35 @@ internal static class TurningTools
         ],
     };
 
-    public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, 90);
+    public static Family Grooving { get; } = Blade(CutterFamily.GroovingBlade, "grooving blade", 3, 12, GreatestWork.In(1, 400, 90));
 
-    public static Family Parting { get; } = Blade(CutterFamily.PartingBlade, "parting blade", 3, 30, 60);
+    public static Family FaceGrooving { get; } = Blade(
+        CutterFamily.FaceGroovingBlade, "face grooving blade", 4, 15, LeastFaceGroove.In(5, 1500, 40).Under(LargestFaceGroove),
+        LargestFaceGroove.In(6, 2000, 70));
+
+    public static Family Parting { get; } = Blade(CutterFamily.PartingBlade, "parting blade", 3, 30, GreatestWork.In(1, 400, 60));
+
+    public static Family InsideGrooving { get; } = new(
+        CutterFamily.InsideGroovingTool, "grooving bar", CutterUse.Turning, ShankForm.Cylindrical, ShankDiameter,
+        c => Bar(GrooveInsert(c), c, c[CuttingWidth] * 1.5, c[Reach]),
+        [
+            ShankDiameter.In(3, 100, 16), LeastBore.In(3.2, 300, 22).Over(ShankDiameter),
+            FunctionalWidth.In(1.6, 80, 13).Over(ShankDiameter, 0.5).Under(LeastBore), CuttingWidth.In(0.5, 12, 3).Under(HeadLength, 0.5),
+            Reach.In(0.3, 40, 4.5).Under(FunctionalWidth), HeadLength.In(2, 200, 28).Under(OverallLength, 0.8), OverallLength.In(30, 500, 150),
+            CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), .. BladeFeeds,
+        ])
+    {
+        CalledBy = ShankDiameter.Symbol,
+        Inserts = true,
+        Picks = [BarMade],
+        Relations =
+        [
+            EntersBore,
+            Room(
+                Reach, c => c[FunctionalWidth] - (c.ShankSize / 2) >= c[Reach] - 1e-9,
+                "The bar would touch the bore before the groove is as deep as CDX; give a smaller CDX, or a larger WF."),
+        ],
+    };
 
     public static Family Threading { get; } = new(
         CutterFamily.ThreadTurningTool, "threading tool", CutterUse.Turning, ShankForm.Square, ShankHeight,
@@ -144,7 +170,17 @@ internal static class TurningTools
         LeastFormingDepthFast.In(0, 25, 0).Under(LargestFormingDepth).Free(), WiperLength.In(0, 5, 0).Free(),
     ];
 
-    private static Family Blade(CutterFamily code, string name, double width, double reach, double work) => new(
+    private static IReadOnlyList<FamilyDimension> BladeFeeds =>
+        [LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2)];
+
+    private static Outline GrooveInsert(Cutter c)
+    {
+        Outline o = new();
+        o.Line(ProfilePart.Cutting, c[CuttingWidth], 0).Line(ProfilePart.Cutting, c[CuttingWidth], c[Reach] * 1.4);
+        return o.Line(ProfilePart.Cutting, 0, c[Reach] * 1.4).Close(ProfilePart.Cutting);
+    }
+
+    private static Family Blade(CutterFamily code, string name, double width, double reach, params ReadOnlySpan<FamilyDimension> work) => new(
         code, name, CutterUse.Turning, ShankForm.Blade, ShankHeight,
         c =>
         {
@@ -168,10 +204,10 @@ internal static class TurningTools
                 .Flat();
         },
         [
-            CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), GreatestWork.In(1, 400, work),
+            CuttingWidth.In(0.5, 20, width), Reach.In(0.5, 120, reach).Under(OverallLength, 0.8), .. work,
             BladeWidth.In(0.3, 19, width * 0.8).Under(CuttingWidth), ShankHeight.In(8, 60, 32), ShankWidth.In(1, 60, 8).Over(BladeWidth),
             CornerRadius.In(0, 5, 0.2).Under(CuttingWidth, 0.5).Free(), OverallLength.In(30, 400, 150),
-            LeastFormingFeed.In(0.01, 1, 0.05).Under(LargestFormingFeed), LargestFormingFeed.In(0.02, 1.5, 0.2),
+            .. BladeFeeds,
         ])
     { CalledBy = CuttingWidth.Symbol, Inserts = true };
 

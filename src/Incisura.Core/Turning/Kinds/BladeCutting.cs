@@ -13,24 +13,31 @@ internal static class BladeCutting
         Input.Length, "L", "From the free end to the blade", TurningWords.Work, Quantity.Length, 0, 5000);
 
     private static readonly Formula WidthFormula = new("a_p", "Width of the chip", Quantity.Length, "1*CW", "the edge of the blade, in full");
-    private static readonly Formula MostFormula = new("D_m", "Largest diameter of the tip", Quantity.Length, "1*D_0", "at the surface");
-    private static readonly Formula LeastFormula = new("D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, D_u)", "where it ends");
+    private static readonly Formula MostFormula = new(
+        "D_m", "Largest diameter of the tip", Quantity.Length, "max(D_0, D_u)", "at the surface, inside where it ends");
+    private static readonly Formula LeastFormula = new(
+        "D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, min(D_0, D_u))", "where it ends, inside at the surface");
     private static readonly Formula LastFormula = new("D_l", "Diameter at which it ends", Quantity.Length, "max(D_u, 1e-9)", "where it ends");
 
     public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double end, int plunges, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double d1 = x[Input.StartDiameter], last = Math.Clamp(end, 0, d1), at = Math.Max(0, x[Input.StandsOut] - x[Input.Length]);
+        double d1 = x[Input.StartDiameter],
+            last = setup.Inside ? Math.Max(end, d1) : Math.Clamp(end, 0, d1), at = Math.Max(0, x[Input.StandsOut] - x[Input.Length]);
         if (TTrace.Listens)
         {
-            trace.Take(WidthFormula, setup.Width, new Term("CW", setup.Width));
-            trace.Take(MostFormula, d1, new Term("D_0", d1));
-            trace.Take(LeastFormula, last, new Term("D_u", end));
+            Chip(setup, ref trace);
+            trace.Take(MostFormula, Math.Max(d1, last), new("D_0", d1), new("D_u", end));
+            trace.Take(LeastFormula, Math.Min(d1, last), new("D_0", d1), new("D_u", end));
             trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_u", end));
         }
 
         return new(true, 90, 0, setup.Width, plunges, d1, last, false, at, at);
     }
+
+    /// <summary>Tells the width of the chip.</summary>
+    public static void Chip<TTrace>(TurnedSetup setup, ref TTrace trace)
+        where TTrace : struct, ITrace => trace.Take(WidthFormula, setup.Width, new Term("CW", setup.Width));
 
     public static HeldWork Held(in Inputs x)
     {
@@ -53,110 +60,9 @@ internal static class BladeCutting
 
     public static void Judge(TurnedSetup setup, in Inputs x, double end, ref LimitSet limits)
     {
-        limits.Add(TurningLimits.BladeReach, (x[Input.StartDiameter] - end) / 2, setup.BladeReach);
+        limits.Add(TurningLimits.BladeReach, Math.Abs(x[Input.StartDiameter] - end) / 2, setup.BladeReach);
         if (!double.IsNaN(setup.LargestWork)) limits.Add(TurningLimits.BladeWork, x[Input.StartDiameter], setup.LargestWork);
     }
-}
-
-/// <summary>Grooving outside: straight in, several plunges beside each other where the groove is wider than the blade.</summary>
-public readonly struct Grooving : ITurningKind
-{
-    // What a plunge beside another takes of the blade's width, so that both its corners do not cut on one side only.
-    private const double Beside = 0.8, UsualShare = 0.5;
-
-    private static readonly Formula PlungesFormula = new(
-        "i_b", "Plunges", Quantity.Count, "1 + max(0, ceil((b_g - CW)/(0.8*CW) - 1e-9))",
-        "the first in full, each beside it at most 0.8 of the blade");
-    private static readonly Formula BottomFormula = new("D_u", "Diameter at the bottom", Quantity.Length, "D_0 - 2*t", "depth on both sides");
-
-    /// <inheritdoc/>
-    public static OperationDescription Description { get; } = new(
-        "turn-groove", "Grooving", "turnedGroove", [CutterFamily.GroovingBlade, CutterFamily.PartingBlade],
-        [
-            TurningWords.Before,
-            new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
-            new(Input.SlotWidth, "b_g", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
-            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
-            TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
-        ],
-        TurningWords.Options,
-        [Output.ProgrammedSpeed, Output.FeedInUse, Output.InnerDiameter, Output.Time],
-        [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError)), Output.Depth])
-    {
-        Own =
-        [
-            new(Output.InnerDiameter, "D_u", "Ø at the bottom", Quantity.Length),
-            new(Output.PassesDown, "i_b", "Plunges", Quantity.Count), BladeCutting.WidthOfChip,
-        ],
-    };
-
-    /// <inheritdoc/>
-    public static void Follow(TurnedSetup setup, ref Inputs x)
-    {
-        x.Propose(Input.StartDiameter, BladeCutting.UsualDiameter);
-        x.Propose(Input.Depth, Math.Round(Math.Min(UsualShare * setup.BladeReach, x[Input.StartDiameter] / 6), 1));
-        x.Propose(Input.SlotWidth, setup.Width);
-        x.Propose(Input.Length, 20);
-        x.Propose(Input.BodyDiameter, x[Input.StartDiameter]);
-        x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + x[Input.SlotWidth] + 20));
-    }
-
-    /// <inheritdoc/>
-    public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check)
-    {
-        check.Holds(
-            x[Input.SlotWidth] >= setup.Width - 1e-9, "slotWidth", x[Input.SlotWidth],
-            $"A blade of {setup.Width:0.###} mm cuts no groove of {x[Input.SlotWidth]:0.###} mm; take a narrower blade.")
-            .Holds(
-                x[Input.StartDiameter] - (2 * x[Input.Depth]) > x[Input.WorkBore], "depth", x[Input.Depth],
-                $"A groove {x[Input.Depth]:0.###} mm deep cuts through Ø{x[Input.StartDiameter]:0.##} mm; make it less deep, or part off.");
-        BladeCutting.Refuse(setup, x, x[Input.SlotWidth], check);
-    }
-
-    /// <inheritdoc/>
-    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        double width = x[Input.SlotWidth], end = Bottom(x);
-        int plunges = 1 + (int)Math.Max(0, Math.Ceiling(((width - setup.Width) / (Beside * setup.Width)) - 1e-9));
-        if (TTrace.Listens)
-        {
-            trace.Take(PlungesFormula, plunges, new("b_g", width), new("CW", setup.Width));
-            trace.Take(BottomFormula, end, new("D_0", x[Input.StartDiameter]), new("t", x[Input.Depth]));
-        }
-
-        return BladeCutting.Course(setup, x, end, plunges, ref trace);
-    }
-
-    /// <inheritdoc/>
-    public static HeldWork Held(TurnedSetup setup, in Inputs x) => BladeCutting.Held(x);
-
-    /// <inheritdoc/>
-    public static void Work<TTrace>(TurnedSetup setup, in Inputs x, in TurnedCourse course, ref WorkResult r, ref TTrace trace)
-        where TTrace : struct, ITrace
-    {
-        r[Output.InnerDiameter] = Bottom(x);
-    }
-
-    /// <inheritdoc/>
-    public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits) =>
-        BladeCutting.Judge(setup, x, Bottom(x), ref limits);
-
-    /// <inheritdoc/>
-    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
-    {
-        if (r[Output.PassesDown] > 1)
-            findings.Add(new(
-                "groove-as-plunged", Severity.Info,
-                new("Walls and bottom stay as the plunges leave them; a pass along the bottom is not part of this."), ""));
-    }
-
-    /// <inheritdoc/>
-    public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
-        where TSink : struct, IWaySink => FaceTurning.Across(setup, x, course, speed, TurnedWay.Pass, ref sink);
-
-    private static double Bottom(in Inputs x) => Math.Max(0, x[Input.StartDiameter] - (2 * x[Input.Depth]));
 }
 
 /// <summary>Parting off: a blade to the bore or past the middle, slower towards the end, beside a shoulder that its shank must clear.</summary>

@@ -98,13 +98,13 @@ public readonly struct FaceTurning : ITurningKind
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink => Across(setup, x, course, speed, TurnedWay.Pass, ref sink);
 
-    /// <summary>Passes towards the axis, each from its clear way outside.</summary>
+    /// <summary>Passes towards the axis or away from it, each from its clear way outside the work.</summary>
     internal static void Across<TSink>(
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in SurfaceSpeed speed, WayKind kind, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        double clear = setup.Practice.ClearWay, from = c.First + (2 * clear), way = (from - c.Last) / 2,
-            time = speed.Across(from, c.Last, x[Input.FeedPerRevolution]), n = speed.SpeedAt(c.First);
+        double clear = setup.Practice.ClearWay, from = Math.Max(0, c.First + (2 * Math.Sign(c.First - c.Last) * clear)),
+            way = Math.Abs(from - c.Last) / 2, time = speed.Across(from, c.Last, x[Input.FeedPerRevolution]), n = speed.SpeedAt(c.First);
         for (int i = 1; i <= c.Passes; i++) sink.Take(new(kind, way, way / time) { Number = c.Passes > 1 ? i : 0, Speed = n });
         sink.Take(new(WayKind.Return, way + (2 * clear), setup.RapidFeed) { Count = c.Passes, Rapid = true, Speed = n });
     }

@@ -298,5 +298,6 @@ internal static class TurnedWay
 {
     public static readonly WayKind Pass = new("pass", "Pass {0}"), Along = new("along", "Along Ø {0}"), Face = new("face", "Face {0}"),
         Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
-        Chamfer = new("chamfer", "Chamfer"), Round = new("round", "Arc {0}");
+        Chamfer = new("chamfer", "Chamfer"), Round = new("round", "Arc {0}"),
+        Wall = new("wall", "Wall {0}"), Floor = new("floor", "Along the bottom");
 }
