@@ -9,7 +9,7 @@ import { OPERATION, RESULT } from './operation';
 import { show, switchUnits } from './shown';
 
 const at = (chosen: Partial<Chosen> = {}) => still({ ...EMPTY, ...chosen });
-const NOTHING = { refused: {}, address: at() };
+const NOTHING = { refused: {}, address: at(), turnsWork: false };
 const box = (name: RegExp) => screen.getByRole<HTMLInputElement>('textbox', { name });
 const under = (name: RegExp) => document.getElementById(box(name).getAttribute('aria-describedby')!)!.textContent;
 

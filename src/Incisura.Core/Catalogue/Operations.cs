@@ -56,7 +56,7 @@ public static class Operations
 
     /// <summary>What a result can have beyond figures.</summary>
     public static IReadOnlyList<Type> Attachments { get; } =
-        [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse), typeof(FinishedContour)];
+        [typeof(ToolWay), typeof(OpenWalls), typeof(CutThread), typeof(InfeedCourse), typeof(FinishedContour), typeof(GoesOn)];
 
     /// <summary>Whether the feed of an operation is the lead of a thread; null for one that does not exist.</summary>
     /// <param name="code">Code of the operation.</param>

@@ -45,6 +45,9 @@ public interface ITurningKind
     {
     }
 
+    /// <summary>Gathers what can follow on the work as it is left.</summary>
+    static abstract void Follows(TurnedSetup setup, in Inputs x, Following after);
+
     /// <summary>Walks the way of the tool.</summary>
     static abstract void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink;

@@ -33,6 +33,7 @@ public sealed class TurnedSetup : TurningSetup
         BuiltAssembly built, WorkMaterial material, Machine machine, SpeedRow? row, ShopPractice practice, bool counter)
         : base(built, material, machine, row, practice, counter)
     {
+        HasCounter = machine.Counter is not null;
         Width = Cutter[Dimension.CuttingWidth];
         CornerRadius = Cutter[Dimension.CornerRadius] is var corner && corner > 0 ? corner : 0;
         EdgeAngle = Cutter[Dimension.EdgeAngle] is var angle && angle > 0 ? angle : 90;
@@ -51,6 +52,9 @@ public sealed class TurnedSetup : TurningSetup
         EdgeAllowed = Shares[shape] * TurningTools.EdgeLength(Cutter);
         Wiper = Cutter[Dimension.WiperLength] is var wiper && wiper > 0 ? wiper : 0;
     }
+
+    /// <summary>Whether a counter spindle can take the work over.</summary>
+    public bool HasCounter { get; }
 
     /// <summary>Whether the cutter is a blade, for grooves and for parting off.</summary>
     public bool IsBlade => Width > 0;

@@ -167,7 +167,9 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         TurnedCourse course = TKind.Course(own, x, ref none);
         WayList list = new();
         TKind.Walk(own, x, course, CourseLoad.SpeedOf(course, x), ref list);
-        return own.Outline is null ? [list.Way] : [list.Way, new FinishedContour([.. own.Contour.Elements])];
+        Following next = new(x);
+        TKind.Follows(own, x, next);
+        return own.Outline is null ? [list.Way, next.All] : [list.Way, next.All, new FinishedContour([.. own.Contour.Elements])];
     }
 
     /// <inheritdoc/>

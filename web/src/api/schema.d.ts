@@ -7784,7 +7784,7 @@ export interface components {
             place: number;
         };
         /** @description Something a result has beyond figures, such as the way of the tool or where a wall is open. */
-        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"] | components["schemas"]["AttachmentCutThread"] | components["schemas"]["AttachmentInfeedCourse"] | components["schemas"]["AttachmentFinishedContour"];
+        Attachment: components["schemas"]["AttachmentToolWay"] | components["schemas"]["AttachmentOpenWalls"] | components["schemas"]["AttachmentCutThread"] | components["schemas"]["AttachmentInfeedCourse"] | components["schemas"]["AttachmentFinishedContour"] | components["schemas"]["AttachmentGoesOn"];
         /** @description The thread a result is about, as it is cut. */
         AttachmentCutThread: {
             /** @enum {string} */
@@ -7828,6 +7828,13 @@ export interface components {
             kind?: "finishedContour";
             /** @description Its lines and arcs in order. */
             pieces: components["schemas"]["ProfileElement"][];
+        };
+        /** @description What can follow on the work as a step of turning leaves it. */
+        AttachmentGoesOn: {
+            /** @enum {string} */
+            kind?: "goesOn";
+            /** @description In the usual order of work. */
+            steps: components["schemas"]["NextStep"][];
         };
         /** @description The infeeds of a thread, one after the other: the chips with their loads as a course over the passes. */
         AttachmentInfeedCourse: {
@@ -8195,7 +8202,7 @@ export interface components {
          * @description Geometry families of cutters; Families describes each.
          * @enum {unknown}
          */
-        CutterFamily: "squareEndMill" | "cornerRadiusEndMill" | "ballEndMill" | "taperedEndMill" | "highFeedMill" | "faceMill" | "slotMill" | "dovetailMill" | "chamferMill" | "cornerRoundingMill" | "barrelMill" | "engravingPoint" | "threadMill" | "centreDrill" | "spotDrill" | "twistDrill" | "flatDrill" | "stepDrill" | "indexableDrill" | "gunDrill" | "reamer" | "counterbore" | "countersink" | "boringTool" | "fineBoringHead" | "cuttingTap" | "formingTap" | "taperPipeTap" | "outsideTurningTool" | "insideTurningTool" | "groovingBlade" | "partingBlade" | "threadTurningTool" | "formCutter" | "insideThreadTurningTool";
+        CutterFamily: "squareEndMill" | "cornerRadiusEndMill" | "ballEndMill" | "taperedEndMill" | "highFeedMill" | "faceMill" | "slotMill" | "dovetailMill" | "chamferMill" | "cornerRoundingMill" | "barrelMill" | "engravingPoint" | "threadMill" | "centreDrill" | "spotDrill" | "twistDrill" | "flatDrill" | "stepDrill" | "indexableDrill" | "gunDrill" | "reamer" | "counterbore" | "countersink" | "boringTool" | "fineBoringHead" | "cuttingTap" | "formingTap" | "taperPipeTap" | "outsideTurningTool" | "insideTurningTool" | "groovingBlade" | "partingBlade" | "threadTurningTool" | "formCutter" | "insideThreadTurningTool" | "insideGroovingTool" | "faceGroovingBlade";
         /**
          * @description What a family is for.
          * @enum {unknown}
@@ -8611,7 +8618,7 @@ export interface components {
              * @description Stable code: the name of the input with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cutShare" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
             /** @description Whether the value belongs to the part or to the way it is made, and what the way is measured by. */
             role: components["schemas"]["FieldRole"];
         };
@@ -8638,7 +8645,7 @@ export interface components {
              * @description Code of the field.
              * @enum {string}
              */
-            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
+            code: "approach" | "arcWanted" | "bodyDiameter" | "boreDiameter" | "bottomClearance" | "breakShare" | "breakthrough" | "chamferDiameter" | "changeTime" | "chipBreakLift" | "chipRoom" | "contactPlace" | "coolantDelay" | "cornerAngle" | "cornerRadius" | "crestDiameter" | "cutShare" | "cuttingSpeed" | "deflectionAllowed" | "depth" | "depthOfCut" | "depthOfHoleBefore" | "diameterBefore" | "dwellTurns" | "endDiameter" | "engravingDepth" | "engravingWidth" | "entryFeed" | "entrySpeed" | "feedPerRevolution" | "feedPerTooth" | "finishWanted" | "firstInfeed" | "firstPeck" | "flankErrorAllowed" | "grippedDiameter" | "heightToCut" | "holeBefore" | "holeDiameter" | "infeeds" | "leastInfeed" | "leastPeck" | "leg" | "length" | "offset" | "passesToHeight" | "pathTolerance" | "peckClearance" | "peckRatio" | "pilotClearance" | "pilotDepth" | "pilotDiameter" | "pocketLength" | "pocketWidth" | "rampAngle" | "retract" | "returnRatio" | "ridgeHeight" | "rootDiameter" | "runIn" | "runOut" | "shimInclination" | "shoulderDiameter" | "shoulderGap" | "sideStep" | "slotWidth" | "slowFrom" | "slowMargin" | "slowShare" | "speedClamp" | "springPasses" | "standsOut" | "startDiameter" | "startLength" | "startShare" | "starts" | "steadyAt" | "stockHeight" | "stockLeft" | "stockWidth" | "surface" | "surfaceRadius" | "surfaceWidth" | "threadHeight" | "tilt" | "tipBelow" | "toolLife" | "wallHeight" | "webFlat" | "widthOfCut" | "withdrawFeed" | "workBore";
             /**
              * Format: double
              * @description Value used, base unit.
@@ -9327,7 +9334,7 @@ export interface components {
              * @description Code of the limit.
              * @enum {string}
              */
-            kind: "axisFeed" | "barThroughSpindle" | "bendChange" | "bladeReach" | "bladeWork" | "buckling" | "chipRoom" | "chuckGrip" | "chuckSpeed" | "cornerFeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "edgeLength" | "finish" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "innerCorner" | "insertReach" | "largestChip" | "largestFormingDepth" | "largestFormingFeed" | "largestHole" | "leastBore" | "leastChip" | "leastFormingDepth" | "leastFormingFeed" | "leastHole" | "lowestSpeed" | "mainEdge" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "shoulderGap" | "sizeError" | "speedClamp" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "trailingEdge" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
+            kind: "axisFeed" | "barThroughSpindle" | "bendChange" | "bladeReach" | "bladeWork" | "buckling" | "chipRoom" | "chuckGrip" | "chuckSpeed" | "cornerFeed" | "cutterStrength" | "deflection" | "depthOfCutter" | "edgeLength" | "finish" | "flankClearance" | "flankError" | "fluteLength" | "grip" | "highestSpeed" | "holding" | "holeDepth" | "innerCorner" | "insertReach" | "largestChip" | "largestFaceGroove" | "largestFormingDepth" | "largestFormingFeed" | "largestHole" | "leastBore" | "leastChip" | "leastFaceGroove" | "leastFormingDepth" | "leastFormingFeed" | "leastHole" | "lowestSpeed" | "overhang" | "powerContinuous" | "powerShortTime" | "profileHeight" | "rampAngle" | "reach" | "ridge" | "runIn" | "runOut" | "shoulderGap" | "sizeError" | "speedClamp" | "speedInStep" | "speedReached" | "threadBend" | "thrust" | "toolLife" | "toolStrength" | "torqueContinuous" | "torqueShortTime" | "trailingEdge" | "wallError" | "wallTilt" | "whirl" | "widthOfCutter";
             /** @description Plain words. */
             name: string;
             /** @description What it measures. */
@@ -9796,6 +9803,23 @@ export interface components {
             fullName: string;
             role: components["schemas"]["Role"];
         };
+        /** @description An operation that can follow on the work as it is left, with what is known of that. */
+        NextStep: {
+            /** @description Code of the operation. */
+            operation: string;
+            /** @description Plain words: what it goes on with. */
+            words: string;
+            /** @description Values of its fields. */
+            numbers: {
+                [key: string]: number;
+            };
+            /** @description Picks of its options. */
+            options: {
+                [key: string]: string;
+            };
+            /** @description Whether it has the same outline. */
+            withOutline: boolean;
+        };
         /** @description A choice that could not be applied. */
         NotApplied: {
             /** @description Code of the field or option. */
@@ -9919,9 +9943,11 @@ export interface components {
              * @description Stable code: the name of the choice with a small first letter, unless the operation gives another.
              * @enum {string}
              */
-            code: "bend" | "chip" | "climb" | "coolant" | "cycle" | "edge" | "end" | "infeed" | "law" | "meaning" | "side" | "spindle" | "stands" | "steadiness" | "support" | "surface" | "turning" | "ways";
+            code: "bend" | "chip" | "climb" | "coolant" | "cycle" | "edge" | "end" | "infeed" | "law" | "meaning" | "side" | "spindle" | "stands" | "steadiness" | "support" | "surface" | "turning" | "walls" | "ways";
             /** @description Heading it stands under, among the groups of the fields; empty for one that stands elsewhere. */
             group?: string;
+            /** @description Whether it is asked only where the machine turns the work. */
+            onLathes?: boolean;
         };
         /** @description One pick of a choice between words. */
         OptionPick: {

@@ -180,6 +180,14 @@ public readonly struct PartingOff : ITurningKind
     }
 
     /// <inheritdoc/>
+    public static void Follows(TurnedSetup setup, in Inputs x, Following after)
+    {
+        // The part goes on in the other spindle, which took it over before it was off.
+        if (setup.HasCounter && !x.Counter)
+            after.OverTo("turn-face", "facing the other end, in the counter spindle", x[Input.StartDiameter], x[Input.Length], x[Input.WorkBore]);
+    }
+
+    /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink
     {

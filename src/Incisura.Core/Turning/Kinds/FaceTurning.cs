@@ -95,6 +95,16 @@ public readonly struct FaceTurning : ITurningKind
     }
 
     /// <inheritdoc/>
+    public static void Follows(TurnedSetup setup, in Inputs x, Following after)
+    {
+        double stands = x[Input.StandsOut] - x[Input.StockHeight] + x[Input.StockLeft];
+        after.Turning(
+            "turn-rough", "rough turning", false, (Input.StartDiameter, x[Input.StartDiameter]), (Input.StandsOut, stands),
+            (Input.WorkBore, x[Input.WorkBore]));
+        if (x[Input.WorkBore] == 0) after.Hole("a hole on the axis");
+    }
+
+    /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink => Across(setup, x, course, speed, TurnedWay.Pass, ref sink);
 

@@ -72,6 +72,9 @@ public readonly struct FinishTurning : ITurningKind
     }
 
     /// <inheritdoc/>
+    public static void Follows(TurnedSetup setup, in Inputs x, Following after) => LongTurning.Follows(setup, x, 0, after);
+
+    /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink => LongTurning.WalkOutline(setup, x, speed, ref sink);
 }

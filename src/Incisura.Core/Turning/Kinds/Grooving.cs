@@ -174,6 +174,12 @@ public readonly struct Grooving : ITurningKind
     }
 
     /// <inheritdoc/>
+    public static void Follows(TurnedSetup setup, in Inputs x, Following after)
+    {
+        if (!setup.Inside && !setup.IntoFace) after.Outside(x[Input.StartDiameter], x[Input.WorkBore]);
+    }
+
+    /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink
     {

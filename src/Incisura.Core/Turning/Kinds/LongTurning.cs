@@ -47,7 +47,8 @@ internal static class LongTurning
         else x.Propose(Input.StartDiameter, setup.Inside ? UsualBore(setup, x, stock) : Outside(x, stock));
         x.Propose(Input.EndDiameter, Math.Max(0.2, x[Input.StartDiameter] + (2 * side * stock)));
         double reach = double.IsFinite(setup.Projection) ? setup.Projection : UsualLength, widest = Math.Max(x[Input.StartDiameter], EndOf(setup, x));
-        x.Propose(Input.Length, setup.Inside ? Math.Max(1, Math.Floor(Math.Min(UsualLength, 0.8 * reach))) : UsualLength);
+        double usual = !x.IsTyped(Input.StandsOut) ? UsualLength : Math.Min(UsualLength, Math.Max(x[Input.StandsOut] - Room, x[Input.StandsOut] / 2));
+        x.Propose(Input.Length, setup.Inside ? Math.Max(0.5, Math.Min(usual, Math.Floor(0.8 * reach))) : usual);
         x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * widest) : Math.Max(x[Input.StartDiameter], setup.Contour.Most));
         x.Propose(Input.StandsOut, Math.Ceiling(LengthOf(setup, x) + Room));
     }
@@ -250,6 +251,21 @@ internal static class LongTurning
                 new(
                     "The insert follows a contour that falls by up to {0}; steeper, its trailing edge touches.",
                     new Measure(setup.TrailingAngle, Quantity.Angle)), ""));
+    }
+
+    /// <summary>What can follow: finishing what is left, and then what is done on a finished diameter.</summary>
+    public static void Follows(TurnedSetup setup, in Inputs x, double left, Following after)
+    {
+        double free = FreeOf(setup, x), tip = free - (2 * Side(setup) * left);
+        if (left > 0)
+        {
+            if (setup.Outline is not null) after.Turning("turn-finish", "finish turning", true, (Input.StartDiameter, tip));
+            else
+                after.Turning(
+                    "turn-finish", "finish turning", false, (Input.StartDiameter, tip), (Input.EndDiameter, free), (Input.Length, x[Input.Length]));
+        }
+        else if (setup.Inside) after.Turning("turn-groove", "a groove in the bore", false, (Input.StartDiameter, free));
+        else after.Outside(setup.Outline is null ? free : setup.Outline.Steps[^1].End, x[Input.WorkBore]);
     }
 
     /// <summary>Walks the passes of all bands, each back in rapid.</summary>

@@ -42,6 +42,9 @@ public readonly struct RoughTurning : ITurningKind
     public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, findings);
 
     /// <inheritdoc/>
+    public static void Follows(TurnedSetup setup, in Inputs x, Following after) => LongTurning.Follows(setup, x, x[Input.StockLeft], after);
+
+    /// <inheritdoc/>
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink => LongTurning.Walk(setup, x, x[Input.StockLeft], x[Input.DepthOfCut], speed, ref sink);
 }

@@ -9,6 +9,7 @@ import type { Cutter } from '../../parts/shelf';
 import { NOTHING, writeAddress, type Chosen } from './address';
 import { KeptSituations } from './KeptSituations';
 import { asTyped, type Page } from './page';
+import { GoOn } from './turning/GoOn';
 import type { Address } from './useAddress';
 import type { Situation } from './useSituation';
 
@@ -183,6 +184,7 @@ export function Aids({ situation, operation, body, result, cutter, address }: Pr
             }))}
         />
       )}
+      {result && <GoOn address={address} result={result} />}
       {operation.free.length > 0 && (
         <span className="best">
           best point:

@@ -45,11 +45,11 @@ function AtWork(page: Page) {
   const { result, operation, assembly } = page;
   const units = useUnits();
   const scene = sceneOf(page, (mm) => units.text(mm, 'length'));
-  const inside = scene.tip[1] > 0 && isInside(page);
+  const inside = isInside(page);
   const stands = fieldValue(result, 'standsOut');
   const gripped = fieldValue(result, 'grippedDiameter');
   // Room for the jaws on the left and for the tool beside the work.
-  const scale = Math.min((W - 110) / (scene.long + (inside ? 30 : 0)), 118 / Math.max(scene.wide, gripped));
+  const scale = Math.min((W - 110) / (scene.long + (inside || isIntoFace(page) ? 30 : 0)), 118 / Math.max(scene.wide, gripped));
   const axis = inside ? 112 : 144;
   const place: Place = { x: (z) => 36 + z * scale, y: (d) => axis - (d / 2) * scale };
   const { x, y } = place;
@@ -92,7 +92,9 @@ function AtWork(page: Page) {
             />
           ))}
         <path d={`M0 ${axis}H${W}`} stroke="var(--muted)" strokeDasharray="8 3 2 3" />
-        <g transform={`translate(${x(scene.tip[0])} ${y(scene.tip[1])}) ${inside ? '' : 'rotate(-90)'} scale(${scale} ${-scale})`}>
+        <g
+          transform={`translate(${x(scene.tip[0])} ${y(scene.tip[1])}) ${inside || isIntoFace(page) ? '' : 'rotate(-90)'} scale(${scale} ${-scale})`}
+        >
           <ProfileShapes profile={assembly.looks.profile} pixel={1 / scale} />
         </g>
       </g>
@@ -120,13 +122,15 @@ function turnedBody({ x, y }: Place, contour: readonly Element[], out: number, l
     .join('');
 }
 
-const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool';
+const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool' || cutter.family === 'insideGroovingTool';
+const isIntoFace = ({ cutter }: Page): boolean => cutter.family === 'faceGroovingBlade';
 
 function sceneOf(page: Page, text: (mm: number) => string): Scene {
   switch (page.operation.picture) {
     case 'turnedFace':
       return faced(page, text);
     case 'turnedGroove':
+      return isInside(page) ? groovedBore(page, text) : isIntoFace(page) ? groovedFace(page, text) : plunged(page, text);
     case 'partOff':
       return plunged(page, text);
     default:
@@ -254,6 +258,54 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
             Ø{text(bottom)}, {text(width)} wide
           </Label>
         )}
+      </>
+    ),
+  };
+}
+
+// A groove in a bore: the bar at the bottom of the last plunge.
+function groovedBore({ result }: Page, text: (mm: number) => string): Scene {
+  const [bore, out, body] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
+  const [width, bottom] = [fieldValue(result, 'slotWidth'), figure(result, 'innerDiameter')];
+  const right = out - fieldValue(result, 'length');
+  return {
+    long: out,
+    wide: body,
+    solid: (p) => ring(p, -34, right - width, body, bore) + ring(p, right - width, right, body, bottom) + ring(p, right, out, body, bore),
+    stock: () => '',
+    tip: [right - width, bottom],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(out) + 4} y={y(-bore) + 4} accent clear>
+          Ø{text(bore)}
+        </Label>
+        <Label x={x(out) + 4} y={y(-body) + 2} clear>
+          to Ø{text(bottom)}, {text(width)} wide
+        </Label>
+      </>
+    ),
+  };
+}
+
+// A groove in the face: the blade at the bottom of the plunge at the outer wall.
+function groovedFace({ result, cutter }: Page, text: (mm: number) => string): Scene {
+  const [outer, out, bore] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'workBore')];
+  const [width, depth, body] = [fieldValue(result, 'slotWidth'), fieldValue(result, 'depth'), fieldValue(result, 'bodyDiameter')];
+  const [inner, bottom] = [outer - 2 * width, out - depth];
+  return {
+    long: out,
+    wide: body,
+    solid: (p) => ring(p, -34, bottom, body, bore) + ring(p, bottom, out, body, outer) + ring(p, bottom, out, inner, bore),
+    stock: () => '',
+    tip: [bottom, outer - cutter.dimensions!.CW!],
+    labels: ({ x, y }) => (
+      <>
+        <Label x={x(out) + 4} y={y(-outer) + 4} accent clear>
+          Ø{text(outer)}
+        </Label>
+        <Label x={x(out) + 4} y={y(-inner) + 4} clear>
+          to Ø{text(inner)}, {text(depth)} deep
+        </Label>
       </>
     ),
   };
