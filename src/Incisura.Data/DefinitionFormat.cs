@@ -46,6 +46,8 @@ public static class DefinitionFormat
         [typeof(SpeedRow)] = ["untried", "depth"],
         [typeof(Machine)] = ["counter", "tailstock"],
         [typeof(MainSpindle)] = ["chuck"],
+        [typeof(Holder)] = ["driven"],
+        [typeof(ToolStore)] = ["drivenPlaces"],
         [typeof(JudgedLimit)] = ["atDiameter"],
         [typeof(OutlineStep)] = ["to", "arc", "chamfer", "rounding", "fillet"],
     };
@@ -71,7 +73,7 @@ public static class DefinitionFormat
                 foreach (JsonPropertyInfo member in Named(type, Untold)) type.Properties.Remove(member);
                 foreach (JsonPropertyInfo member in Named(type, AlwaysTold)) member.IsRequired = true;
                 foreach (JsonPropertyInfo member in Named(type, WrittenIfSet))
-                    member.ShouldSerialize = static (_, value) => value is not (null or false);
+                    member.ShouldSerialize = static (_, value) => value is not (null or false or 0);
             },
             static type => Open(type, typeof(Extra), Operations.Extras),
             static type => Open(type, typeof(Attachment), Operations.Attachments),

@@ -153,7 +153,7 @@ public sealed class BuiltAssembly
     }
 
     /// <summary>What a place of a tool store has to carry.</summary>
-    public StoredTool Stored => new(Definition.Number, Holder.Interface, Profile().Girth, GaugeLength, Mass);
+    public StoredTool Stored => new(Definition.Number, Holder.Interface, Profile().Girth, GaugeLength, Mass, Holder.Driven);
 
     /// <summary>Its profile, from the tip to the gauge line.</summary>
     public Profile Profile()

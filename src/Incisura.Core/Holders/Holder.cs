@@ -64,6 +64,9 @@ public sealed record Holder
     /// <summary>Whether coolant comes through it.</summary>
     public bool ThroughCoolant { get; init; }
 
+    /// <summary>Whether it turns its tool from the turret of a lathe: a driven head.</summary>
+    public bool Driven { get; init; }
+
     /// <summary>Mass with the part inside the spindle, kg; 0 where nobody has weighed it.</summary>
     public double Mass { get; init; }
 

@@ -19,7 +19,8 @@ public enum ToolStoreKind
 /// <param name="Diameter">Largest diameter, mm.</param>
 /// <param name="Length">Length to the gauge line, mm.</param>
 /// <param name="Mass">Mass, kg.</param>
-public readonly record struct StoredTool(string Number, string Interface, double Diameter, double Length, double Mass);
+/// <param name="Driven">Whether its holder turns it from the turret.</param>
+public readonly record struct StoredTool(string Number, string Interface, double Diameter, double Length, double Mass, bool Driven = false);
 
 /// <summary>The turret or magazine of a machine: places in a ring, and what each may carry.</summary>
 public sealed record ToolStore
@@ -42,12 +43,16 @@ public sealed record ToolStore
     /// <summary>Heaviest tool, kg; 0 where nobody has said.</summary>
     public double Heaviest { get; init; }
 
+    /// <summary>Places that drive their tool, counted from the first; 0 where every place does, or nobody has said.</summary>
+    public int DrivenPlaces { get; init; }
+
     /// <summary>Checks the store's own figures.</summary>
     internal void Check(InputCheck check) => check
         .Holds(Enum.IsDefined(Kind), "store.kind", double.NaN, "The kind of tool store is unknown; choose one from the list.")
         .Within(
             "store.places", "The number of places", Places, Kind == ToolStoreKind.ByHand ? 0 : 1, Kind == ToolStoreKind.ByHand ? 0 : 400,
             Quantity.Count)
+        .Within("store.drivenPlaces", "The number of places that drive their tool", DrivenPlaces, 0, Math.Max(0, Places), Quantity.Count)
         .Within("store.largestDiameter", "The largest diameter", LargestDiameter, 0, 1000, Quantity.Length)
         .Within("store.largestAlone", "The largest diameter beside empty places", LargestAlone, 0, 2000, Quantity.Length)
         .Holds(
@@ -109,6 +114,9 @@ public sealed record ToolStore
                 tool.Interface == machine.Interface, field, place,
                 $"{machine.Name} takes {machine.Interface} and the holder of {tool.Number} has {tool.Interface}; choose another machine or holder.");
         CheckTool(check, field, machine, place, tool);
+        check.Holds(
+            !tool.Driven || DrivenPlaces == 0 || place <= DrivenPlaces, field, place,
+            $"Place {place} of {machine.Name} does not drive a tool; {tool.Number} stands in place 1 to {DrivenPlaces}.");
         if (others.TryGetValue(place, out StoredTool there))
             check.Holds(false, field, place, $"{there.Number} stands in place {place} of {machine.Name}; take it out first or choose another place.");
         if (LargestDiameter == 0) return;

@@ -9047,6 +9047,8 @@ export interface components {
             balanceClass?: number;
             /** @description Whether coolant comes through it. */
             throughCoolant?: boolean;
+            /** @description Whether it turns its tool from the turret of a lathe: a driven head. */
+            driven?: boolean;
             /**
              * Format: double
              * @description Mass with the part inside the spindle, kg; 0 where nobody has weighed it.
@@ -11563,6 +11565,11 @@ export interface components {
              * @description Heaviest tool, kg; 0 where nobody has said.
              */
             heaviest?: number;
+            /**
+             * Format: int32
+             * @description Places that drive their tool, counted from the first; 0 where every place does, or nobody has said.
+             */
+            drivenPlaces?: number;
         };
         /**
          * @description How a machine keeps its tools.

@@ -32,6 +32,7 @@ const BLANK: Holder = {
   largestSpeed: 15000,
   balanceClass: 6.3,
   throughCoolant: false,
+  driven: false,
   mass: 0,
   seatCompliance: 0.9,
   runOut: 0,
@@ -59,6 +60,7 @@ const NAMES: Record<string, string> = {
   largestSpeed: 'Greatest speed',
   balanceClass: 'Balance class G',
   throughCoolant: 'Coolant through it',
+  driven: 'Turns its tool from a turret',
   mass: 'Mass, 0 if not weighed',
   seatCompliance: 'Tilt of the seat, µrad/N·m',
   runOut: 'Run-out by the dial, 0 if not known',
@@ -205,6 +207,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
           <h2>How it runs</h2>
           <NumberRows form={form} rows={RUNS} names={NAMES} refused={refused} />
           <CheckRow form={form} field="throughCoolant" about="Coolant" words="comes through it" />
+          <CheckRow form={form} field="driven" about="In a turret" words="it turns its tool" />
           <CheckRow form={form} field="retired" about="Use" words="retired" />
           <WordRows form={form} rows={['remarks']} names={NAMES} />
           <UsedIn list="holders" id={sheet?.id} none="It holds no cutter yet." />

@@ -14,6 +14,7 @@ const FIELDS: [keyof ToolStore & string, string, Quantity][] = [
   ['largestAlone', 'Largest Ø beside empty places', 'length'],
   ['largestLength', 'Largest length to gauge line', 'length'],
   ['heaviest', 'Heaviest tool', 'mass'],
+  ['drivenPlaces', 'Of them drive their tool, from 1', 'count'],
 ];
 
 /** The turret or magazine of a machine and what each place may carry; 0 where nobody has said. */
