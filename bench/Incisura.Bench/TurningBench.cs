@@ -13,7 +13,19 @@ namespace Incisura.Bench;
 [MemoryDiagnoser]
 public class TurningBench
 {
+    // Cylinders, cones and arcs by turns, with feet and chamfers: a shaft of 200 steps.
+    private static readonly TurnedOutline Stairs = new(
+    [
+        .. Enumerable.Range(0, TurnedOutline.Most).Select(i => (i % 3) switch
+        {
+            0 => new OutlineStep(20 + (0.4 * i), 2) { Chamfer = 0.1, Fillet = 0.05 },
+            1 => new OutlineStep(20 + (0.4 * i), 2) { To = 20.2 + (0.4 * i) },
+            _ => new OutlineStep(20 + (0.4 * i), 2) { To = 20.3 + (0.4 * i), Arc = 12 },
+        }),
+    ]);
+
     private readonly Dictionary<Type, (TurnedSetup Setup, Inputs Inputs)> prepared = [];
+    private (TurnedSetup Setup, Inputs Inputs) outlined;
 
     [GlobalSetup]
     public void Prepare()
@@ -23,6 +35,7 @@ public class TurningBench
         PrepareOne<FinishTurning>(CutterFamily.OutsideTurningTool, 1);
         PrepareOne<Grooving>(CutterFamily.GroovingBlade, 0);
         PrepareOne<PartingOff>(CutterFamily.PartingBlade, 0);
+        outlined = Prepared<RoughTurning>(CutterFamily.OutsideTurningTool, 1, Stairs);
     }
 
     [Benchmark] public double Face() => One<FaceTurning>();
@@ -35,7 +48,12 @@ public class TurningBench
 
     [Benchmark] public double PartOff() => One<PartingOff>();
 
+    [Benchmark(Description = "rough an outline of 200 steps, with all its passes")] public double Outlined() => Of<RoughTurning>(outlined);
+
     private void PrepareOne<TKind>(CutterFamily family, int support)
+        where TKind : struct, ITurningKind => prepared[typeof(TKind)] = Prepared<TKind>(family, support);
+
+    private static (TurnedSetup Setup, Inputs Inputs) Prepared<TKind>(CutterFamily family, int support, TurnedOutline? outline = null)
         where TKind : struct, ITurningKind
     {
         Situation at = Workbench.With(family);
@@ -54,13 +72,17 @@ public class TurningBench
         Inputs wish = default;
         wish.Pick(Choice.Support, support);
         NoTrace none = default;
-        prepared[typeof(TKind)] = (setup, TurningOperation<TKind>.Propose(setup, wish, ref none).Inputs);
+        if (outline is not null) setup.Take([outline]);
+        return (setup, TurningOperation<TKind>.Propose(setup, wish, ref none).Inputs);
     }
 
     private double One<TKind>()
+        where TKind : struct, ITurningKind => Of<TKind>(prepared[typeof(TKind)]);
+
+    private static double Of<TKind>((TurnedSetup Setup, Inputs Inputs) prepared)
         where TKind : struct, ITurningKind
     {
-        (TurnedSetup setup, Inputs inputs) = prepared[typeof(TKind)];
+        (TurnedSetup setup, Inputs inputs) = prepared;
         NoTrace none = default;
         TurnedWork<TKind>.Solve(setup, inputs, out WorkResult result, ref none);
         return result.Limits.LargestUse;

@@ -107,3 +107,66 @@ test('the chuck of a machine is entered in Shop, and a chart row of a turning to
       .first(),
   ).toBeVisible();
 });
+
+test('a step hands the work on as it leaves it, with its outline, and a step back takes it again', async ({ browser }) => {
+  const maren = await calculate(browser, 'turn-rough', 'A-3001', '42CrMo4', 'Morrow', {
+    'n.startDiameter': '50',
+    'n.standsOut': '80',
+    'n.stockLeft': '0.4',
+    outline: '30~20~1!40~30',
+  });
+  const next = async (words: string) => {
+    await maren.getByRole('combobox', { name: 'Go on with this work' }).click();
+    await maren.locator('.ant-select-dropdown:visible .ant-select-item-option', { hasText: words }).first().click();
+  };
+  await next('finish turning');
+  await expect(field(maren, 'Ø before')).toHaveValue('30.8');
+  await expect(field(maren, 'Stands out')).toHaveValue('80');
+  await expect(maren).toHaveURL(/op=turn-finish.*outline=30%7E20%7E1%2140%7E30/);
+  await expect.poll(() => figure(maren, 'depth')).toBe(0.4);
+  await next('parting off');
+  await expect(maren.getByText(/these can/)).toBeVisible();
+  await maren.getByRole('link', { name: /^A-3004/ }).or(maren.getByRole('button', { name: /^A-3004/ })).click();
+  await expect(field(maren, 'Ø of a shoulder')).toHaveValue('50');
+  await expect(field(maren, 'Ø before')).toHaveValue('40');
+  await maren.goBack();
+  await maren.goBack();
+  await expect(maren).toHaveURL(/op=turn-finish/);
+});
+
+test('an outline is taken from a drawing and turned round', async ({ browser }) => {
+  const maren = await calculate(browser, 'turn-finish', 'A-3002', '42CrMo4', 'Morrow', { 'n.startDiameter': '60', 'n.standsOut': '80' });
+  const line = (x1: number, y1: number, x2: number, y2: number) => `0\nLINE\n8\n0\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`;
+  const text = `0\nSECTION\n2\nENTITIES\n${line(0, 24, 20, 24)}${line(20, 24, 30, 15)}${line(30, 15, 50, 15)}0\nENDSEC\n0\nEOF\n`;
+  await maren
+    .getByLabel('DXF drawing of half the work')
+    .setInputFiles({ name: 'hub.dxf', mimeType: 'application/dxf', buffer: Buffer.from(text) });
+  await expect(field(maren, 'Ø of step 1')).toHaveValue('30');
+  await expect(field(maren, 'Ø at its end of step 2')).toHaveValue('48');
+  await expect(maren.getByText('The drawing does not say its unit')).toBeVisible();
+  await maren.getByRole('button', { name: 'turn it round' }).click();
+  await expect(field(maren, 'Ø of step 1')).toHaveValue('48');
+  await maren
+    .getByLabel('DXF drawing of half the work')
+    .setInputFiles({ name: 'no.dxf', mimeType: 'application/dxf', buffer: Buffer.from('nothing') });
+  await expect(maren.getByText(/no DXF drawing/)).toBeVisible();
+  await expect(field(maren, 'Ø of step 1')).toHaveValue('48');
+});
+
+test('on the turning centre a driven head drills a circle of holes, and a fixed block only where the work turns', async ({ browser }) => {
+  const fixed = await calculate(browser, 'drill', 'A-3029', '42CrMo4', 'Morrow');
+  await expect(fixed.getByText('Holder H-302 does not turn its tool.')).toBeVisible();
+  await pick(fixed, 'Turns', 'the work, main spindle');
+  await expect(fixed.getByText('Holder H-302 does not turn its tool.')).toBeHidden();
+  await field(fixed, 'Ø gripped').fill('60');
+  await expect.poll(() => figure(fixed, 'gripNeeded')).toBeGreaterThan(0);
+  const driven = await calculate(browser, 'drill', 'A-3028', '42CrMo4', 'Morrow');
+  await expect(driven.getByText(/does not turn its tool/)).toBeHidden();
+  await expect(driven.locator('[data-figure="gripNeeded"]')).toBeHidden();
+  await driven.goto('/calculate/groups/new');
+  await pick(driven, 'Machine', 'Morrow');
+  await pick(driven, 'Work material', '42CrMo4');
+  await pick(driven, 'Becomes a', 'hole');
+  await field(driven, 'Diameter of the circle').fill('80');
+  await expect(driven.getByText(/A-3028/).first()).toBeVisible();
+});

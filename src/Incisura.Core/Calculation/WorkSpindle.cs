@@ -51,6 +51,15 @@ public sealed class WorkSpindle
     /// <param name="counter">Whether it is the counter spindle; where that is missing, the main one.</param>
     public static MainSpindle? Of(Machine machine, bool counter) => counter ? machine.Counter ?? machine.Main : machine.Main;
 
+    /// <summary>Whether the chuck holds a torque and a force along the axis at a speed; true where nothing is known of it.</summary>
+    /// <param name="torque">M, N·m.</param>
+    /// <param name="axial">Force along the axis, N.</param>
+    /// <param name="gripped">Diameter gripped d_g, mm.</param>
+    /// <param name="speed">n, rev/min.</param>
+    /// <param name="practice">What the shop goes by.</param>
+    public bool Holds(double torque, double axial, double gripped, double speed, ShopPractice practice) =>
+        ClampedBy is not { } grip || Needed(torque, axial, gripped, practice) <= grip.At(speed);
+
     /// <summary>The grip a torque and a force along the axis need, and what is left of it at a speed.</summary>
     /// <param name="torque">M, N·m.</param>
     /// <param name="axial">Force along the axis, N.</param>
@@ -64,7 +73,7 @@ public sealed class WorkSpindle
         where TResult : struct, IOutputs
         where TTrace : struct, ITrace
     {
-        double needed = ChuckGrip.Needed(2000 * torque / gripped, axial, gripped, gripped, Friction, practice.GripSafety);
+        double needed = Needed(torque, axial, gripped, practice);
         r[Output.GripNeeded] = needed;
         if (ClampedBy is { } grip) r[Output.GripLeft] = grip.At(speed);
         if (!TTrace.Listens) return;
@@ -84,6 +93,9 @@ public sealed class WorkSpindle
         if (double.IsNaN(left) || double.IsNaN(at)) limits.Add(Limits.ChuckGrip, needed, holds);
         else limits.AddAt(Limits.ChuckGrip, needed, holds, at);
     }
+
+    private double Needed(double torque, double axial, double gripped, ShopPractice practice) =>
+        ChuckGrip.Needed(2000 * torque / gripped, axial, gripped, gripped, Friction, practice.GripSafety);
 
     /// <summary>Says where the machine cannot turn the work, or where nothing is known of its chuck.</summary>
     internal void Notice(List<Finding> findings)
@@ -112,4 +124,20 @@ public sealed class WorkSpindle
         yield return new("m_b", "Mass of a jaw", Quantity.Mass, grip.JawMass, origins.Machine);
         yield return new("r_b", "Radius of that mass", Quantity.Length, grip.JawRadius, origins.Machine);
     }
+}
+
+/// <summary>Words of what turns and holds the work, which turning, threads and holes share.</summary>
+internal static class WorkSpindleWords
+{
+    public const string Work = "Work";
+
+    public static readonly FieldDescription Gripped = new(
+        Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", Work, Quantity.Length, 0.5, 2000);
+
+    public static readonly OptionDescription Spindle = new(
+        Choice.Spindle, "Spindle", [new("main", "main spindle"), new("counter", "counter spindle")], "main")
+    { Group = Work };
+
+    /// <summary>Whether the counter spindle was picked.</summary>
+    public static bool IsCounter(IReadOnlyDictionary<string, string> options) => options.GetValueOrDefault(Codes.Of(Choice.Spindle)) == "counter";
 }

@@ -51,9 +51,6 @@ internal static class HoleWords
         [new("tool", "the tool"), new("main", "the work, main spindle"), new("counter", "the work, counter spindle")], "tool")
     { Group = "Work", OnLathes = true };
 
-    public static readonly FieldDescription Gripped = new(
-        Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", "Work", Quantity.Length, 0.5, 2000);
-
     /// <summary>Height of the retract plane where none is typed, mm; never below the approach plane.</summary>
     public const double UsualRetract = 10;
 

@@ -44,7 +44,7 @@ public readonly struct HoleMaking<TKind> : IWork<HoleResult>
     public static OperationDescription Description { get; } = Whole with
     {
         Free = TKind.Description.FeedInStep ? [] : [Codes.Of(Input.CuttingSpeed), Codes.Of(Input.FeedPerRevolution)],
-        Fields = [.. Whole.Fields, HoleWords.Gripped],
+        Fields = [.. Whole.Fields, WorkSpindleWords.Gripped],
         Options = [.. Whole.Options, HoleWords.TurnsOption],
         Rows = [.. TKind.Description.Rows, Output.GripNeeded, Output.GripLeft],
         Own = [.. TKind.Description.Own, new(Output.Time, "T", "Time of a hole", Quantity.Time)],

@@ -2,7 +2,6 @@ using Incisura.Core.Charts;
 using Incisura.Core.Holders;
 using Incisura.Core.Holes;
 using Incisura.Core.Threads;
-using Incisura.Core.Turning;
 
 namespace Incisura.Core.ThreadCutting;
 
@@ -21,7 +20,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
     /// <inheritdoc/>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
         new ThreadTurningSetup(
-            built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice, TurningWords.IsCounter(options));
+            built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice, WorkSpindleWords.IsCounter(options));
 
     /// <inheritdoc/>
     public static void Follow(CuttingSetup setup, ref Inputs x)

@@ -139,18 +139,19 @@ internal static class ThreadTurningLoad
             trace.Take(BarBendFormula, r[Output.Deflection], new("F_b", last.Passive), new("K_0", setup.Tip.AtTip));
     }
 
-    /// <summary>Whether the infeeds bend work or bar no further than is allowed, and take no more than the spindle gives.</summary>
+    /// <summary>Whether the infeeds bend work or bar no further than is allowed, take no more than the spindle gives, and leave the work in its jaws.</summary>
     public static bool Stands(ThreadTurningSetup setup, in Inputs x)
     {
         InfeedWalk walk = new(setup, x);
-        double passive = 0, force = 0;
-        while (walk.Next(out InfeedLoad load)) (passive, force) = (load.Passive, Math.Max(force, load.Force));
+        double passive = 0, force = 0, pushed = 0;
+        while (walk.Next(out InfeedLoad load)) (passive, force, pushed) = (load.Passive, Math.Max(force, load.Force), Math.Max(pushed, load.Passive));
         NoTrace none = default;
         if ((setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none)) > x[Input.DeflectionAllowed]) return false;
         double widest = SpeedDiameter(setup, x), n = SpeedHeld(setup, x, out _), torque = force * widest / 2000,
             power = CuttingSetup.MotorPower(force * CuttingSetup.CuttingSpeedFor(n, widest) / 60_000, setup.Efficiency);
         SpindlePoint gives = setup.Curve.At(n);
-        return !(power > gives.Power) && !(torque > gives.Torque);
+        return !(power > gives.Power) && !(torque > gives.Torque)
+            && setup.Turning.Holds(torque, pushed, x[Input.GrippedDiameter], n, setup.Practice);
     }
 
     /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>

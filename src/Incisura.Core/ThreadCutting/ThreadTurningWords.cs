@@ -1,6 +1,5 @@
 using Incisura.Core.Cutters;
 using Incisura.Core.Threads;
-using Incisura.Core.Turning;
 
 namespace Incisura.Core.ThreadCutting;
 
@@ -52,11 +51,11 @@ internal static class ThreadTurningWords
             new(Input.RunOut, "l_2", "Way to run out", "Along", Quantity.Length, 0, 500),
             new(Input.BodyDiameter, "d_w", "Ø behind the thread", "Work", Quantity.Length, 0.5, 1000),
             new(Input.StandsOut, "l_w", "Stands out of the chuck", "Work", Quantity.Length, 0.5, 5000),
-            TurningWords.Gripped,
+            WorkSpindleWords.Gripped,
             new(Input.ShimInclination, "λ_s", "Inclination of the shim", "Tool", Quantity.Angle, -10, 10),
             ThreadCutWords.Deflection(20),
         ],
-        [Law, Way, Stands, Support, TurningWords.Spindle],
+        [Law, Way, Stands, Support, WorkSpindleWords.Spindle],
         [Output.SpindleSpeed, Output.FeedInUse, Output.HeightCut, Output.Time],
         [
             Output.SpeedInUse, Output.FeedRate, Output.RootDiameter, Output.FirstInfeed, Output.LastInfeed, Output.HeaviestInfeed,

@@ -49,7 +49,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
     public static CuttingSetup Draw(Situation situation, BuiltAssembly built, SpeedRow? row, IReadOnlyDictionary<string, string> options) =>
         new TurnedSetup(
             built, situation.Material.Value, situation.Machine.Value, row, situation.Chart.Value.Practice,
-            TurningWords.IsCounter(options));
+            WorkSpindleWords.IsCounter(options));
 
     /// <inheritdoc/>
     public static void Follow(CuttingSetup setup, ref Inputs x)

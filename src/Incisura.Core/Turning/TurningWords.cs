@@ -12,8 +12,6 @@ internal static class TurningWords
     public static readonly FieldDescription Body = new(Input.BodyDiameter, "d_w", "Ø towards the chuck", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription StandsOut = new(
         Input.StandsOut, "l_w", "Stands out of the chuck", Work, Quantity.Length, 0.5, 5000);
-    public static readonly FieldDescription Gripped = new(
-        Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription SteadyAt = new(
         Input.SteadyAt, "l_st", "Steady rest at, from the chuck", Work, Quantity.Length, 0.5, 5000);
     public static readonly FieldDescription CutShare = new(
@@ -35,14 +33,7 @@ internal static class TurningWords
         "chuck")
     { Group = Work };
 
-    public static readonly OptionDescription Spindle = new(
-        Choice.Spindle, "Spindle", [new("main", "main spindle"), new("counter", "counter spindle")], "main")
-    { Group = Work };
-
-    /// <summary>Whether the counter spindle was picked.</summary>
-    public static bool IsCounter(IReadOnlyDictionary<string, string> options) => options.GetValueOrDefault(Codes.Of(Choice.Spindle)) == "counter";
-
-    public static readonly OptionDescription[] Options = [Support, Spindle];
+    public static readonly OptionDescription[] Options = [Support, WorkSpindleWords.Spindle];
 
     public static readonly Output[] Large = [Output.ProgrammedSpeed, Output.FeedInUse, Output.Depth, Output.Time];
 

@@ -82,7 +82,7 @@ public readonly struct PartingOff : ITurningKind
         [
             TurningWords.Before, TurningWords.Bore,
             BladeCutting.From with { Name = "Length of the part" },
-            TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
+            TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
             new(Input.ShoulderDiameter, "d_s", "Ø of a shoulder beside, 0 if none", "Beside", Quantity.Length, 0, 2000, 0),
             new(Input.ShoulderGap, "l_g", "Gap from blade to shoulder", "Beside", Quantity.Length, 0, 1000),
             new(Input.Leg, "c", "Chamfer cut before, 0 if none", "Beside", Quantity.Length, 0, 20, 0),

@@ -25,7 +25,7 @@ public readonly struct FaceTurning : ITurningKind
             TurningWords.Before,
             TurningWords.Bore with { Name = "Faced to Ø, 0 to the middle" },
             new(Input.StockHeight, "H", "Stock on the face", TurningWords.Work, Quantity.Length, 0.01, 500),
-            TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Depth,
+            TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Depth,
             TurningWords.Left with { Name = "Left for finishing", Default = 0 },
             TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],

@@ -16,7 +16,7 @@ public readonly struct FinishTurning : ITurningKind
         "turn-finish", "Finish turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
         [
             TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp,
+            WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp,
             new(Input.FinishWanted, "R_w", "Peak to valley wanted", TurningWords.HeldTo, Quantity.Deviation, 0.05, 500, 10),
             TurningWords.Deflection(15),
         ],

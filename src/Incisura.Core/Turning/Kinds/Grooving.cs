@@ -36,7 +36,7 @@ public readonly struct Grooving : ITurningKind
             TurningWords.Before,
             new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
             new(Input.SlotWidth, "b_g", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
-            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, TurningWords.Gripped, TurningWords.SteadyAt,
+            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, TurningWords.SteadyAt,
             TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],
         [.. TurningWords.Options, Walls],

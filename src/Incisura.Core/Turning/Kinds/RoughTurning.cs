@@ -10,7 +10,7 @@ public readonly struct RoughTurning : ITurningKind
         "turn-rough", "Rough turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
         [
             TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            TurningWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
+            WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
             TurningWords.Depth, TurningWords.Left, TurningWords.Feed, TurningWords.Clamp,
             TurningWords.Deflection(150),
         ],
