@@ -126,7 +126,10 @@ test('a step hands the work on as it leaves it, with its outline, and a step bac
   await expect.poll(() => figure(maren, 'depth')).toBe(0.4);
   await next('parting off');
   await expect(maren.getByText(/these can/)).toBeVisible();
-  await maren.getByRole('link', { name: /^A-3004/ }).or(maren.getByRole('button', { name: /^A-3004/ })).click();
+  await maren
+    .getByRole('link', { name: /^A-3004/ })
+    .or(maren.getByRole('button', { name: /^A-3004/ }))
+    .click();
   await expect(field(maren, 'Ø of a shoulder')).toHaveValue('50');
   await expect(field(maren, 'Ø before')).toHaveValue('40');
   await maren.goBack();
