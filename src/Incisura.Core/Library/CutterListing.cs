@@ -59,6 +59,8 @@ public static class CutterListing
             { Shank: ShankForm.Blade } f => $"{f.Name}, {size} wide",
             { Code: CutterFamily.ThreadTurningTool or CutterFamily.InsideThreadTurningTool } f =>
                 $"{f.Name}, shank {size}, {c[Dimension.ProfileAngle]:0.#}°, pitch {PitchesOf(c)}",
+            { Use: CutterUse.Turning } f when f.Has(Dimension.CuttingWidth) =>
+                string.Create(CultureInfo.InvariantCulture, $"{f.Name}, shank {size}, {c[Dimension.CuttingWidth]:0.###} wide"),
             { Use: CutterUse.Turning } f => $"{f.Name}, shank {size}{(f.Picks.Count > 0 ? ", insert " + c.Picked("insert") : "")}",
             { Use: CutterUse.Milling } f when f.Has(Dimension.Teeth) => $"Ø{size} z{c.Teeth} {f.Name}",
             { } f => $"Ø{size} {f.Name}",

@@ -58,8 +58,11 @@ public readonly ref struct Following(in Inputs x)
         operation, words,
         new Dictionary<string, double>
         {
-            [Codes.Of(Input.StartDiameter)] = diameter, [Codes.Of(Input.BodyDiameter)] = diameter, [Codes.Of(Input.GrippedDiameter)] = diameter,
-            [Codes.Of(Input.StandsOut)] = Math.Max(1, length / 2), [Codes.Of(Input.WorkBore)] = bore,
+            [Codes.Of(Input.StartDiameter)] = diameter,
+            [Codes.Of(Input.BodyDiameter)] = diameter,
+            [Codes.Of(Input.GrippedDiameter)] = diameter,
+            [Codes.Of(Input.StandsOut)] = Math.Max(1, length / 2),
+            [Codes.Of(Input.WorkBore)] = bore,
         },
         new Dictionary<string, string> { [Codes.Of(Choice.Spindle)] = "counter" }, false));
 

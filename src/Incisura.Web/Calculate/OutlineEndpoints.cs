@@ -19,5 +19,5 @@ public static class OutlineEndpoints
     public static void MapOutlines(this IEndpointRouteBuilder api) => api.MapPost(
         "/calculations/outline",
         (OutlineRequest request) => DxfOutline.Take(DxfReader.Read(request.Text), request.MillimetresPerUnit, request.FreeEndLeft))
-        .WithTags("calculate").RequireAuthorization(Access.Engineers).WithMetadata(new RequestSizeLimitAttribute(LargestDrawing));
+        .WithTags("calculate").Calculates().RequireAuthorization(Access.Engineers).WithMetadata(new RequestSizeLimitAttribute(LargestDrawing));
 }

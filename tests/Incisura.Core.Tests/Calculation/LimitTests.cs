@@ -4,8 +4,8 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Catalogue;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
-using Incisura.Core.Turning;
 using Incisura.Core.Quantities;
+using Incisura.Core.Turning;
 
 namespace Incisura.Core.Tests.Calculation;
 

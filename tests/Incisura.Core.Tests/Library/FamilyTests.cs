@@ -4,6 +4,7 @@ using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
+using Incisura.Core.Library;
 
 namespace Incisura.Core.Tests.Library;
 
@@ -46,6 +47,11 @@ public class FamilyTests
         Assert.Equal(family, Families.Of(family).Code);
         Assert.All(EveryForm(family), c => Assert.Empty(c.Check().Faults));
     }
+
+    [Theory]
+    [MemberData(nameof(AllFamilies))]
+    public void Every_form_is_called_by_its_family_and_its_size(CutterFamily family) => Assert.All(
+        EveryForm(family), cutter => Assert.Contains(cutter.Described.Name, CutterListing.WordsOf(cutter), StringComparison.Ordinal));
 
     [Theory]
     [MemberData(nameof(AllFamilies))]

@@ -106,6 +106,7 @@ export function cutterWords(
   const name = familyWords(families, c.family);
   if (looks.thread) return `${looks.thread} ${name}`;
   if (family?.shank === 'blade') return `${name}, ${size(called)} wide`;
+  if (family?.use === 'turning' && c.dimensions?.CW) return `${name}, shank ${size(called)}, ${size(c.dimensions.CW)} wide`;
   if (family?.use === 'turning') return `${name}, shank ${size(called)}${c.picks?.insert ? `, insert ${c.picks.insert}` : ''}`;
   return family?.use === 'milling' ? `Ø${size(called)} ${teethWords(c.dimensions?.ZEFF ?? 0)} ${name}` : `Ø${size(called)} ${name}`;
 }
