@@ -152,7 +152,7 @@ test('an outline is taken from a drawing and turned round', async ({ browser }) 
   await maren
     .getByLabel('DXF drawing of half the work')
     .setInputFiles({ name: 'no.dxf', mimeType: 'application/dxf', buffer: Buffer.from('nothing') });
-  await expect(maren.getByText(/no DXF drawing/)).toBeVisible();
+  await expect(maren.getByText('The file does not begin like a DXF drawing')).toBeVisible();
   await expect(field(maren, 'Ø of step 1')).toHaveValue('48');
 });
 
@@ -169,7 +169,10 @@ test('on the turning centre a driven head drills a circle of holes, and a fixed 
   await driven.goto('/calculate/groups/new');
   await pick(driven, 'Machine', 'Morrow');
   await pick(driven, 'Work material', '42CrMo4');
-  await pick(driven, 'Becomes a', 'hole');
+  await pick(driven, 'Becomes a', 'drilled hole');
+  await driven.getByRole('textbox', { name: /^Diameter ?D$/ }).fill('12');
+  await expect(driven.getByText(/Morrow turns no tool in its holder H-302/).first()).toBeVisible();
+  await driven.getByRole('textbox', { name: /^Diameter ?D$/ }).fill('6.8');
   await field(driven, 'Diameter of the circle').fill('80');
   await expect(driven.getByText(/A-3028/).first()).toBeVisible();
 });

@@ -125,8 +125,7 @@ public static class Common
                     $"Holder {situation.Holder.Value.Number} has {situation.Holder.Value.Interface} and {situation.Machine.Value.Name} takes "
                         + $"{situation.Machine.Value.Interface}."),
                 "Choose an assembly with the machine's interface, or another machine."));
-        else if (situation.Machine.Value.Main is not null && situation.Cutter.Value.Described.Use != CutterUse.Turning
-            && !situation.Holder.Value.Driven && options.GetValueOrDefault(Codes.Of(Choice.Spindle)) is not ("main" or "counter"))
+        else if (situation.IsUndriven() && options.GetValueOrDefault(Codes.Of(Choice.Spindle)) is not ("main" or "counter"))
             findings.Add(new(
                 "not-driven", Severity.Stop, new($"Holder {situation.Holder.Value.Number} does not turn its tool."),
                 "Let the work turn, where the hole lies on its axis, or take a driven head."));

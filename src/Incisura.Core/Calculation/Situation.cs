@@ -34,6 +34,9 @@ public sealed record Situation
     /// <summary>The machine.</summary>
     public required Revised<Machine> Machine { get; init; }
 
+    /// <summary>Whether the tool would have to turn in a holder that does not turn it: a fixed block in the turret of a lathe.</summary>
+    public bool IsUndriven() => Machine.Value.Main is not null && Cutter.Value.Described.Use != CutterUse.Turning && !Holder.Value.Driven;
+
     /// <summary>The speed chart proposals start from.</summary>
     public required Revised<SpeedChart> Chart { get; init; }
 

@@ -44,6 +44,7 @@ public sealed record ToolShelf(IReadOnlyList<Situation> Usable, IReadOnlyList<Ba
         if (!s.Cutter.Value.Groups.Contains(group)) return $"its cutter is not meant for group {group}";
         if (s.Holder.Value.Interface != machine.Interface)
             return $"its holder has {s.Holder.Value.Interface} and {machine.Name} takes {machine.Interface}";
+        if (s.IsUndriven()) return $"{machine.Name} turns no tool in its holder {s.Holder.Value.Number}";
         BuiltAssembly built = s.Built();
         if (built.Check() is { Faults: [InputFault fault, ..] }) return fault.Sentence.TrimEnd('.');
         return StandsThere(s) ? null : machine.Store.WhyNot(machine, built.Stored)?.TrimEnd('.');

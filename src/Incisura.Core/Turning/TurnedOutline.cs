@@ -98,7 +98,7 @@ public sealed record TurnedOutline(IReadOnlyList<OutlineStep> Steps) : Extra
                 $"Step {i + 1} of Ø{step.Diameter:0.###} mm falls back square behind Ø{(i == 0 ? 0 : Steps[i - 1].End):0.###} mm, where no tool along "
                     + $"the work follows: let it fall along a cone, groove it, or turn it from the other end.");
             check.Holds(
-                rises < 0 || step.Edge <= rises - (i == 0 ? 0 : Steps[i - 1].Fillet ?? 0) + 1e-9, Broken(at, step), step.Edge,
+                rises < 0 || step.Edge == 0 || step.Edge <= rises - (i == 0 ? 0 : Steps[i - 1].Fillet ?? 0) + 1e-9, Broken(at, step), step.Edge,
                 $"The edge of step {i + 1} stands {rises:0.###} mm out of the step before, less the radius there; give a smaller chamfer or rounding.")
                 .Holds(
                     step.Fillet is null or 0 || step.Fillet <= rests + 1e-9, $"{at}.fillet", step.Fillet ?? 0,

@@ -1,6 +1,7 @@
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.HoleGroups;
 using Incisura.Core.Machines;
 using static Incisura.Core.Tests.Turning.TurningSample;
 
@@ -21,6 +22,15 @@ public class DrivenToolTests
             Holder = s.Holder with { Value = s.Holder.Value with { Driven = driven } },
         };
         Assert.Equal(stopped, Turn("drill", s, null, [("spindle", turns)]).Findings.Any(f => f.Code == "not-driven" && f.Severity == Severity.Stop));
+    }
+
+    [Fact]
+    public void A_chain_of_holes_leaves_fixed_blocks_on_the_shelf_and_says_why()
+    {
+        Situation s = With("drill", CutterFamily.TwistDrill);
+        s = s.OnMachine(m => m with { Interface = s.Holder.Value.Interface });
+        Assert.Contains("turns no tool", ToolShelf.WhyNot(s), StringComparison.Ordinal);
+        Assert.Null(ToolShelf.WhyNot(s with { Holder = s.Holder with { Value = s.Holder.Value with { Driven = true } } }));
     }
 
     [Fact]

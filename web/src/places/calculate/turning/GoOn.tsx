@@ -23,7 +23,7 @@ export function GoOn({ address, result }: { address: Address; result: Result }) 
       onChange={(i: number) => {
         const step = steps[i]!;
         const fields = operations.find((o) => o.code === step.operation)?.fields ?? [];
-        address.change('operation', (c) => ({
+        address.change(`go on with ${step.operation}`, (c) => ({
           operation: step.operation,
           numbers: Object.fromEntries(
             fields

@@ -279,7 +279,7 @@ function groovedBore({ result }: Page, text: (mm: number) => string): Scene {
         <Label x={x(out) + 4} y={y(-bore) + 4} accent clear>
           Ø{text(bore)}
         </Label>
-        <Label x={x(out) + 4} y={y(-body) + 2} clear>
+        <Label x={W} y={y(-body) + 16} anchor="end" clear>
           to Ø{text(bottom)}, {text(width)} wide
         </Label>
       </>
@@ -300,10 +300,10 @@ function groovedFace({ result, cutter }: Page, text: (mm: number) => string): Sc
     tip: [bottom, outer - cutter.dimensions!.CW!],
     labels: ({ x, y }) => (
       <>
-        <Label x={x(out) + 4} y={y(-outer) + 4} accent clear>
+        <Label x={x(out) + 4} y={y(-outer) + 12} accent clear>
           Ø{text(outer)}
         </Label>
-        <Label x={x(out) + 4} y={y(-inner) + 4} clear>
+        <Label x={x(out) + 4} y={y(-inner) - 4} clear>
           to Ø{text(inner)}, {text(depth)} deep
         </Label>
       </>
