@@ -83,7 +83,7 @@ public class TurnedCourseTests
         {
             CalculationResult r = Turn(
                 "turn-face", With("turn-face"),
-                [("startDiameter", d), ("workBore", bore * d), ("stockHeight", 2), ("speedClamp", clamp), Stiff]);
+                [("startDiameter", d), ("workBore", bore * d), ("stockHeight", 2), ("feedPerRevolution", 0.3), ("speedClamp", clamp), Stiff]);
             double time = 0, from = (d / 2) + 2, to = bore * d / 2;
             const int parts = 20_000;
             for (int i = 0; i < parts; i++)
