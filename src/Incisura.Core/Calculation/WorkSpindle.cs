@@ -83,14 +83,14 @@ public sealed class WorkSpindle
     }
 
     /// <summary>Judges the grip; one that is not known stays unjudged.</summary>
-    /// <param name="needed">Force needed, N.</param>
-    /// <param name="left">Force left at speed, N; NaN where nobody knows.</param>
-    /// <param name="at">Largest diameter that cuts where it is worst, mm; NaN where it is the same all along.</param>
+    /// <param name="r">Figures with the force needed, and that left where it is known.</param>
     /// <param name="limits">Receives the judgement.</param>
-    internal static void Judge(double needed, double left, double at, ref LimitSet limits)
+    /// <param name="at">Largest diameter that cuts where it is worst, mm; NaN where it is the same all along.</param>
+    internal static void Judge<TResult>(in TResult r, ref LimitSet limits, double at = double.NaN)
+        where TResult : struct, IOutputs
     {
-        double holds = double.IsNaN(left) ? double.NaN : Math.Max(left, 1e-6);
-        if (double.IsNaN(left) || double.IsNaN(at)) limits.Add(Limits.ChuckGrip, needed, holds);
+        double needed = r[Output.GripNeeded], holds = r.Has(Output.GripLeft) ? Math.Max(r[Output.GripLeft], 1e-6) : double.NaN;
+        if (double.IsNaN(holds) || double.IsNaN(at)) limits.Add(Limits.ChuckGrip, needed, holds);
         else limits.AddAt(Limits.ChuckGrip, needed, holds, at);
     }
 

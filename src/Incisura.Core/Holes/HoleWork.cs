@@ -178,8 +178,7 @@ internal static class HoleWork
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
         limits.Add(Limits.Thrust, r[Output.Thrust], setup.AxisThrust);
-        if (setup.Turning is not null)
-            WorkSpindle.Judge(r[Output.GripNeeded], r.Has(Output.GripLeft) ? r[Output.GripLeft] : double.NaN, double.NaN, ref limits);
+        if (setup.Turning is not null) WorkSpindle.Judge(r, ref limits);
         if (!double.IsNaN(setup.Grip)) limits.Add(Limits.Grip, setup.Grip, setup.LeastGrip);
         limits.Add(Limits.Reach, r[Output.ProgrammedDepth], setup.ReachInto(enters));
         if (x.IsTyped(Input.ToolLife)) limits.Add(Limits.ToolLife, r[Output.ToolLife], x[Input.ToolLife]);

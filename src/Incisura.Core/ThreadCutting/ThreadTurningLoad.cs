@@ -203,7 +203,7 @@ internal static class ThreadTurningLoad
     {
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
         limits.Add(ThreadCutLimits.ChuckSpeed, r[Output.SpindleSpeed], setup.Turning.ChuckSpeed);
-        WorkSpindle.Judge(r[Output.GripNeeded], r.Has(Output.GripLeft) ? r[Output.GripLeft] : double.NaN, double.NaN, ref limits);
+        WorkSpindle.Judge(r, ref limits);
         double needed = r.Has(Output.AxisRunUp) ? r[Output.AxisRunUp] : double.NaN;
         limits.Add(ThreadCutLimits.RunIn, x[Input.RunIn], needed);
         limits.Add(ThreadCutLimits.RunOut, x[Input.RunOut], needed);

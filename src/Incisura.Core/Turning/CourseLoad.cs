@@ -175,7 +175,7 @@ internal static class CourseLoad
     {
         Drive(setup, x, c, r, ref limits);
         if (x.IsTyped(Input.SpeedClamp)) limits.Add(TurningLimits.Clamp, x[Input.SpeedClamp], setup.LargestSpeed);
-        WorkSpindle.Judge(r[Output.GripNeeded], r.Has(Output.GripLeft) ? r[Output.GripLeft] : double.NaN, gripAt, ref limits);
+        WorkSpindle.Judge(r, ref limits, gripAt);
         if (setup.LeastDepthAt(x[Input.FeedPerRevolution]) is var least && !double.IsNaN(least))
         {
             limits.Add(TurningLimits.LeastFormingDepth, c.Depth, least);

@@ -192,19 +192,14 @@ internal sealed class TurnedContour
     // Angle towards the work's outside at its steepest, degrees: above 0 where it rises against the tool, below 0 where it falls back.
     private double Rise(Piece p)
     {
-        ProfileElement e = p.Element;
-        double chord = Math.Atan2(-side * (e.ToR - e.FromR), e.ToZ - e.FromZ), half = 2 * Math.Atan(e.Bulge) * -side,
-            from = chord - half, to = chord + half;
-        return double.RadiansToDegrees(chord >= 0 ? Math.Max(from, to) : Math.Min(from, to));
+        double from = EndAngle(p, end: false), to = EndAngle(p, end: true);
+        return double.RadiansToDegrees(from + to >= 0 ? Math.Max(from, to) : Math.Min(from, to));
     }
 
     // Whether the contour turns out of its way towards the tool: an inner corner.
-    private bool Turns(Piece before, Piece after)
-    {
-        double from = EndAngle(before, end: true), to = EndAngle(after, end: false);
-        return to > from + 0.01;
-    }
+    private bool Turns(Piece before, Piece after) => EndAngle(after, end: false) > EndAngle(before, end: true) + 0.01;
 
+    // Direction of a piece at one of its ends, above 0 where it rises against the tool, rad.
     private double EndAngle(Piece p, bool end)
     {
         ProfileElement e = p.Element;

@@ -1,5 +1,4 @@
 using Incisura.Core.Cutters;
-using Incisura.Core.Cutters.Kinds;
 
 namespace Incisura.Core.Turning.Kinds;
 
@@ -153,10 +152,7 @@ public readonly struct Grooving : ITurningKind
         }
 
         BladeCutting.Judge(setup, x, Bottom(setup, x), ref limits);
-        if (!setup.Inside) return;
-        limits.Add(TurningLimits.LeastBore, d0, setup.LeastBore);
-        limits.Add(Limits.Reach, x[Input.Length] + x[Input.SlotWidth], setup.Projection);
-        limits.Add(TurningLimits.Overhang, setup.Projection / setup.Cutter.ShankSize, TurningTools.LargestOverhang(setup.Cutter));
+        if (setup.Inside) LongTurning.JudgeBar(setup, x, x[Input.Length] + x[Input.SlotWidth], ref limits);
     }
 
     /// <inheritdoc/>

@@ -228,12 +228,22 @@ internal static class LongTurning
         if (setup.Contour is { SteepestFall: > 0 and var falls }) limits.Add(TurningLimits.TrailingEdge, falls, setup.TrailingAngle);
         if (setup.Inside)
         {
-            limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
-            limits.Add(Limits.Reach, LengthOf(setup, x), setup.Projection);
-            limits.Add(TurningLimits.Overhang, setup.Projection / setup.Cutter.ShankSize, TurningTools.LargestOverhang(setup.Cutter));
+            JudgeBar(setup, x, LengthOf(setup, x), ref limits);
         }
         else if (setup.Turning.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
             limits.Add(TurningLimits.BarThroughSpindle, x[Input.GrippedDiameter], bar);
+    }
+
+    /// <summary>Judges what a bar needs of the bore and of itself.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="deep">How deep it goes in, mm.</param>
+    /// <param name="limits">Receives the judgements.</param>
+    public static void JudgeBar(TurnedSetup setup, in Inputs x, double deep, ref LimitSet limits)
+    {
+        limits.Add(TurningLimits.LeastBore, x[Input.StartDiameter], setup.LeastBore);
+        limits.Add(Limits.Reach, deep, setup.Projection);
+        limits.Add(TurningLimits.Overhang, setup.Projection / setup.Cutter.ShankSize, TurningTools.LargestOverhang(setup.Cutter));
     }
 
     public static void Notice(TurnedSetup setup, List<Finding> findings)
