@@ -282,6 +282,15 @@ public enum Input
     /// <summary>Share q_i of a turn for which the edge is in cut, 0.05 to 1.</summary>
     CutShare,
 
+    /// <summary>Stock s_f on faces of a turned outline, mm.</summary>
+    FaceStock,
+
+    /// <summary>Even stock e_b along the outline of a forging, mm; 0 for a bar or a tube.</summary>
+    EvenStock,
+
+    /// <summary>Length l_k of the work in the jaws, mm.</summary>
+    GripLength,
+
     /// <summary>A number only one operation asks for, by its own description.</summary>
     Own0,
 

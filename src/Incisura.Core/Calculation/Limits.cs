@@ -57,6 +57,12 @@ public static class Limits
         "Clamp harder or at a larger diameter, clamp the speed lower, take less depth or feed, or lighter jaws.")
     { WithFeed = FeedShare.Load, Holds = [DepthOfCut, FeedPerRevolution] };
 
+    /// <summary>Clamping force of the chuck against levering the work out of its jaws, N.</summary>
+    public static readonly LimitDefinition Leverage = new(
+        "leverage", "Leverage on the jaws", Quantity.Force, Severity.Stop,
+        "Support its end with a centre or a steady rest, let it stand out less, grip more of its length, clamp harder, or take less depth or feed.")
+    { WithFeed = FeedShare.Load, Holds = [DepthOfCut, FeedPerRevolution] };
+
     /// <summary>Length of the flutes, which every pass must stay within, mm.</summary>
     public static readonly LimitDefinition FluteLength = new(
         "fluteLength", "Flute length", Quantity.Length, Severity.Stop, "Take more passes down, or a cutter with longer flutes.")

@@ -12,6 +12,11 @@ public sealed class WorkSpindle
         "F_n", "Clamping force needed", Quantity.Force, "S_s/μ_s*sqrt((2000*M/d_g)^2 + F_x^2)",
         "friction of all jaws against the torque and against slipping along, with safety; VDI 3106");
 
+    private static readonly Formula LeverFormula = new(
+        "F_l", "Clamping force needed against levering", Quantity.Force,
+        "k_i*S_s*2*sqrt((F_c*(l_x + l_j/2))^2 + (F_r*(l_x + l_j/2) + F_x*D_a/2)^2)/(c_j*l_j)",
+        "moment about the middle of the jaws; the force of each has moved to the end of its length as the work lifts off; equilibrium of the jaws");
+
     /// <summary>Draws it together. The machine is taken as checked.</summary>
     /// <param name="machine">The machine.</param>
     /// <param name="counter">Whether the counter spindle turns the work.</param>
@@ -82,6 +87,44 @@ public sealed class WorkSpindle
         if (ClampedBy is { } held) ChuckGrip.Tell(held, speed, ref trace);
     }
 
+    /// <summary>Longest length in the jaws that is proposed, mm (shop practice).</summary>
+    internal static double UsualGrip(double gripped) => Math.Clamp(Math.Round(0.8 * gripped), 5, 40);
+
+    /// <summary>The grip that keeps work from being levered out of the jaws, where nothing but them holds it.</summary>
+    /// <param name="pull">The forces.</param>
+    /// <param name="x">The inputs, with the length in the jaws.</param>
+    /// <param name="blow">How far a force that comes at once counts more.</param>
+    /// <param name="practice">What the shop goes by.</param>
+    /// <param name="r">Receives the figure.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    internal void Lever<TResult, TTrace>(
+        in LeverPull pull, in Inputs x, double blow, ShopPractice practice, ref TResult r, ref TTrace trace)
+        where TResult : struct, IOutputs
+        where TTrace : struct, ITrace
+    {
+        if (ClampedBy is not { } grip) return;
+        double length = x[Input.GripLength], share = grip.LeverShare(Friction), needed = Levered(pull, grip, length, blow, practice);
+        r[Output.LeverForce] = needed;
+        if (TTrace.Listens)
+            trace.Take(
+                LeverFormula, needed, new("k_i", blow), new("S_s", practice.GripSafety), new("F_c", pull.Cutting), new("l_x", pull.At),
+                new("l_j", length), new("F_r", pull.Radial), new("F_x", pull.Axial), new("D_a", pull.Diameter), new("c_j", share));
+    }
+
+    /// <summary>Whether the chuck keeps the work from being levered out at a speed; true where nothing is known of it.</summary>
+    internal bool HoldsLever(in LeverPull pull, in Inputs x, double speed, ShopPractice practice) =>
+        ClampedBy is not { } grip || Levered(pull, grip, x[Input.GripLength], 1, practice) <= grip.At(speed);
+
+    /// <summary>Judges whether the work is levered out, where that was worked out.</summary>
+    /// <param name="r">Figures with the force needed.</param>
+    /// <param name="speed">Highest speed on the way, rev/min.</param>
+    /// <param name="limits">Receives the judgement.</param>
+    internal void JudgeLever<TResult>(in TResult r, double speed, ref LimitSet limits)
+        where TResult : struct, IOutputs
+    {
+        if (r.Has(Output.LeverForce) && ClampedBy is { } grip) limits.Add(Limits.Leverage, r[Output.LeverForce], Math.Max(grip.At(speed), 1e-6));
+    }
+
     /// <summary>Judges the grip; one that is not known stays unjudged.</summary>
     /// <param name="r">Figures with the force needed, and that left where it is known.</param>
     /// <param name="limits">Receives the judgement.</param>
@@ -93,6 +136,9 @@ public sealed class WorkSpindle
         if (double.IsNaN(holds) || double.IsNaN(at)) limits.Add(Limits.ChuckGrip, needed, holds);
         else limits.AddAt(Limits.ChuckGrip, needed, holds, at);
     }
+
+    private double Levered(in LeverPull pull, in ChuckGrip grip, double length, double blow, ShopPractice practice) =>
+        ChuckGrip.NeededAgainstLever(blow * pull.MomentAbout(length / 2), length, grip.LeverShare(Friction), practice.GripSafety);
 
     private double Needed(double torque, double axial, double gripped, ShopPractice practice) =>
         ChuckGrip.Needed(2000 * torque / gripped, axial, gripped, gripped, Friction, practice.GripSafety);
@@ -120,10 +166,25 @@ public sealed class WorkSpindle
         yield return new("S_s", "Safety of the grip", Quantity.Ratio, practice.GripSafety, origins.Chart);
         if (ClampedBy is not { } grip) yield break;
         yield return new("F_0", "Clamping force at rest", Quantity.Force, grip.AtRest, origins.Machine);
+        yield return new("c_j", "Share of the jaws against levering", Quantity.Ratio, grip.LeverShare(Friction), origins.Machine);
         yield return new("i_b", "Jaws", Quantity.Count, grip.Jaws, origins.Machine);
         yield return new("m_b", "Mass of a jaw", Quantity.Mass, grip.JawMass, origins.Machine);
         yield return new("r_b", "Radius of that mass", Quantity.Length, grip.JawRadius, origins.Machine);
     }
+}
+
+/// <summary>Forces that lever work out of its jaws.</summary>
+/// <param name="Cutting">F_c, N.</param>
+/// <param name="Radial">F_r square to the axis, N, at least 0.</param>
+/// <param name="Axial">F_x along the axis, N, at least 0.</param>
+/// <param name="Diameter">Largest diameter that cuts, mm.</param>
+/// <param name="At">Where they act, furthest from the chuck l_x, mm.</param>
+internal readonly record struct LeverPull(double Cutting, double Radial, double Axial, double Diameter, double At)
+{
+    /// <summary>Moment about a place within the chuck, N·m: that of the force along the axis taken the way that adds.</summary>
+    /// <param name="within">Its distance from the face of the jaws, mm.</param>
+    public double MomentAbout(double within) =>
+        double.Hypot(Cutting * (At + within), (Radial * (At + within)) + (Axial * Diameter / 2)) / 1000;
 }
 
 /// <summary>Words of what turns and holds the work, which turning, threads and holes share.</summary>
@@ -133,6 +194,9 @@ internal static class WorkSpindleWords
 
     public static readonly FieldDescription Gripped = new(
         Input.GrippedDiameter, "d_g", "Ø gripped by the jaws", Work, Quantity.Length, 0.5, 2000);
+
+    public static readonly FieldDescription GripLength = new(
+        Input.GripLength, "l_j", "Length in the jaws", Work, Quantity.Length, 1, 1000);
 
     public static readonly OptionDescription Spindle = new(
         Choice.Spindle, "Spindle", [new("main", "main spindle"), new("counter", "counter spindle")], "main")

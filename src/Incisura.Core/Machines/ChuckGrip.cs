@@ -40,6 +40,28 @@ public readonly record struct ChuckGrip(double AtRest, int Jaws, double JawMass,
         return Inside || Flings <= 0 ? double.PositiveInfinity : Math.Sqrt((AtRest - needed) / Flings) * 30 / Math.PI;
     }
 
+    /// <summary>
+    /// Share of all jaws that stands against a moment across the axis, with the jaws in their worst place to it: the least mean of |cos φ|; two jaws hold
+    /// across themselves by friction only.
+    /// </summary>
+    /// <param name="friction">μ_s, above 0.</param>
+    public double LeverShare(double friction)
+    {
+        double around = Math.PI / Jaws, least = (Jaws % 2 == 0 ? 2 / Math.Tan(around) : 1 / Math.Tan(around / 2)) / Jaws;
+        return Math.Max(least, friction / 2);
+    }
+
+    /// <summary>
+    /// Clamping force at which a moment across the axis lifts the work off the jaws, N, with safety: the force of each jaw has moved to the end of its
+    /// length.
+    /// </summary>
+    /// <param name="moment">Moment about the middle of the jaws, N·m, at least 0.</param>
+    /// <param name="length">Length in the jaws l_j, mm, above 0.</param>
+    /// <param name="share">As <see cref="LeverShare"/> says.</param>
+    /// <param name="safety">S_s, at least 1.</param>
+    public static double NeededAgainstLever(double moment, double length, double share, double safety) =>
+        safety * 2000 * moment / (share * length);
+
     /// <summary>Clamping force that a cut needs, N: friction of all jaws against turning and slipping along the axis, with safety (VDI 3106).</summary>
     /// <param name="cutting">F_c, N.</param>
     /// <param name="feed">F_f along the axis, N.</param>

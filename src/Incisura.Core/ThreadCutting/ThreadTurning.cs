@@ -37,6 +37,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         x.Propose(Input.BodyDiameter, Math.Max(crest, x[Input.RootDiameter]));
         x.Propose(Input.StandsOut, Math.Ceiling(x[Input.Length] + x[Input.BodyDiameter]));
         x.Propose(Input.GrippedDiameter, own.Inside ? Math.Ceiling(UsualWall * x[Input.BodyDiameter]) : x[Input.BodyDiameter]);
+        x.Propose(Input.GripLength, WorkSpindle.UsualGrip(x[Input.GrippedDiameter]));
         ProposeInfeeds(own, pitch, ref x);
         double lead = Math.Round(2 * SignedLead(own, (crest + x[Input.RootDiameter]) / 2)) / 2;
         x.Propose(Input.ShimInclination, Math.Clamp(lead, -10, 10));
@@ -50,7 +51,8 @@ public readonly struct ThreadTurning : IWork<WorkResult>
 
     /// <inheritdoc/>
     public static bool Uses(CuttingSetup setup, in Inputs x, Input input) =>
-        !Of(setup).Inside || input is not (Input.BodyDiameter or Input.StandsOut);
+        input == Input.GripLength ? ThreadTurningLoad.IsLevered(Of(setup), x)
+            : !Of(setup).Inside || input is not (Input.BodyDiameter or Input.StandsOut);
 
     /// <inheritdoc/>
     public static (double Least, double Most)? Permitted(CuttingSetup setup, in Inputs x, Input input)
@@ -124,6 +126,10 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         own.Turning.Hold(
             result[Output.Torque], result[Output.PassiveForce], x[Input.GrippedDiameter], result[Output.SpindleSpeed], own.Practice, ref result,
             ref trace);
+        if (ThreadTurningLoad.IsLevered(own, x))
+            own.Turning.Lever(
+                ThreadTurningLoad.Pull(x, result[Output.CuttingForce], result[Output.PassiveForce], ThreadTurningLoad.SpeedDiameter(own, x)), x, 1,
+                own.Practice, ref result, ref trace);
         ThreadTurningLoad.Judge(own, x, result, ref result.Judging);
     }
 

@@ -151,8 +151,16 @@ internal static class ThreadTurningLoad
             power = CuttingSetup.MotorPower(force * CuttingSetup.CuttingSpeedFor(n, widest) / 60_000, setup.Efficiency);
         SpindlePoint gives = setup.Curve.At(n);
         return !(power > gives.Power) && !(torque > gives.Torque)
-            && setup.Turning.Holds(torque, pushed, x[Input.GrippedDiameter], n, setup.Practice);
+            && setup.Turning.Holds(torque, pushed, x[Input.GrippedDiameter], n, setup.Practice)
+            && (!IsLevered(setup, x) || setup.Turning.HoldsLever(Pull(x, force, pushed, widest), x, n, setup.Practice));
     }
+
+    /// <summary>Whether the work can be levered out of its jaws: nothing holds its end, and how far it stands out is known.</summary>
+    public static bool IsLevered(ThreadTurningSetup setup, in Inputs x) => !setup.Inside && !x.Centre;
+
+    /// <summary>What levers the work out of its jaws: the thread ends furthest out.</summary>
+    public static LeverPull Pull(in Inputs x, double cutting, double passive, double widest) =>
+        new(cutting, passive, passive, widest, x[Input.StandsOut]);
 
     /// <summary>Works out how steep the thread is, and how that lies to the shim.</summary>
     public static void Lead<TTrace>(ThreadTurningSetup setup, in Inputs x, ref WorkResult r, ref TTrace trace)
@@ -204,6 +212,7 @@ internal static class ThreadTurningLoad
         setup.JudgeDrive(r[Output.SpindleSpeed], r[Output.MotorPower], r[Output.Torque], r[Output.FeedRate], ref limits);
         limits.Add(ThreadCutLimits.ChuckSpeed, r[Output.SpindleSpeed], setup.Turning.ChuckSpeed);
         WorkSpindle.Judge(r, ref limits);
+        setup.Turning.JudgeLever(r, r[Output.SpindleSpeed], ref limits);
         double needed = r.Has(Output.AxisRunUp) ? r[Output.AxisRunUp] : double.NaN;
         limits.Add(ThreadCutLimits.RunIn, x[Input.RunIn], needed);
         limits.Add(ThreadCutLimits.RunOut, x[Input.RunOut], needed);

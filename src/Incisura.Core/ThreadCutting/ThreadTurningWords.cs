@@ -51,7 +51,7 @@ internal static class ThreadTurningWords
             new(Input.RunOut, "l_2", "Way to run out", "Along", Quantity.Length, 0, 500),
             new(Input.BodyDiameter, "d_w", "Ø behind the thread", "Work", Quantity.Length, 0.5, 1000),
             new(Input.StandsOut, "l_w", "Stands out of the chuck", "Work", Quantity.Length, 0.5, 5000),
-            WorkSpindleWords.Gripped,
+            WorkSpindleWords.Gripped, WorkSpindleWords.GripLength,
             new(Input.ShimInclination, "λ_s", "Inclination of the shim", "Tool", Quantity.Angle, -10, 10),
             ThreadCutWords.Deflection(20),
         ],
@@ -60,7 +60,7 @@ internal static class ThreadTurningWords
         [
             Output.SpeedInUse, Output.FeedRate, Output.RootDiameter, Output.FirstInfeed, Output.LastInfeed, Output.HeaviestInfeed,
             Output.ChipSection, Output.CuttingForce, Output.PassiveForce, Output.Power, Output.Torque, Output.Deflection, Output.AxisRunUp,
-            Output.LeadAngle, Output.Lean, Output.GripNeeded, Output.GripLeft, Output.ToolLife,
+            Output.LeadAngle, Output.Lean, Output.GripNeeded, Output.LeverForce, Output.GripLeft, Output.ToolLife,
         ])
     { FeedInStep = true, Extras = ThreadCutWords.Extras };
 }

@@ -31,13 +31,17 @@ internal static class CourseLoad
         "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula ForceFormula = new(
         "F_c", "Cutting force", Quantity.Force, "k_c11*q_c",
-        "q_c is the sum of h^(1 − m_c) over the edge in the work, its corner exactly; Kienzle and Victor 1952");
+        "q_c is the sum of h^(1 − m_c) over the edge in the work, its corner exactly, where most of it is: along an outline as it comes to a side that "
+            + "rises; Kienzle and Victor 1952");
     private static readonly Formula FeedForceFormula = new(
         "F_f", "Feed force", Quantity.Force, "k_r*k_c11*q_f", "square to the edge at every place, its part along the feed, q_f");
     private static readonly Formula PassiveFormula = new(
         "F_p", "Passive force", Quantity.Force, "k_r*k_c11*q_p", "square to the edge at every place, its part away from the work, q_p");
     private static readonly Formula SpecificFormula = new(
         "k_c", "Specific force", Quantity.Stress, "F_c/A", "force over the section of the chip");
+    private static readonly Formula ThinFormula = new(
+        "h_s", "Chip where the outline rises most", Quantity.Chip, "f*sin(max(0, κ - κ_o)*pi/180)",
+        "going up a side, the main edge leans from it by κ less the rise");
     private static readonly Formula RateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*f*v_u", "section by the speed");
     private static readonly Formula PowerFormula = TurningCut.PowerFormula with { Expression = "F_c*v_u/60000", Source = "force by speed" };
     private static readonly Formula MotorFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
@@ -93,7 +97,8 @@ internal static class CourseLoad
         where TTrace : struct, ITrace
     {
         double wear = Common.Wear(x), force11 = setup.SpecificForce11 * wear, f = x[Input.FeedPerRevolution];
-        CornerLoad load = CornerLoad.Of(f, c.Depth, c.EdgeAngle, c.CornerRadius, force11, setup.ChipExponent, setup.RadialRatio);
+        CourseForces forces = Forces(setup, c, f, force11);
+        CornerLoad load = forces.Load;
         SurfaceSpeed speed = SpeedOf(c, x);
         r[Output.ProgrammedSpeed] = speed.CuttingSpeed;
         r[Output.ClampDiameter] = speed.ClampDiameter;
@@ -107,12 +112,13 @@ internal static class CourseLoad
         r[Output.Depth] = c.Depth;
         r[Output.PassesDown] = c.Passes;
         r[Output.Chip] = f * Math.Sin(double.DegreesToRadians(c.EdgeAngle));
-        r[Output.EdgeLength] = load.EdgeLength;
-        r[Output.LargestChip] = load.LargestChip;
+        r[Output.EdgeLength] = forces.Edge;
+        r[Output.LargestChip] = forces.Chip;
         r[Output.MeanChip] = load.MeanChip;
         r[Output.CuttingForce] = load.Cutting;
         r[Output.Thrust] = load.Feed;
         if (!setup.IsBlade) r[Output.PassiveForce] = load.Passive;
+        if (forces.ThinChip > 0) (r[Output.ThinChip], r[Output.SteepRise]) = (forces.ThinChip, double.RadiansToDegrees(forces.Steepest));
         r[Output.SpecificForce] = load.Cutting / load.Section;
         r[Output.RemovalRate] = c.Depth * f * used;
         r[Output.Power] = load.Cutting * used / 60_000;
@@ -134,6 +140,8 @@ internal static class CourseLoad
             trace.Take(TurningCut.FeedRateFormula with { Expression = "n_2*f" }, r[Output.FeedRate], new("n_2", r[Output.TopSpeed]), new("f", f));
             trace.Take(
                 TurningCut.ChipFormula with { Expression = "f*sin(κ*pi/180)" }, r[Output.Chip], new("f", f), new("κ", c.EdgeAngle));
+            if (r.Has(Output.ThinChip))
+                trace.Take(ThinFormula, forces.ThinChip, new("f", f), new("κ", c.EdgeAngle), new("κ_o", r[Output.SteepRise]));
             trace.Take(CorrectedForce, force11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
             trace.Take(ForceFormula, load.Cutting, new("k_c11", force11), new("q_c", load.Cutting / force11));
             trace.Take(
@@ -151,9 +159,20 @@ internal static class CourseLoad
             trace.Take(TorqueFormula, r[Output.Torque], new("F_c", load.Cutting), new("D_a", r[Output.OuterDiameter]));
         }
 
-        Bends(setup, x, c, held, load, ref r, ref trace);
+        Bends(setup, x, c, held, forces, ref r, ref trace);
         if (!setup.IsBlade) Marks(setup, c, f, ref r, ref trace);
-        return Grip(setup, x, c, load, speed, ref r, ref trace);
+        return Grip(setup, x, c, forces, speed, ref r, ref trace);
+    }
+
+    private static CourseForces Forces(TurnedSetup setup, in TurnedCourse c, double feed, double force11)
+    {
+        CourseForces forces = new(
+            CornerLoad.Of(feed, c.Depth, c.EdgeAngle, c.CornerRadius, force11, setup.ChipExponent, setup.RadialRatio), c.Across);
+        if (double.IsNaN(c.FaceStock)) return forces;
+        IReadOnlyList<OutlineWall> walls = setup.Contour.Walls;
+        for (int i = 0; i < walls.Count; i++)
+            forces.Take(walls[i], WallLoad.Of(walls[i], c, feed, force11, setup.ChipExponent, setup.RadialRatio));
+        return forces;
     }
 
     /// <summary>The time, by walking the way.</summary>
@@ -176,6 +195,7 @@ internal static class CourseLoad
         Drive(setup, x, c, r, ref limits);
         if (x.IsTyped(Input.SpeedClamp)) limits.Add(TurningLimits.Clamp, x[Input.SpeedClamp], setup.LargestSpeed);
         WorkSpindle.Judge(r, ref limits, gripAt);
+        setup.Turning.JudgeLever(r, r[Output.TopSpeed], ref limits);
         if (setup.LeastDepthAt(x[Input.FeedPerRevolution]) is var least && !double.IsNaN(least))
         {
             limits.Add(TurningLimits.LeastFormingDepth, c.Depth, least);
@@ -227,13 +247,11 @@ internal static class CourseLoad
         1e-9, i == Looks ? Math.Max(c.Least, Math.Min(c.Most, speed.ClampDiameter)) : c.First + ((c.Last - c.First) * i / (Looks - 1)));
 
     private static void Bends<TTrace>(
-        TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held, in CornerLoad load, ref WorkResult r, ref TTrace trace)
+        TurnedSetup setup, in Inputs x, in TurnedCourse c, in HeldWork held, in CourseForces forces, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double radial = Math.Abs(c.Across ? load.Feed : load.Passive), axial = Math.Abs(c.Across ? load.Passive : load.Feed),
-            across = setup.Inside ? radial : axial;
-        double blow = x.Blow;
-        r[Output.Deflection] = blow * setup.Tip.Deflection(double.Hypot(load.Cutting, across), 0);
+        double radial = forces.Radial, across = setup.Inside ? radial : forces.Axial, blow = x.Blow;
+        r[Output.Deflection] = blow * setup.Tip.Deflection(double.Hypot(forces.Load.Cutting, across), 0);
         (double most, double least) = Gives(setup, x, c, held);
         r[Output.WorkBend] = blow * radial * most;
         r[Output.WallError] = r[Output.WorkBend] + (setup.Inside ? blow * setup.Tip.Deflection(radial, 0) : 0);
@@ -241,7 +259,8 @@ internal static class CourseLoad
         if (!TTrace.Listens) return;
         trace.Take(BlowFormula, blow, new Term("q_i", x[Input.CutShare]));
         trace.Take(
-            ToolFormula, r[Output.Deflection], new("k_i", blow), new("K_0", setup.Tip.AtTip), new("F_c", load.Cutting), new("F_q", across));
+            ToolFormula, r[Output.Deflection], new("k_i", blow), new("K_0", setup.Tip.AtTip), new("F_c", forces.Load.Cutting),
+            new("F_q", across));
         trace.Take(WorkFormula, r[Output.WorkBend], new("k_i", blow), new("F_r", radial), new("q_w", most));
         trace.Take(
             ErrorFormula, r[Output.WallError], new("δ_b", r[Output.WorkBend]), new("k_b", setup.Inside ? 1 : 0), new("k_i", blow),
@@ -303,17 +322,16 @@ internal static class CourseLoad
 
     // Where along the way the chuck is nearest to letting go: the work turns slowest at its largest diameter, where the cut has the longest lever.
     private static (double Outer, double Speed, double Needed, double Left) GripWorst(
-        TurnedSetup setup, in Inputs x, in TurnedCourse c, in SurfaceSpeed speed, in WorkResult r)
+        TurnedSetup setup, in Inputs x, in TurnedCourse c, in CourseForces forces, in SurfaceSpeed speed)
     {
         ChuckGrip grip = setup.Turning.ClampedBy ?? new(double.PositiveInfinity, 1, 0, 0);
-        double most = -1, axial = Math.Abs(c.Across ? r[Output.PassiveForce] : r[Output.Thrust]);
+        double most = -1;
         (double, double, double, double) worst = default;
         for (int i = 0; i <= Looks; i++)
         {
             double tip = LookAt(c, speed, i), outer = c.OuterAt(tip), n = speed.SpeedAt(tip), left = grip.At(n),
                 needed = x.Blow * ChuckGrip.Needed(
-                    r[Output.CuttingForce], axial, outer, x[Input.GrippedDiameter], setup.Turning.Friction,
-                    setup.Practice.GripSafety);
+                    forces.Load.Cutting, forces.Axial, outer, x[Input.GrippedDiameter], setup.Turning.Friction, setup.Practice.GripSafety);
 
             // Of a chuck nobody has measured the largest need is told.
             double use = setup.Turning.ClampedBy is null ? needed : needed / Math.Max(left, 1e-6);
@@ -324,17 +342,19 @@ internal static class CourseLoad
     }
 
     private static double Grip<TTrace>(
-        TurnedSetup setup, in Inputs x, in TurnedCourse c, in CornerLoad load, in SurfaceSpeed speed, ref WorkResult r, ref TTrace trace)
+        TurnedSetup setup, in Inputs x, in TurnedCourse c, in CourseForces forces, in SurfaceSpeed speed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        (double outer, double n, double needed, double left) = GripWorst(setup, x, c, speed, r);
+        if (!x.Centre && !x.Steady)
+            setup.Turning.Lever(
+                new(forces.Load.Cutting, forces.Radial, forces.Axial, r[Output.OuterDiameter], c.To), x, x.Blow, setup.Practice, ref r, ref trace);
+        (double outer, double n, double needed, double left) = GripWorst(setup, x, c, forces, speed);
         r[Output.GripNeeded] = needed;
         if (setup.Turning.ClampedBy is not null) r[Output.GripLeft] = left;
         if (!TTrace.Listens) return outer;
         trace.Take(
             NeededFormula, needed, new("k_i", x.Blow), new("S_s", setup.Practice.GripSafety), new("μ_s", setup.Turning.Friction),
-            new("F_c", load.Cutting), new("D_h", outer), new("d_g", x[Input.GrippedDiameter]),
-            new("F_x", Math.Abs(c.Across ? load.Passive : load.Feed)));
+            new("F_c", forces.Load.Cutting), new("D_h", outer), new("d_g", x[Input.GrippedDiameter]), new("F_x", forces.Axial));
         if (setup.Turning.ClampedBy is { } grip) ChuckGrip.Tell(grip, n, ref trace);
         return outer;
     }

@@ -10,7 +10,7 @@ internal sealed class TurnedContour
 {
     // A cone or an arc bends as slices of its thinner end, at most so many.
     private const int MostSlices = 4;
-    private const double Coarse = 0.05, Near = 1e-9, Touch = 1e-3;
+    private const double Coarse = 0.05, Near = 1e-9, Touch = 1e-3, Shallow = 0.01;
 
     private readonly Piece[] pieces;
     private readonly double side;
@@ -27,10 +27,11 @@ internal sealed class TurnedContour
         Length = pieces[^1].Element.ToZ;
         SteepestFall = Math.Max(0, pieces.Max(p => -Rise(p)));
         SteepestRise = Math.Max(0, pieces.Max(Rise));
-        double[] hollow = [.. pieces.Where(p => p.Element.Bulge * side < 0).Select(p => p.Element.Radius)];
+        double[] hollow = [.. pieces.Where(p => IsHollow(p)).Select(p => p.Element.Radius)];
         LeastHollow = hollow.Length > 0 ? hollow.Min() : double.NaN;
         for (int i = 1; i < pieces.Length; i++)
             SharpCorners |= Turns(pieces[i - 1], pieces[i]);
+        Walls = OutlineWall.Few(Rising());
     }
 
     /// <summary>The contour of work with one diameter.</summary>
@@ -59,6 +60,9 @@ internal sealed class TurnedContour
 
     /// <summary>Whether an inner corner has no radius of its own.</summary>
     public bool SharpCorners { get; }
+
+    /// <summary>Its sides that rise against the tool.</summary>
+    public IReadOnlyList<OutlineWall> Walls { get; } = [];
 
     /// <summary>Diameters passes end at, from the blank inwards, or from the bore outwards, mm.</summary>
     public IReadOnlyList<double> Levels { get; }
@@ -93,21 +97,59 @@ internal sealed class TurnedContour
 
     /// <summary>Length along the axis over which a pass cuts, and in how many separate stretches; at least one is gone over.</summary>
     /// <param name="tip">Diameter of the tip, mm.</param>
-    /// <param name="left">What is left on the contour, on a side, mm.</param>
-    public (double Length, int Stretches) Under(double tip, double left)
+    /// <param name="left">What is left on diameters, on a side, mm.</param>
+    /// <param name="faces">What is left on faces, mm.</param>
+    /// <param name="even">Even stock along the outline of a forging, beyond which is air, mm; 0 where all is stock.</param>
+    public (double Length, int Stretches) Under(double tip, double left, double faces, double even)
     {
-        double r = (tip / 2) + (side * left), sum = 0, until = double.NegativeInfinity;
-        int stretches = 0;
+        Span<(double From, double To)> cut = stackalloc (double, double)[pieces.Length], air = stackalloc (double, double)[pieces.Length];
+        cut = cut[..Stretches(tip / 2, left, faces, cut)];
+        air = air[..(even > 0 ? Stretches(tip / 2, even, even, air) : 0)];
+        double sum = 0;
+        int stretches = 0, next = 0;
+        foreach ((double from, double to) in cut)
+        {
+            double at = from;
+            while (next < air.Length && air[next].From < to)
+            {
+                (double begins, double ends) = air[next++];
+                if (begins > at + Touch) Take(begins - at);
+                at = Math.Max(at, ends);
+            }
+
+            if (to > at + Touch) Take(to - at);
+        }
+
+        return (sum, Math.Max(1, stretches));
+
+        void Take(double length)
+        {
+            sum += length;
+            stretches++;
+        }
+    }
+
+    // Where along Z the contour with an allowance lies deeper than a radius: sides that rise and fall are moved by what is left on faces.
+    private int Stretches(double radius, double left, double faces, Span<(double From, double To)> found)
+    {
+        double r = radius + (side * left);
+        int count = 0;
         foreach (Piece p in pieces)
         {
             (double from, double to) = Deeper(p.Element, r);
             if (!(to > from + Touch)) continue;
-            if (from > until + Near) stretches++;
-            sum += to - from;
-            until = to;
+            if (count > 0 && from <= found[count - 1].To + Near) found[count - 1].To = to;
+            else found[count++] = (from, to);
         }
 
-        return (sum, Math.Max(1, stretches));
+        int kept = 0;
+        foreach ((double from, double to) in found[..count])
+        {
+            double begins = from > Near ? from + faces : from, ends = to < Length - Near ? to - faces : to;
+            if (ends > begins + Touch) found[kept++] = (begins, ends);
+        }
+
+        return kept;
     }
 
     /// <summary>Walks along the contour at a surface speed.</summary>
@@ -196,8 +238,24 @@ internal sealed class TurnedContour
         return double.RadiansToDegrees(from + to >= 0 ? Math.Max(from, to) : Math.Min(from, to));
     }
 
+    private IEnumerable<OutlineWall> Rising()
+    {
+        for (int i = 0; i < pieces.Length; i++)
+        {
+            double begins = EndAngle(pieces[i], end: false), rise = Math.Max(begins, EndAngle(pieces[i], end: true)), hollow = 0,
+                from = i == 0 ? begins : Math.Min(begins, EndAngle(pieces[i - 1], end: true));
+            if (rise <= Shallow) continue;
+            if (IsHollow(pieces[i])) hollow = pieces[i].Element.Radius;
+            else if (i > 0 && IsHollow(pieces[i - 1]) && from >= begins - Shallow)
+                (hollow, from) = (pieces[i - 1].Element.Radius, Math.Min(from, EndAngle(pieces[i - 1], end: false)));
+            yield return new(from, rise, pieces[i].Length, hollow);
+        }
+    }
+
+    private bool IsHollow(in Piece p) => p.Element.Bulge * side < 0;
+
     // Whether the contour turns out of its way towards the tool: an inner corner.
-    private bool Turns(Piece before, Piece after) => EndAngle(after, end: false) > EndAngle(before, end: true) + 0.01;
+    private bool Turns(Piece before, Piece after) => EndAngle(after, end: false) > EndAngle(before, end: true) + Shallow;
 
     // Direction of a piece at one of its ends, above 0 where it rises against the tool, rad.
     private double EndAngle(Piece p, bool end)

@@ -11,9 +11,10 @@ namespace Incisura.Core.Turning;
 /// <param name="ChipOutside">Whether the chip lies outside the tip, so that the largest diameter that cuts is 2·a_p larger.</param>
 /// <param name="From">Where the force acts, nearest to the chuck, mm from it.</param>
 /// <param name="To">Where it acts furthest from the chuck, mm.</param>
+/// <param name="FaceStock">Stock on faces of an outline that the edge follows, mm; NaN where it follows none.</param>
 public readonly record struct TurnedCourse(
     bool Across, double EdgeAngle, double CornerRadius, double Depth, int Passes, double First, double Last, bool ChipOutside,
-    double From, double To)
+    double From, double To, double FaceStock = double.NaN)
 {
     /// <summary>Largest diameter that cuts when the tip is at one, mm.</summary>
     /// <param name="tip">Diameter of the tip, mm.</param>

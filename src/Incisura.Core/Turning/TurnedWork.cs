@@ -58,6 +58,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         x.Propose(Input.SpeedClamp, double.IsFinite(own.LargestSpeed) ? own.LargestSpeed : 1);
         TKind.Follow(own, ref x);
         x.Propose(Input.GrippedDiameter, x[Input.BodyDiameter]);
+        x.Propose(Input.GripLength, WorkSpindle.UsualGrip(x[Input.GrippedDiameter]));
         x.Propose(Input.SteadyAt, Math.Round(x[Input.StandsOut] / 2));
     }
 
@@ -66,6 +67,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         input switch
         {
             Input.SteadyAt => x.Steady,
+            Input.GripLength => !x.Centre && !x.Steady,
             _ => TKind.Uses(Of(setup), x, input),
         };
 

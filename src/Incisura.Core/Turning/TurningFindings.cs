@@ -9,12 +9,11 @@ internal static class TurningFindings
     public static void Add(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         setup.Turning.Notice(findings);
-        if (!x.Centre && !x.Steady && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
+        if (!x.Centre && !x.Steady && setup.Turning.ClampedBy is null && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
             findings.Add(new(
                 "levers-out", Severity.Caution,
                 new(
-                    "Work that stands out {0} times the Ø gripped can be levered out of the jaws; its grip is judged against turning and slipping "
-                        + "only.",
+                    "Work that stands out {0} times the Ø gripped can be levered out of the jaws, and how hard they clamp is not known.",
                     new Measure(x[Input.StandsOut] / x[Input.GrippedDiameter], Quantity.Ratio)),
                 "Support its end with a centre or a steady rest, or let it stand out less."));
         if (x.Centre && setup.Tailstock == false)

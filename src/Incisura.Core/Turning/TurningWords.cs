@@ -20,6 +20,8 @@ internal static class TurningWords
         Input.DepthOfCut, "a_p", "Depth of cut, at most", Deep, Quantity.Length, 0.01, 40);
     public static readonly FieldDescription Left = new(
         Input.StockLeft, "s", "Left for finishing, on a side", Deep, Quantity.Length, 0, 20, 0.5);
+    public static readonly FieldDescription FaceStock = new(
+        Input.FaceStock, "s_f", "Left for finishing, on faces", Deep, Quantity.Length, 0, 20);
     public static readonly FieldDescription Feed = new(
         Input.FeedPerRevolution, "f", "Feed per revolution", "Fast", Quantity.Chip, 0.002, 3);
     public static readonly FieldDescription Clamp = new(
@@ -41,8 +43,8 @@ internal static class TurningWords
     [
         Output.PassesDown, Output.SpindleSpeed, Output.TopSpeed, Output.ClampDiameter, Output.SpeedInUse, Output.FeedRate, Output.RemovalRate,
         Output.CuttingForce, Output.Thrust, Output.PassiveForce, Output.Power, Output.MotorPower, Output.Torque, Output.Chip, Output.LargestChip,
-        Output.EdgeLength, Output.Deflection, Output.WorkBend, Output.WallError, Output.FormError, Output.PeakToValley, Output.GripNeeded,
-        Output.GripLeft, Output.ToolLife,
+        Output.EdgeLength, Output.ThinChip, Output.SteepRise, Output.Deflection, Output.WorkBend, Output.WallError, Output.FormError,
+        Output.PeakToValley, Output.GripNeeded, Output.LeverForce, Output.GripLeft, Output.ToolLife,
     ];
 
     public static readonly OutputWords[] Own =

@@ -42,12 +42,14 @@ public class GoesOnTests
     {
         OutlineStep[] steps = [new(40, 30) { Chamfer = 1 }, new(50, 20)];
         CalculationResult r = Operations.Find("turn-rough")!.Calculate(
-            With("turn-rough"), Typed([.. Stud, ("stockLeft", 0.4)]) with { Extras = [new TurnedOutline(steps)] }, explain: false);
+            With("turn-rough"),
+            Typed([.. Stud, ("stockLeft", 0.4), ("faceStock", 0.15)]) with { Extras = [new TurnedOutline(steps)] }, explain: false);
         NextStep next = Assert.Single(r.Attached<GoesOn>()!.Steps);
         Assert.True(next.WithOutline);
         CalculationResult finish = Operations.Find("turn-finish")!.Calculate(
             With("turn-finish", feed: 0.1), new(next.Numbers, next.Options) { Extras = [new TurnedOutline(steps)] }, explain: false);
         Assert.Equal(0.4, finish.Figure("depth"), 9);
+        Assert.Equal(0.15, finish.Field("faceStock").Value);
         Assert.Equal((120, 62, 61), (finish.Field("standsOut").Value, finish.Field("bodyDiameter").Value, finish.Field("grippedDiameter").Value));
     }
 

@@ -83,7 +83,10 @@ public class TurnedCourseTests
         {
             CalculationResult r = Turn(
                 "turn-face", With("turn-face"),
-                [("startDiameter", d), ("workBore", bore * d), ("stockHeight", 2), ("feedPerRevolution", 0.3), ("speedClamp", clamp), Stiff]);
+                [
+                    ("startDiameter", d), ("workBore", bore * d), ("stockHeight", 2), ("depthOfCut", 2),
+                    ("feedPerRevolution", 0.3), ("cuttingSpeed", 200), ("speedClamp", clamp), Stiff,
+                ]);
             double time = 0, from = (d / 2) + 2, to = bore * d / 2;
             const int parts = 20_000;
             for (int i = 0; i < parts; i++)
@@ -167,9 +170,10 @@ public class TurnedCourseTests
         Assert.True(free.Limit("sizeError").Use > 1, "free work of this length bends too far");
         Assert.True(centre.Figure("workBend") < free.Figure("workBend") / 20);
         Assert.True(steady.Figure("workBend") < free.Figure("workBend") / 10);
-        Assert.Contains(free.Findings, f => f is { Code: "levers-out", Severity: Severity.Caution });
-        Assert.DoesNotContain(centre.Findings.Concat(steady.Findings), f => f.Code == "levers-out");
-        Assert.Contains(free.Findings, f => f.Code == "over-limit" && f.Cure.Contains("centre", StringComparison.Ordinal));
+        Assert.True(free.Limit("leverage").Use > 1, "free work of this length is levered out of its jaws");
+        Assert.DoesNotContain(centre.Limits.Concat(steady.Limits), l => l.Kind == "leverage");
+        Assert.False(centre.Field("gripLength").Used || steady.Field("gripLength").Used);
+        Assert.Contains(free.Findings, f => f.Severity == Severity.Stop && f.Cure.Contains("centre", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -290,6 +294,8 @@ public class TurnedCourseTests
         CalculationResult r = Turn("turn-rough", s);
         Assert.Null(r.Limit("chuckGrip").Use);
         Assert.Contains(r.Findings, f => f is { Code: "chuck-unknown", Severity: Severity.Caution });
+        Assert.DoesNotContain(r.Limits, l => l.Kind == "leverage");
+        Assert.Contains(Turn("turn-rough", s, [("startDiameter", 20), ("standsOut", 90)]).Findings, f => f.Code == "levers-out");
         Assert.True(r.Figure("gripNeeded") > 0 && r.Figures.All(f => f.Code != "gripLeft" && double.IsFinite(f.Value)));
         Assert.All(r.Limits, l => Assert.True(double.IsFinite(l.Used)));
     }
@@ -309,7 +315,7 @@ public class TurnedCourseTests
     [Fact]
     public void An_outline_is_roughed_from_diameter_to_diameter_in_equal_passes()
     {
-        Choices choices = Typed([("startDiameter", 60), ("stockLeft", 0.5), ("depthOfCut", 2.5), Stiff]) with
+        Choices choices = Typed([("startDiameter", 60), ("stockLeft", 0.5), ("faceStock", 0), ("depthOfCut", 2.5), Stiff]) with
         {
             Extras = [new TurnedOutline([new(24, 30), new(36, 50), new(50, 20)])],
         };
@@ -344,7 +350,7 @@ public class TurnedCourseTests
     {
         TurnedOutline bore = new([new(60, 20), new(50, 15)]), stud = new([new(20, 30), new(30, 40)]);
         CalculationResult inside = Turn("turn-rough", With("turn-rough", Bar, depth: 2), bore, [("startDiameter", 42), Stiff]);
-        Assert.Equal([37, 37, 22, 22, 22], inside.Way().Parts.Where(p => !p.Rapid).Select(p => Math.Round(p.Length, 6)));
+        Assert.Equal([37, 37, 21.8, 21.8, 21.8], inside.Way().Parts.Where(p => !p.Rapid).Select(p => Math.Round(p.Length, 6)));
 
         CalculationResult finish = Turn("turn-finish", With("turn-finish", feed: 0.1), stud, [("startDiameter", 21), Stiff]);
         Assert.Equal(0.5, finish.Figure("depth"), 9);

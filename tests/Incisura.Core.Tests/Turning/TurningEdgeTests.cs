@@ -104,10 +104,10 @@ public class TurningEdgeTests
     [Fact]
     public void An_interrupted_cut_bends_and_pulls_as_a_force_that_comes_at_once()
     {
-        (string, double)[] typed = [.. Usual, ("depthOfCut", 2.5), ("feedPerRevolution", 0.25)];
+        (string, double)[] typed = [.. Usual, ("depthOfCut", 2.5), ("feedPerRevolution", 0.25), ("cuttingSpeed", 180)];
         CalculationResult even = Turn("turn-rough", With("turn-rough"), typed),
             struck = Turn("turn-rough", With("turn-rough"), [.. typed, ("cutShare", 0.6)]);
-        foreach (string figure in (string[])["deflection", "workBend", "wallError", "gripNeeded"])
+        foreach (string figure in (string[])["deflection", "workBend", "wallError", "gripNeeded", "leverForce"])
             Assert.Equal(2, struck.Figure(figure) / even.Figure(figure), 9);
         foreach (string figure in (string[])["cuttingForce", "power", "torque", "time"])
             Assert.Equal(even.Figure(figure), struck.Figure(figure));

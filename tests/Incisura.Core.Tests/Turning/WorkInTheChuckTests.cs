@@ -1,7 +1,12 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
+using Incisura.Core.Checks;
 using Incisura.Core.Machines;
+using Incisura.Core.Tests.ThreadCutting;
 using Incisura.Core.Turning;
+
+using static Incisura.Core.Tests.Turning.TurningSample;
 
 namespace Incisura.Core.Tests.Turning;
 
@@ -120,6 +125,54 @@ public class WorkInTheChuckTests
             return Math.Abs(outside.At(n) - (share * force)) < 1e-6 * force && outside.At(2 * outside.SpeedFor(0)) == 0 && inside.At(n) > force
                 && double.IsPositiveInfinity(inside.SpeedFor(share * force)) && outside.SpeedFor(1.01 * force) == 0;
         });
+
+    [Fact]
+    public void The_jaws_stand_against_a_lever_with_their_least_share_around() => Gen.Select(Gen.Int[2, 8], Gen.Double[0.05, 0.6]).Sample(
+        (jaws, friction) =>
+        {
+            double least = double.PositiveInfinity;
+            for (double turn = 0; turn < Math.PI; turn += 1e-4)
+                least = Math.Min(least, Enumerable.Range(0, jaws).Average(k => Math.Abs(Math.Cos(turn + (2 * Math.PI * k / jaws)))));
+            return Math.Abs(new ChuckGrip(1000, jaws, 0, 0).LeverShare(friction) - Math.Max(least, friction / 2)) < 1e-3;
+        },
+        iter: 40);
+
+    [Fact]
+    public void Work_is_levered_out_by_its_force_and_how_far_it_stands_out()
+    {
+        // 3 kN at 100 mm from jaws that hold 40 mm of it: 360 N·m about their middle; a share of 0.577 of the force moves by 20 mm: 31.2 kN, with 2.5 78 kN.
+        double share = new ChuckGrip(75_000, 3, 0, 0).LeverShare(0.15);
+        Assert.Equal(1 / Math.Sqrt(3), share, 9);
+        Assert.Equal(77_942, ChuckGrip.NeededAgainstLever(360, 40, share, 2.5), 1.0);
+
+        (string, double)[] work =
+            [("startDiameter", 50), ("endDiameter", 46), ("length", 80), ("depthOfCut", 2), ("feedPerRevolution", 0.3), ("cuttingSpeed", 150)];
+        CalculationResult near = Turn("turn-rough", With("turn-rough"), [.. work, ("standsOut", 90), ("gripLength", 40)]),
+            far = Turn("turn-rough", With("turn-rough"), [.. work, ("standsOut", 180), ("gripLength", 40)]),
+            little = Turn("turn-rough", With("turn-rough"), [.. work, ("standsOut", 90), ("gripLength", 15)]);
+        double c = near.Figure("cuttingForce"), p = near.Figure("passiveForce"), f = near.Figure("thrust"),
+            moment = double.Hypot(c * 110, (p * 110) + (f * 25)) / 1000;
+        Assert.Equal(1, ChuckGrip.NeededAgainstLever(moment, 40, share, 2.5) / near.Figure("leverForce"), 9);
+        Assert.InRange(far.Figure("leverForce") / near.Figure("leverForce"), 1.7, 2);
+        Assert.True(little.Figure("leverForce") > 2 * near.Figure("leverForce"));
+        Assert.True(little.Limit("leverage").Use > near.Limit("leverage").Use);
+
+        // What is left of the force at the highest speed of the way counts.
+        Assert.Equal(new ChuckGrip(75_000, 3, 1.8, 70).At(near.Figure("topSpeed")), near.Limit("leverage").Allowed!.Value, 6);
+        Assert.Equal(Severity.Stop, near.Limit("leverage").Severity);
+    }
+
+    [Fact]
+    public void A_thread_levers_its_work_too_and_is_proposed_so_that_it_stays()
+    {
+        CalculationResult r = Operations.Find("thread-turning")!.Calculate(
+            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 40), ("deflectionAllowed", 2000)]), explain: true);
+        Assert.InRange(r.Limit("leverage").Use!.Value, 0.1, 1);
+        CalculationResult careful = Operations.Find("thread-turning")!.Calculate(
+            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 18), ("deflectionAllowed", 2000)]), explain: true);
+        Assert.True(careful.Field("infeeds").Value > r.Field("infeeds").Value);
+        Assert.InRange(careful.Limit("leverage").Use!.Value, 0.1, 1);
+    }
 
     [Fact]
     public void The_grip_a_cut_needs_grows_with_its_lever_and_never_falls_below_its_push()

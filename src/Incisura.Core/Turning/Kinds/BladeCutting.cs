@@ -7,6 +7,9 @@ internal static class BladeCutting
 {
     public const double UsualDiameter = 40;
 
+    /// <summary>What a plunge beside another takes of the blade's width, so that both its corners do not cut on one side only.</summary>
+    public const double Beside = 0.8;
+
     public static readonly OutputWords WidthOfChip = new(Output.Depth, "a_p", "Width of the chip", Quantity.Length);
 
     public static readonly FieldDescription From = new(
@@ -15,24 +18,33 @@ internal static class BladeCutting
     private static readonly Formula WidthFormula = new("a_p", "Width of the chip", Quantity.Length, "1*CW", "the edge of the blade, in full");
     private static readonly Formula MostFormula = new(
         "D_m", "Largest diameter of the tip", Quantity.Length, "max(D_0, D_u)", "at the surface, inside where it ends");
+    private static readonly Formula ReliefMostFormula = MostFormula with { Expression = "max(D_0, d_s)", Source = "at the shoulder it cuts back" };
     private static readonly Formula LeastFormula = new(
         "D_k", "Smallest diameter of the tip", Quantity.Length, "max(0, min(D_0, D_u))", "where it ends, inside at the surface");
     private static readonly Formula LastFormula = new("D_l", "Diameter at which it ends", Quantity.Length, "max(D_u, 1e-9)", "where it ends");
 
-    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double end, int plunges, ref TTrace trace)
+    /// <summary>The course of the plunges.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="x">The inputs.</param>
+    /// <param name="end">Diameter at which they end, mm.</param>
+    /// <param name="plunges">How many.</param>
+    /// <param name="shoulder">Diameter of a shoulder that is cut back before, mm; 0 where none is.</param>
+    /// <param name="trace">Listens to the steps.</param>
+    public static TurnedCourse Course<TTrace>(TurnedSetup setup, in Inputs x, double end, int plunges, double shoulder, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        double d1 = x[Input.StartDiameter],
+        double d1 = x[Input.StartDiameter], outer = Math.Max(d1, shoulder),
             last = setup.Inside ? Math.Max(end, d1) : Math.Clamp(end, 0, d1), at = Math.Max(0, x[Input.StandsOut] - x[Input.Length]);
         if (TTrace.Listens)
         {
             Chip(setup, ref trace);
-            trace.Take(MostFormula, Math.Max(d1, last), new("D_0", d1), new("D_u", end));
+            if (shoulder > 0) trace.Take(ReliefMostFormula, outer, new("D_0", d1), new("d_s", shoulder));
+            else trace.Take(MostFormula, Math.Max(d1, last), new("D_0", d1), new("D_u", end));
             trace.Take(LeastFormula, Math.Min(d1, last), new("D_0", d1), new("D_u", end));
             trace.Take(LastFormula, Math.Max(last, 1e-9), new Term("D_u", end));
         }
 
-        return new(true, 90, 0, setup.Width, plunges, d1, last, false, at, at);
+        return new(true, 90, 0, setup.Width, plunges, outer, last, false, at, at);
     }
 
     /// <summary>Tells the width of the chip.</summary>
@@ -58,10 +70,15 @@ internal static class BladeCutting
     public static double GapNeeded(TurnedSetup setup, in Inputs x, double end) =>
         (x[Input.ShoulderDiameter] / 2) - (end / 2) > setup.BladeReach ? Math.Max(0, (setup.ShankWidth - setup.Width) / 2) : 0;
 
-    public static void Judge(TurnedSetup setup, in Inputs x, double end, ref LimitSet limits)
+    /// <summary>Judges what the blade reaches.</summary>
+    /// <param name="setup">The setup.</param>
+    /// <param name="deepest">Deepest plunge, mm.</param>
+    /// <param name="widest">Largest diameter it goes into, mm.</param>
+    /// <param name="limits">Receives the judgements.</param>
+    public static void Judge(TurnedSetup setup, double deepest, double widest, ref LimitSet limits)
     {
-        limits.Add(TurningLimits.BladeReach, Math.Abs(x[Input.StartDiameter] - end) / 2, setup.BladeReach);
-        if (!double.IsNaN(setup.LargestWork)) limits.Add(TurningLimits.BladeWork, x[Input.StartDiameter], setup.LargestWork);
+        limits.Add(TurningLimits.BladeReach, deepest, setup.BladeReach);
+        if (!double.IsNaN(setup.LargestWork)) limits.Add(TurningLimits.BladeWork, widest, setup.LargestWork);
     }
 }
 
@@ -69,6 +86,10 @@ internal static class BladeCutting
 public readonly struct PartingOff : ITurningKind
 {
     private const double UsualSlow = 0.5, UsualSlowFrom = 0.25, Past = 0.5;
+
+    private static readonly OptionDescription Shoulder = new(
+        Choice.Own0, "Shoulder beside", [new("stands", "as it stands"), new("relieved", "cut back first by the blade")], "stands")
+    { Code = "shoulder", Group = "Beside" };
 
     private static readonly Formula EndFormula = new(
         "D_u", "Diameter where it ends", Quantity.Length, "max(0, d_i - 2*c_p)", "a little past the wall of a bore, c_p, or to the middle");
@@ -82,7 +103,8 @@ public readonly struct PartingOff : ITurningKind
         [
             TurningWords.Before, TurningWords.Bore,
             BladeCutting.From with { Name = "Length of the part" },
-            TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
+            TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, WorkSpindleWords.GripLength, TurningWords.SteadyAt,
+            TurningWords.CutShare,
             new(Input.ShoulderDiameter, "d_s", "Ø of a shoulder beside, 0 if none", "Beside", Quantity.Length, 0, 2000, 0),
             new(Input.ShoulderGap, "l_g", "Gap from blade to shoulder", "Beside", Quantity.Length, 0, 1000),
             new(Input.Leg, "c", "Chamfer cut before, 0 if none", "Beside", Quantity.Length, 0, 20, 0),
@@ -91,7 +113,7 @@ public readonly struct PartingOff : ITurningKind
             new(Input.SlowShare, "k_v", "Share of the feed there", "Fast", Quantity.Ratio, 0.1, 1, UsualSlow),
             TurningWords.Deflection(150),
         ],
-        TurningWords.Options,
+        [.. TurningWords.Options, Shoulder],
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.TopSpeed, Output.Time],
         [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError or Output.TopSpeed)), Output.GapNeeded])
     { ChartedAs = [Grooving.Description], Own = [BladeCutting.WidthOfChip] };
@@ -114,7 +136,7 @@ public readonly struct PartingOff : ITurningKind
     /// <inheritdoc/>
     public static void Refuse(TurnedSetup setup, in Inputs x, InputCheck check)
     {
-        BladeCutting.Refuse(setup, x, setup.Width, check);
+        BladeCutting.Refuse(setup, x, setup.Width + (ReliefOf(setup, x) is { Width: > 0 } r ? x[Input.ShoulderGap] + r.Width : 0), check);
         check.Holds(
             x[Input.ShoulderDiameter] == 0 || x[Input.ShoulderDiameter] > x[Input.StartDiameter], "shoulderDiameter", x[Input.ShoulderDiameter],
             $"A shoulder of Ø{x[Input.ShoulderDiameter]:0.##} mm does not stand above Ø{x[Input.StartDiameter]:0.##} mm; give 0 for none.")
@@ -129,7 +151,8 @@ public readonly struct PartingOff : ITurningKind
     {
         double end = EndOf(x);
         if (TTrace.Listens) trace.Take(EndFormula, end, new("d_i", x[Input.WorkBore]), new("c_p", Past));
-        return BladeCutting.Course(setup, x, end, 1, ref trace);
+        bool relieved = ReliefOf(setup, x).Plunges > 0;
+        return BladeCutting.Course(setup, x, end, 1, relieved ? x[Input.ShoulderDiameter] : 0, ref trace);
     }
 
     /// <inheritdoc/>
@@ -148,21 +171,32 @@ public readonly struct PartingOff : ITurningKind
     /// <inheritdoc/>
     public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
     {
-        BladeCutting.Judge(setup, x, EndOf(x), ref limits);
-        if (r.Has(Output.GapNeeded)) limits.Add(TurningLimits.ShoulderGap, Math.Max(x[Input.ShoulderGap], 1e-6), r[Output.GapNeeded]);
+        Relief relief = ReliefOf(setup, x);
+        double deep = (x[Input.StartDiameter] - EndOf(x)) / 2;
+        if (relief.Plunges == 0) BladeCutting.Judge(setup, deep, x[Input.StartDiameter], ref limits);
+        else
+            BladeCutting.Judge(setup, Math.Max(deep, (x[Input.ShoulderDiameter] - relief.To) / 2), x[Input.ShoulderDiameter], ref limits);
+        if (r.Has(Output.GapNeeded)) limits.Add(TurningLimits.ShoulderGap, Math.Max(x[Input.ShoulderGap] + relief.Width, 1e-6), r[Output.GapNeeded]);
     }
 
     /// <inheritdoc/>
     public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
-        if (r.Has(Output.GapNeeded) && r[Output.GapNeeded] > x[Input.ShoulderGap])
+        if (ReliefOf(setup, x) is { Plunges: > 0 } relief)
+            findings.Add(new(
+                "relieved-first", Severity.Info,
+                new(
+                    "The blade first cuts the shoulder back by {0} down to Ø{1}, so that its shank goes past.", new(relief.Width, Quantity.Length),
+                    new Measure(relief.To, Quantity.Length)),
+                ""));
+        else if (r.Has(Output.GapNeeded) && r[Output.GapNeeded] > x[Input.ShoulderGap])
             findings.Add(new(
                 "rough-further", Severity.Stop,
                 new(
                     "Before the blade is through, its shank meets the shoulder of Ø{0}.",
                     new Measure(x[Input.ShoulderDiameter], Quantity.Length)),
                 $"Rough the shoulder back {r[Output.GapNeeded] - x[Input.ShoulderGap]:0.##} mm further, or below "
-                    + $"Ø{(2 * setup.BladeReach) + EndOf(x):0.##} mm."));
+                    + $"Ø{(2 * setup.BladeReach) + EndOf(x):0.##} mm, or let the blade cut it back first."));
         if (x.Centre)
             findings.Add(new(
                 "centre-pinches", Severity.Stop, new("A part held between chuck and centre pinches the blade as it comes off."),
@@ -191,12 +225,19 @@ public readonly struct PartingOff : ITurningKind
     public static void Walk<TSink>(TurnedSetup setup, in Inputs x, in TurnedCourse course, in SurfaceSpeed speed, ref TSink sink)
         where TSink : struct, IWaySink
     {
-        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], from = course.First + (2 * clear), n = speed.SpeedAt(course.First),
-            turn = Math.Clamp(x[Input.SlowFrom], course.Last, course.First), leg = x[Input.Leg];
+        double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], d0 = x[Input.StartDiameter], from = d0 + (2 * clear),
+            n = speed.SpeedAt(d0), turn = Math.Clamp(x[Input.SlowFrom], course.Last, d0), leg = x[Input.Leg];
+        if (ReliefOf(setup, x) is { Plunges: > 0 } relief)
+        {
+            double top = x[Input.ShoulderDiameter] + (2 * clear), down = (top - relief.To) / 2, each = speed.Across(top, relief.To, f);
+            sink.Take(new(TurnedWay.Relief, down, down / each) { Count = relief.Plunges, Speed = speed.SpeedAt(top - (2 * clear)) });
+            sink.Take(new(WayKind.Return, down + (2 * clear), setup.RapidFeed) { Count = relief.Plunges, Rapid = true, Speed = n });
+        }
+
         if (leg > 0)
         {
             // A short plunge beside the part, then the chamfer on the way in again.
-            double deep = (speed.Across(from, course.First - (2 * leg), f) * 2) + 1e-12;
+            double deep = (speed.Across(from, d0 - (2 * leg), f) * 2) + 1e-12;
             sink.Take(new(TurnedWay.Chamfer, 2 * (clear + leg), 2 * (clear + leg) / deep) { Speed = n });
         }
 
@@ -210,6 +251,16 @@ public readonly struct PartingOff : ITurningKind
 
         sink.Take(new(WayKind.Return, ((from - course.Last) / 2) + (2 * clear), setup.RapidFeed) { Rapid = true, Speed = n });
     }
+
+    // What the blade cuts off the shoulder beside before it parts: only what its shank needs, and only where it is to.
+    private static Relief ReliefOf(TurnedSetup setup, in Inputs x)
+    {
+        double end = EndOf(x), wide = BladeCutting.GapNeeded(setup, x, end) - x[Input.ShoulderGap];
+        return x.Picked(Choice.Own0) != 1 || !(wide > 1e-9) ? default
+            : new(wide, (2 * setup.BladeReach) + end, (int)Math.Ceiling((wide / (BladeCutting.Beside * setup.Width)) - 1e-9));
+    }
+
+    private readonly record struct Relief(double Width, double To, int Plunges);
 
     private static double EndOf(in Inputs x) => x[Input.WorkBore] > 0 ? Math.Max(0, x[Input.WorkBore] - (2 * Past)) : 0;
 }

@@ -16,7 +16,8 @@ public readonly struct FinishTurning : ITurningKind
         "turn-finish", "Finish turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
         [
             TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp,
+            WorkSpindleWords.Gripped, WorkSpindleWords.GripLength, TurningWords.SteadyAt, TurningWords.CutShare,
+            TurningWords.FaceStock with { Name = "Stock on faces", Group = TurningWords.Work }, TurningWords.Feed, TurningWords.Clamp,
             new(Input.FinishWanted, "R_w", "Peak to valley wanted", TurningWords.HeldTo, Quantity.Deviation, 0.05, 500, 10),
             TurningWords.Deflection(15),
         ],
@@ -63,7 +64,7 @@ public readonly struct FinishTurning : ITurningKind
     /// <inheritdoc/>
     public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
-        LongTurning.Notice(setup, findings);
+        LongTurning.Notice(setup, r, findings);
         if (setup.Contour.SharpCorners)
             findings.Add(new(
                 "corners-stay-round", Severity.Info,

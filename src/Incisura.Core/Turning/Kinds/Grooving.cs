@@ -8,8 +8,7 @@ namespace Incisura.Core.Turning.Kinds;
 /// </summary>
 public readonly struct Grooving : ITurningKind
 {
-    // What a plunge beside another takes of the blade's width, so that both its corners do not cut on one side only.
-    private const double Beside = 0.8, UsualShare = 0.5, UsualWall = 1.6;
+    private const double UsualShare = 0.5, UsualWall = 1.6;
 
     private static readonly Formula PlungesFormula = new(
         "i_b", "Plunges", Quantity.Count, "1 + max(0, ceil((b_g - CW)/(0.8*CW) - 1e-9))",
@@ -35,8 +34,8 @@ public readonly struct Grooving : ITurningKind
             TurningWords.Before,
             new(Input.Depth, "t", "Depth of the groove", TurningWords.Work, Quantity.Length, 0.05, 200),
             new(Input.SlotWidth, "b_g", "Width of the groove", TurningWords.Work, Quantity.Length, 0.3, 300),
-            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, TurningWords.SteadyAt,
-            TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
+            BladeCutting.From, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut, WorkSpindleWords.Gripped, WorkSpindleWords.GripLength,
+            TurningWords.SteadyAt, TurningWords.CutShare, TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],
         [.. TurningWords.Options, Walls],
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.InnerDiameter, Output.Time],
@@ -104,12 +103,12 @@ public readonly struct Grooving : ITurningKind
         where TTrace : struct, ITrace
     {
         double width = x[Input.SlotWidth], d0 = x[Input.StartDiameter], end = Bottom(setup, x);
-        int plunges = 1 + (int)Math.Max(0, Math.Ceiling(((width - setup.Width) / (Beside * setup.Width)) - 1e-9));
+        int plunges = 1 + (int)Math.Max(0, Math.Ceiling(((width - setup.Width) / (BladeCutting.Beside * setup.Width)) - 1e-9));
         if (TTrace.Listens) trace.Take(PlungesFormula, plunges, new("b_g", width), new("CW", setup.Width));
         if (!setup.IntoFace)
         {
             if (TTrace.Listens) trace.Take(BottomFormula, end, new("D_0", d0), new("w_s", LongTurning.Side(setup)), new("t", x[Input.Depth]));
-            return BladeCutting.Course(setup, x, end, plunges, ref trace);
+            return BladeCutting.Course(setup, x, end, plunges, 0, ref trace);
         }
 
         double first = Math.Max(1e-3, d0 - (2 * setup.Width)), last = Math.Max(1e-3, d0 - (2 * width)), at = x[Input.StandsOut];
@@ -151,7 +150,7 @@ public readonly struct Grooving : ITurningKind
             return;
         }
 
-        BladeCutting.Judge(setup, x, Bottom(setup, x), ref limits);
+        BladeCutting.Judge(setup, Math.Abs(d0 - Bottom(setup, x)) / 2, d0, ref limits);
         if (setup.Inside) LongTurning.JudgeBar(setup, x, x[Input.Length] + x[Input.SlotWidth], ref limits);
     }
 

@@ -9,6 +9,9 @@ internal static class LongTurning
 
     private const double UsualDiameter = 50, UsualLength = 60, UsualWall = 1.6, Room = 10;
 
+    // What is left on faces, so that the main edge does not take a whole shoulder at once (shop practice).
+    private const double UsualFace = 0.2;
+
     private static readonly Formula StockFormula = new(
         "s_t", "Stock on a side", Quantity.Length, "abs(D_0 - D_2)/2 - s", "between the diameters, less what is left");
     private static readonly Formula PassesFormula = new(
@@ -39,7 +42,8 @@ internal static class LongTurning
     public static void Follow(TurnedSetup setup, double stock, bool largest, ref Inputs x)
     {
         double side = Side(setup);
-        if (setup.Outline is { } outline)
+        if (Even(setup, x) is > 0 and var even) x[Input.StartDiameter] = Math.Max(0.5, Blank(setup) - (2 * side * even));
+        else if (setup.Outline is { } outline)
         {
             double from = largest ? Blank(setup) : outline.Steps[0].Diameter;
             x.Propose(Input.StartDiameter, Math.Max(0.5, from - (2 * side * stock)));
@@ -51,7 +55,11 @@ internal static class LongTurning
         x.Propose(Input.Length, setup.Inside ? Math.Max(0.5, Math.Min(usual, Math.Floor(0.8 * reach))) : usual);
         x.Propose(Input.BodyDiameter, setup.Inside ? Math.Ceiling(UsualWall * widest) : Math.Max(x[Input.StartDiameter], setup.Contour.Most));
         x.Propose(Input.StandsOut, Math.Ceiling(LengthOf(setup, x) + Room));
+        x.Propose(Input.FaceStock, Math.Min(UsualFace, largest ? x[Input.StockLeft] : Math.Abs(x[Input.StartDiameter] - FreeOf(setup, x)) / 2));
     }
+
+    /// <summary>Even stock along the outline of a forging, mm; 0 for a bar or a tube.</summary>
+    public static double Even(TurnedSetup setup, in Inputs x) => setup.Outline is null ? 0 : x[Input.EvenStock];
 
     /// <summary>1 inside, where the diameter grows, and −1 outside.</summary>
     public static double Side(TurnedSetup setup) => setup.Inside ? 1 : -1;
@@ -73,13 +81,19 @@ internal static class LongTurning
     {
         Input.WorkBore => !setup.Inside,
         Input.EndDiameter or Input.Length => setup.Outline is null,
+        Input.StartDiameter => Even(setup, x) == 0,
+        Input.EvenStock => setup.Outline is not null,
+        Input.FaceStock => setup.Contour.Walls.Count > 0,
         _ => true,
     };
 
     /// <summary>Room for the bands of passes.</summary>
-    public static int BandsOf(TurnedSetup setup) => Math.Max(1, setup.Contour.Levels.Count);
+    public static int BandsOf(TurnedSetup setup) => Math.Max(1, 2 * setup.Contour.Levels.Count);
 
-    /// <summary>The bands of passes from the blank inwards, or from the bore outwards: one for each diameter of the outline.</summary>
+    /// <summary>
+    /// The bands of passes from the blank inwards, or from the bore outwards: one for each diameter of the outline, and of a forging also for each of
+    /// its own.
+    /// </summary>
     /// <param name="setup">The setup.</param>
     /// <param name="x">The inputs.</param>
     /// <param name="left">Left on a side, mm.</param>
@@ -88,13 +102,22 @@ internal static class LongTurning
     /// <returns>How many.</returns>
     public static int Bands(TurnedSetup setup, in Inputs x, double left, double most, Span<PassBand> bands)
     {
-        double side = Side(setup), at = x[Input.StartDiameter];
+        double side = Side(setup), at = x[Input.StartDiameter], even = Even(setup, x);
         IReadOnlyList<double> levels = setup.Contour.Levels;
-        int count = 0, all = Math.Max(1, levels.Count);
-        for (int i = 0; i < all; i++)
+        int count = 0, done = 0, raw = even > 0 ? 0 : levels.Count, all = Math.Max(1, levels.Count);
+        while (done < all)
         {
-            double to = Math.Max(1e-3, (setup.Outline is null ? x[Input.EndDiameter] : levels[i]) - (2 * side * left)), stock = side * (to - at) / 2;
-            if (stock <= 1e-9 && (i + 1 < all || count > 0)) continue;
+            double to = (setup.Outline is null ? x[Input.EndDiameter] : levels[done]) - (2 * side * left),
+                forged = raw < levels.Count ? levels[raw] - (2 * side * even) : double.NaN;
+            if (side * (to - forged) > 0)
+            {
+                to = forged;
+                raw++;
+            }
+            else done++;
+            to = Math.Max(1e-3, to);
+            double stock = side * (to - at) / 2;
+            if (stock <= 1e-9 && (done < all || count > 0)) continue;
             Passes passes = Passes.Even(Math.Max(stock, 1e-6), most);
             bands[count++] = new(to, passes.Each, passes.Count);
             at = to;
@@ -172,7 +195,8 @@ internal static class LongTurning
         }
 
         return new(
-            false, setup.EdgeAngle, setup.CornerRadius, depth, 1, other, deepest, !setup.Inside, out1 - LengthOf(setup, x), out1);
+            false, setup.EdgeAngle, setup.CornerRadius, depth, 1, other, deepest, !setup.Inside, out1 - LengthOf(setup, x), out1,
+            x[Input.FaceStock]);
     }
 
     private static void Range<TTrace>(double first, double last, ref TTrace trace)
@@ -205,6 +229,19 @@ internal static class LongTurning
                 $"The outline reaches Ø{thick:0.###} mm, and the work has Ø{d1:0.###} mm before; give "
                     + (setup.Inside ? "a smaller bore." : "a larger blank."));
         }
+
+        if (Even(setup, x) is > 0 and var even)
+        {
+            check.Holds(
+                even > left + 1e-9, "evenStock", even,
+                $"Of {even:0.###} mm along the outline {left:0.###} mm are to be left, so that nothing is taken off; leave less, or give the stock of the "
+                    + "forging.")
+                .Holds(
+                    !setup.Inside || Blank(setup) > 2 * even, "evenStock", even,
+                    $"With {even:0.###} mm on a side the bore of Ø{Blank(setup):0.###} mm is closed; give less, or 0 and the Ø before.");
+            if (even <= left + 1e-9) return;
+        }
+
 
         check.Holds(
             stock > left + 1e-9, setup.Outline is null ? "endDiameter" : "startDiameter", setup.Outline is null ? d2 : d1,
@@ -246,7 +283,7 @@ internal static class LongTurning
         limits.Add(TurningLimits.Overhang, setup.Projection / setup.Cutter.ShankSize, TurningTools.LargestOverhang(setup.Cutter));
     }
 
-    public static void Notice(TurnedSetup setup, List<Finding> findings)
+    public static void Notice(TurnedSetup setup, in WorkResult r, List<Finding> findings)
     {
         if (setup.TipAngle > 0 && setup.Contour.SteepestRise > setup.EdgeAngle + 1e-6)
             findings.Add(new(
@@ -255,6 +292,14 @@ internal static class LongTurning
                     "The outline rises by {0}, and at κ_r {1} the main edge cuts into it before the corner gets there.",
                     new(setup.Contour.SteepestRise, Quantity.Angle), new Measure(setup.EdgeAngle, Quantity.Angle)),
                 "Take a tool of a larger κ_r, above 90° for a square shoulder, or turn it from the other end."));
+        if (r.Has(Output.ThinChip))
+            findings.Add(new(
+                "up-the-side", Severity.Info,
+                new(
+                    "Where the outline rises by {0}, up to {1} of edge take what stands on the side at once, and going up the chip is only {2} thick.",
+                    new(r[Output.SteepRise], Quantity.Angle), new(r[Output.EdgeLength], Quantity.Length),
+                    new Measure(r[Output.ThinChip], Quantity.Chip)),
+                "Leave less on faces, or turn them from outside inwards."));
         if (setup.TipAngle > 0)
             findings.Add(new(
                 "follows", Severity.Info,
@@ -269,7 +314,9 @@ internal static class LongTurning
         double free = FreeOf(setup, x), tip = free - (2 * Side(setup) * left);
         if (left > 0)
         {
-            if (setup.Outline is not null) after.Turning("turn-finish", "finish turning", true, (Input.StartDiameter, tip));
+            if (setup.Contour.Walls.Count > 0)
+                after.Turning("turn-finish", "finish turning", true, (Input.StartDiameter, tip), (Input.FaceStock, x[Input.FaceStock]));
+            else if (setup.Outline is not null) after.Turning("turn-finish", "finish turning", true, (Input.StartDiameter, tip));
             else
                 after.Turning(
                     "turn-finish", "finish turning", false, (Input.StartDiameter, tip), (Input.EndDiameter, free), (Input.Length, x[Input.Length]));
@@ -290,7 +337,8 @@ internal static class LongTurning
             for (int i = 1; i <= band.Count; i++)
             {
                 double tip = Math.Max(1e-3, at + (2 * side * band.Each * i)), n = speed.SpeedAt(tip);
-                (double length, int stretches) = setup.Outline is null ? (x[Input.Length], 1) : setup.Contour.Under(tip, left);
+                (double length, int stretches) = setup.Outline is null ? (x[Input.Length], 1)
+                    : setup.Contour.Under(tip, left, x[Input.FaceStock], Even(setup, x));
                 sink.Take(new(TurnedWay.Pass, length + (stretches * clear), n * f) { Number = ++number, Speed = n });
                 back += length + (3 * stretches * clear);
             }
@@ -324,6 +372,6 @@ internal static class TurnedWay
 {
     public static readonly WayKind Pass = new("pass", "Pass {0}"), Along = new("along", "Along Ø {0}"), Face = new("face", "Face {0}"),
         Plunge = new("plunge", "Plunge"), Slow = new("slow", "Slower to the end"),
-        Chamfer = new("chamfer", "Chamfer"), Round = new("round", "Arc {0}"),
+        Chamfer = new("chamfer", "Chamfer"), Relief = new("relief", "Shoulder cut back"), Round = new("round", "Arc {0}"),
         Wall = new("wall", "Wall {0}"), Floor = new("floor", "Along the bottom");
 }

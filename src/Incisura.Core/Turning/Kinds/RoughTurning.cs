@@ -10,8 +10,9 @@ public readonly struct RoughTurning : ITurningKind
         "turn-rough", "Rough turning", "turned", [CutterFamily.OutsideTurningTool, CutterFamily.InsideTurningTool],
         [
             TurningWords.Before, TurningWords.After, TurningWords.Length, TurningWords.Bore, TurningWords.Body, TurningWords.StandsOut,
-            WorkSpindleWords.Gripped, TurningWords.SteadyAt, TurningWords.CutShare,
-            TurningWords.Depth, TurningWords.Left, TurningWords.Feed, TurningWords.Clamp,
+            WorkSpindleWords.Gripped, WorkSpindleWords.GripLength, TurningWords.SteadyAt, TurningWords.CutShare,
+            new(Input.EvenStock, "e_b", "Even stock of a forging, 0 for a bar", TurningWords.Work, Quantity.Length, 0, 100, 0),
+            TurningWords.Depth, TurningWords.Left, TurningWords.FaceStock, TurningWords.Feed, TurningWords.Clamp,
             TurningWords.Deflection(150),
         ],
         TurningWords.Options, TurningWords.Large, TurningWords.Rows)
@@ -39,7 +40,7 @@ public readonly struct RoughTurning : ITurningKind
     public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits) => LongTurning.Judge(setup, x, ref limits);
 
     /// <inheritdoc/>
-    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, findings);
+    public static void Notice(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings) => LongTurning.Notice(setup, r, findings);
 
     /// <inheritdoc/>
     public static void Follows(TurnedSetup setup, in Inputs x, Following after) => LongTurning.Follows(setup, x, x[Input.StockLeft], after);

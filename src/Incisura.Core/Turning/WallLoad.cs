@@ -1,0 +1,100 @@
+namespace Incisura.Core.Turning;
+
+/// <summary>A side of an outline that rises against the tool, and how the tool gets to it.</summary>
+/// <param name="From">Direction of what the tool comes along, above 0 where that rises too, rad.</param>
+/// <param name="Rise">Its own direction where it is steepest, rad: a right angle at a shoulder.</param>
+/// <param name="Length">Its length, mm.</param>
+/// <param name="Hollow">Radius of the hollow that leads into it, mm; 0 where the corner is sharp.</param>
+internal readonly record struct OutlineWall(double From, double Rise, double Length, double Hollow)
+{
+    /// <summary>Most sides that are looked at: alike ones are taken together, as the steepest and longest of them.</summary>
+    public const int Most = 6;
+
+    /// <summary>Takes sides together until they are few, on the safe side.</summary>
+    /// <param name="walls">All of them.</param>
+    public static OutlineWall[] Few(IEnumerable<OutlineWall> walls)
+    {
+        OutlineWall[] all = [.. walls.Distinct().OrderBy(w => w.Rise)];
+        int each = (all.Length + Most - 1) / Most;
+        return each <= 1 ? all
+            : [.. all.Chunk(each).Select(c => new OutlineWall(c.Min(w => w.From), c.Max(w => w.Rise), c.Max(w => w.Length), c.Min(w => w.Hollow)))];
+    }
+}
+
+/// <summary>
+/// What an edge that follows an outline meets where that rises: as its corner comes to the side, the main edge, which leans from it by κ less the rise,
+/// takes the stock over a long stretch of it at once, at the chip it had so far; going up, the stretch stays and the chip is thin.
+/// </summary>
+/// <param name="Load">The load as the corner comes to the side.</param>
+/// <param name="Turned">Direction of the feed then, rad.</param>
+/// <param name="Straight">Straight edge that stands in the stock of the side, mm.</param>
+/// <param name="ThinChip">Chip beside the corner on the way up, mm.</param>
+internal readonly record struct WallLoad(CornerLoad Load, double Turned, double Straight, double ThinChip)
+{
+    private const double Flat = 1e-3;
+
+    /// <summary>Works it out.</summary>
+    /// <param name="wall">The side.</param>
+    /// <param name="c">The course, with its stock on diameters and faces.</param>
+    /// <param name="feed">Feed of a turn f, mm.</param>
+    /// <param name="force11">k_c1.1, corrected, MPa.</param>
+    /// <param name="exponent">m_c.</param>
+    /// <param name="radial">k_r.</param>
+    public static WallLoad Of(in OutlineWall wall, in TurnedCourse c, double feed, double force11, double exponent, double radial)
+    {
+        double κ = double.DegreesToRadians(c.EdgeAngle), r = c.CornerRadius, leans = Math.Max(0, κ - wall.Rise),
+            stock = (c.Depth * Math.Cos(wall.Rise)) + (c.FaceStock * Math.Sin(wall.Rise)), corner = r * (1 - Math.Cos(leans)),
+            straight = stock <= corner ? 0 : leans > Flat ? Math.Min(wall.Length, (stock - corner) / Math.Sin(leans)) : wall.Length,
+            round = stock >= corner ? leans : Math.Acos(1 - (stock / r)),
+            ahead = wall.Hollow > stock ? Math.Acos(1 - (stock / wall.Hollow)) : Math.PI, turned = Math.Max(wall.From, wall.Rise - ahead),
+            angle = Math.Max(κ - turned, Flat),
+            depth = (r * (1 - Math.Cos(Math.Min(angle, round + wall.Rise - turned)))) + (straight * Math.Sin(angle));
+        return new(
+            CornerLoad.Of(feed, Math.Max(depth, c.Depth), double.RadiansToDegrees(angle), r, force11, exponent, radial), turned, straight,
+            feed * Math.Sin(leans));
+    }
+}
+
+/// <summary>The forces of a course where each is largest on the way.</summary>
+/// <param name="along">The load along a diameter, or across a face.</param>
+/// <param name="across">Whether the feed runs across.</param>
+internal struct CourseForces(in CornerLoad along, bool across)
+{
+    /// <summary>The load where the cutting force is largest.</summary>
+    public CornerLoad Load = along;
+
+    /// <summary>Direction of the feed there, rad.</summary>
+    public double Turned = across ? -Math.PI / 2 : 0;
+
+    /// <summary>Largest force square to the axis in the plane of the feed, N.</summary>
+    public double Radial = Math.Abs(across ? along.Feed : along.Passive);
+
+    /// <summary>Largest force along the axis, N.</summary>
+    public double Axial = Math.Abs(across ? along.Passive : along.Feed);
+
+    /// <summary>Longest edge in the work, mm.</summary>
+    public double Edge = along.EdgeLength;
+
+    /// <summary>Largest chip thickness, mm.</summary>
+    public double Chip = along.LargestChip;
+
+    /// <summary>Direction of the side up which the chip is thinnest, rad; NaN where there is none.</summary>
+    public double Steepest = double.NaN;
+
+    /// <summary>Thinnest chip beside the corner up a side, mm; NaN where there is none.</summary>
+    public double ThinChip = double.NaN;
+
+    /// <summary>Takes what is met at a side.</summary>
+    /// <param name="wall">The side.</param>
+    /// <param name="met">What is met there.</param>
+    public void Take(in OutlineWall wall, in WallLoad met)
+    {
+        (double sine, double cosine) = Math.SinCos(met.Turned);
+        Radial = Math.Max(Radial, Math.Abs((met.Load.Passive * cosine) - (met.Load.Feed * sine)));
+        Axial = Math.Max(Axial, Math.Abs((met.Load.Feed * cosine) + (met.Load.Passive * sine)));
+        Edge = Math.Max(Edge, met.Load.EdgeLength);
+        Chip = Math.Max(Chip, met.Load.LargestChip);
+        if (met.Straight > 0 && !(met.ThinChip >= ThinChip)) (ThinChip, Steepest) = (met.ThinChip, wall.Rise);
+        if (met.Load.Cutting > Load.Cutting) (Load, Turned) = (met.Load, met.Turned);
+    }
+}
