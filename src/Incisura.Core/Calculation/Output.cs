@@ -329,13 +329,13 @@ public enum Output
     /// <summary>Clamping force F_n that the cut needs, N.</summary>
     GripNeeded,
 
-    /// <summary>Clamping force F_l at which the work would be levered out of its jaws, with safety, N.</summary>
+    /// <summary>Clamping force F_j at which the work would be levered out of its jaws, with safety, N.</summary>
     LeverForce,
 
     /// <summary>Clamping force F_w that the chuck has at the speed where it matters, N.</summary>
     GripLeft,
 
-    /// <summary>Chip thickness h_s beside the corner where an outline rises most, mm.</summary>
+    /// <summary>Chip thickness h_κ beside the corner where an outline rises most, mm.</summary>
     ThinChip,
 
     /// <summary>Rise κ_o of the outline there, degrees.</summary>

@@ -124,9 +124,9 @@ public static class Outputs
         (Output.WorkBend, "δ_b", "Bend of the work", Quantity.Deviation),
         (Output.FormError, "Δ_D", "Error of form on Ø", Quantity.Deviation),
         (Output.GripNeeded, "F_n", "Clamping force needed", Quantity.Force),
-        (Output.LeverForce, "F_l", "Clamping force against levering", Quantity.Force),
+        (Output.LeverForce, "F_j", "Clamping force against levering", Quantity.Force),
         (Output.GripLeft, "F_w", "Clamping force at speed", Quantity.Force),
-        (Output.ThinChip, "h_s", "Chip where the outline rises most", Quantity.Chip),
+        (Output.ThinChip, "h_κ", "Chip where the outline rises most", Quantity.Chip),
         (Output.SteepRise, "κ_o", "Rise of the outline there", Quantity.Angle),
         (Output.GapNeeded, "l_n", "Gap the shank needs", Quantity.Length),
     ];

@@ -13,7 +13,7 @@ public sealed class WorkSpindle
         "friction of all jaws against the torque and against slipping along, with safety; VDI 3106");
 
     private static readonly Formula LeverFormula = new(
-        "F_l", "Clamping force needed against levering", Quantity.Force,
+        "F_j", "Clamping force needed against levering", Quantity.Force,
         "k_i*S_s*2*sqrt((F_c*(l_x + l_j/2))^2 + (F_r*(l_x + l_j/2) + F_x*D_a/2)^2)/(c_j*l_j)",
         "moment about the middle of the jaws; the force of each has moved to the end of its length as the work lifts off; equilibrium of the jaws");
 

@@ -40,7 +40,7 @@ internal static class CourseLoad
     private static readonly Formula SpecificFormula = new(
         "k_c", "Specific force", Quantity.Stress, "F_c/A", "force over the section of the chip");
     private static readonly Formula ThinFormula = new(
-        "h_s", "Chip where the outline rises most", Quantity.Chip, "f*sin(max(0, κ - κ_o)*pi/180)",
+        "h_κ", "Chip where the outline rises most", Quantity.Chip, "f*sin(max(0, κ - κ_o)*pi/180)",
         "going up a side, the main edge leans from it by κ less the rise");
     private static readonly Formula RateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*f*v_u", "section by the speed");
     private static readonly Formula PowerFormula = TurningCut.PowerFormula with { Expression = "F_c*v_u/60000", Source = "force by speed" };

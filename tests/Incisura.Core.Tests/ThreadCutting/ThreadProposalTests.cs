@@ -41,7 +41,7 @@ public sealed class ThreadProposalTests
             bool bends = r.Limit("threadBend").Use > 1;
             Assert.True(
                 r.Limits.All(l => !(l.Use > 1 + 1e-9) || l.Kind is "threadBend" or "lowestSpeed" or "flankClearance"
-                    || (bends && l.Kind == "chuckGrip")),
+                    || (bends && l.Kind is "chuckGrip" or "leverage")),
                 told);
             Assert.True(r.Figure("heightCut") > 0.25 * t.Pitch && r.Figure("heightCut") < 0.95 * t.Pitch, told);
             Assert.Equal(t.Lead, r.Figure("feedInUse"), 12);

@@ -166,10 +166,10 @@ public class WorkInTheChuckTests
     public void A_thread_levers_its_work_too_and_is_proposed_so_that_it_stays()
     {
         CalculationResult r = Operations.Find("thread-turning")!.Calculate(
-            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 40), ("deflectionAllowed", 2000)]), explain: true);
+            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 40), ("deflectionAllowed", 1000)]), explain: true);
         Assert.InRange(r.Limit("leverage").Use!.Value, 0.1, 1);
         CalculationResult careful = Operations.Find("thread-turning")!.Calculate(
-            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 18), ("deflectionAllowed", 2000)]), explain: true);
+            ThreadSample.Turned(), Typed([("standsOut", 140), ("gripLength", 18), ("deflectionAllowed", 1000)]), explain: true);
         Assert.True(careful.Field("infeeds").Value > r.Field("infeeds").Value);
         Assert.InRange(careful.Limit("leverage").Use!.Value, 0.1, 1);
     }

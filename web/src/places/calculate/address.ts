@@ -42,6 +42,8 @@ export interface Chosen {
   show?: string | undefined;
   axes?: string | undefined;
   why?: string | undefined;
+  /** Of which work this is which step, where it was gone on from others. */
+  step?: string | undefined;
   /** What stands in the address and says nothing that could be read, as written. */
   unread: readonly [key: string, value: string][];
 }
@@ -52,7 +54,7 @@ const STEP = ['diameter', 'length', 'chamfer', 'rounding', 'fillet', 'to', 'arc'
 export const NOTHING: Chosen = { numbers: {}, picks: {}, crossHoles: [], edits: [], outline: [], unread: [] };
 
 /** Words that stand in the address as they are, under a key of their own. */
-const LAST = ['note', 'record', 'version', 'show', 'axes', 'why'] as const;
+const LAST = ['note', 'record', 'version', 'show', 'axes', 'why', 'step'] as const;
 const WORDS = new Map<string, 'operation' | 'method' | (typeof LAST)[number]>([
   ['op', 'operation'],
   ['method', 'method'],

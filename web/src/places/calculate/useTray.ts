@@ -1,5 +1,5 @@
-import { useMemo, useSyncExternalStore } from 'react';
 import type { Schemas } from '../../api/client';
+import { useKept } from './useKept';
 
 /** A pinned alternative: its state on the page as an address, and what is asked for it. */
 export interface Pinned {
@@ -9,16 +9,10 @@ export interface Pinned {
 }
 
 export const MOST_PINNED = 8;
-const KEY = 'tray';
-const listeners = new Set<() => void>();
 
-/**
- * The tray of pinned alternatives. It outlives the page, so that cutters can be looked up in between, and is one for all windows of the
- * browser: each change is made to what stands there now, and is seen in all of them.
- */
+/** The tray of pinned alternatives. */
 export function useTray() {
-  const kept = useSyncExternalStore(subscribe, () => localStorage.getItem(KEY));
-  const pinned = useMemo(() => parsed(kept), [kept]);
+  const [pinned, change] = useKept<Pinned>('tray');
   return {
     pinned,
     full: pinned.length >= MOST_PINNED,
@@ -27,29 +21,6 @@ export function useTray() {
     unpin: (index: number) => change((all) => all.filter((_, i) => i !== index)),
     clear: () => change(() => []),
   };
-}
-
-function subscribe(changed: () => void) {
-  const other = (e: StorageEvent) => (e.key === KEY || e.key === null) && changed();
-  listeners.add(changed);
-  window.addEventListener('storage', other);
-  return () => {
-    listeners.delete(changed);
-    window.removeEventListener('storage', other);
-  };
-}
-
-function change(next: (all: Pinned[]) => Pinned[]) {
-  localStorage.setItem(KEY, JSON.stringify(next(parsed(localStorage.getItem(KEY)))));
-  listeners.forEach((changed) => changed());
-}
-
-function parsed(kept: string | null): Pinned[] {
-  try {
-    return JSON.parse(kept ?? '[]') as Pinned[];
-  } catch {
-    return [];
-  }
 }
 
 function free(name: string, pinned: Pinned[]): string {

@@ -26,6 +26,8 @@ interface Scene {
   wide: number;
   solid: (place: Place) => string;
   stock: (place: Place) => string;
+  /** The blank of a forging: the contour as it lies within, and the stock along it, mm. */
+  forged?: { along: (place: Place) => string; even: number } | undefined;
   /** Where the tip of the tool stands, mm from the chuck, and its diameter. */
   tip: [z: number, diameter: number];
   labels: (place: Place) => ReactNode;
@@ -67,6 +69,18 @@ function AtWork(page: Page) {
         <rect x="0" y="4" width={W} height={H - 24} />
       </clipPath>
       <g clipPath="url(#turned-at-work)">
+        {scene.forged &&
+          // Even stock is the contour drawn as broad as that: its inner half lies under the work.
+          [1.6, 0].map((rim) => (
+            <path
+              key={rim}
+              d={scene.forged!.along(place)}
+              fill="none"
+              stroke={rim ? 'var(--stock-edge)' : 'var(--stock)'}
+              strokeWidth={2 * scene.forged!.even * scale + rim}
+              strokeLinejoin="round"
+            />
+          ))}
         <Solid d={scene.solid(place)} hatch="h-turned" />
         <Stock d={scene.stock(place)} />
         {[1, -1].map((s) => (
@@ -110,16 +124,18 @@ function AtWork(page: Page) {
   );
 }
 
+// The finished contour on both sides of the axis, from the free end.
+function contourOf({ x, y }: Place, contour: readonly Element[], out: number, left: number, s: number): string {
+  const point = (z: number, r: number) => `${x(out - z)} ${y(s * Math.max(0, 2 * (r + left)))}`;
+  const first = contour[0]!;
+  const along = contour.flatMap((e) => inPieces(e, e.bulge ? 12 : 1).map(([z, r]) => `L${point(z, r)}`)).join('');
+  return `M${point(first.fromZ, first.fromR)}${along}`;
+}
+
 // Work between its finished contour, on both sides of the axis, and its other surface; the contour runs from the free end.
-function turnedBody({ x, y }: Place, contour: readonly Element[], out: number, left: number, other: number): string {
-  const point = (z: number, r: number, s: number) => `${x(out - z)} ${y(s * Math.max(0, 2 * (r + left)))}`;
-  return [1, -1]
-    .map((s) => {
-      const first = contour[0]!;
-      const along = contour.flatMap((e) => inPieces(e, e.bulge ? 12 : 1).map(([z, r]) => `L${point(z, r, s)}`)).join('');
-      return `M${point(first.fromZ, first.fromR, s)}${along}V${y(s * other)}H${x(out)}Z`;
-    })
-    .join('');
+function turnedBody(place: Place, contour: readonly Element[], out: number, left: number, other: number): string {
+  const { x, y } = place;
+  return [1, -1].map((s) => `${contourOf(place, contour, out, left, s)}V${y(s * other)}H${x(out)}Z`).join('');
 }
 
 const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool' || cutter.family === 'insideGroovingTool';
@@ -166,9 +182,11 @@ function alongWork(page: Page, text: (mm: number) => string): Scene {
   const bore = fieldValue(result, 'workBore');
   const contour = attached(result.attachments, 'finishedContour')?.pieces;
   const left = fieldValue(result, 'stockLeft') * (inside ? -1 : 1);
+  const even = contour ? fieldValue(result, 'evenStock') : 0;
   return {
     long: out,
     wide: Math.max(inside ? 0 : before, body),
+    forged: even > 0 ? { even, along: (p) => [1, -1].map((s) => contourOf(p, contour!, out, 0, s)).join('') } : undefined,
     solid: (p) =>
       ring(p, -34, last.from, body, inside ? Math.min(before, last.diameter) : bore) +
       (contour
@@ -182,7 +200,7 @@ function alongWork(page: Page, text: (mm: number) => string): Scene {
           Ø{text(first.diameter)}
         </Label>
         <Label x={x(last.from) + 3} y={y(-Math.max(inside ? 0 : before, body)) + 13} clear>
-          from Ø{text(before)}
+          {even > 0 ? `${text(even)} all along, to Ø${text(before)}` : `from Ø${text(before)}`}
           {steps.length > 1 && `, ${steps.length} diameters`}
         </Label>
       </>
@@ -225,7 +243,11 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
   const from = right - width;
   const [shoulder, gap] = [fieldValue(result, 'shoulderDiameter'), fieldValue(result, 'shoulderGap')];
   const body = Math.max(shoulder, shoulder > 0 ? 0 : fieldValue(result, 'bodyDiameter'));
-  const near = off && shoulder > 0 ? Math.max(0, from - gap) : Math.max(0, from - 6);
+  const needed = figure(result, 'gapNeeded');
+  // What the blade cut back first, down to where its shank stays outside.
+  const relieved = off && result.options.shoulder === 'relieved' && needed > gap;
+  const near = off && shoulder > 0 ? Math.max(0, from - (relieved ? needed : gap)) : Math.max(0, from - 6);
+  const foot = Math.min(shoulder, bottom + 2 * (cutter.dimensions!.CDX ?? 0));
   const colour = colourOf(result, off ? 'shoulderGap' : 'bladeReach');
   return {
     long: out,
@@ -233,6 +255,7 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
     solid: (p) =>
       ring(p, -34, near, body, bore) +
       ring(p, near, from, d1, bore) +
+      (relieved ? ring(p, near, from - gap, foot, bore) : '') +
       (bottom > bore ? ring(p, from, right, bottom, bore) : '') +
       ring(p, right, out, d1, bore),
     stock: () => '',
@@ -249,7 +272,7 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
               stroke={colour}
             />
             <Label x={x(right) + 14} y={y(shoulder) + 12} colour={colour} clear>
-              <SymbolText text="l_g" /> {text(gap)}, needs {text(figure(result, 'gapNeeded'))}
+              <SymbolText text="l_g" /> {text(gap)}, {relieved ? 'cut back to' : 'needs'} {text(needed)}
             </Label>
           </>
         )}
