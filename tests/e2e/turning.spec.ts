@@ -54,7 +54,12 @@ test('parting off beside a shoulder: the shank would touch, the cure says how fa
   await field(maren, 'Ø before').fill('44');
   await field(maren, 'Ø of a shoulder').fill('80');
   await field(maren, 'Gap from blade').fill('1');
-  await expect(maren.getByText('Rough the shoulder back 1.5 mm further, or below Ø70 mm.')).toBeVisible();
+  await expect(maren.getByText('Rough the shoulder back 1.5 mm further, or below Ø70 mm, or let the blade cut it back first.')).toBeVisible();
+  const alone = await figure(maren, 'time');
+  await pick(maren, 'Shoulder beside', 'cut back first');
+  await expect(maren.getByText('The blade first cuts the shoulder back by 1.50 mm down to Ø70.00 mm')).toBeVisible();
+  await expect.poll(() => figure(maren, 'time')).toBeGreaterThan(alone);
+  await pick(maren, 'Shoulder beside', 'as it stands');
   await field(maren, 'Gap from blade').fill('1+1.5');
   await expect(maren.getByText(/Rough the shoulder back/)).toBeHidden();
   await expect(maren.getByText(/a pip stays/)).toBeVisible();
@@ -123,6 +128,7 @@ test('a step hands the work on as it leaves it, with its outline, and a step bac
   await expect(field(maren, 'Ø before')).toHaveValue('30.8');
   await expect(field(maren, 'Stands out')).toHaveValue('80');
   await expect(maren).toHaveURL(/op=turn-finish.*outline=30%7E20%7E1%2140%7E30/);
+  await expect(field(maren, 'Stock on faces')).toHaveValue('0.2');
   await expect.poll(() => figure(maren, 'depth')).toBe(0.4);
   await next('parting off');
   await expect(maren.getByText(/these can/)).toBeVisible();
@@ -135,6 +141,22 @@ test('a step hands the work on as it leaves it, with its outline, and a step bac
   await maren.goBack();
   await maren.goBack();
   await expect(maren).toHaveURL(/op=turn-finish/);
+
+  // The order is kept beyond the history of the window, and each step can be gone back to.
+  await maren.goForward();
+  await maren.goForward();
+  await expect(maren).toHaveURL(/op=part-off/);
+  await maren.reload();
+  const done = maren.locator('.ant-select-dropdown:visible .ant-select-item-option-grouped');
+  await maren.getByRole('combobox', { name: 'Go on with this work' }).click();
+  await expect(done.filter({ hasText: /^\d / })).toHaveText(['1 rough turning', '2 finish turning']);
+  await done.filter({ hasText: '1 rough turning' }).click();
+  await expect(maren).toHaveURL(/op=turn-rough.*outline=30%7E20%7E1%2140%7E30/);
+  await expect(field(maren, 'Ø before')).toHaveValue('50');
+  await next('finish turning');
+  await expect(maren).toHaveURL(/op=turn-finish/);
+  await maren.getByRole('combobox', { name: 'Go on with this work' }).click();
+  await expect(done.filter({ hasText: /^\d / })).toHaveText(['1 rough turning']);
 });
 
 test('an outline is taken from a drawing and turned round', async ({ browser }) => {

@@ -73,7 +73,7 @@ internal static class BladeCutting
     /// <summary>Judges what the blade reaches.</summary>
     /// <param name="setup">The setup.</param>
     /// <param name="deepest">Deepest plunge, mm.</param>
-    /// <param name="widest">Largest diameter it goes into, mm.</param>
+    /// <param name="widest">Diameter it goes into there, mm.</param>
     /// <param name="limits">Receives the judgements.</param>
     public static void Judge(TurnedSetup setup, double deepest, double widest, ref LimitSet limits)
     {
@@ -172,10 +172,10 @@ public readonly struct PartingOff : ITurningKind
     public static void Judge(TurnedSetup setup, in Inputs x, in WorkResult r, ref LimitSet limits)
     {
         Relief relief = ReliefOf(setup, x);
-        double deep = (x[Input.StartDiameter] - EndOf(x)) / 2;
-        if (relief.Plunges == 0) BladeCutting.Judge(setup, deep, x[Input.StartDiameter], ref limits);
-        else
-            BladeCutting.Judge(setup, Math.Max(deep, (x[Input.ShoulderDiameter] - relief.To) / 2), x[Input.ShoulderDiameter], ref limits);
+        double deep = (x[Input.StartDiameter] - EndOf(x)) / 2, back = relief.Plunges > 0 ? (x[Input.ShoulderDiameter] - relief.To) / 2 : 0;
+
+        // How large work may be is stated for the whole reach, so that the deeper plunge is asked.
+        BladeCutting.Judge(setup, Math.Max(deep, back), x[back > deep ? Input.ShoulderDiameter : Input.StartDiameter], ref limits);
         if (r.Has(Output.GapNeeded)) limits.Add(TurningLimits.ShoulderGap, Math.Max(x[Input.ShoulderGap] + relief.Width, 1e-6), r[Output.GapNeeded]);
     }
 

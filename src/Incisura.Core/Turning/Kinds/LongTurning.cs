@@ -267,7 +267,7 @@ internal static class LongTurning
         {
             JudgeBar(setup, x, LengthOf(setup, x), ref limits);
         }
-        else if (setup.Turning.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
+        else if (Even(setup, x) == 0 && setup.Turning.Chuck is { LargestBar: > 0 and var bar } && x[Input.GrippedDiameter] == x[Input.StartDiameter])
             limits.Add(TurningLimits.BarThroughSpindle, x[Input.GrippedDiameter], bar);
     }
 

@@ -24,6 +24,7 @@ export function Chip({ result, cutter, operation }: Page) {
       <Label x={10} y={H - 23} colour={colour}>
         <SymbolText text="h_max" /> {units.text(figure(result, 'largestChip'), 'chip')}, edge{' '}
         {units.text(figure(result, 'edgeLength'), 'length')}
+        {figure(result, 'thinChip') > 0 && ' up the side'}
       </Label>
       <Label x={SIDE} y={H - 4} anchor="end">
         chip of one turn at the edge

@@ -113,8 +113,8 @@ function AtWork(page: Page) {
         </g>
       </g>
       {scene.labels(place)}
-      <path d={`M${x(0)} ${H - 30}H${x(stands)}M${x(0)} ${H - 34}v8M${x(stands)} ${H - 34}v8`} stroke="var(--accent)" />
-      <Label x={(x(0) + x(stands)) / 2} y={H - 34} anchor="middle" accent clear>
+      <path d={`M${x(0)} ${H - 25}H${x(stands)}M${x(0)} ${H - 29}v8M${x(stands)} ${H - 29}v8`} stroke="var(--accent)" />
+      <Label x={(x(0) + x(stands)) / 2} y={H - 29} anchor="middle" accent clear>
         <SymbolText text="l_w" /> {units.text(stands, 'length')}
       </Label>
       <Label x={W} y={H - 4} anchor="end">
