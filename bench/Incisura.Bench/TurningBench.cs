@@ -24,8 +24,12 @@ public class TurningBench
         }),
     ]);
 
+    // A shoulder, a foot, a cone and a hollow arc.
+    private static readonly TurnedOutline Journal = new(
+        [new(20, 15) { Fillet = 2 }, new(30, 12), new(34, 10) { To = 40 }, new(40, 8) { To = 48, Arc = -20 }, new(60, 10)]);
+
     private readonly Dictionary<Type, (TurnedSetup Setup, Inputs Inputs)> prepared = [];
-    private (TurnedSetup Setup, Inputs Inputs) outlined;
+    private (TurnedSetup Setup, Inputs Inputs) outlined, sided;
 
     [GlobalSetup]
     public void Prepare()
@@ -35,6 +39,7 @@ public class TurningBench
         PrepareOne<FinishTurning>(CutterFamily.OutsideTurningTool, 1);
         PrepareOne<Grooving>(CutterFamily.GroovingBlade, 0);
         PrepareOne<PartingOff>(CutterFamily.PartingBlade, 0);
+        sided = Prepared<FinishTurning>(CutterFamily.OutsideTurningTool, 1, Journal);
         outlined = Prepared<RoughTurning>(CutterFamily.OutsideTurningTool, 1, Stairs);
     }
 
@@ -47,6 +52,8 @@ public class TurningBench
     [Benchmark] public double Groove() => One<Grooving>();
 
     [Benchmark] public double PartOff() => One<PartingOff>();
+
+    [Benchmark(Description = "finish an outline with four kinds of sides")] public double Sided() => Of<FinishTurning>(sided);
 
     [Benchmark(Description = "rough an outline of 200 steps, with all its passes")] public double Outlined() => Of<RoughTurning>(outlined);
 

@@ -12,6 +12,11 @@ namespace Incisura.Core.Calculation;
 /// </summary>
 public abstract class CuttingSetup
 {
+    private static readonly Formula Force11Formula = new(
+        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
+        "material, with the rake and the wear of the edge where they are known");
+    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
+
     /// <summary>Draws the setup together. The objects are taken as checked.</summary>
     /// <param name="built">The assembly.</param>
     /// <param name="material">The work material.</param>
@@ -140,6 +145,20 @@ public abstract class CuttingSetup
     /// <param name="cuttingPower">P_c at the edge, kW.</param>
     /// <param name="efficiency">η of the machine, above 0 up to 1.</param>
     public static double MotorPower(double cuttingPower, double efficiency) => cuttingPower / efficiency;
+
+    /// <summary>Tells how the specific force at 1 mm was corrected.</summary>
+    /// <param name="wear">K_w of the edge.</param>
+    /// <param name="trace">Listens to the step.</param>
+    internal void TellForce11<TTrace>(double wear, ref TTrace trace)
+        where TTrace : struct, ITrace => trace.Take(
+        Force11Formula, SpecificForce11 * wear, new("k_m", MaterialForce11), new("K_γ", RakeFactor), new("K_w", wear));
+
+    /// <summary>Tells the power the motor gives.</summary>
+    /// <param name="cuttingPower">P_c, kW.</param>
+    /// <param name="trace">Listens to the step.</param>
+    internal void TellMotorPower<TTrace>(double cuttingPower, ref TTrace trace)
+        where TTrace : struct, ITrace =>
+        trace.Take(MotorPowerFormula, MotorPower(cuttingPower, Efficiency), new("P_c", cuttingPower), new("η", Efficiency));
 
     /// <summary>Spindle speed n, rev/min, for a cutting speed at a diameter: 1000·v_c/(π·D), the definition of cutting speed; ISO 3002-3.</summary>
     /// <param name="cuttingSpeed">v_c, m/min.</param>

@@ -30,9 +30,6 @@ public static class HoleLimits
 /// <summary>Load, time and limits: what hole operations have in common.</summary>
 internal static class HoleWork
 {
-    private static readonly Formula CorrectedForce = new(
-        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
-        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula ChiselFormula = new(
         "F_q", "Thrust of the chisel edge", Quantity.Force, "F_l*2.2*(c_q/D_a)^0.8*(1 + c_q/D_a)^0.2/(1 - c_q/D_a)",
         "its share beside the lips by its length; Oxford and Shaw 1955, Shaw, Metal Cutting Principles");
@@ -42,7 +39,6 @@ internal static class HoleWork
         Expression = "1*F_l",
         Source = "lips alone: no chisel edge is stated with the cutter, or none is in the solid",
     };
-    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula RatioFormula = new("t/D", "Depth over diameter", Quantity.Ratio, "t/D", "definition");
     private static readonly Formula FeedWayFormula = new(
         "l_f", "Way at feed rate", Quantity.Length, "a + t_p + s_f",
@@ -57,7 +53,7 @@ internal static class HoleWork
         where TTrace : struct, ITrace
     {
         double wear = Common.Wear(x), k11 = setup.SpecificForce11 * wear;
-        if (TTrace.Listens) trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+        if (TTrace.Listens) setup.TellForce11(wear, ref trace);
         return k11;
     }
 
@@ -134,7 +130,7 @@ internal static class HoleWork
         r[Output.Power] = power;
         double motor = CuttingSetup.MotorPower(power, setup.Efficiency);
         r[Output.MotorPower] = motor;
-        if (TTrace.Listens) trace.Take(MotorPowerFormula, motor, new("P_c", power), new("η", setup.Efficiency));
+        if (TTrace.Listens) setup.TellMotorPower(power, ref trace);
     }
 
     /// <summary>Writes the depth over the diameter.</summary>

@@ -73,9 +73,6 @@ internal static class PassLoad
     /// </summary>
     public const double LooseChip = 5;
 
-    private static readonly Formula CorrectedForce = new(
-        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
-        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula EdgeAngleFormula = new(
         "κ", "Mean cutting edge angle in contact", Quantity.Angle, "asin(min(1, a_p/b))*180/pi", "depth over length of the edge in contact");
     private static readonly Formula CentreFeedFormula = new(
@@ -111,7 +108,6 @@ internal static class PassLoad
             + "there; Budak and Altintas, peripheral milling");
     private static readonly Formula WallTiltFormula = new(
         "δ_k", "Tilt of the wall over the depth", Quantity.Deviation, "δ_m - δ_t", "largest less least error over the depth");
-    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
 
     /// <summary>Works out the load of a pass and writes the figures all operations share.</summary>
     public static void Solve<TTrace>(MillingSetup setup, in Inputs x, in Engagement e, ref MillingResult r, ref TTrace trace)
@@ -120,7 +116,7 @@ internal static class PassLoad
         double wear = Common.Wear(x), k11 = setup.SpecificForce11 * wear, feed = x[Input.FeedPerTooth] * e.FeedFactor;
         if (TTrace.Listens)
         {
-            trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+            setup.TellForce11(wear, ref trace);
             if (e.EdgeAngle < 90 && !e.Strip.Exists)
                 trace.Take(EdgeAngleFormula, e.EdgeAngle, new("a_p", e.Depth), new("b", e.Depth / MillingCut.SineOfEdge(e.EdgeAngle)));
             if (e.FeedFactor != 1) trace.Take(CentreFeedFormula, feed, new("f_z", x[Input.FeedPerTooth]), new("k_f", e.FeedFactor));
@@ -182,7 +178,7 @@ internal static class PassLoad
             trace.Take(MillStrength.EquivalentFormula, stress.Equivalent, new("σ_b", stress.Bending), new("τ_t", stress.Torsion));
         }
 
-        trace.Take(MotorPowerFormula, motorPower, new("P_c", load.Power), new("η", setup.Efficiency));
+        setup.TellMotorPower(load.Power, ref trace);
     }
 
     // The section of a strip is known; what of it lies past the end of the rounding takes as much as the rest.

@@ -21,9 +21,6 @@ internal static class ThreadMillingLoad
     private static readonly Formula OutsidePath = PathFormula with { Expression = "d_g + D" };
     private static readonly Formula HeightFormula = new(
         "h_c", "Height of the thread", Quantity.Length, "abs(d_g - d_k)/2", "from the crests to the roots, on a side");
-    private static readonly Formula CorrectedForce = new(
-        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
-        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula CentreFormula = new(
         "f_m", "Feed per tooth of the centre", Quantity.Chip, "f_z*v_f/v_fr", "feed at the rim over the path of the centre");
     private static readonly Formula ChipFormula = new(
@@ -37,7 +34,6 @@ internal static class ThreadMillingLoad
     private static readonly Formula TorqueFormula = new(
         "M", "Torque", Quantity.Torque, "K_e*M_1", "mean over a turn, of all profiles in the work");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "M*pi*n/30000", "torque times angular speed");
-    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula DeflectionFormula = new(
         "δ", "Deflection at the tip", Quantity.Deviation, "F*C_F",
         "compliance of the tip for a force in the middle of the profiles in the work; stepped cantilever of the profile, Euler-Bernoulli");
@@ -120,14 +116,14 @@ internal static class ThreadMillingLoad
         if (!TTrace.Listens) return;
 
         double wear = Common.Wear(x);
-        trace.Take(CorrectedForce, k11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+        setup.TellForce11(wear, ref trace);
         trace.Take(CentreFormula, worst.Feed, new("f_z", x[Input.FeedPerTooth]), new("v_f", r[Output.FeedRate]), new("v_fr", r[Output.RimFeed]));
         trace.Take(ChipFormula, chip, new("f_m", worst.Feed), new("s_θ", worst.LargestChip / worst.Feed), new("e_s", setup.RunOut.Step));
         trace.Take(MeanFormula, r[Output.MeanChip], new("f_m", worst.Feed), new("s_k", sine), new("θ_e", worst.Arc));
         trace.Take(ForceFormula, force, new("K_e", factor), new("F_1", force / factor));
         trace.Take(TorqueFormula, turned, new("K_e", factor), new("M_1", turned / factor));
         trace.Take(PowerFormula, power, new("M", turned), new("n", r[Output.SpindleSpeed]));
-        trace.Take(MotorPowerFormula, r[Output.MotorPower], new("P_c", power), new("η", setup.Efficiency));
+        setup.TellMotorPower(power, ref trace);
         trace.Take(DeflectionFormula, r[Output.Deflection], new("F", force), new("C_F", setup.Tip.At(0, at)));
         if (!(weakest.Diameter > 0)) return;
         trace.Take(

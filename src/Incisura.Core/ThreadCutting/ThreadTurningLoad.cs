@@ -25,9 +25,6 @@ internal static class ThreadTurningLoad
         "v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*D_v*n/1000", "definition of cutting speed; ISO 3002-3");
     private static readonly Formula RunUpFormula = new(
         "l_v", "Way to reach the feed", Quantity.Length, "(n*f/60)^2/(2*a_x)", "even acceleration of the axis to the feed of the thread");
-    private static readonly Formula CorrectedForce = new(
-        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
-        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula ChipFormula = new(
         "h", "Chip thickness", Quantity.Chip, "A_z/(b_z*z)", "section over the edges that cut, shared by the profiles of the insert");
     private static readonly Formula SpecificFormula = new(
@@ -39,7 +36,6 @@ internal static class ThreadTurningLoad
     private static readonly Formula LastFormula = new(
         "F_b", "Passive force at the last infeed", Quantity.Force, "k_r*F_e*q_e", "the same for the infeed that makes the size");
     private static readonly Formula PowerFormula = new("P_c", "Cutting power", Quantity.Power, "F_c*v_u/60000", "force times speed");
-    private static readonly Formula MotorPowerFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula TorqueFormula = new("M", "Torque", Quantity.Torque, "F_c*D_v/2000", "force on its radius");
     private static readonly Formula WorkBendFormula = new(
         "δ", "Bend at the last infeed", Quantity.Deviation,
@@ -243,8 +239,7 @@ internal static class ThreadTurningLoad
         where TTrace : struct, ITrace
     {
         double wear = Common.Wear(x), edge = setup.Groove.EdgeAt(x.Way, worst.Place.Depth);
-        trace.Take(
-            CorrectedForce, setup.SpecificForce11 * wear, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+        setup.TellForce11(wear, ref trace);
         trace.Take(ChipFormula, worst.Chip, new("A_z", worst.Section), new("b_z", edge), new("z", setup.Teeth));
         trace.Take(
             SpecificFormula, worst.SpecificForce, new("k_c11", setup.SpecificForce11 * wear), new("h", worst.Chip), new("m_c", setup.ChipExponent));
@@ -256,7 +251,7 @@ internal static class ThreadTurningLoad
             LastFormula, last.Passive, new("k_r", setup.RadialRatio), new("F_e", last.Force),
             new("q_e", setup.Groove.PassiveShare(x.Way, last.Place.Depth)));
         trace.Take(PowerFormula, r[Output.Power], new("F_c", worst.Force), new("v_u", r[Output.SpeedInUse]));
-        trace.Take(MotorPowerFormula, r[Output.MotorPower], new("P_c", r[Output.Power]), new("η", setup.Efficiency));
+        setup.TellMotorPower(r[Output.Power], ref trace);
         trace.Take(TorqueFormula, r[Output.Torque], new("F_c", worst.Force), new("D_v", r[Output.OuterDiameter]));
     }
 }

@@ -33,7 +33,9 @@ public readonly record struct CornerLoad(double Section, double EdgeLength, doub
     public static CornerLoad Of(
         double feed, double depth, double edgeAngle, double cornerRadius, double specificForce11, double chipExponent, double radialRatio)
     {
-        double κ = double.DegreesToRadians(edgeAngle), r = cornerRadius, rises = r * (1 - Math.Cos(κ));
+        double κ = double.DegreesToRadians(edgeAngle), r = cornerRadius;
+        (double sine, double cosine) = Math.SinCos(κ);
+        double rises = r * (1 - cosine);
         Sums sums = new(specificForce11, 1 - chipExponent);
         if (r > 0)
         {
@@ -43,8 +45,7 @@ public readonly record struct CornerLoad(double Section, double EdgeLength, doub
             sums.Corner(middle, to, r, feed);
         }
 
-        double sine = Math.Sin(κ);
-        if (depth > rises) sums.Take(feed * sine, (depth - rises) / sine, sine, Math.Cos(κ));
+        if (depth > rises) sums.Take(feed * sine, (depth - rises) / sine, sine, cosine);
         return new(RoundCut.Section(r, feed, depth), sums.Length, sums.Largest, sums.Cutting, radialRatio * sums.Along, radialRatio * sums.Across);
     }
 

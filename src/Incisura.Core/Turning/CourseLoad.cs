@@ -26,9 +26,6 @@ internal static class CourseLoad
     private static readonly Formula UsedFormula = new(
         "v_u", "Cutting speed in use", Quantity.CuttingSpeed, "pi*(D_s + 2*k_o*a_p)*min(1000*v_p/(pi*D_s), n_g)/1000",
         "largest on the way, at the outside of the chip");
-    private static readonly Formula CorrectedForce = new(
-        "k_c11", "Specific force at 1 mm, corrected", Quantity.Stress, "k_m*K_γ*K_w",
-        "material, with the rake and the wear of the edge where they are known");
     private static readonly Formula ForceFormula = new(
         "F_c", "Cutting force", Quantity.Force, "k_c11*q_c",
         "q_c is the sum of h^(1 − m_c) over the edge in the work, its corner exactly, where most of it is: along an outline as it comes to a side that "
@@ -44,7 +41,6 @@ internal static class CourseLoad
         "going up a side, the main edge leans from it by κ less the rise");
     private static readonly Formula RateFormula = new("Q", "Removal rate", Quantity.RemovalRate, "a_p*f*v_u", "section by the speed");
     private static readonly Formula PowerFormula = TurningCut.PowerFormula with { Expression = "F_c*v_u/60000", Source = "force by speed" };
-    private static readonly Formula MotorFormula = new("P_mot", "Motor power", Quantity.Power, "P_c/η", "efficiency of the machine");
     private static readonly Formula TorqueFormula = TurningCut.TorqueFormula with
     {
         Expression = "F_c*D_a/2000",
@@ -142,7 +138,7 @@ internal static class CourseLoad
                 TurningCut.ChipFormula with { Expression = "f*sin(κ*pi/180)" }, r[Output.Chip], new("f", f), new("κ", c.EdgeAngle));
             if (r.Has(Output.ThinChip))
                 trace.Take(ThinFormula, forces.ThinChip, new("f", f), new("κ", c.EdgeAngle), new("κ_o", r[Output.SteepRise]));
-            trace.Take(CorrectedForce, force11, new("k_m", setup.MaterialForce11), new("K_γ", setup.RakeFactor), new("K_w", wear));
+            setup.TellForce11(wear, ref trace);
             trace.Take(ForceFormula, load.Cutting, new("k_c11", force11), new("q_c", load.Cutting / force11));
             trace.Take(
                 FeedForceFormula, load.Feed, new("k_r", setup.RadialRatio), new("k_c11", force11),
@@ -153,7 +149,7 @@ internal static class CourseLoad
             trace.Take(SpecificFormula, r[Output.SpecificForce], new("F_c", load.Cutting), new("A", load.Section));
             trace.Take(RateFormula, r[Output.RemovalRate], new("a_p", c.Depth), new("f", f), new("v_u", used));
             trace.Take(PowerFormula, r[Output.Power], new("F_c", load.Cutting), new("v_u", used));
-            trace.Take(MotorFormula, r[Output.MotorPower], new("P_c", r[Output.Power]), new("η", setup.Efficiency));
+            setup.TellMotorPower(r[Output.Power], ref trace);
             trace.Take(
                 OuterFormula, r[Output.OuterDiameter], new("D_m", c.Most), new("k_o", c.ChipOutside ? 1 : 0), new("a_p", c.Depth));
             trace.Take(TorqueFormula, r[Output.Torque], new("F_c", load.Cutting), new("D_a", r[Output.OuterDiameter]));

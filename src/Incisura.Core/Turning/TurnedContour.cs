@@ -40,6 +40,9 @@ internal sealed class TurnedContour
     /// <summary>Its lines and arcs.</summary>
     public IEnumerable<ProfileElement> Elements => pieces.Select(p => p.Element);
 
+    /// <summary>How many lines and arcs it has.</summary>
+    public int Parts => pieces.Length;
+
     /// <summary>Smallest diameter, mm.</summary>
     public double Least { get; }
 
@@ -100,10 +103,10 @@ internal sealed class TurnedContour
     /// <param name="left">What is left on diameters, on a side, mm.</param>
     /// <param name="faces">What is left on faces, mm.</param>
     /// <param name="even">Even stock along the outline of a forging, beyond which is air, mm; 0 where all is stock.</param>
-    public (double Length, int Stretches) Under(double tip, double left, double faces, double even)
+    /// <param name="room">Room to work in, for twice as many stretches as <see cref="Parts"/>.</param>
+    public (double Length, int Stretches) Under(double tip, double left, double faces, double even, Span<Stretch> room)
     {
-        Span<(double From, double To)> cut = stackalloc (double, double)[pieces.Length], air = stackalloc (double, double)[pieces.Length];
-        cut = cut[..Stretches(tip / 2, left, faces, cut)];
+        Span<Stretch> cut = room[..Stretches(tip / 2, left, faces, room)], air = room[pieces.Length..];
         air = air[..(even > 0 ? Stretches(tip / 2, even, even, air) : 0)];
         double sum = 0;
         int stretches = 0, next = 0;
@@ -130,7 +133,7 @@ internal sealed class TurnedContour
     }
 
     // Where along Z the contour with an allowance lies deeper than a radius: sides that rise and fall are moved by what is left on faces.
-    private int Stretches(double radius, double left, double faces, Span<(double From, double To)> found)
+    private int Stretches(double radius, double left, double faces, Span<Stretch> found)
     {
         double r = radius + (side * left);
         int count = 0;
@@ -139,14 +142,14 @@ internal sealed class TurnedContour
             (double from, double to) = Deeper(p.Element, r);
             if (!(to > from + Touch)) continue;
             if (count > 0 && from <= found[count - 1].To + Near) found[count - 1].To = to;
-            else found[count++] = (from, to);
+            else found[count++] = new(from, to);
         }
 
         int kept = 0;
         foreach ((double from, double to) in found[..count])
         {
             double begins = from > Near ? from + faces : from, ends = to < Length - Near ? to - faces : to;
-            if (ends > begins + Touch) found[kept++] = (begins, ends);
+            if (ends > begins + Touch) found[kept++] = new(begins, ends);
         }
 
         return kept;
@@ -280,6 +283,11 @@ internal sealed class TurnedContour
             }
         }
     }
+
+    /// <summary>A stretch along the axis, mm from the free end.</summary>
+    /// <param name="From">Where it begins.</param>
+    /// <param name="To">Where it ends.</param>
+    internal record struct Stretch(double From, double To);
 
     // A line or arc with the step it belongs to; the angles of an arc about its centre, from the axis' direction.
     private readonly struct Piece

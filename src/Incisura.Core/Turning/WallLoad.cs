@@ -7,18 +7,16 @@ namespace Incisura.Core.Turning;
 /// <param name="Hollow">Radius of the hollow that leads into it, mm; 0 where the corner is sharp.</param>
 internal readonly record struct OutlineWall(double From, double Rise, double Length, double Hollow)
 {
-    /// <summary>Most sides that are looked at: alike ones are taken together, as the steepest and longest of them.</summary>
-    public const int Most = 6;
+    // Shallow cones, steep ones, and shoulders are looked at apart, rad.
+    private const double Shallow = 0.6, Steep = 1.2;
 
-    /// <summary>Takes sides together until they are few, on the safe side.</summary>
+    /// <summary>Takes alike sides together, on the safe side: as the steepest and longest of them, with the sharpest corner before it.</summary>
     /// <param name="walls">All of them.</param>
-    public static OutlineWall[] Few(IEnumerable<OutlineWall> walls)
-    {
-        OutlineWall[] all = [.. walls.Distinct().OrderBy(w => w.Rise)];
-        int each = (all.Length + Most - 1) / Most;
-        return each <= 1 ? all
-            : [.. all.Chunk(each).Select(c => new OutlineWall(c.Min(w => w.From), c.Max(w => w.Rise), c.Max(w => w.Length), c.Min(w => w.Hollow)))];
-    }
+    public static OutlineWall[] Few(IEnumerable<OutlineWall> walls) =>
+    [
+        .. walls.GroupBy(w => w.Rise < Shallow ? 0 : w.Rise < Steep ? 1 : 2)
+            .Select(g => new OutlineWall(g.Min(w => w.From), g.Max(w => w.Rise), g.Max(w => w.Length), g.Min(w => w.Hollow))),
+    ];
 }
 
 /// <summary>
@@ -42,16 +40,18 @@ internal readonly record struct WallLoad(CornerLoad Load, double Turned, double 
     /// <param name="radial">k_r.</param>
     public static WallLoad Of(in OutlineWall wall, in TurnedCourse c, double feed, double force11, double exponent, double radial)
     {
-        double κ = double.DegreesToRadians(c.EdgeAngle), r = c.CornerRadius, leans = Math.Max(0, κ - wall.Rise),
-            stock = (c.Depth * Math.Cos(wall.Rise)) + (c.FaceStock * Math.Sin(wall.Rise)), corner = r * (1 - Math.Cos(leans)),
-            straight = stock <= corner ? 0 : leans > Flat ? Math.Min(wall.Length, (stock - corner) / Math.Sin(leans)) : wall.Length,
+        double κ = double.DegreesToRadians(c.EdgeAngle), r = c.CornerRadius, leans = Math.Max(0, κ - wall.Rise);
+        (double upSine, double upCosine) = Math.SinCos(wall.Rise);
+        (double sine, double cosine) = Math.SinCos(leans);
+        double stock = (c.Depth * upCosine) + (c.FaceStock * upSine), corner = r * (1 - cosine),
+            straight = stock <= corner ? 0 : leans > Flat ? Math.Min(wall.Length, (stock - corner) / sine) : wall.Length,
             round = stock >= corner ? leans : Math.Acos(1 - (stock / r)),
             ahead = wall.Hollow > stock ? Math.Acos(1 - (stock / wall.Hollow)) : Math.PI, turned = Math.Max(wall.From, wall.Rise - ahead),
             angle = Math.Max(κ - turned, Flat),
             depth = (r * (1 - Math.Cos(Math.Min(angle, round + wall.Rise - turned)))) + (straight * Math.Sin(angle));
         return new(
             CornerLoad.Of(feed, Math.Max(depth, c.Depth), double.RadiansToDegrees(angle), r, force11, exponent, radial), turned, straight,
-            feed * Math.Sin(leans));
+            feed * sine);
     }
 }
 

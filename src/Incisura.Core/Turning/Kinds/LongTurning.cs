@@ -331,6 +331,7 @@ internal static class LongTurning
     {
         double clear = setup.Practice.ClearWay, f = x[Input.FeedPerRevolution], side = Side(setup), at = x[Input.StartDiameter], back = 0;
         Span<PassBand> bands = stackalloc PassBand[BandsOf(setup)];
+        Span<TurnedContour.Stretch> room = stackalloc TurnedContour.Stretch[2 * setup.Contour.Parts];
         int count = Bands(setup, x, left, most, bands), number = 0;
         foreach (PassBand band in bands[..count])
         {
@@ -338,7 +339,7 @@ internal static class LongTurning
             {
                 double tip = Math.Max(1e-3, at + (2 * side * band.Each * i)), n = speed.SpeedAt(tip);
                 (double length, int stretches) = setup.Outline is null ? (x[Input.Length], 1)
-                    : setup.Contour.Under(tip, left, x[Input.FaceStock], Even(setup, x));
+                    : setup.Contour.Under(tip, left, x[Input.FaceStock], Even(setup, x), room);
                 sink.Take(new(TurnedWay.Pass, length + (stretches * clear), n * f) { Number = ++number, Speed = n });
                 back += length + (3 * stretches * clear);
             }

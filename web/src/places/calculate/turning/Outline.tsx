@@ -9,18 +9,21 @@ type Code = keyof Step;
 
 const MOST = 200;
 
+/** From so many steps on, those that are not worked on are one line each. */
+const FOLDED_FROM = 7;
+
 const PLAIN: readonly (readonly [Code, string])[] = [
   ['diameter', 'Ø'],
   ['length', 'Length'],
 ];
 
 // What only some steps have; an emptied box takes it away.
-const SHAPE: readonly (readonly [Code, string])[] = [
-  ['chamfer', 'Chamfer'],
-  ['rounding', 'Rounding'],
-  ['fillet', 'Radius at the foot'],
-  ['to', 'Ø at its end'],
-  ['arc', 'Arc, below 0 if hollow'],
+const SHAPE: readonly (readonly [Code, string, short: string])[] = [
+  ['chamfer', 'Chamfer', 'chamfer'],
+  ['rounding', 'Rounding', 'rounding'],
+  ['fillet', 'Radius at the foot', 'foot'],
+  ['to', 'Ø at its end', 'to Ø'],
+  ['arc', 'Arc, below 0 if hollow', 'arc'],
 ];
 
 /** The steps of a finished outline, from the free end of the work; none where it has one diameter. */
@@ -31,6 +34,11 @@ export function Outline(props: { steps: Step[]; start: Step; refused: Record<str
   const [typed, setTyped] = useState<Record<string, Typed>>({});
   const [opened, setOpened] = useState<readonly number[]>([]);
   const last = steps.at(-1);
+  const told = (step: Step): string => {
+    const mm = (value: number) => units.editable(value, 'length');
+    const shape = SHAPE.filter(([code]) => code !== 'to' && step[code]).map(([code, , short]) => `, ${short} ${mm(step[code]!)}`);
+    return `Ø${mm(step.diameter)}${step.to == null ? '' : ` to Ø${mm(step.to)}`} × ${mm(step.length)}${shape.join('')}`;
+  };
   const change = (all: Step[]) => {
     setTyped({});
     setOpened([]);
@@ -42,6 +50,13 @@ export function Outline(props: { steps: Step[]; start: Step; refused: Record<str
       {refused.turnedOutline && <p role="alert">{refused.turnedOutline}</p>}
       {steps.map((step, i) => {
         const open = opened.includes(i);
+        const wrong = Object.keys(refused).some((key) => key.startsWith(`turnedOutline[${i}]`));
+        if (steps.length >= FOLDED_FROM && !open && !wrong)
+          return (
+            <button key={i} className="why outline-folded" aria-label={`Open step ${i + 1}`} onClick={() => setOpened([...opened, i])}>
+              <span>{i + 1}</span> {told(step)}
+            </button>
+          );
         const shape = SHAPE.filter(([code]) => open || step[code] != null || refused[`turnedOutline[${i}].${code}`]);
         return (
           <fieldset key={i} className="crossing outline-step">
@@ -86,7 +101,10 @@ export function Outline(props: { steps: Step[]; start: Step; refused: Record<str
       {steps.length < MOST && (
         <button
           className="why"
-          onClick={() => onSteps([...steps, last ? { diameter: last.to ?? last.diameter, length: last.length } : start])}
+          onClick={() => {
+            if (steps.length + 1 >= FOLDED_FROM) setOpened([...opened, steps.length]);
+            onSteps([...steps, last ? { diameter: last.to ?? last.diameter, length: last.length } : start]);
+          }}
         >
           {last ? 'Add a step' : 'Give it several diameters'}
         </button>
