@@ -212,8 +212,11 @@ public readonly struct ThreadTurning : IWork<WorkResult>
         double usual = Math.Max(1, Math.Ceiling(Math.Round(InfeedsAtLeast + (InfeedsPerPitch * pitch)) / own.Teeth)), count = usual;
         x.Propose(Input.Infeeds, count);
         if (x.IsTyped(Input.Infeeds)) return;
-        while (count < MoreInfeeds * usual && !ThreadTurningLoad.Stands(own, x)) x.Propose(Input.Infeeds, ++count);
-        if (!ThreadTurningLoad.Stands(own, x)) x.Propose(Input.Infeeds, usual);
+
+        // What not even the most infeeds keep does not stand in the way of what can be kept.
+        double most = Math.Max(usual, Math.Min(InfeedSchedule.Most, Math.Ceiling(MoreInfeeds * usual)));
+        ThreadTurningLoad.Kept possible = ThreadTurningLoad.KeptBy(own, x.With(Input.Infeeds, most));
+        while (count < most && (ThreadTurningLoad.KeptBy(own, x) & possible) != possible) x.Propose(Input.Infeeds, ++count);
     }
 
     private static void RefuseTool(ThreadTurningSetup own, in Inputs x, InputCheck check)

@@ -135,20 +135,41 @@ internal static class ThreadTurningLoad
             trace.Take(BarBendFormula, r[Output.Deflection], new("F_b", last.Passive), new("K_0", setup.Tip.AtTip));
     }
 
-    /// <summary>Whether the infeeds bend work or bar no further than is allowed, take no more than the spindle gives, and leave the work in its jaws.</summary>
-    public static bool Stands(ThreadTurningSetup setup, in Inputs x)
+    /// <summary>What the infeeds keep: the bend of work or bar, what the spindle gives, the grip of the jaws, and the work in them.</summary>
+    [Flags]
+    public enum Kept
+    {
+        /// <summary>Nothing.</summary>
+        None = 0,
+
+        /// <summary>The bend allowed.</summary>
+        Bend = 1,
+
+        /// <summary>Power and torque.</summary>
+        Drive = 2,
+
+        /// <summary>The grip against turning and slipping.</summary>
+        Grip = 4,
+
+        /// <summary>The work against being levered out.</summary>
+        Lever = 8,
+    }
+
+    /// <summary>What the infeeds keep.</summary>
+    public static Kept KeptBy(ThreadTurningSetup setup, in Inputs x)
     {
         InfeedWalk walk = new(setup, x);
         double passive = 0, force = 0, pushed = 0;
         while (walk.Next(out InfeedLoad load)) (passive, force, pushed) = (load.Passive, Math.Max(force, load.Force), Math.Max(pushed, load.Passive));
         NoTrace none = default;
-        if ((setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none)) > x[Input.DeflectionAllowed]) return false;
-        double widest = SpeedDiameter(setup, x), n = SpeedHeld(setup, x, out _), torque = force * widest / 2000,
+        double bend = setup.Inside ? setup.Tip.Deflection(passive, 0) : OfWork(setup, x, passive, ref none), widest = SpeedDiameter(setup, x),
+            n = SpeedHeld(setup, x, out _), torque = force * widest / 2000,
             power = CuttingSetup.MotorPower(force * CuttingSetup.CuttingSpeedFor(n, widest) / 60_000, setup.Efficiency);
         SpindlePoint gives = setup.Curve.At(n);
-        return !(power > gives.Power) && !(torque > gives.Torque)
-            && setup.Turning.Holds(torque, pushed, x[Input.GrippedDiameter], n, setup.Practice)
-            && (!IsLevered(setup, x) || setup.Turning.HoldsLever(Pull(x, force, pushed, widest), x, n, setup.Practice));
+        return (bend > x[Input.DeflectionAllowed] ? Kept.None : Kept.Bend)
+            | (power > gives.Power || torque > gives.Torque ? Kept.None : Kept.Drive)
+            | (setup.Turning.Holds(torque, pushed, x[Input.GrippedDiameter], n, setup.Practice) ? Kept.Grip : Kept.None)
+            | (!IsLevered(setup, x) || setup.Turning.HoldsLever(Pull(x, force, pushed, widest), x, n, setup.Practice) ? Kept.Lever : Kept.None);
     }
 
     /// <summary>Whether the work can be levered out of its jaws: nothing holds its end, and how far it stands out is known.</summary>
