@@ -49,12 +49,29 @@ test('a stud from the bar: slender work asks for the centre, and is kept', async
   ).toBeVisible();
 });
 
+test('choices open within sight where little motion is wanted, and the page does not move', async ({ browser }) => {
+  const maren = await calculate(browser, 'turn-rough', 'A-3001', '42CrMo4', 'Morrow');
+  await maren.setViewportSize({ width: 1280, height: 800 });
+  await maren.emulateMedia({ reducedMotion: 'reduce' });
+  await maren.reload();
+  await expect.poll(() => figure(maren, 'depth')).toBeGreaterThan(0);
+  for (const name of ['Work held', 'Go on with this work']) {
+    await maren.getByRole('combobox', { name }).click();
+    await expect(maren.locator('.ant-select-dropdown:visible')).toBeInViewport({ ratio: 1 });
+    await maren.keyboard.press('Escape');
+    await expect(maren.locator('.ant-select-dropdown:visible')).toHaveCount(0);
+  }
+  expect(await maren.evaluate(() => document.documentElement.scrollHeight)).toBe(800);
+});
+
 test('parting off beside a shoulder: the shank would touch, the cure says how far to rough, and then it goes', async ({ browser }) => {
   const maren = await calculate(browser, 'part-off', 'A-3004', '42CrMo4', 'Morrow');
   await field(maren, 'Ø before').fill('44');
   await field(maren, 'Ø of a shoulder').fill('80');
   await field(maren, 'Gap from blade').fill('1');
-  await expect(maren.getByText('Rough the shoulder back 1.5 mm further, or below Ø70 mm, or let the blade cut it back first.')).toBeVisible();
+  await expect(
+    maren.getByText('Rough the shoulder back 1.5 mm further, or below Ø70 mm, or let the blade cut it back first.'),
+  ).toBeVisible();
   const alone = await figure(maren, 'time');
   await pick(maren, 'Shoulder beside', 'cut back first');
   await expect(maren.getByText('The blade first cuts the shoulder back by 1.50 mm down to Ø70.00 mm')).toBeVisible();

@@ -107,7 +107,8 @@ public class WallLoadTests
         CalculationResult inside = Operations.Find("turn-finish")!.Calculate(
             With("turn-finish", CutterFamily.InsideTurningTool, feed: 0.1, dimensions: [(Dimension.EdgeAngle, 95), (Dimension.CornerRadius, 0.8)]),
             Typed([("startDiameter", 59), ("faceStock", 0.5), ("feedPerRevolution", 0.1), ("bodyDiameter", 90), Stiff])
-                with { Extras = [new TurnedOutline(bore)] }, explain: true),
+                with
+            { Extras = [new TurnedOutline(bore)] }, explain: true),
             outside = Finish(0.5, 95, Shouldered);
         Assert.Equal(outside.Figure("edgeLength"), inside.Figure("edgeLength"), 9);
         Assert.Equal(outside.Figure("thinChip"), inside.Figure("thinChip"), 9);
@@ -116,5 +117,6 @@ public class WallLoadTests
     private static CalculationResult Finish(double face, double angle, OutlineStep[] steps) => Operations.Find("turn-finish")!.Calculate(
         With("turn-finish", feed: 0.1, dimensions: [(Dimension.EdgeAngle, angle), (Dimension.CornerRadius, 0.8)]),
         Typed([("startDiameter", steps[0].Diameter + 1), ("faceStock", face), ("feedPerRevolution", 0.1), ("bodyDiameter", 80), Stiff])
-            with { Extras = [new TurnedOutline(steps)] }, explain: true);
+            with
+        { Extras = [new TurnedOutline(steps)] }, explain: true);
 }
