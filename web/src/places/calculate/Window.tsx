@@ -60,6 +60,8 @@ export function OperatingWindow({ situation, operation, body, result, axes, onAx
           signal,
         }),
       ),
+    // While the first answer of another operation is on its way, what is drawn is still the one before.
+    enabled: situation.operation === operation.code,
     placeholderData: keepPreviousData,
     retry: false,
   });
