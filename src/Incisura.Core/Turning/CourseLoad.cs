@@ -31,9 +31,11 @@ internal static class CourseLoad
         "q_c is the sum of h^(1 − m_c) over the edge in the work, its corner exactly, where most of it is: along an outline as it comes to a side that "
             + "rises; Kienzle and Victor 1952");
     private static readonly Formula FeedForceFormula = new(
-        "F_f", "Feed force", Quantity.Force, "k_r*k_c11*q_f", "square to the edge at every place, its part along the feed, q_f");
+        "F_f", "Feed force", Quantity.Force, "k_r*k_c11*q_f",
+        "square to the edge at every place, its part along the feed where that is largest, q_f");
     private static readonly Formula PassiveFormula = new(
-        "F_p", "Passive force", Quantity.Force, "k_r*k_c11*q_p", "square to the edge at every place, its part away from the work, q_p");
+        "F_p", "Passive force", Quantity.Force, "k_r*k_c11*q_p",
+        "square to the edge at every place, its part away from the work where that is largest, q_p");
     private static readonly Formula SpecificFormula = new(
         "k_c", "Specific force", Quantity.Stress, "F_c/A", "force over the section of the chip");
     private static readonly Formula ThinFormula = new(
@@ -112,8 +114,8 @@ internal static class CourseLoad
         r[Output.LargestChip] = forces.Chip;
         r[Output.MeanChip] = load.MeanChip;
         r[Output.CuttingForce] = load.Cutting;
-        r[Output.Thrust] = load.Feed;
-        if (!setup.IsBlade) r[Output.PassiveForce] = load.Passive;
+        r[Output.Thrust] = forces.Feed;
+        if (!setup.IsBlade) r[Output.PassiveForce] = forces.Passive;
         if (forces.ThinChip > 0) (r[Output.ThinChip], r[Output.SteepRise]) = (forces.ThinChip, double.RadiansToDegrees(forces.Steepest));
         r[Output.SpecificForce] = load.Cutting / load.Section;
         r[Output.RemovalRate] = c.Depth * f * used;
@@ -141,11 +143,11 @@ internal static class CourseLoad
             setup.TellForce11(wear, ref trace);
             trace.Take(ForceFormula, load.Cutting, new("k_c11", force11), new("q_c", load.Cutting / force11));
             trace.Take(
-                FeedForceFormula, load.Feed, new("k_r", setup.RadialRatio), new("k_c11", force11),
-                new("q_f", load.Feed / force11 / setup.RadialRatio));
+                FeedForceFormula, forces.Feed, new("k_r", setup.RadialRatio), new("k_c11", force11),
+                new("q_f", forces.Feed / force11 / setup.RadialRatio));
             if (!setup.IsBlade) trace.Take(
-                PassiveFormula, load.Passive, new("k_r", setup.RadialRatio), new("k_c11", force11),
-                new("q_p", load.Passive / force11 / setup.RadialRatio));
+                PassiveFormula, forces.Passive, new("k_r", setup.RadialRatio), new("k_c11", force11),
+                new("q_p", forces.Passive / force11 / setup.RadialRatio));
             trace.Take(SpecificFormula, r[Output.SpecificForce], new("F_c", load.Cutting), new("A", load.Section));
             trace.Take(RateFormula, r[Output.RemovalRate], new("a_p", c.Depth), new("f", f), new("v_u", used));
             trace.Take(PowerFormula, r[Output.Power], new("F_c", load.Cutting), new("v_u", used));

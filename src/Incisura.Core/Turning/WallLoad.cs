@@ -63,14 +63,11 @@ internal struct CourseForces(in CornerLoad along, bool across)
     /// <summary>The load where the cutting force is largest.</summary>
     public CornerLoad Load = along;
 
-    /// <summary>Direction of the feed there, rad.</summary>
-    public double Turned = across ? -Math.PI / 2 : 0;
+    /// <summary>Largest force along the axis, or across it where the feed runs across, N.</summary>
+    public double Feed = along.Feed;
 
-    /// <summary>Largest force square to the axis in the plane of the feed, N.</summary>
-    public double Radial = Math.Abs(across ? along.Feed : along.Passive);
-
-    /// <summary>Largest force along the axis, N.</summary>
-    public double Axial = Math.Abs(across ? along.Passive : along.Feed);
+    /// <summary>Largest force square to that, away from the work, N; below 0 where the tool is drawn in.</summary>
+    public double Passive = along.Passive;
 
     /// <summary>Longest edge in the work, mm.</summary>
     public double Edge = along.EdgeLength;
@@ -84,17 +81,25 @@ internal struct CourseForces(in CornerLoad along, bool across)
     /// <summary>Thinnest chip beside the corner up a side, mm; NaN where there is none.</summary>
     public double ThinChip = double.NaN;
 
+    /// <summary>Largest force square to the axis in the plane of the feed, N, at least 0.</summary>
+    public readonly double Radial => Math.Abs(across ? Feed : Passive);
+
+    /// <summary>Largest force along the axis, N, at least 0.</summary>
+    public readonly double Axial => Math.Abs(across ? Passive : Feed);
+
     /// <summary>Takes what is met at a side.</summary>
     /// <param name="wall">The side.</param>
     /// <param name="met">What is met there.</param>
     public void Take(in OutlineWall wall, in WallLoad met)
     {
         (double sine, double cosine) = Math.SinCos(met.Turned);
-        Radial = Math.Max(Radial, Math.Abs((met.Load.Passive * cosine) - (met.Load.Feed * sine)));
-        Axial = Math.Max(Axial, Math.Abs((met.Load.Feed * cosine) + (met.Load.Passive * sine)));
+        Passive = Larger(Passive, (met.Load.Passive * cosine) - (met.Load.Feed * sine));
+        Feed = Larger(Feed, (met.Load.Feed * cosine) + (met.Load.Passive * sine));
         Edge = Math.Max(Edge, met.Load.EdgeLength);
         Chip = Math.Max(Chip, met.Load.LargestChip);
         if (met.Straight > 0 && !(met.ThinChip >= ThinChip)) (ThinChip, Steepest) = (met.ThinChip, wall.Rise);
-        if (met.Load.Cutting > Load.Cutting) (Load, Turned) = (met.Load, met.Turned);
+        if (met.Load.Cutting > Load.Cutting) Load = met.Load;
     }
+
+    private static double Larger(double one, double other) => Math.Abs(other) > Math.Abs(one) ? other : one;
 }

@@ -57,6 +57,11 @@ public class WallLoadTests
         Assert.Equal(0.1 * Math.Sin(Math.PI / 36), r.Figure("thinChip"), 9);
         Assert.Equal(90, r.Figure("steepRise"), 9);
 
+        // Along the axis it pushes most there, square to it along the diameter or there, and never less than the diameter alone.
+        CalculationResult none = Finish(0, 95, [new(40, 50)]);
+        Assert.True(r.Figure("thrust") > 4 * none.Figure("thrust"));
+        Assert.True(Math.Abs(r.Figure("passiveForce")) >= Math.Abs(none.Figure("passiveForce")) - 1e-9);
+
         // It pushes along the axis with a chip as thick as the feed: many times what the diameter alone asks for.
         CalculationResult along = Finish(0.5, 95, [new(40, 50)]);
         Assert.InRange(r.Figure("cuttingForce") / along.Figure("cuttingForce"), 5, 20);
