@@ -288,7 +288,7 @@ public enum Input
     /// <summary>Even stock e_b along the outline of a forging, mm; 0 for a bar or a tube.</summary>
     EvenStock,
 
-    /// <summary>Length l_k of the work in the jaws, mm.</summary>
+    /// <summary>Length l_j of the work in the jaws, mm.</summary>
     GripLength,
 
     /// <summary>A number only one operation asks for, by its own description.</summary>

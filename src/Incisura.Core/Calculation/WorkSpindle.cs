@@ -87,7 +87,7 @@ public sealed class WorkSpindle
         if (ClampedBy is { } held) ChuckGrip.Tell(held, speed, ref trace);
     }
 
-    /// <summary>Longest length in the jaws that is proposed, mm (shop practice).</summary>
+    /// <summary>Length in the jaws that is proposed for a diameter, mm (shop practice).</summary>
     internal static double UsualGrip(double gripped) => Math.Clamp(Math.Round(0.8 * gripped), 5, 40);
 
     /// <summary>The grip that keeps work from being levered out of the jaws, where nothing but them holds it.</summary>

@@ -169,7 +169,7 @@ internal static class CourseLoad
         if (double.IsNaN(c.FaceStock)) return forces;
         IReadOnlyList<OutlineWall> walls = setup.Contour.Walls;
         for (int i = 0; i < walls.Count; i++)
-            forces.Take(walls[i], WallLoad.Of(walls[i], c, feed, force11, setup.ChipExponent, setup.RadialRatio));
+            forces.Take(walls[i], WallLoad.Of(walls[i], c, setup.EdgeReaches, feed, force11, setup.ChipExponent, setup.RadialRatio));
         return forces;
     }
 

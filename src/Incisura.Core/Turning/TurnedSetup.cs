@@ -68,6 +68,9 @@ public sealed class TurnedSetup : TurningSetup
     /// <summary>Cutting edge angle κ_r with the feed along the work, degrees.</summary>
     public double EdgeAngle { get; }
 
+    /// <summary>Angle up to which the edge goes on from its corner, degrees: that of a round insert has no end.</summary>
+    internal double EdgeReaches => TipAngle > 0 ? EdgeAngle : 180;
+
     /// <summary>Tip angle ε_r, degrees; 0 for a round insert and for blades.</summary>
     public double TipAngle { get; }
 

@@ -34,13 +34,15 @@ internal readonly record struct WallLoad(CornerLoad Load, double Turned, double 
     /// <summary>Works it out.</summary>
     /// <param name="wall">The side.</param>
     /// <param name="c">The course, with its stock on diameters and faces.</param>
+    /// <param name="edge">Angle up to which the edge goes on, degrees: κ_r, 180 of a round insert.</param>
     /// <param name="feed">Feed of a turn f, mm.</param>
     /// <param name="force11">k_c1.1, corrected, MPa.</param>
     /// <param name="exponent">m_c.</param>
     /// <param name="radial">k_r.</param>
-    public static WallLoad Of(in OutlineWall wall, in TurnedCourse c, double feed, double force11, double exponent, double radial)
+    public static WallLoad Of(
+        in OutlineWall wall, in TurnedCourse c, double edge, double feed, double force11, double exponent, double radial)
     {
-        double κ = double.DegreesToRadians(c.EdgeAngle), r = c.CornerRadius, leans = Math.Max(0, κ - wall.Rise);
+        double κ = double.DegreesToRadians(edge), r = c.CornerRadius, leans = Math.Max(0, κ - wall.Rise);
         (double upSine, double upCosine) = Math.SinCos(wall.Rise);
         (double sine, double cosine) = Math.SinCos(leans);
         double stock = (c.Depth * upCosine) + (c.FaceStock * upSine), corner = r * (1 - cosine),

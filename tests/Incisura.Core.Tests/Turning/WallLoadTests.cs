@@ -23,7 +23,7 @@ public class WallLoadTests
         {
             TurnedCourse course = new(false, angle, r, side, 1, 40, 40, true, 0, 0, face);
             double ρ = double.DegreesToRadians(rise), κ = double.DegreesToRadians(angle);
-            WallLoad got = WallLoad.Of(new(0, ρ, height, 0), course, 1e-4, 2000, 0.25, 0.4);
+            WallLoad got = WallLoad.Of(new(0, ρ, height, 0), course, angle, 1e-4, 2000, 0.25, 0.4);
 
             // The corner touches the diameter below it and the side ahead of it; the edge goes on from the corner, leaning from the side by κ − ρ.
             double stock = (side * Math.Cos(ρ)) + (face * Math.Sin(ρ)), inside = 0;
@@ -101,9 +101,27 @@ public class WallLoadTests
         {
             OutlineWall[] few = OutlineWall.Few(walls);
             TurnedCourse course = new(false, 95, 0.8, 0.4, 1, 40, 40, true, 0, 0, 0.3);
-            double Most(OutlineWall[] of) => of.Max(w => WallLoad.Of(w, course, 0.2, 2000, 0.25, 0.4).Load.Cutting);
+            double Most(OutlineWall[] of) => of.Max(w => WallLoad.Of(w, course, 95, 0.2, 2000, 0.25, 0.4).Load.Cutting);
             return few.Length <= 3 && Most(few) >= Most(walls) * (1 - 1e-9);
         });
+
+    [Fact]
+    public void A_round_insert_goes_up_a_shoulder_with_its_arc()
+    {
+        Situation round = With("turn-finish", feed: 0.1, dimensions: [(Dimension.InscribedCircle, 10)]);
+        round = round with
+        {
+            Cutter = round.Cutter with { Value = round.Cutter.Value with { Picks = new Dictionary<string, string> { ["insert"] = "R" } } },
+        };
+        CalculationResult r = Operations.Find("turn-finish")!.Calculate(
+            round, Typed([("startDiameter", 41), ("faceStock", 0.3), ("feedPerRevolution", 0.1), ("bodyDiameter", 80), Stiff])
+                with
+            { Extras = [new TurnedOutline(Shouldered)] }, explain: true);
+
+        // A quarter of the arc in the corner, and as far up as 0.3 mm of stock reach: acos(1 − 0.3/5).
+        Assert.InRange(r.Figure("edgeLength") - (5 * ((Math.PI / 2) + Math.Acos(1 - (0.3 / 5)))), 0, 0.11);
+        Assert.DoesNotContain(r.Findings, f => f.Code is "up-the-side" or "main-edge-gouges");
+    }
 
     [Fact]
     public void A_bore_meets_its_shoulders_as_the_outside_does()
