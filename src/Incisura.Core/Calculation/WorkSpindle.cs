@@ -202,6 +202,31 @@ internal static class WorkSpindleWords
         Choice.Spindle, "Spindle", [new("main", "main spindle"), new("counter", "counter spindle")], "main")
     { Group = Work };
 
+    public static readonly OptionDescription Stands = new(
+        Choice.Stands, "Cuts",
+        [
+            new("front-up", "in front, rake up"), new("behind-down", "behind, rake down"), new("behind-up", "behind, rake up"),
+            new("front-down", "in front, rake down"),
+        ],
+        "front-up")
+    { Group = Work };
+
     /// <summary>Whether the counter spindle was picked.</summary>
     public static bool IsCounter(IReadOnlyDictionary<string, string> options) => options.GetValueOrDefault(Codes.Of(Choice.Spindle)) == "counter";
+}
+
+/// <summary>What the picks of how the work turns mean, which turning and threads share.</summary>
+internal static class WorkSpindlePicks
+{
+    extension(in Inputs x)
+    {
+        /// <summary>Whether the counter spindle turns the work.</summary>
+        public bool Counter => x.Picked(Choice.Spindle) == 1;
+
+        /// <summary>
+        /// Whether the work turns clockwise, seen from its free end, so that its surface runs against the rake face: in the counter spindle it is seen
+        /// from the other side.
+        /// </summary>
+        public bool Clockwise => (x.Picked(Choice.Stands) is 2 or 3) != x.Counter;
+    }
 }

@@ -20,15 +20,6 @@ internal static class ThreadTurningWords
         "modified")
     { Group = "Infeeds" };
 
-    public static readonly OptionDescription Stands = new(
-        Choice.Stands, "Cuts",
-        [
-            new("front-up", "in front, rake up"), new("behind-down", "behind, rake down"), new("behind-up", "behind, rake up"),
-            new("front-down", "in front, rake down"),
-        ],
-        "front-up")
-    { Group = "Along" };
-
     public static readonly OptionDescription Support = new(
         Choice.Support, "Work held", [new("chuck", "in the chuck"), new("centre", "in the chuck and by a centre")], "chuck")
     { Group = "Work" };
@@ -55,7 +46,7 @@ internal static class ThreadTurningWords
             new(Input.ShimInclination, "λ_s", "Inclination of the shim", "Tool", Quantity.Angle, -10, 10),
             ThreadCutWords.Deflection(20),
         ],
-        [Law, Way, Stands, Support, WorkSpindleWords.Spindle],
+        [Law, Way, WorkSpindleWords.Stands with { Group = "Along" }, Support, WorkSpindleWords.Spindle],
         [Output.SpindleSpeed, Output.FeedInUse, Output.HeightCut, Output.Time],
         [
             Output.SpeedInUse, Output.FeedRate, Output.RootDiameter, Output.FirstInfeed, Output.LastInfeed, Output.HeaviestInfeed,
@@ -75,9 +66,6 @@ internal static class ThreadTurningPicks
 
         /// <summary>Which way the insert goes in.</summary>
         public InfeedWay Way => (InfeedWay)Math.Max(0, x.Picked(Choice.Infeed));
-
-        /// <summary>Whether the work turns clockwise, seen from its free end: its surface runs against the rake face.</summary>
-        public bool Clockwise => x.Picked(Choice.Stands) is 2 or 3;
 
         /// <summary>Whether a centre pins the end of the work.</summary>
         public bool Centre => x.Picked(Choice.Support) == 1;

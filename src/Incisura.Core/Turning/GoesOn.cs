@@ -40,6 +40,8 @@ public readonly ref struct Following(in Inputs x)
         };
         Dictionary<string, string> options = new() { [Codes.Of(Choice.Spindle)] = x.Counter ? "counter" : "main" };
 
+        if (x.Picked(Choice.Stands) is > 0 and var stands) options[Codes.Of(Choice.Stands)] = WorkSpindleWords.Stands.Picks[stands].Code;
+
         // No thread is turned beside a steady rest.
         bool steady = x.Steady && operation != "thread-turning";
         if (x.Centre || steady) options[Codes.Of(Choice.Support)] = x.Centre ? "centre" : "steady";

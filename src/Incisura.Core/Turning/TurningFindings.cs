@@ -1,3 +1,5 @@
+using Incisura.Core.Cutters;
+
 namespace Incisura.Core.Turning;
 
 /// <summary>What every turning operation has to say.</summary>
@@ -32,8 +34,22 @@ internal static class TurningFindings
                 "interrupted", Severity.Caution,
                 new("The edge strikes the work anew at every turn; bends and grip are judged for a force that comes at once."),
                 "Take a tough edge with a strong land, and no more speed than the chart gives."));
+        Directions(setup, x, findings);
         findings.Add(new(
             "programmed-point", Severity.Info,
             new("Diameters and surface speed are those of the tip of the edge, as the control goes by."), ""));
+    }
+
+    private static void Directions(TurnedSetup setup, in Inputs x, List<Finding> findings)
+    {
+        Hand hand = setup.Cutter.Hand;
+        findings.Add(new(
+            "directions", Severity.Info,
+            new($"The spindle turns {(x.Clockwise ? "clockwise" : "counter-clockwise")}, seen from the free end of the work."), ""));
+        if (setup.IsBlade || hand == Hand.Neutral || (hand == Hand.Left) == x.Clockwise) return;
+        findings.Add(new(
+            "leads-away", Severity.Caution,
+            new($"A {(hand == Hand.Left ? "left" : "right")}-hand tool so placed leads away from the chuck, and its main edge trails here."),
+            $"Take a {(hand == Hand.Left ? "right" : "left")}-hand tool, or let it cut the other way up."));
     }
 }

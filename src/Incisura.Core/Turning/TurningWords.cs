@@ -35,7 +35,7 @@ internal static class TurningWords
         "chuck")
     { Group = Work };
 
-    public static readonly OptionDescription[] Options = [Support, WorkSpindleWords.Spindle];
+    public static readonly OptionDescription[] Options = [Support, WorkSpindleWords.Spindle, WorkSpindleWords.Stands];
 
     public static readonly Output[] Large = [Output.ProgrammedSpeed, Output.FeedInUse, Output.Depth, Output.Time];
 
@@ -73,9 +73,6 @@ internal static class TurningPicks
 
         /// <summary>How far a force that comes at once bends work and tool, against one that comes slowly.</summary>
         public double Blow => x[Input.CutShare] < 1 ? 2 : 1;
-
-        /// <summary>Whether the counter spindle turns the work.</summary>
-        public bool Counter => x.Picked(Choice.Spindle) == 1;
 
         /// <summary>Whether a steady rest pins the work.</summary>
         public bool Steady => x.Picked(Choice.Support) == 2;

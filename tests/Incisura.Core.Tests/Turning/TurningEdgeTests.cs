@@ -1,7 +1,10 @@
 using CsCheck;
 using Incisura.Core.Calculation;
+using Incisura.Core.Catalogue;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
+using Incisura.Core.Tests.ThreadCutting;
+using Incisura.Core.ThreadCutting;
 using Incisura.Core.Turning;
 using static Incisura.Core.Tests.Turning.TurningSample;
 
@@ -99,6 +102,35 @@ public class TurningEdgeTests
                 Cutter = s.Cutter with { Value = s.Cutter.Value with { Picks = new Dictionary<string, string> { ["bar"] = of } } },
             };
         }
+    }
+
+    [Theory]
+    [InlineData(Hand.Right, "front-up", "main", false, false)]
+    [InlineData(Hand.Right, "behind-down", "main", false, false)]
+    [InlineData(Hand.Right, "behind-up", "main", true, true)]
+    [InlineData(Hand.Left, "front-up", "main", false, true)]
+    [InlineData(Hand.Left, "front-down", "main", true, false)]
+    [InlineData(Hand.Right, "front-up", "counter", true, true)]
+    [InlineData(Hand.Left, "front-up", "counter", true, false)]
+    [InlineData(Hand.Neutral, "behind-up", "main", true, false)]
+    public void The_spindle_turns_against_the_rake_face_and_the_hand_leads_to_the_chuck(
+        Hand hand, string stands, string spindle, bool clockwise, bool away)
+    {
+        Situation s = With("turn-rough");
+        s = s with { Cutter = s.Cutter with { Value = s.Cutter.Value with { Hand = hand } } };
+        CalculationResult r = Turn("turn-rough", s, null, [("stands", stands), ("spindle", spindle)]);
+        string told = r.Findings.Single(f => f.Code == "directions").Text.ToString();
+        Assert.Contains(clockwise ? "turns clockwise" : "turns counter-clockwise", told, StringComparison.Ordinal);
+        Assert.Equal(away, r.Findings.Any(f => f is { Code: "leads-away", Severity: Severity.Caution }));
+
+        // A thread of that hand is fed the way its lead goes with the spindle so turning.
+        CalculationResult thread = Operations.Find("thread-turning")!.Calculate(
+            ThreadSample.Turned() with { Machine = s.Machine }, Typed(null, [("stands", stands), ("spindle", spindle)]), explain: false);
+        InfeedCourse course = thread.Attached<InfeedCourse>()!;
+        Assert.Equal((clockwise, !clockwise), (course.Clockwise, course.TowardsChuck));
+        Assert.Equal(
+            stands == "front-up" ? null : stands,
+            r.Attached<GoesOn>()!.Steps[0].Options.GetValueOrDefault("stands"));
     }
 
     [Fact]

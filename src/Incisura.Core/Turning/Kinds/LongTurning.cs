@@ -304,7 +304,8 @@ internal static class LongTurning
             findings.Add(new(
                 "follows", Severity.Info,
                 new(
-                    "The insert follows a contour that falls by up to {0}; steeper, its trailing edge touches.",
+                    "At κ_r {0}, ψ_r {1}, the insert follows a contour that falls by up to {2}; steeper, its trailing edge touches.",
+                    new(setup.EdgeAngle, Quantity.Angle), new(90 - setup.EdgeAngle, Quantity.Angle),
                     new Measure(setup.TrailingAngle, Quantity.Angle)), ""));
     }
 
