@@ -211,7 +211,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
     {
         double usual = Math.Max(1, Math.Ceiling(Math.Round(InfeedsAtLeast + (InfeedsPerPitch * pitch)) / own.Teeth)), count = usual;
         x.Propose(Input.Infeeds, count);
-        if (x.IsTyped(Input.Infeeds)) return;
+        if (x.IsTyped(Input.Infeeds) || ThreadTurningLoad.KeptBy(own, x) == ThreadTurningLoad.Kept.All) return;
 
         // What not even the most infeeds keep does not stand in the way of what can be kept.
         double most = Math.Max(usual, Math.Min(InfeedSchedule.Most, Math.Ceiling(MoreInfeeds * usual)));

@@ -153,6 +153,9 @@ internal static class ThreadTurningLoad
 
         /// <summary>The work against being levered out.</summary>
         Lever = 8,
+
+        /// <summary>All of it.</summary>
+        All = Bend | Drive | Grip | Lever,
     }
 
     /// <summary>What the infeeds keep.</summary>

@@ -343,7 +343,7 @@ internal static class CourseLoad
         TurnedSetup setup, in Inputs x, in TurnedCourse c, in CourseForces forces, in SurfaceSpeed speed, ref WorkResult r, ref TTrace trace)
         where TTrace : struct, ITrace
     {
-        if (!x.Centre && !x.Steady)
+        if (x.OnlyJaws)
             setup.Turning.Lever(
                 new(forces.Load.Cutting, forces.Radial, forces.Axial, r[Output.OuterDiameter], c.To), x, x.Blow, setup.Practice, ref r, ref trace);
         (double outer, double n, double needed, double left) = GripWorst(setup, x, c, forces, speed);

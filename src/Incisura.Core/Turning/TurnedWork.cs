@@ -67,7 +67,7 @@ public readonly struct TurnedWork<TKind> : IWork<WorkResult>
         input switch
         {
             Input.SteadyAt => x.Steady,
-            Input.GripLength => !x.Centre && !x.Steady,
+            Input.GripLength => x.OnlyJaws,
             _ => TKind.Uses(Of(setup), x, input),
         };
 

@@ -11,7 +11,7 @@ internal static class TurningFindings
     public static void Add(TurnedSetup setup, in Inputs x, in WorkResult r, List<Finding> findings)
     {
         setup.Turning.Notice(findings);
-        if (!x.Centre && !x.Steady && setup.Turning.ClampedBy is null && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
+        if (x.OnlyJaws && setup.Turning.ClampedBy is null && x[Input.StandsOut] > LeverFrom * x[Input.GrippedDiameter])
             findings.Add(new(
                 "levers-out", Severity.Caution,
                 new(

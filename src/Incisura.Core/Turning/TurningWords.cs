@@ -71,6 +71,9 @@ internal static class TurningPicks
         /// <summary>Whether a centre pins the end of the work.</summary>
         public bool Centre => x.Picked(Choice.Support) == 1;
 
+        /// <summary>Whether nothing but the jaws holds the work.</summary>
+        public bool OnlyJaws => !x.Centre && !x.Steady;
+
         /// <summary>How far a force that comes at once bends work and tool, against one that comes slowly.</summary>
         public double Blow => x[Input.CutShare] < 1 ? 2 : 1;
 
