@@ -15,13 +15,21 @@ REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
 
+# The compiler stays in memory between the projects of a build; .ci/run ends it.
+export UseSharedCompilation := true
+
+BUILT := -not -path '*/obj/*' -not -path '*/bin/*' -not -path '*/node_modules/*'
+NET := $(shell find src tests bench -type f '(' -name '*.cs' -o -name '*.csproj' -o -name '*.txt' -o -name '*.json' ')' $(BUILT) -not -path '*/wwwroot/*' -not -path '*/tests/golden/*') \
+	$(wildcard Directory.*.props .editorconfig global.json Incisura.slnx demo/*.json docs/guide/*)
+PAGE := $(shell find web/src web/public -type f -not -name incisura.json) $(wildcard web/*.html web/*.ts web/*.json)
+
 .PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client package deploy-check first-day clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
 
 $(STAMPS)/npm: web/package.json web/package-lock.json
-	cd web && npm ci --no-audit --no-fund
+	cd web && npm ci --no-audit --no-fund --loglevel=error
 	ln -sfn ../../web/node_modules ../tests/web/node_modules
 	ln -sfn ../../web/node_modules ../tests/e2e/node_modules
 	cd .. && mkdir -p $(STAMPS) && touch $@
@@ -30,11 +38,17 @@ $(STAMPS)/chromium:
 	command -v chromium >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends chromium; }
 	mkdir -p $(STAMPS) && touch $@
 
-web: $(STAMPS)/npm ## build the front end into the host
+$(STAMPS)/page: $(PAGE) $(STAMPS)/npm
 	cd web && npm run --silent build
+	touch ../$@
 
-build: web ## build everything
-	dotnet build Incisura.slnx -c Release -v q
+$(STAMPS)/net: $(NET) | $(STAMPS)/page
+	dotnet build Incisura.slnx -c Release -v q --nologo
+	touch $@
+
+web: $(STAMPS)/page ## build the front end into the host
+
+build: $(STAMPS)/net ## build everything that changed
 
 demo: web ## start with the demo workshop, keeping its data
 	dotnet build $(HOST) -c Release -v q
@@ -45,10 +59,10 @@ demo-reset: ## forget the demo's data and start afresh
 	rm -rf $(DATA)
 	$(MAKE) demo
 
-unit: $(STAMPS)/npm ## xUnit and the front end's own tests only
+unit: build ## xUnit and the front end's own tests only
 	tests/run.sh unit web
 
-e2e: $(STAMPS)/npm $(STAMPS)/chromium ## browser journeys only
+e2e: build $(STAMPS)/chromium ## browser journeys only
 	tests/run.sh e2e
 
 test: build $(STAMPS)/chromium ## every test, ending with the totals
@@ -60,46 +74,33 @@ golden: ## write the golden files of the engine and its public surface anew
 	dotnet build tests/Incisura.Web.Tests -c Release -v q --nologo
 	INCISURA_GOLDEN=write dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -method '*is_written_down'
 
-soak: build ## long random work on the library and on chains of holes, 20 000 hostile requests, a server killed 20 times, and ten minutes of a workshop at work
-	INCISURA_ACTIONS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*LibraryModelTests' -class '*DemoChainTests'
-	INCISURA_REQUESTS=20000 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*FuzzTests'
-	INCISURA_KILLS=20 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -class '*Killed*Tests'
-	INCISURA_SOAK=10 dotnet run --no-build -c Release --project tests/Incisura.Web.Tests -- -noColor -noLogo -showLiveOutput -class '*SoakTests'
+SOAK = dotnet tests/Incisura.$(1).Tests/bin/Release/net10.0/Incisura.$(1).Tests.dll -noColor -noLogo
 
-check: $(STAMPS)/npm ## formatting, types, and the client's types against the server
-	dotnet format Incisura.slnx --verify-no-changes --no-restore
-	(cd web && npm run --silent check)
-	$(MAKE) --no-print-directory client
+soak: build ## the long forms: random work, hostile requests, a server killed 20 times, and ten minutes of a workshop at work
+	INCISURA_EFFORT=40 CsCheck_Iter=2000 $(call SOAK,Core)
+	export INCISURA_FILLED=$$(node tests/filled.mjs)
+	INCISURA_ACTIONS=20000 $(call SOAK,Web) -class '*LibraryModelTests' -class '*DemoChainTests'
+	INCISURA_REQUESTS=20000 $(call SOAK,Web) -class '*FuzzTests'
+	INCISURA_KILLS=20 $(call SOAK,Web) -class '*Killed*Tests'
+	INCISURA_SOAK=10 $(call SOAK,Web) -showLiveOutput -class '*SoakTests'
+
+# Written where they differ only, so that nothing is built anew because of it.
+define CLIENT
+(cd web && npm run --silent client)
+cmp -s artifacts/schema.d.ts web/src/api/schema.d.ts || cp artifacts/schema.d.ts web/src/api/schema.d.ts
+endef
+
+check: build ## formatting, types, and the client's types against the server; those of C# are held by the build
+	cd web && npm run --silent check && cd ..
+	$(CLIENT)
 	git diff --exit-code --stat -- web/src/api || { echo "web/src/api is not what the server describes: commit what make client wrote" >&2; exit 1; }
 
 format: $(STAMPS)/npm ## format everything
 	dotnet format Incisura.slnx
 	cd web && npm run --silent format
 
-client: $(STAMPS)/npm ## write the OpenAPI document and the client's types anew
-	dotnet build $(HOST) -c Release -v q
-	cd web && npm run --silent client
-
-cases: ## run worked cases: make cases CASES=FILE
-	dotnet run --project tests/Incisura.Cases -c Release -v q -- $(CASES)
-
-bench: ## measure the core, then the server under load
-	dotnet run --project bench/Incisura.Bench -c Release -- --filter '*'
-	$(MAKE) load
-
-load: web $(STAMPS)/chromium ## measure the server on loopback
-	command -v wrk >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends wrk; }
-	dotnet build $(HOST) -c Release -v q
-	node bench/load.mjs
-	node bench/library.mjs
-	node bench/records.mjs
-	node bench/editions.mjs
-	command -v nginx >/dev/null || apt-get install -yq --no-install-recommends nginx-light
-	node bench/readers.mjs
-
-verify: ## check an edition's file offline: make verify FILE=edition-3.json
-	dotnet build $(HOST) -c Release -v q
-	dotnet run --no-build -c Release --project $(HOST) --no-launch-profile -- verify $(abspath $(FILE))
+client: build ## write the OpenAPI document and the client's types anew
+	$(CLIENT)
 
 check-data: ## compare a database with its history: make check-data FILE=data/demo/incisura.db
 	dotnet build $(HOST) -c Release -v q

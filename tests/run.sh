@@ -1,30 +1,58 @@
 #!/usr/bin/env bash
-# Runs the test runners named (unit, web, e2e), then prints one line with the totals of all of them.
-# Fails when a test failed, or when a runner did not run or ran nothing.
+# Runs what was built (unit: xUnit, web: Vitest, e2e: Playwright): a line for each runner with its failures, and a last one with the totals.
+# What the runners and servers say themselves lies in artifacts/results. Fails when a test failed, or a runner did not run or ran nothing.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 results=artifacts/results
 rm -rf "$results"
 mkdir -p "$results"
-wanted=()
 
+export INCISURA_SEED=${INCISURA_SEED:-$RANDOM$RANDOM}
+echo "The random part of each property begins at INCISURA_SEED=$INCISURA_SEED"
+
+# Runs a command that leaves a report, and says what came of it.
+ran() {
+  local report=$results/$1.json
+  shift
+  "$@" > "${report%.json}.log" 2>&1
+  node tests/totals.mjs line "$report"
+}
+
+xunit() {
+  for project in Core Exchange Web; do
+    ran "$project" dotnet "tests/Incisura.$project.Tests/bin/Release/net10.0/Incisura.$project.Tests.dll" \
+      -noColor -noLogo -ctrf "$results/$project.json"
+  done
+}
+
+page() {
+  ran page vitest run --root tests/web --maxWorkers=1 --reporter=json --outputFile="$PWD/$results/page.json"
+}
+
+journeys() {
+  PLAYWRIGHT_JSON_OUTPUT_NAME="$PWD/$results/journeys.json" ran journeys playwright test --config tests/e2e
+}
+
+PATH=$PWD/web/node_modules/.bin:$PATH
+export INCISURA_FILLED
+wanted=()
+beside=
 for runner in "$@"; do
   case "$runner" in
     unit)
-      for project in Incisura.Core.Tests Incisura.Exchange.Tests Incisura.Web.Tests; do
-        wanted+=("$results/$project.json")
-        dotnet build "tests/$project" -c Release -v q --nologo || continue
-        dotnet run --no-build -c Release --project "tests/$project" -- -noColor -noLogo -ctrf "$results/$project.json" 2>&1 | grep -vE ' (INF|WRN)\] '
-      done
+      INCISURA_FILLED=$(node tests/filled.mjs) || exit 1
+      wanted+=("$results"/{Core,Exchange,Web}.json)
+      xunit &
+      beside=$!
       ;;
     web)
-      wanted+=("$results/web.json")
-      (cd tests/web && ./node_modules/.bin/vitest run --reporter=default --reporter=json --outputFile.json="../../$results/web.json")
+      wanted+=("$results/page.json")
+      page
       ;;
     e2e)
-      wanted+=("$results/e2e.json")
-      dotnet build src/Incisura.Web -c Release -v q --nologo
-      (cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/e2e.json" ./node_modules/.bin/playwright test)
+      wait $beside
+      wanted+=("$results/journeys.json")
+      journeys
       ;;
     *)
       echo "unknown runner: $runner" >&2
@@ -32,5 +60,5 @@ for runner in "$@"; do
       ;;
   esac
 done
-
-node tests/totals.mjs "${wanted[@]}"
+wait
+node tests/totals.mjs total "${wanted[@]}"

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Incisura.Core.Records;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage;
@@ -147,8 +148,19 @@ public static partial class Chronicle
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>Reads the whole history and everything it tells of, and says what does not fit together.</summary>
+    /// <summary>
+    /// Reads the whole history and everything it tells of, at one moment of the database whatever is written meanwhile, and says what does not
+    /// fit together.
+    /// </summary>
     public static async Task<ChronicleCheck> CheckAsync(IncisuraDb db, CancellationToken cancel = default)
+    {
+        await db.Database.OpenConnectionAsync(cancel);
+        await using SqliteTransaction moment = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: true);
+        await using IDbContextTransaction? reading = await db.Database.UseTransactionAsync(moment, cancel);
+        return await CheckNowAsync(db, cancel);
+    }
+
+    private static async Task<ChronicleCheck> CheckNowAsync(IncisuraDb db, CancellationToken cancel)
     {
         List<ChronicleFault> faults = [];
         ChangeRow? before = null;

@@ -125,6 +125,11 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
     public static IncisuraDb At(string path) =>
         new(new DbContextOptionsBuilder<IncisuraDb>().UseSqlite(ConnectionTo(path)).AddInterceptors(new EachConnection()).Options);
 
+    /// <summary>Refuses: the history is written by <see cref="SaveChangesAsync(bool, CancellationToken)"/>, and nothing is saved without it.</summary>
+    /// <exception cref="NotSupportedException">Always.</exception>
+    public override int SaveChanges(bool acceptAllChangesOnSuccess) =>
+        throw new NotSupportedException("Save with SaveChangesAsync, which writes the history of what is saved.");
+
     public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
     {
         if (ChangeTracker.Entries().Any(

@@ -1,4 +1,6 @@
+using Incisura.Core.Records;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Data;
 
@@ -13,4 +15,13 @@ public sealed class Person : IdentityUser
 
     /// <summary>Name shown to others.</summary>
     public string FullName { get; set; } = "";
+
+    /// <summary>Sign-in names of those who have a role and may sign in.</summary>
+    public static async Task<IReadOnlyList<string>> NamesAsync(IncisuraDb db, Role role) =>
+        await (from p in db.Users
+               join ur in db.UserRoles on p.Id equals ur.UserId
+               join r in db.Roles on ur.RoleId equals r.Id
+               where r.Name == role.ToString() && (p.LockoutEnd == null || p.LockoutEnd < ForGood)
+               orderby p.UserName
+               select p.UserName!).ToListAsync();
 }

@@ -132,7 +132,8 @@ public static class RecordParts
         while (true)
         {
             // What was kept can be searched; asked like this, the index answers, and a start need not read every record.
-            List<int> whole = await db.RecordRevisions.Where(v => v.Search == "").Select(v => v.RecordId).Distinct().Take(Batch).ToListAsync(cancel);
+            List<int> whole = await db.RecordRevisions.Where(v => v.Search == "").Select(v => v.RecordId).Distinct().Order().Take(Batch)
+                .ToListAsync(cancel);
             if (whole.Count == 0) break;
             List<RecordRow> records = await db.Records.Include(r => r.Revisions).ThenInclude(v => v.Events).AsSplitQuery()
                 .Where(r => whole.Contains(r.Id)).ToListAsync(cancel);

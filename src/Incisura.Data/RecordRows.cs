@@ -68,6 +68,9 @@ public sealed class RecordRevisionRow
     public static Expression<Func<RecordRevisionRow, bool>> Open { get; } =
         v => (v.IsInForce || v.IsNewest) && v.State != RecordState.Withdrawn && v.State != RecordState.Discarded;
 
+    /// <summary>The revision by which a record counts: the one in force, or else the newest, unless it was discarded.</summary>
+    public static Expression<Func<RecordRevisionRow, bool>> Counted { get; } = v => v.IsCounted && v.State != RecordState.Discarded;
+
     /// <summary>Code of the finding that a report from a machine forbids to run it.</summary>
     public const string StoppedCode = "reported-do-not-run";
 

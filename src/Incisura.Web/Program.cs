@@ -19,9 +19,11 @@ using Incisura.Web.Mail;
 using Incisura.Web.Records;
 using Incisura.Web.Reports;
 using Incisura.Web.Shop;
+using Incisura.Web.Startup;
 using Incisura.Web.Upkeep;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 
 // A published folder has its pages and settings beside the program, from wherever it is started.
 WebApplicationBuilder builder = Directory.Exists(Path.Combine(AppContext.BaseDirectory, "wwwroot"))
@@ -51,6 +53,7 @@ builder.Services.AddSingleton<SavedMark>();
 builder.Services.AddSingleton(_ => new DatabaseFile(database));
 builder.Services.AddDbContextPool<IncisuraDb>(
     (services, o) => o.UseSqlite(IncisuraDb.ConnectionTo(database))
+        .ConfigureWarnings(w => w.Throw(CoreEventId.RowLimitingOperationWithoutOrderByWarning))
         .AddInterceptors(new EachConnection(), services.GetRequiredService<SavedMark>()));
 builder.Services.AddSingleton(keys);
 builder.Services.AddSingleton<Shelf>();
@@ -75,6 +78,7 @@ if (!describing)
     builder.Services.AddHostedService(services => services.GetRequiredService<SoundnessWatch>());
 }
 
+builder.Services.AddSingleton<Desk>();
 builder.Services.AddSingleton<ImportDesk>();
 builder.Services.AddSingleton<FillDesk>();
 builder.Services.AddSingleton(services => new SigningKeys(keys.Editions, services.GetRequiredService<TimeProvider>()));
@@ -149,8 +153,10 @@ api.MapAccount();
 api.MapPeople();
 api.MapServer();
 api.MapAbsences();
+api.MapAddress();
 api.MapMail(demo);
 api.MapLibrary();
+api.MapTouching();
 api.MapShop();
 api.MapThreads();
 api.MapCharts();

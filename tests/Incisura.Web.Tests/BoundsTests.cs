@@ -4,7 +4,7 @@ using System.Text.Json;
 namespace Incisura.Web.Tests;
 
 /// <summary>What the API's description says of lengths and ranges, and that it is kept to.</summary>
-public sealed class BoundsTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class BoundsTests(SharedWorkshop workshop)
 {
     private async Task<JsonElement> SchemasAsync()
     {

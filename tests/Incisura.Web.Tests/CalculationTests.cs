@@ -3,7 +3,7 @@ using System.Text;
 
 namespace Incisura.Web.Tests;
 
-public sealed class CalculationTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class CalculationTests(SharedWorkshop workshop)
 {
     private static object Request(object? numbers = null, object? options = null) =>
         new { materialId = 1, assemblyId = 6, machineId = 1, numbers, options };

@@ -5,7 +5,7 @@ using Incisura.Core.Tests.Holes;
 namespace Incisura.Web.Tests;
 
 /// <summary>Chains of the demo workshop's own tools.</summary>
-public sealed class DemoChainTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class DemoChainTests(SharedWorkshop workshop)
 {
     private async Task<Dictionary<(int Material, int Machine), ToolShelf>> ShelvesAsync()
     {

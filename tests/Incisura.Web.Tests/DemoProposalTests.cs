@@ -5,7 +5,7 @@ using Incisura.Core.Checks;
 namespace Incisura.Web.Tests;
 
 /// <summary>What is proposed to the demo workshop: every assembly on every work material, wherever an operation takes it.</summary>
-public sealed class DemoProposalTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class DemoProposalTests(SharedWorkshop workshop)
 {
     // What makes a situation no ordinary one: parts that do not go together, or data that are missing.
     private static readonly string[] NotOrdinary = ["material-group", "interface", "not-judged", "machine-coolant"];

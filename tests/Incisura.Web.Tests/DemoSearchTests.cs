@@ -5,7 +5,7 @@ using Incisura.Core.Materials;
 namespace Incisura.Web.Tests;
 
 /// <summary>What people type to find a cutter of the demo workshop, and what they want by it.</summary>
-public sealed class DemoSearchTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class DemoSearchTests(SharedWorkshop workshop)
 {
     private static readonly CutterFamily[] EndMills =
     [

@@ -13,7 +13,7 @@ public sealed class FirstStartTests : IDisposable
         new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
     {
         builder.UseSetting("Incisura:Database", Path.Combine(folder, "incisura.db"));
-        builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+        builder.Quiet();
         if (password is not null) builder.UseSetting("Incisura:FirstAdministrator:Password", password);
         if (name is not null) builder.UseSetting("Incisura:FirstAdministrator:Name", name);
         builder.UseSetting("Incisura:Demo", demo ? "true" : "false");

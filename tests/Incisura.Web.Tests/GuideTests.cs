@@ -7,7 +7,7 @@ using Incisura.Web.Guide;
 namespace Incisura.Web.Tests;
 
 /// <summary>The guide says what the screens say, and the screens say what the code means.</summary>
-public sealed partial class GuideTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed partial class GuideTests(SharedWorkshop workshop)
 {
     private static readonly string Folder = Path.Combine(Repository.Root, "docs", "guide");
 

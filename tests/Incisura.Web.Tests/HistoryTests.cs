@@ -44,6 +44,26 @@ public sealed class HistoryTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
+    public async Task What_is_saved_while_the_history_is_read_is_no_fault()
+    {
+        Caller maren = await workshop.SignInAsync("maren");
+        using CancellationTokenSource stop = new();
+        Task writes = Task.Run(
+            async () =>
+            {
+                while (!stop.IsCancellationRequested)
+                {
+                    Answer holder = await maren.GetAsync("/library/holders/1");
+                    (await maren.PutAsync("/library/holders/1", holder["definition"], holder["revision"].GetInt32())).Expect(HttpStatusCode.OK);
+                }
+            },
+            TestContext.Current.CancellationToken);
+        for (int i = 0; i < 5; i++) Assert.Empty((await maren.GetAsync("/history/check"))["faults"].EnumerateArray());
+        await stop.CancelAsync();
+        await writes;
+    }
+
+    [Fact]
     public async Task Every_kind_of_change_is_told_with_who_what_from_to_and_why()
     {
         Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah");

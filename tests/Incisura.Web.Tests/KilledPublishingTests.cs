@@ -8,10 +8,12 @@ namespace Incisura.Web.Tests;
 /// <summary>The server killed while it publishes: an edition is there whole or not at all, and whole where it was told to be there.</summary>
 public sealed class KilledPublishingTests : IDisposable
 {
-    private static readonly int Kills = int.Parse(Environment.GetEnvironmentVariable("INCISURA_KILLS") ?? "3");
+    private static readonly int Kills = int.Parse(Environment.GetEnvironmentVariable("INCISURA_KILLS") ?? "1");
 
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-publishing-").FullName;
     private int told = 1;
+
+    public KilledPublishingTests() => Filled.CopyTo(folder);
 
     private string Database => Path.Combine(folder, "incisura.db");
 

@@ -7,10 +7,12 @@ public sealed class KilledTests : IDisposable
 {
     private const int Writers = 4;
 
-    private static readonly int Kills = int.Parse(Environment.GetEnvironmentVariable("INCISURA_KILLS") ?? "6");
+    private static readonly int Kills = int.Parse(Environment.GetEnvironmentVariable("INCISURA_KILLS") ?? "2");
 
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-killed-").FullName;
     private readonly Promises promises = new();
+
+    public KilledTests() => Filled.CopyTo(folder);
 
     private string Database => Path.Combine(folder, "incisura.db");
 

@@ -19,9 +19,7 @@ public sealed class RealWorkshop : IDisposable
         new WebApplicationFactory<Program>().WithWebHostBuilder(builder =>
     {
         builder.UseSetting("Incisura:Database", Path.Combine(folder, "incisura.db"));
-        builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
-        foreach (string source in new[] { "Microsoft", "Microsoft.Hosting.Lifetime" })
-            builder.UseSetting($"Serilog:MinimumLevel:Override:{source}", "Fatal");
+        builder.Quiet();
         builder.UseSetting("Incisura:FirstAdministrator:Password", Password);
         foreach ((string name, string value) in settings) builder.UseSetting(name, value);
     });

@@ -10,7 +10,7 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Incisura.Web.Tests;
 
 /// <summary>How records are kept: what they rest on once for each content, their own part small, and older files taken apart.</summary>
-public sealed class RecordFormTests(Workshop workshop) : IClassFixture<Workshop>
+public sealed class RecordFormTests(SharedWorkshop workshop)
 {
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 

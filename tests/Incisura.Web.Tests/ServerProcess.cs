@@ -22,26 +22,6 @@ internal sealed class ServerProcess : IAsyncDisposable
     public static Task<ServerProcess> StartAsync(string database, params IReadOnlyList<(string Name, string Value)> settings) =>
         StartAsync(database, "/health", settings);
 
-    // The demo is filled once for all that only need one.
-    private static readonly Lazy<Task<string>> Filled = new(
-        async () =>
-        {
-            string at = Path.Combine(Directory.CreateTempSubdirectory("incisura-filled-").FullName, "incisura.db");
-            await using (await StartAsync(at)) { }
-
-            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-            string copy = at + ".copy";
-            await DatabaseCopy.MakeAsync(at, copy);
-            return copy;
-        });
-
-    /// <summary>Puts the filled demo workshop where a server is to be started on it.</summary>
-    public static async Task FillAsync(string database)
-    {
-        PrivateFolder.Make(Path.GetDirectoryName(database)!);
-        File.Copy(await Filled.Value, database);
-    }
-
     /// <summary>Starts it, and waits until a path answers.</summary>
     public static async Task<ServerProcess> StartAsync(
         string database, string ready, IReadOnlyList<(string Name, string Value)>? settings = null)
@@ -66,7 +46,16 @@ internal sealed class ServerProcess : IAsyncDisposable
         ServerProcess server = new(Process.Start(start)!, address);
         server.process.OutputDataReceived += (_, line) => server.Said.Enqueue(line.Data ?? "");
         server.process.BeginOutputReadLine();
-        await server.ReadyAsync(ready);
+        try
+        {
+            await server.ReadyAsync(ready);
+        }
+        catch
+        {
+            await server.DisposeAsync();
+            throw;
+        }
+
         return server;
     }
 
@@ -99,7 +88,7 @@ internal sealed class ServerProcess : IAsyncDisposable
     private async Task ReadyAsync(string path)
     {
         using HttpClient http = new();
-        for (int i = 0; i < 600; i++)
+        for (int i = 0; i < 3000; i++)
         {
             Assert.False(process.HasExited, "the server ended by itself");
             try

@@ -135,6 +135,15 @@ public sealed class StagingTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Nothing_is_saved_without_its_history()
+    {
+        await using IncisuraDb db = Open();
+        db.Add(Row(0, "S-0009", 0));
+        Assert.Throws<NotSupportedException>(() => db.SaveChanges());
+        Assert.Equal(0, await db.Cutters.CountAsync(c => c.Name == "S-0009", Cancel));
+    }
+
+    [Fact]
     public async Task Every_connection_writes_through_to_the_disk()
     {
         for (int i = 0; i < 3; i++)

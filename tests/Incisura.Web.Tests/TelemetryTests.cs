@@ -79,7 +79,7 @@ public sealed class TelemetryTests : IDisposable
                 }
             },
             Cancel);
-        await ServerProcess.FillAsync(Database);
+        Filled.CopyTo(Path.GetDirectoryName(Database)!);
         await using ServerProcess server = await ServerProcess.StartAsync(
             Database, ("Incisura__Telemetry__Collector", address), ("Incisura__Telemetry__Traced", "1"), ("Incisura__Telemetry__EverySeconds", "1"));
         Caller maren = await server.SignInAsync("maren");

@@ -6,9 +6,11 @@ using Microsoft.Extensions.Configuration;
 namespace Incisura.Web.Tests;
 
 /// <summary>What whoever keeps the machine relies on: copies while people work, restoring them, the door beside the database, health.</summary>
-public sealed class UpkeepTests : IAsyncLifetime
+public sealed class UpkeepTests : IDisposable
 {
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-upkeep-").FullName;
+
+    public UpkeepTests() => Filled.CopyTo(Path.GetDirectoryName(Database)!);
 
     private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
@@ -198,6 +200,7 @@ public sealed class UpkeepTests : IAsyncLifetime
     public void Keys_that_lay_in_one_folder_are_taken_apart_and_none_is_lost()
     {
         string keys = Path.Combine(Path.GetDirectoryName(Database)!, "keys");
+        Directory.Delete(keys, recursive: true);
         Directory.CreateDirectory(keys);
         File.WriteAllText(Path.Combine(keys, "edition-signing-key.pem"), "signs");
         File.WriteAllText(Path.Combine(keys, "key-1.xml"), "protects");
@@ -280,12 +283,9 @@ public sealed class UpkeepTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.OK, (await http.GetAsync("/health/live", Cancel)).StatusCode);
     }
 
-    public async ValueTask InitializeAsync() => await ServerProcess.FillAsync(Database);
-
-    public ValueTask DisposeAsync()
+    public void Dispose()
     {
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
-        return ValueTask.CompletedTask;
     }
 }

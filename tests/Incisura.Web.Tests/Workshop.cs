@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
@@ -5,19 +6,23 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 
+[assembly: AssemblyFixture(typeof(Incisura.Web.Tests.SharedWorkshop))]
+
 namespace Incisura.Web.Tests;
 
-/// <summary>The real host over a real SQLite file with the demo workshop, thrown away after the test class.</summary>
-public sealed class Workshop : WebApplicationFactory<Program>
+/// <summary>The real host over a real SQLite file, a copy of the filled demo workshop, thrown away after the test class.</summary>
+public class Workshop : WebApplicationFactory<Program>
 {
     private readonly string folder = Directory.CreateTempSubdirectory("incisura-test-").FullName;
+
+    public Workshop() => Filled.CopyTo(folder);
 
     /// <summary>The clock it goes by, which can be put ahead.</summary>
     public ShiftedClock Clock { get; } = new();
 
     public string Database => Path.Combine(folder, "incisura.db");
 
-    public async Task<Caller> SignInAsync(string name)
+    public virtual async Task<Caller> SignInAsync(string name)
     {
         HttpClient http = CreateClient(new() { HandleCookies = true });
         HttpResponseMessage answer = await http.PostAsync($"/api/v1/session/demo/{name}", null);
@@ -49,9 +54,7 @@ public sealed class Workshop : WebApplicationFactory<Program>
         builder.UseSetting("Incisura:Demo", "true");
         builder.UseSetting("Incisura:Database", Database);
         builder.UseSetting("Incisura:DemoData", Path.Combine(AppContext.BaseDirectory, "demo"));
-        builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
-        foreach (string source in new[] { "Microsoft", "Microsoft.Hosting.Lifetime" })
-            builder.UseSetting($"Serilog:MinimumLevel:Override:{source}", "Fatal");
+        builder.Quiet();
         builder.ConfigureServices(services => services.AddSingleton<TimeProvider>(Clock));
     }
 
@@ -61,6 +64,36 @@ public sealed class Workshop : WebApplicationFactory<Program>
         if (!disposing) return;
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
+    }
+}
+
+/// <summary>The same, one for all classes that only read it; fails where one of them wrote.</summary>
+public sealed class SharedWorkshop : Workshop, IAsyncLifetime
+{
+    private readonly ConcurrentDictionary<string, Task<Caller>> callers = [];
+    private long before;
+
+    public override Task<Caller> SignInAsync(string name) => callers.GetOrAdd(name, base.SignInAsync);
+
+    public ValueTask InitializeAsync()
+    {
+        before = Written();
+        return ValueTask.CompletedTask;
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        Assert.Equal(before, Written());
+        await base.DisposeAsync();
+    }
+
+    private long Written()
+    {
+        using Microsoft.Data.Sqlite.SqliteConnection connection = new($"Data Source={Database};Pooling=False");
+        connection.Open();
+        using Microsoft.Data.Sqlite.SqliteCommand command = connection.CreateCommand();
+        command.CommandText = "SELECT count(*) FROM Changes WHERE Kind <> 'door'";
+        return (long)command.ExecuteScalar()!;
     }
 }
 

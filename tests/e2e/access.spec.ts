@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, open, quiet, test, type Page } from './workshop';
 import { comeInAs } from './people';
+
+// Both halves of the pages at once.
+test.describe.configure({ mode: 'parallel' });
 
 const WALL = '/calculate?op=side-rough&material=2&assembly=6&machine=1';
 const HOLE = '/calculate?op=deep-hole&material=2&machine=1&cross=60~10~90~0';
@@ -50,8 +53,7 @@ const PAGES: Record<string, string[]> = {
 };
 // For those who draw; nobody works there.
 const ELSEWHERE = ['gallery'];
-const ALL = Object.values(PAGES).flat();
-const ONE_OF_EACH = Object.values(PAGES).map(([first]) => first!);
+const HALVES = [0, 1].map((half) => Object.values(PAGES).filter((_, i) => i % 2 === half));
 
 test('no page of the application is left out here', () => {
   const routes = readFileSync(resolve(__dirname, '../../web/src/app/routes.tsx'), 'utf8');
@@ -59,10 +61,9 @@ test('no page of the application is left out here', () => {
   expect(named.toSorted()).toEqual([...Object.keys(PAGES), ...ELSEWHERE].toSorted());
 });
 
-const open = async (page: Page, path: string) => {
-  await page.goto(path);
-  await page.waitForLoadState('networkidle');
-};
+const EVERYTHING = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'];
+const WIDE = { width: 1280, height: 800 };
+const NARROW = { width: 320, height: 700 };
 
 const inWords = (found: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
   found.violations.map((v) => {
@@ -70,43 +71,13 @@ const inWords = (found: Awaited<ReturnType<AxeBuilder['analyze']>>) =>
     return `${v.id}: ${where.join(', ')}`;
   });
 
-test('everybody can use every page', async ({ browser }) => {
-  test.setTimeout(480_000);
-  const page = await comeInAs(browser, 'Tobiah Fenwright', '/lookup');
-  const titles = new Map<string, string>();
-  for (const path of ALL)
-    await test.step(path, async () => {
-      await open(page, path);
-      const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-      expect.soft(inWords(found), path).toEqual([]);
-      expect.soft(await page.locator('h1').count(), `h1 of ${path}`).toBe(1);
-      titles.set(path.split('?')[0]!, await page.title());
-    });
-  // A page is known by its title, in tabs, in the history and by readers of the screen.
-  expect([...titles].filter(([, title]) => !/\S · Incisura$/.test(title))).toEqual([]);
-  expect(new Set(titles.values()).size).toBe(titles.size);
-});
-
-test('everybody can come in', async ({ browser }) => {
-  const page = await (await browser.newContext()).newPage();
-  await open(page, '/lookup');
-  await expect(page.locator('input[type=password]')).toBeVisible();
-  expect(inWords(await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze())).toEqual([]);
-  expect(await page.locator('h1').count()).toBe(1);
-});
-
-for (const look of ['dark', 'contrast'])
-  test(`every page can be read in the look ${look}`, async ({ browser }) => {
-    test.setTimeout(480_000);
-    const page = await comeInAs(browser, 'Tobiah Fenwright', '/lookup');
-    await page.evaluate((to) => localStorage.setItem('look', to), look);
-    for (const path of ONE_OF_EACH)
-      await test.step(path, async () => {
-        await open(page, path);
-        expect(await page.evaluate(() => document.documentElement.dataset.look)).toBe(look);
-        expect.soft(inWords(await new AxeBuilder({ page }).withRules(['color-contrast']).analyze()), path).toEqual([]);
-      });
-  });
+const inLook = async (page: Page, look: string) => {
+  await page.evaluate((to) => {
+    localStorage.setItem('look', to);
+    window.dispatchEvent(new StorageEvent('storage', { key: 'look' }));
+  }, look);
+  await expect(page.locator(`html[data-look=${look}]`)).toBeAttached();
+};
 
 // Runs in the page: what reaches beyond its right edge and does not scroll within itself.
 function beyond(): string[] {
@@ -125,12 +96,49 @@ function beyond(): string[] {
     .map((e) => `${e.tagName} ${e.className} to ${e.getBoundingClientRect().right}`);
 }
 
-test('every page fits a window of 320 px, and only tables and drawings scroll sideways in it', async ({ browser }) => {
-  test.setTimeout(480_000);
-  const page = await comeInAs(browser, 'Tobiah Fenwright', '/lookup', { width: 320, height: 700 });
-  for (const path of ALL)
-    await test.step(path, async () => {
-      await open(page, path);
-      expect.soft(await page.evaluate(beyond), path).toEqual([]);
-    });
+for (const [i, half] of HALVES.entries())
+  test(`everybody can use every page in every look, also in a window of 320 px: half ${i + 1}`, async ({ browser }) => {
+    test.setTimeout(480_000);
+    const page = await comeInAs(browser, 'Tobiah Fenwright', '/lookup', WIDE);
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    const titles = new Map<string, string>();
+    for (const [first, ...others] of half)
+      for (const path of [first!, ...others])
+        await test.step(path, async () => {
+          await open(page, path);
+          const found = await new AxeBuilder({ page }).withTags(EVERYTHING).analyze();
+          expect.soft(inWords(found), path).toEqual([]);
+          expect.soft(await page.locator('h1').count(), `h1 of ${path}`).toBe(1);
+          titles.set(path.split('?')[0]!, await page.title());
+
+          if (path === first)
+            for (const look of ['dark', 'contrast']) {
+              await inLook(page, look);
+              const faint = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
+              expect.soft(inWords(faint), `${path} in ${look}`).toEqual([]);
+            }
+
+          // Only tables and drawings scroll sideways in a narrow window; a page that is loaded anew there is the same one, in the same look.
+          await page.setViewportSize(NARROW);
+          if (path === first) {
+            await page.reload();
+            await quiet(page);
+            await expect.soft(page).toHaveTitle(titles.get(path.split('?')[0]!)!);
+            await expect.soft(page.locator('html[data-look=contrast]')).toBeAttached();
+          }
+          expect.soft(await page.evaluate(beyond), path).toEqual([]);
+          await page.setViewportSize(WIDE);
+          if (path === first) await inLook(page, 'light');
+        });
+    // A page is known by its title, in tabs, in the history and by readers of the screen.
+    expect([...titles].filter(([, title]) => !/\S · Incisura$/.test(title))).toEqual([]);
+    expect(new Set(titles.values()).size).toBe(titles.size);
+  });
+
+test('everybody can come in', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  await open(page, '/lookup');
+  await expect(page.locator('input[type=password]')).toBeVisible();
+  expect(inWords(await new AxeBuilder({ page }).withTags(EVERYTHING).analyze())).toEqual([]);
+  expect(await page.locator('h1').count()).toBe(1);
 });

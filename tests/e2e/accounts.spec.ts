@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Browser } from '@playwright/test';
+import { expect, test, type Browser } from './workshop';
 import { addPerson, codeOf, inside, openAt, program, signIn, startReal, type Real } from './real';
 
 const FIRST = 'a first password to begin with';
@@ -8,7 +8,7 @@ const OWN = 'two old boats sank';
 let real: Real;
 
 test.beforeAll(async () => {
-  real = await startReal(5093, FIRST);
+  real = await startReal(FIRST);
 });
 test.afterAll(() => real.stop());
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 test('gaps of an operation are chosen from the keyboard and filled with drafts, and the counts lead to the lists', async ({ browser }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 const PHONE = { width: 390, height: 844 };

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { createHash, createPublicKey, verify } from 'node:crypto';
 import { comeInAs } from './people';
 

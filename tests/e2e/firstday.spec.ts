@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { addPerson, codeOf, inside, joinAs, openAt, signIn, startReal, type Real } from './real';
 import { choose } from './people';
 
@@ -11,7 +11,7 @@ let base = AT ?? '';
 
 test.beforeAll(async () => {
   if (AT) return;
-  real = await startReal(5094, FIRST);
+  real = await startReal(FIRST);
   base = real.base;
 });
 test.afterAll(() => real?.stop());

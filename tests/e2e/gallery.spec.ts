@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 // Runs in the page: each picture with its kind, and what is wrong with it in words.

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { choose, comeInAs, figure } from './people';
 
 async function pick(page: Page, label: string, text: string) {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { comeInAs } from './people';
 
 /** Presses keys and counts them; what is typed counts letter by letter. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { choose, comeInAs } from './people';
 
 test('a cutter of another family is added and changed on its drawing', async ({ browser }) => {

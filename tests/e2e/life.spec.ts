@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { comeInAs } from './people';
 
 const call = async (page: Page, method: 'get' | 'post' | 'put', path: string, body?: unknown, version?: number) => {

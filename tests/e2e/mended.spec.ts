@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, quiet, test } from './workshop';
 import { comeInAs } from './people';
 
 test('what is in force is withdrawn while a new revision is open, and readers and editions say so', async ({ browser }) => {
@@ -38,7 +38,7 @@ test('without a network it is said at once, and nothing is saved later by itself
   await expect(maren.getByText(/server cannot be reached; what you typed is still here/).first()).toBeVisible();
   await maren.context().setOffline(false);
   await expect(maren.getByRole('alert').filter({ hasText: 'No network' })).toHaveCount(0);
-  await maren.waitForTimeout(1500);
+  await quiet(maren);
   const after = await (await maren.request.get('/api/v1/records')).json();
   expect(after.total).toBe(before.total);
 });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { choose, comeInAs, figure } from './people';
 
 const WALL = '/calculate?op=side-rough&material=2&assembly=6&machine=1';

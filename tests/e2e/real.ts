@@ -1,48 +1,35 @@
-import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
-import { expect, type Browser, type Page } from '@playwright/test';
+import { join } from 'node:path';
+import { expect, type Browser, type Page } from './workshop';
 import { Secret, TOTP } from 'otpauth';
+import { built, serve } from '../filled.mjs';
 
-const host = resolve(__dirname, '../../src/Incisura.Web');
 /** The program as it was built. */
-export const program = `${host}/bin/Release/net10.0/Incisura.Web.dll`;
+export const program = `${built}/Incisura.Web.dll`;
 
 /** A real workshop, without the demo's open door, in a process and a folder of its own. */
 export interface Real {
   base: string;
   env: NodeJS.ProcessEnv;
-  stop: () => void;
+  stop: () => Promise<void>;
 }
 
 /** Starts one, and waits until it can be worked with. */
-export async function startReal(port: number, password: string): Promise<Real> {
-  const base = `http://127.0.0.1:${port}`;
+export async function startReal(password: string): Promise<Real> {
   const folder = mkdtempSync(join(tmpdir(), 'incisura-real-'));
-  const env = {
-    ...process.env,
+  const settings = {
+    Incisura__Demo: 'false',
     Incisura__Database: join(folder, 'incisura.db'),
     Incisura__Transport__PlainHttp: 'true',
     Incisura__FirstAdministrator__Password: password,
-    Serilog__MinimumLevel__Default: 'Fatal',
   };
-  const server = spawn('dotnet', [program, '--urls', base, '--contentRoot', host], { env, stdio: 'ignore' });
-  await expect
-    .poll(
-      () =>
-        fetch(`${base}/health`).then(
-          (r) => r.ok,
-          () => false,
-        ),
-      { timeout: 60_000 },
-    )
-    .toBe(true);
+  const server = await serve(folder, settings);
   return {
-    base,
-    env,
-    stop: () => {
-      server.kill('SIGKILL');
+    base: server.address,
+    env: { ...process.env, ...settings },
+    stop: async () => {
+      await server.stop('SIGKILL');
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 test('a change says what it touches, only that goes stale, and it is settled from the keyboard', async ({ browser }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 test('a changed chart makes records stale and says by how much', async ({ browser }) => {

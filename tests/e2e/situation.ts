@@ -1,4 +1,4 @@
-import { expect, type Browser, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from './workshop';
 import { comeInAs } from './people';
 
 /** Opens Calculate with assembly, material and machine by the names people know them by. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { choose, comeInAs, figure } from './people';
 
 test('from a cutter on the shelf to a published figure', async ({ browser }) => {

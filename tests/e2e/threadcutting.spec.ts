@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { comeInAs, figure } from './people';
 import { calculate, field } from './situation';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './workshop';
 import { comeInAs } from './people';
 
 const box = (page: Page, label: string) => page.getByRole('textbox', { name: new RegExp(`^${label}`) });

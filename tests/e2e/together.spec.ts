@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './workshop';
 import { comeInAs } from './people';
 
 test('two people save the same cutter and the second loses nothing', async ({ browser }) => {

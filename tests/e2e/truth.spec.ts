@@ -1,4 +1,4 @@
-import { expect, test, type Browser } from '@playwright/test';
+import { expect, test, type Browser } from './workshop';
 import { request } from 'node:http';
 import { evaluate } from 'mathjs';
 import { comeInAs } from './people';

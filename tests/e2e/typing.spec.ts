@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, test, type Browser, type Page } from './workshop';
 import { comeInAs, figure } from './people';
 
 // So much bend is allowed that nothing is held back from the chart.

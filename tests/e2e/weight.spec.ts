@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test } from '@playwright/test';
+import { expect, quiet, test } from './workshop';
 import { comeInAs } from './people';
 
 // What a page may weigh in script, gzipped, when it is the first one that is opened.
@@ -16,7 +16,7 @@ for (const [path, most] of [
     });
     await maren.goto(path);
     await expect(maren.getByText('A-1042').first()).toBeVisible();
-    await maren.waitForLoadState('networkidle');
+    await quiet(maren);
     const all = await Promise.all(
       names.map(async (url) => [url.split('/').pop()!, gzipSync(await (await maren.request.get(url)).body()).length] as const),
     );

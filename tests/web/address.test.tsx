@@ -134,7 +134,7 @@ describe('what is asked of the server', () => {
   });
 
   test('names the thread to an operation that cuts one', () => {
-    const thread = { ...wall, extras: ['threadToCut'] } as unknown as Schemas['OperationDescription'];
+    const thread = { ...wall, extras: ['threadToCut'] };
     expect(choicesOf(WHOLE, thread).extras).toEqual([{ kind: 'threadToCut', ...WHOLE.thread }]);
     expect(choicesOf({ ...WHOLE, thread: undefined }, thread).extras).toBeUndefined();
   });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { PALETTES, type Palette } from '../../web/src/app/looks';
+import { PALETTES, type Palette } from '../../web/src/parts/looks';
 
 // Contrast of two colours as WCAG 2.2 defines it.
 function contrast(a: string, b: string): number {

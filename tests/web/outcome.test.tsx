@@ -77,7 +77,7 @@ describe('findings', () => {
 
   test('speak in the units shown, gravest first, with their cure', async () => {
     const { hands } = show(<Findings findings={findings} />);
-    expect(screen.getAllByRole('listitem').map((l) => l.textContent!.trim())).toEqual([
+    expect(screen.getAllByRole('listitem').map((l) => l.textContent.trim())).toEqual([
       'Stop. Depth 25.40 mm exceeds 12.70 mm. Take less.',
       'Good to know. hm is small.',
     ]);

@@ -4,7 +4,7 @@ import { userEvent } from '@testing-library/user-event';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach } from 'vitest';
-import { AppProvider, useApp } from '../../web/src/app/session';
+import { AppProvider, useApp } from '../../web/src/parts/session';
 import { TABLE } from './quantities';
 
 beforeEach(() => localStorage.clear());

@@ -89,7 +89,7 @@ describe('the steps of one work', () => {
   };
   const choose = (hands: ReturnType<typeof show>['hands'], words: string) =>
     hands.click(within(document.querySelector('.ant-select-dropdown')!).getByText(words));
-  const here = () => readAddress(screen.getByRole('status').textContent!);
+  const here = () => readAddress(screen.getByRole('status').textContent);
 
   test('are kept in their order, with what each was', async () => {
     const { hands } = showWork('op=turn-rough&n.depthOfCut=2.5~mm~2.5&outline=30~20', ['turn-finish', 'finish turning']);

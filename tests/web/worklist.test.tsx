@@ -85,7 +85,7 @@ describe('records worked through by keys', () => {
   });
 
   it('sends what was asked for, with the version that was seen, and says what was done', async () => {
-    const post = vi.spyOn(client, 'POST').mockResolvedValue({ data: record('R-0001', ''), response: new Response() } as never);
+    const post = vi.spyOn(client, 'POST').mockResolvedValue({ data: record('R-0001', ''), response: new Response() });
     const { hands } = worked('');
     screen.getByRole('grid').focus();
     await hands.keyboard('k');

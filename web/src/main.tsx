@@ -23,8 +23,8 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { ApiError } from './api/client';
 import { router } from './app/routes';
-import { AppProvider } from './app/session';
-import { startLook } from './app/looks';
+import { AppProvider } from './parts/session';
+import { startLook } from './parts/looks';
 
 const queries = new QueryClient({
   defaultOptions: {

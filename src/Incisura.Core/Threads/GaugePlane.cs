@@ -1,3 +1,5 @@
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Threads;
 
 /// <summary>Where a taper thread is gauged.</summary>
@@ -10,7 +12,7 @@ public readonly record struct GaugePlane(double SmallEnd, double AtGauge, double
     /// <summary>Growth of the diameter along the axis of all taper pipe threads.</summary>
     public const double Taper = 1.0 / 16;
 
-    private const double Inch = 25.4;
+    private const double Inch = Units.MillimetresPerInch;
 
     /// <summary>The gauge plane of a thread; null for parallel threads and sizes no standard lists.</summary>
     /// <param name="t">The thread.</param>

@@ -1,3 +1,5 @@
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Threads;
 
 /// <summary>A class of an internal thread with the limits of its minor diameter.</summary>
@@ -36,9 +38,9 @@ public static class MinorLimits
             return [.. Enumerable.Range(4, 5).Select(g => new MinorClass($"{g}H", basic, basic + MetricLimits.MinorTolerance(pitch, g)!.Value))];
 
         // 3B is left out: its own, tighter limit is not here.
-        double perInch = 25.4 / pitch;
+        double perInch = Units.MillimetresPerInch / pitch;
         if (Math.Abs(perInch - Math.Round(perInch)) >= 0.005 || perInch > 80) return [];
-        Thread t = new() { Form = ThreadForm.Unified, Diameter = diameter, Pitch = 25.4 / Math.Round(perInch) };
+        Thread t = new() { Form = ThreadForm.Unified, Diameter = diameter, Pitch = Units.MillimetresPerInch / Math.Round(perInch) };
         SizeLimits minor = UnifiedLimits.Of(t, "2B")!.Minor;
         return [new("2B", minor.Least, minor.Most)];
     }

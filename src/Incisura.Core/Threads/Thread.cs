@@ -1,3 +1,5 @@
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Threads;
 
 /// <summary>A thread: its form, size, pitch, starts, hand and class. Taps, inserts, holes and records speak of it.</summary>
@@ -25,7 +27,7 @@ public sealed record Thread
     public double Lead => Pitch * Starts;
 
     /// <summary>Threads per inch.</summary>
-    public double PerInch => 25.4 / Pitch;
+    public double PerInch => Units.MillimetresPerInch / Pitch;
 
     /// <summary>What it is called.</summary>
     public override string ToString() => ThreadText.Of(this);

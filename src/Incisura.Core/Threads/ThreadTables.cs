@@ -1,4 +1,5 @@
 using System.Globalization;
+using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Threads;
 
@@ -16,7 +17,7 @@ public static class ThreadTables
     // Sizes of a cutter or a drawing that mean the same thread, mm.
     private const double SameDiameter = 0.006, SamePitch = 0.0012;
 
-    private const double Inch = 25.4;
+    private const double Inch = Units.MillimetresPerInch;
 
     // The sizes whose figures were compared with the standards' own tables.
     private static readonly string[] CheckedUnified =

@@ -1,12 +1,13 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Incisura.Core.Quantities;
 
 namespace Incisura.Core.Threads;
 
 /// <summary>A thread as text, as its standard writes it, and back from what people type.</summary>
 public static partial class ThreadText
 {
-    private const double Inch = 25.4;
+    private const double Inch = Units.MillimetresPerInch;
     private const int Longest = 60;
 
     /// <summary>The thread in words of its standard: M10×1.5-6H LH, 1/2-13 UNC-2A, G1/2, 3/4-14 NPT, Tr40×14 (P7) LH.</summary>

@@ -1,9 +1,11 @@
+using Incisura.Core.Quantities;
+
 namespace Incisura.Core.Threads;
 
 /// <summary>Limits of size of unified threads: ASME B1.1, in inches as the standard rounds them.</summary>
 internal static class UnifiedLimits
 {
-    private const double Inch = 25.4;
+    private const double Inch = Units.MillimetresPerInch;
 
     // Over the tolerance of 2A; classes 1A and 1B are set down from memory.
     private static readonly Dictionary<string, (double Factor, bool Checked)> Classes = new()

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Incisura.Core.Quantities;
 
 namespace Incisura.Exchange.Dxf;
 
@@ -49,7 +50,7 @@ public static class DxfReader
         {
             (int code, string value) = pairs[at++];
             if (code == 9 && value == "$INSUNITS" && at < pairs.Count)
-                perUnit = int.TryParse(pairs[at].Value, out int unit) ? unit switch { 1 => 25.4, 2 => 304.8, 4 => 1, 5 => 10, 6 => 1000, _ => 0 } : 0;
+                perUnit = int.TryParse(pairs[at].Value, out int unit) ? PerUnit(unit) : 0;
             if (code == 2 && value is "ENTITIES") entities = true;
             if (code == 0 && value is "ENDSEC") entities = false;
             if (code != 0 || value is "ENDSEC" or "SECTION" || !(entities || value == "LAYER")) continue;
@@ -207,4 +208,15 @@ public static class DxfReader
         double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out double v) && double.IsFinite(v)
             ? v
             : throw new DxfException($"“{value}” should be a number; the drawing is damaged, save it again.");
+
+    // Millimetres of a unit, by its number in $INSUNITS; 0 where it is none of length.
+    private static double PerUnit(int unit) => unit switch
+    {
+        1 => Units.MillimetresPerInch,
+        2 => 12 * Units.MillimetresPerInch,
+        4 => 1,
+        5 => 10,
+        6 => 1000,
+        _ => 0,
+    };
 }

@@ -68,7 +68,7 @@ public static class AbsenceEndpoints
         {
             DateOnly today = clock.Today();
             return new Deputies(
-                await PeopleEndpoints.NamesAsync(db, Role.Approver), await PeopleEndpoints.NamesAsync(db, Role.Engineer),
+                await Person.NamesAsync(db, Role.Approver), await Person.NamesAsync(db, Role.Engineer),
                 await db.Absences.AsNoTracking().Where(a => a.Until >= today).OrderBy(a => a.From)
                     .Select(a => new AbsenceView(a.Id, a.Approver, a.Deputy, a.From, a.Until, a.From <= today)).ToListAsync());
         });
@@ -78,9 +78,9 @@ public static class AbsenceEndpoints
             Actor actor = context.User.Actor();
             string approver = actor.Role == Role.Administrator ? absence.Approver ?? "" : actor.Name;
             DateOnly today = clock.Today();
-            if (!(await PeopleEndpoints.NamesAsync(db, Role.Approver)).Contains(approver))
+            if (!(await Person.NamesAsync(db, Role.Approver)).Contains(approver))
                 throw new RuleException("role", "Only an approver names a deputy, or an administrator for one; a deputy names nobody.");
-            IReadOnlyList<string> engineers = await PeopleEndpoints.NamesAsync(db, Role.Engineer);
+            IReadOnlyList<string> engineers = await Person.NamesAsync(db, Role.Engineer);
             new InputCheck()
                 .Holds(engineers.Contains(absence.Deputy), "deputy", double.NaN, "The deputy must be an engineer; choose one of the list.")
                 .Holds(absence.Until >= absence.From, "until", double.NaN, "The last day lies before the first; choose a later one.")

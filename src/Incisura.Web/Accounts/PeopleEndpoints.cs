@@ -134,15 +134,6 @@ public static class PeopleEndpoints
 
     private static string Word(bool yes) => yes ? "yes" : "no";
 
-    /// <summary>Sign-in names of those who have a role and may sign in.</summary>
-    public static async Task<IReadOnlyList<string>> NamesAsync(IncisuraDb db, Role role) =>
-        await (from p in db.Users
-               join ur in db.UserRoles on p.Id equals ur.UserId
-               join r in db.Roles on ur.RoleId equals r.Id
-               where r.Name == role.ToString() && (p.LockoutEnd == null || p.LockoutEnd < Person.ForGood)
-               orderby p.UserName
-               select p.UserName!).ToListAsync();
-
     // Somebody whose data was removed is nobody any more.
     private static async Task<Person> FindAsync(UserManager<Person> people, string name) =>
         await people.FindByNameAsync(name) is { FullName.Length: > 0 } person

@@ -20,9 +20,6 @@ public sealed record SessionView(string Name, string FullName, Role Role, string
 /// <param name="Code">Code of the second factor, or one for a lost device, where it is asked for.</param>
 public sealed record SignIn(string Name, string Password, string Code = "");
 
-/// <summary>Somebody of the demo workshop who signs in with one click.</summary>
-public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
-
 /// <summary>What the sign-in page needs before anybody is signed in.</summary>
 /// <param name="Demo">Whether this is the demo.</param>
 /// <param name="People">Who is one click away in it.</param>
@@ -43,7 +40,7 @@ public static class SessionEndpoints
         RouteGroupBuilder session = api.MapGroup("/session").WithTags("session").AllowAnonymous();
 
         string provider = Provider.NameOf(api.ServiceProvider.GetRequiredService<IConfiguration>());
-        session.MapGet("/welcome", () => new Welcome(demo, demo ? Demo.DemoPeople.All : [], provider));
+        session.MapGet("/welcome", () => new Welcome(demo, demo ? DemoPeople.All : [], provider));
 
         session.MapGet("/", async (ClaimsPrincipal user, UserManager<Person> people, SignInManager<Person> manager, StandIn standIn) =>
             await people.GetUserAsync(user) is { } person ? Results.Ok(await ViewOf(person, manager, standIn)) : Results.NoContent())
@@ -102,7 +99,7 @@ public static class SessionEndpoints
             string name, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn,
             TimeProvider clock) =>
         {
-            Person person = (Demo.DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
+            Person person = (DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
                 ?? throw new MissingException("This person does not belong to the demo; choose one of those offered.");
             await manager.SignInAsync(person, isPersistent: true);
             await Door.TellAsync(db, name, Chronicle.SignedIn, "", context, clock);

@@ -60,7 +60,7 @@ public static class ComparisonEndpoints
             return format switch
             {
                 "csv" => TypedResults.File(TableFile.WriteCsv(headings, rows), "text/csv", "comparison.csv"),
-                "xlsx" => TypedResults.File(TableFile.WriteWorkbook(headings, rows), ExportEndpoints.Workbook, "comparison.xlsx"),
+                "xlsx" => TypedResults.File(TableFile.WriteWorkbook(headings, rows), TableAnswer.Workbook, "comparison.xlsx"),
                 _ => throw new MissingException($"A comparison cannot be written as {format}; choose csv or xlsx."),
             };
         }).Produces<byte[]>();

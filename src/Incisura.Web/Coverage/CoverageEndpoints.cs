@@ -138,15 +138,11 @@ public static class CoverageEndpoints
         return new(page, rows.Count, columns, given, given.Aggregate(CoverageCount.None, (sum, c) => sum + c.Count));
     }
 
-    /// <summary>The revision by which a record counts: the one in force, or else the newest, unless it was discarded.</summary>
-    public static IQueryable<RecordRevisionRow> Counted(IQueryable<RecordRevisionRow> all) =>
-        all.Where(v => v.IsCounted && v.State != RecordState.Discarded);
-
     // One row for each pair of row and column, and each way to stand: the database counts.
     private static async Task<List<Tally>> RecordsAsync(
         CoverageQuery q, CoverageView of, IncisuraDb db, DateOnly today, CancellationToken cancel)
     {
-        IQueryable<RecordRevisionRow> all = Counted(db.RecordRevisions.AsNoTracking());
+        IQueryable<RecordRevisionRow> all = db.RecordRevisions.AsNoTracking().Where(RecordRevisionRow.Counted);
         if (of == CoverageView.Cutter) all = all.Where(v => v.CutterId == q.Cutter);
         if (of == CoverageView.Operation) all = all.Where(v => v.Operation == q.Operation);
         if (q.Machine is { } machine) all = all.Where(v => v.MachineId == machine);

@@ -5,7 +5,6 @@ using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
 using Incisura.Web.Records;
-using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Coverage;
 
@@ -34,8 +33,10 @@ public sealed record FilledGap(Gap Gap, string Record, string WhyNot, IReadOnlyL
 public sealed record FillProgress(Guid Id, int Total, IReadOnlyList<FilledGap> Done, bool Running);
 
 /// <summary>Works through gaps in the background, one draft after the other, until it is done or stopped.</summary>
-public sealed class FillDesk(IServiceScopeFactory scopes, TimeProvider clock)
+public sealed class FillDesk(IServiceScopeFactory scopes, Desk desk, TimeProvider clock)
 {
+    private const string Name = "Filling gaps";
+
     private static readonly TimeSpan Kept = TimeSpan.FromHours(1);
 
     private readonly ConcurrentDictionary<Guid, Work> works = [];
@@ -47,7 +48,7 @@ public sealed class FillDesk(IServiceScopeFactory scopes, TimeProvider clock)
             if (clock.GetUtcNow() - w.Begun > Kept && works.TryRemove(old, out _)) w.Stop.Cancel();
         Work work = new(gaps, by, clock.GetUtcNow());
         works[work.Id] = work;
-        _ = Task.Run(() => RunAsync(work));
+        desk.Begin(Name, () => RunAsync(work), _ => work.Running = false);
         return work.Progress;
     }
 
@@ -93,13 +94,9 @@ public sealed class FillDesk(IServiceScopeFactory scopes, TimeProvider clock)
             (RecordRow record, CalculationResult result) = await RecordEndpoints.DraftAsync(request, by, db, shelf, clock, begin: false);
             return new(gap, record.Number, "", [.. result.Findings.Where(f => f.Severity > Severity.Info)]);
         }
-        catch (Exception refused) when (refused is InputException or RuleException or MissingException)
+        catch (Exception refused)
         {
-            return No(refused.Message);
-        }
-        catch (DbUpdateException)
-        {
-            return No("It could not be saved; try this one again.");
+            return No(desk.Told(Name, refused));
         }
 
         FilledGap No(string why) => new(gap, "", why, []);

@@ -128,7 +128,7 @@ public static class EditionFileEndpoints
             .. records.SelectMany(p => p.Figures().Where(f => f.Rank != FigureRank.Behind).Concat(p.Settings.Select(s => s.AsFigure())))
                 .DistinctBy(f => f.Code),
         ];
-        return ExportEndpoints.Send(
+        return TableAnswer.Send(
             name, format, records,
             [
                 "record", "revision", "operation", "thread", "material", "hardness [HB]", "machine", "assembly", "cutter", "coolant",

@@ -1,12 +1,10 @@
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 
 namespace Incisura.Web.Editions;
 
 /// <summary>Publishes in the background, one edition at a time.</summary>
-public sealed partial class PublishDesk(IServiceScopeFactory scopes, Publisher publisher, Shelf shelf, ILogger<PublishDesk> log)
+public sealed class PublishDesk(IServiceScopeFactory scopes, Publisher publisher, Shelf shelf, Desk desk)
 {
     // What is small is done before whoever publishes would look again.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1.5);
@@ -30,7 +28,12 @@ public sealed partial class PublishDesk(IServiceScopeFactory scopes, Publisher p
             work = begun = new(wish.By);
         }
 
-        Task run = Task.Run(() => RunAsync(begun, wish));
+        Task run = desk.Begin("Publishing", () => RunAsync(begun, wish), failed =>
+        {
+            begun.Rule = failed as RuleException;
+            string says = failed is OperationCanceledException ? "It was stopped; nothing was published." : ProblemHandler.SentenceOf(failed);
+            begun.Progress = begun.Progress with { Running = false, Refused = says };
+        });
         await Task.WhenAny(run, Task.Delay(Patience));
         return begun.Rule is { } rule ? throw rule : begun.Progress;
     }
@@ -44,33 +47,17 @@ public sealed partial class PublishDesk(IServiceScopeFactory scopes, Publisher p
 
     private async Task RunAsync(Work begun, PublishWish wish)
     {
-        try
+        await using AsyncServiceScope scope = scopes.CreateAsyncScope();
+        IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
+        EditionFileRow file = await publisher.PublishAsync(
+            db, await shelf.ViewAsync(db), wish, (done, total) => begun.Progress = begun.Progress with { Done = done, Total = total },
+            begun.Stop.Token);
+        begun.Progress = begun.Progress with
         {
-            await using AsyncServiceScope scope = scopes.CreateAsyncScope();
-            IncisuraDb db = scope.ServiceProvider.GetRequiredService<IncisuraDb>();
-            EditionFileRow file = await publisher.PublishAsync(
-                db, await shelf.ViewAsync(db), wish, (done, total) => begun.Progress = begun.Progress with { Done = done, Total = total },
-                begun.Stop.Token);
-            begun.Progress = begun.Progress with
-            {
-                Running = false,
-                Edition = EditionReading.SummaryOf(file, wish.At, wish.By, wish.Note),
-            };
-        }
-        catch (OperationCanceledException)
-        {
-            begun.Progress = begun.Progress with { Running = false, Refused = "It was stopped; nothing was published." };
-        }
-        catch (Exception failed)
-        {
-            begun.Rule = failed as RuleException;
-            if (failed is not (RuleException or DbUpdateException or SqliteException)) Failed(failed);
-            begun.Progress = begun.Progress with { Running = false, Refused = ProblemHandler.SentenceOf(failed) };
-        }
+            Running = false,
+            Edition = EditionReading.SummaryOf(file, wish.At, wish.By, wish.Note),
+        };
     }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "Publishing failed")]
-    private partial void Failed(Exception exception);
 
     private sealed class Work(string by)
     {

@@ -72,7 +72,7 @@ public static class FindEndpoints
         int things = new[] { asked.MaterialId, asked.CutterId, asked.MachineId }.Count(id => id != 0);
         if (things + (asked.Operations.Count > 0 ? 1 : 0) < 2 || (asked.Rest > 0 && asked.Operations.Count == 0)) return [];
         List<string> codes = [.. asked.Operations.Select(o => o.Code)];
-        var counts = await CoverageEndpoints.Counted(db.RecordRevisions.AsNoTracking())
+        var counts = await db.RecordRevisions.AsNoTracking().Where(RecordRevisionRow.Counted)
             .Where(v => (asked.MaterialId == 0 || v.MaterialId == asked.MaterialId)
                 && (asked.CutterId == 0 || v.CutterId == asked.CutterId)
                 && (asked.MachineId == 0 || v.MachineId == asked.MachineId)

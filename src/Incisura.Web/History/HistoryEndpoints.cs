@@ -90,10 +90,10 @@ public static class HistoryEndpoints
                     $"These are {count} entries, and a file holds {MostInFile}. Choose a shorter time, or look for something.")
                 .ThrowIfAny();
             List<HistoryEntry> entries = (await found.ToListAsync(cancel)).ConvertAll(EntryOf);
-            if (format == "json") return ExportEndpoints.Send("history", format, entries, [], _ => []);
+            if (format == "json") return TableAnswer.Send("history", format, entries, [], _ => []);
             List<(HistoryEntry Entry, FieldDifference? Field)> lines =
                 [.. entries.SelectMany(e => e.Changes.Count == 0 ? [(e, null)] : e.Changes.Select(c => (e, (FieldDifference?)c)))];
-            return ExportEndpoints.Send(
+            return TableAnswer.Send(
                 "history", format, lines,
                 ["entry", "when", "who", "in place of", "kind", "name", "revision", "act", "field", "from", "to", "why", "hash"],
                 l =>

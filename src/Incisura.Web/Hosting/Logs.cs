@@ -14,6 +14,9 @@ public static class Logs
     // Asked for by machines every few seconds.
     private static readonly PathString Health = new("/health");
 
+    // Warns at every key it makes that keys are not encrypted; Start says so once, and who can read them.
+    private const string KeysMade = "Microsoft.AspNetCore.DataProtection.KeyManagement.XmlKeyManager";
+
     /// <summary>Writes to the console: lines for a person in the demo, JSON (one object a line) otherwise; `Incisura:Log:Json` decides.</summary>
     public static void AddLogs(this WebApplicationBuilder builder, bool demo)
     {
@@ -21,6 +24,7 @@ public static class Logs
         builder.Host.UseSerilog((context, log) =>
         {
             log.MinimumLevel.Override("Microsoft", LogEventLevel.Warning).MinimumLevel.Override("System", LogEventLevel.Warning)
+                .MinimumLevel.Override(KeysMade, LogEventLevel.Error)
                 .ReadFrom.Configuration(context.Configuration).Enrich.FromLogContext();
             if (json) log.WriteTo.Console(new RenderedCompactJsonFormatter());
             else log.WriteTo.Console(formatProvider: CultureInfo.InvariantCulture);

@@ -92,6 +92,9 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
         ? "Another one has this name or number already; choose another."
         : "It is used elsewhere or points to something that does not exist; choose again.";
 
+    /// <summary>Whether there is a sentence of its own for what went wrong; otherwise something failed inside.</summary>
+    public static bool IsForeseen(Exception exception) => Describe(exception).Status != StatusCodes.Status500InternalServerError;
+
     /// <summary>What went wrong, as a sentence for a person.</summary>
     public static string SentenceOf(Exception exception) => Describe(exception).Detail ?? exception.Message;
 

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Incisura.Core.Cutters;
 using Incisura.Core.Holders;
 using Incisura.Core.Library;
@@ -16,10 +15,6 @@ public sealed record LabelRequest(string List, IReadOnlyList<int> Ids, LabelShee
 public static class ExportEndpoints
 {
     private const int MostLabels = 2000;
-    /// <summary>Content type of a workbook.</summary>
-    internal const string Workbook = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
-
-    private static readonly JsonSerializerOptions Readable = new(DefinitionFormat.Options) { WriteIndented = true };
 
     public static void MapExports(this IEndpointRouteBuilder library)
     {
@@ -29,7 +24,7 @@ public static class ExportEndpoints
             ShelfView view = await shelf.ViewAsync(db);
             List<Cutter> cutters = [.. view.Listings.Cutters.Ask(Whole(wish, request)).Rows.Select(r => r.Cutter)];
             IReadOnlyList<string> columns = CutterRows.ColumnsFor(cutters);
-            return Send(
+            return TableAnswer.Send(
                 "cutters", format, cutters, [.. columns.Select(CutterColumns.Heading)], c =>
                     CutterRows.Write(c, columns, id => view.Cutters[id].Name));
         }).WithTags("cutters").Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
@@ -39,7 +34,7 @@ public static class ExportEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<Holder> holders = [.. view.Listings.Holders.Ask(Whole(wish, request)).Rows.Select(r => r.Holder)];
-            return Send(
+            return TableAnswer.Send(
                 "holders", format, holders,
                 [
                     "number", "role", "kind", "interface", "takes", "least clamping [mm]", "largest clamping [mm]",
@@ -58,7 +53,7 @@ public static class ExportEndpoints
         {
             ShelfView view = await shelf.ViewAsync(db);
             List<ListedAssembly> assemblies = [.. view.Listings.Assemblies.Ask(Whole(wish, request)).Rows];
-            return Send(
+            return TableAnswer.Send(
                 "assemblies", format, assemblies,
                 [
                     "number", "cutter", "words", "holder", "extensions", "projection [mm]", "gauge length [mm]", "mass [kg]",
@@ -108,19 +103,6 @@ public static class ExportEndpoints
         ListQuery query = wish.Query(request);
         return query with { Skip = 0, Take = int.MaxValue, Filters = query.Filters.Where(f => f.Key != "format").ToDictionary() };
     }
-
-    internal static Microsoft.AspNetCore.Http.HttpResults.FileContentHttpResult Send<T>(
-        string name, string format, IReadOnlyList<T> things, IReadOnlyList<string> headings, Func<T, IReadOnlyList<object?>> row,
-        Func<T, object>? whole = null) => format switch
-        {
-            "csv" => TypedResults.File(TableFile.WriteCsv(headings, things.Select(row)), "text/csv", name + ".csv"),
-            "xlsx" => TypedResults.File(TableFile.WriteWorkbook(headings, things.Select(row)), Workbook, name + ".xlsx"),
-            "json" =>
-                TypedResults.File(
-                    JsonSerializer.SerializeToUtf8Bytes(things.Select(t => whole is null ? t! : whole(t)), Readable), "application/json", name
-                        + ".json"),
-            _ => throw new MissingException($"There is no export as {format}; choose csv, xlsx or json."),
-        };
 
     private static string Word<TEnum>(TEnum value)
         where TEnum : struct, Enum => value.ToString().ToLowerInvariant();

@@ -3,6 +3,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Cutters;
 using Incisura.Exchange.Tables;
+using Incisura.Web.Hosting;
 
 namespace Incisura.Web.Library;
 
@@ -55,10 +56,12 @@ internal sealed record LookedRow(int Line, Cutter Cutter, int ExistingId, int Ex
 }
 
 /// <summary>One import of a table, from the file to the written rows. Its owner alone sees it.</summary>
-internal sealed class ImportJob(int id, string owner, string file, Table table) : IDisposable
+internal sealed class ImportJob(int id, string owner, string file, Table table, Desk desk) : IDisposable
 {
     // Stands for the identity that a cutter of the same file gets when it is written.
     private const int InThisFile = int.MaxValue;
+
+    private const string Stopped = "Stopped; nothing was written.";
 
     private readonly Lock gate = new();
     private CancellationTokenSource stop = new();
@@ -102,35 +105,35 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
             (Meanings, Inch, Reached, Rows, State, Said) = (meanings, inch, 0, [], ImportState.Looking, "");
         }
 
-        _ = Task.Run(() =>
-        {
-            try
+        desk.Begin(
+            $"Looking at the rows of {file}",
+            () =>
             {
-                Dictionary<string, StoredCutter> known = view.Cutters.Values.ToDictionary(c => c.Name, StringComparer.OrdinalIgnoreCase);
-                Dictionary<string, int> seen = new(StringComparer.OrdinalIgnoreCase);
-                int numbers = meanings.ToList().FindIndex(m => m.Code == "number");
-                HashSet<string> inFile = numbers < 0
-                    ? []
-                    : new(table.Rows.Select(r => r.Cells[numbers]).Where(n => !known.ContainsKey(n)), StringComparer.OrdinalIgnoreCase);
-                List<LookedRow> rows = new(table.Rows.Count);
-                foreach ((int line, string[] cells) in table.Rows)
-                {
-                    cancel.ThrowIfCancellationRequested();
-                    rows.Add(LookAt(line, cells, meanings, known, seen, inFile));
-                    Reached = rows.Count;
-                }
+                LookAtAll();
+                return Task.CompletedTask;
+            },
+            failed => Finish(
+                mine, failed is OperationCanceledException ? ImportState.Cancelled : ImportState.Failed, [],
+                failed is OperationCanceledException ? Stopped : "The rows could not be looked at. " + ProblemHandler.SentenceOf(failed)));
 
-                Finish(mine, ImportState.Ready, WithoutLost(rows), "");
-            }
-            catch (OperationCanceledException)
+        void LookAtAll()
+        {
+            Dictionary<string, StoredCutter> known = view.Cutters.Values.ToDictionary(c => c.Name, StringComparer.OrdinalIgnoreCase);
+            Dictionary<string, int> seen = new(StringComparer.OrdinalIgnoreCase);
+            int numbers = meanings.ToList().FindIndex(m => m.Code == "number");
+            HashSet<string> inFile = numbers < 0
+                ? []
+                : new(table.Rows.Select(r => r.Cells[numbers]).Where(n => !known.ContainsKey(n)), StringComparer.OrdinalIgnoreCase);
+            List<LookedRow> rows = new(table.Rows.Count);
+            foreach ((int line, string[] cells) in table.Rows)
             {
-                Finish(mine, ImportState.Cancelled, [], "Stopped; nothing was written.");
+                cancel.ThrowIfCancellationRequested();
+                rows.Add(LookAt(line, cells, meanings, known, seen, inFile));
+                Reached = rows.Count;
             }
-            catch (Exception e)
-            {
-                Finish(mine, ImportState.Failed, [], "The rows could not be looked at: " + e.Message);
-            }
-        }, CancellationToken.None);
+
+            Finish(mine, ImportState.Ready, WithoutLost(rows), "");
+        }
     }
 
     /// <summary>Writes in the background through <paramref name="write"/>, which reports how many rows it has reached.</summary>
@@ -153,21 +156,12 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
         }
 
         int mine = round;
-        _ = Task.Run(async () =>
-        {
-            try
-            {
-                Finish(mine, ImportState.Done, Rows, await write(rows, n => Reached = n, cancel));
-            }
-            catch (OperationCanceledException)
-            {
-                Finish(mine, ImportState.Cancelled, Rows, "Stopped; nothing was written.");
-            }
-            catch (Exception e)
-            {
-                Finish(mine, ImportState.Failed, Rows, "Nothing was written: " + (Hosting.ProblemHandler.SentenceOf(e)));
-            }
-        }, CancellationToken.None);
+        desk.Begin(
+            $"Writing the rows of {file}",
+            async () => Finish(mine, ImportState.Done, Rows, await write(rows, n => Reached = n, cancel)),
+            failed => Finish(
+                mine, failed is OperationCanceledException ? ImportState.Cancelled : ImportState.Failed, Rows,
+                failed is OperationCanceledException ? Stopped : "Nothing was written: " + ProblemHandler.SentenceOf(failed)));
     }
 
     /// <summary>Stops what runs.</summary>
@@ -237,7 +231,7 @@ internal sealed class ImportJob(int id, string owner, string file, Table table) 
 }
 
 /// <summary>The imports that are going on, a few for each person; old ones are forgotten.</summary>
-internal sealed class ImportDesk(TimeProvider clock)
+internal sealed class ImportDesk(Desk desk, TimeProvider clock)
 {
     private const int MostPerPerson = 3;
     private static readonly TimeSpan Forgotten = TimeSpan.FromHours(2);
@@ -265,7 +259,7 @@ internal sealed class ImportDesk(TimeProvider clock)
                 jobs.Remove(old);
             }
 
-            ImportJob job = new(++last, owner, file, table) { Touched = clock.GetUtcNow() };
+            ImportJob job = new(++last, owner, file, table, desk) { Touched = clock.GetUtcNow() };
             jobs.Add(job);
             return job;
         }
@@ -276,7 +270,7 @@ internal sealed class ImportDesk(TimeProvider clock)
         lock (gate)
         {
             ImportJob job = jobs.FirstOrDefault(j => j.Id == id && j.Owner == owner)
-                ?? throw new Hosting.MissingException("This import is over or was forgotten; choose the file again.");
+                ?? throw new MissingException("This import is over or was forgotten; choose the file again.");
             job.Touched = clock.GetUtcNow();
             return job;
         }

@@ -5,7 +5,6 @@ using Incisura.Core.Geometry;
 using Incisura.Core.Holders;
 using Incisura.Core.Machines;
 using Incisura.Web.Hosting;
-using Incisura.Web.Records;
 
 namespace Incisura.Web.Library;
 
@@ -40,11 +39,8 @@ public static class LibraryEndpoints
         RouteGroupBuilder library = api.MapGroup("/library");
         library.MapGet("/families", () => Families.All).WithTags("cutters");
         library.MapStored("/cutters", Cutters);
-        library.MapTouched("/cutters", Cutters);
         library.MapStored("/holders", Holders);
-        library.MapTouched("/holders", Holders);
         library.MapStored("/assemblies", Assemblies);
-        library.MapTouched("/assemblies", Assemblies);
         library.MapPost("/assemblies/reach", async (ReachRequest request, IncisuraDb db, Shelf shelf) =>
         {
             ShelfView view = await shelf.ViewAsync(db);

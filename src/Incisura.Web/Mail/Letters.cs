@@ -1,5 +1,4 @@
 using Incisura.Core.Records;
-using Incisura.Web.Accounts;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -109,7 +108,7 @@ public static class Letters
     // Those who may decide: approvers that did not work on it, and deputies of absent ones.
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {
-        IReadOnlyList<string> approvers = await PeopleEndpoints.NamesAsync(db, Role.Approver);
+        IReadOnlyList<string> approvers = await Person.NamesAsync(db, Role.Approver);
         List<string> deputies = await db.Absences.AsNoTracking().Where(a => a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
         return [.. approvers.Concat(deputies).Distinct().Where(n => !contributors.Contains(n, StringComparer.OrdinalIgnoreCase))];
     }

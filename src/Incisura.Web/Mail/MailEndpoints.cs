@@ -1,49 +1,18 @@
-using Incisura.Core.Checks;
-using Incisura.Web.Accounts;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
-using MimeKit;
 
 namespace Incisura.Web.Mail;
-
-/// <summary>Somebody's own address; empty for no mail.</summary>
-public sealed record OwnAddress(string Address);
 
 /// <summary>A mail in the demo's mailbox.</summary>
 public sealed record MailView(DateTimeOffset At, string Subject, string Text);
 
-/// <summary>Where people get mail, and the demo's mailbox.</summary>
+/// <summary>The demo's mailbox.</summary>
 public static class MailEndpoints
 {
     public static void MapMail(this IEndpointRouteBuilder api, bool demo)
     {
-        RouteGroupBuilder group = api.MapGroup("/session").WithTags("session");
-        group.MapGet("/address", async (HttpContext context, UserManager<Person> people) =>
-            new OwnAddress((await people.GetUserAsync(context.User))?.Email ?? ""));
-        group.MapPut("/address", async (OwnAddress given, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
-        {
-            string address = given.Address.Trim();
-            new InputCheck()
-                .Holds(
-                    address.Length == 0 || (address.Length <= 200 && address.Contains('@') && MailboxAddress.TryParse(address, out _)), "address",
-                    double.NaN, "This is no mail address; write one such as maren@workshop.example, or leave it empty for no mail.")
-                .ThrowIfAny();
-            Person person = await people.GetUserAsync(context.User) ?? throw new Hosting.MissingException("You are not signed in.");
-            await using var transaction = await db.Database.BeginTransactionAsync();
-            string before = person.Email ?? "";
-            person.Email = address;
-            await people.UpdateAsync(person);
-            await Account.TellAsync(
-                db, person, Chronicle.Changed, context, clock, new Account.Field("address", before, address, OwnData: true));
-
-            // Where mail went until now hears of it last, so that nobody turns it aside unseen.
-            if (before.Length > 0 && before != address) Letters.TellMoved(db, person, before, clock.GetUtcNow());
-            await db.SaveChangesAsync();
-            await transaction.CommitAsync();
-            return new OwnAddress(address);
-        });
         if (!demo) return;
-        group.MapGet("/demo/mailbox", async (HttpContext context, UserManager<Person> people, [FromServices] DemoMailbox box) =>
-            box.Of((await people.GetUserAsync(context.User))?.Email ?? ""));
+        api.MapGet("/session/demo/mailbox", async (HttpContext context, UserManager<Person> people, [FromServices] DemoMailbox box) =>
+            box.Of((await people.GetUserAsync(context.User))?.Email ?? "")).WithTags("session");
     }
 }

@@ -2,7 +2,6 @@ using System.Linq.Expressions;
 using Incisura.Core.Checks;
 using Incisura.Core.Quantities;
 using Incisura.Core.Records;
-using Incisura.Web.Coverage;
 using Incisura.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
@@ -105,7 +104,7 @@ public static class RecordListEndpoints
     // The same as the counts of coverage, so that a number there and the list behind it agree.
     private static IQueryable<RecordRevisionRow> Counted(IQueryable<RecordRevisionRow> all, CountedAs counted, DateOnly today)
     {
-        IQueryable<RecordRevisionRow> rows = CoverageEndpoints.Counted(all);
+        IQueryable<RecordRevisionRow> rows = all.Where(RecordRevisionRow.Counted);
         Expression<Func<RecordRevisionRow, bool>> stale = Standing(Stands.Stale, today);
         return counted switch
         {

@@ -35,6 +35,15 @@ public static class Touching
 {
     private const int Most = 100;
 
+    /// <summary>Maps what a change of cutters, holders and assemblies would touch.</summary>
+    public static void MapTouching(this IEndpointRouteBuilder api)
+    {
+        RouteGroupBuilder library = api.MapGroup("/library");
+        library.MapTouched("/cutters", LibraryEndpoints.Cutters);
+        library.MapTouched("/holders", LibraryEndpoints.Holders);
+        library.MapTouched("/assemblies", LibraryEndpoints.Assemblies);
+    }
+
     /// <summary>Maps what a change of a stored thing would touch.</summary>
     public static void MapTouched<TStored, T>(this IEndpointRouteBuilder api, string path, StoredKind<TStored, T> kind)
         where TStored : Stored<T>

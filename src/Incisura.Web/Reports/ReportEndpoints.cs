@@ -42,7 +42,7 @@ public static class ReportEndpoints
             {
                 // The first one is what readers are told; the others stand beside it on the record.
                 Stop(revision, revision.StoppedBy is { Length: > 0 } before ? before : Said(row, clock));
-                Letters.TellStopped(db, record, revision, row, await Accounts.PeopleEndpoints.NamesAsync(db, Role.Approver));
+                Letters.TellStopped(db, record, revision, row, await Person.NamesAsync(db, Role.Approver));
             }
             else if (report.Outcome == ReportOutcome.WithChanges || report.Chatter || report.Broke)
             {

@@ -53,7 +53,7 @@ public static class ChartEndpoints
         {
             IReadOnlyList<SpeedRow> rows = (await FindAsync(id, db, shelf)).Rows;
             IReadOnlyList<double> diameters = ChartRows.DiametersOf(rows);
-            return ExportEndpoints.Send("speed-chart", format, rows, ChartRows.Headings(diameters), r => ChartRows.Write(r, diameters));
+            return TableAnswer.Send("speed-chart", format, rows, ChartRows.Headings(diameters), r => ChartRows.Write(r, diameters));
         }).Produces<byte[]>().TakesTurns();
         group.MapPost("/read", async (bool? inch, string? source, HttpContext context) =>
         {

@@ -25,13 +25,13 @@ public class ProposalTests
     [MemberData(nameof(Milling))]
     public void A_proposal_keeps_every_limit_or_says_which_stands_in_the_way_and_nothing_in_the_box_does(string code, CutterFamily family)
     {
-        for (int seed = 0; seed < 45; seed++) RandomSituation.HoldProposal(Drawn(seed, code, family), code, $"{code} {family} {seed}");
+        foreach (int seed in Effort.Seeds(9, 3)) RandomSituation.HoldProposal(Drawn(seed, code, family), code, $"{code} {family} {seed}");
     }
 
     [Fact]
     public void Roughing_takes_the_deepest_point_within_a_twentieth_of_the_most_that_a_fine_grid_finds()
     {
-        for (int seed = 100; seed < 107; seed++)
+        foreach (int seed in Effort.Seeds(1, 1, from: 100))
         {
             Situation s = Drawn(seed, "side-rough", CutterFamily.SquareEndMill);
             CalculationResult r = Rough.Calculate(s, Choices.None, explain: false);
@@ -39,13 +39,15 @@ public class ProposalTests
             SpeedRow row = s.Chart.Value.Rows[0];
             double width = Math.Min(row.WidthRatio, 1) * 12, depth = Math.Min(row.DepthRatio * 12, 25), most = 0, deepest = 0;
             List<(double Depth, double Rate)> kept = [];
-            for (int i = 1; i <= 30; i++)
-                for (int j = 1; j <= 20; j++)
+            for (int j = 1; j <= 20; j++)
+            {
+                double charted = Rough.Calculate(
+                    s, Sample.Typed(("depthOfCut", 0.5), ("widthOfCut", width * j / 20), ("deflectionAllowed", 1000)), explain: false)
+                    .Field("feedPerTooth").Value;
+                for (int i = 1; i <= 30; i++)
                     for (int k = 0; k < 8; k++)
                     {
-                        double feed = Rough.Calculate(
-                            s, Sample.Typed(("depthOfCut", 0.5), ("widthOfCut", width * j / 20), ("deflectionAllowed", 1000)), explain: false)
-                            .Field("feedPerTooth").Value * Math.Pow(0.8, k);
+                        double feed = charted * Math.Pow(0.8, k);
                         if (k > 0 && feed < 0.02) break;
                         CalculationResult at = Rough.Calculate(
                             s, Sample.Typed(("depthOfCut", depth * i / 30), ("widthOfCut", width * j / 20), ("feedPerTooth", feed)), explain: false);
@@ -53,6 +55,7 @@ public class ProposalTests
                         kept.Add((depth * i / 30, at.Figure("removalRate")));
                         break;
                     }
+            }
 
             if (kept.Count == 0) continue;
             most = kept.Max(p => p.Rate);

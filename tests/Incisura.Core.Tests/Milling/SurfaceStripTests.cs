@@ -173,7 +173,7 @@ public class SurfaceStripTests
                     // Refused with its reason.
                 }
             },
-            iter: 1000, seed: "0000000000000");
+            iter: 80 * Effort.Times, seed: "0000000000000");
     }
 
     [Fact]
@@ -238,5 +238,5 @@ public class SurfaceStripTests
             Assert.True(found / peak is > 0.965 and < 1.4, $"{c} z{teeth} λ{helix} peak {found / peak}");
             Assert.True(load.MeanTorque / torque is > 0.95 and < 1.25, $"{c} z{teeth} λ{helix} torque {load.MeanTorque / torque}");
         },
-        iter: 60, seed: "0000000000000");
+        iter: 12 * Effort.Times, seed: "0000000000000");
 }

@@ -19,7 +19,7 @@ public class ThreadProfileTests
     [MemberData(nameof(Forms))]
     public void The_outline_runs_from_root_to_crest_and_half_of_it_is_ridge_at_the_pitch_diameter(ThreadForm form)
     {
-        foreach (Thread t in ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread))
+        foreach (Thread t in Effort.Some([.. ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread)], 6))
         {
             ThreadShape s = ThreadShape.Of(t);
             IReadOnlyList<ProfilePoint> outline = ThreadProfile.External(t, ThreadShape.Of(t), 3);
@@ -37,7 +37,7 @@ public class ThreadProfileTests
     [MemberData(nameof(Forms))]
     public void The_internal_thread_lies_outside_the_external_one_and_its_flanks_on_those(ThreadForm form)
     {
-        foreach (Thread t in ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread))
+        foreach (Thread t in Effort.Some([.. ThreadTables.All.Where(l => l.Thread.Form == form).Select(l => l.Thread)], 6))
         {
             IReadOnlyList<ProfilePoint> external = ThreadProfile.External(t, ThreadShape.Of(t), 3), inside = ThreadProfile.Internal(
                 t,

@@ -69,7 +69,7 @@ public class ForgingTests
             Assert.Equal(1, taken / stock, 1e-6);
             static double Ring(double a, double b) => Math.PI / 4 * Math.Abs((a * a) - (b * b));
         },
-        iter: 100, seed: "0000000000000");
+        iter: 20 * Effort.Times, seed: "0000000000000");
 
     [Fact]
     public void A_forging_without_stock_to_take_or_whose_bore_is_closed_is_refused()

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { whileBusy } from './busy';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -26,13 +27,14 @@ export function onSessionEnd(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-export const client = createClient<paths>({ baseUrl: '/' });
+export const client = createClient<paths>({ baseUrl: '/', fetch: (request) => whileBusy(fetch(request)) });
 
 client.use({
   async onResponse({ response }) {
     if (response.ok) return;
     if (response.status === 401) listeners.forEach((listener) => listener());
-    const problem = response.headers.get('content-type')?.includes('json') ? await response.json() : {};
+    const json = response.headers.get('content-type')?.includes('json');
+    const problem = json ? ((await response.json()) as ApiError['problem']) : {};
     throw new ApiError(response.status, problem);
   },
   onError({ error }) {

@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { NavLink, useLocation, useNavigate } from 'react-router';
 import { client, data } from '../api/client';
-import { LOOKS, useLook } from './looks';
-import { Mark } from './Mark';
-import { useApp, useMayWork } from './session';
+import { LOOKS, useLook } from '../parts/looks';
+import { Mark } from '../parts/Mark';
+import { useApp, useMayWork } from '../parts/session';
 
 const MINUTE = 60_000;
 

@@ -1,6 +1,6 @@
 import { Navigate } from 'react-router';
 import { useFirstDay } from '../places/firstday/useFirstDay';
-import { useApp } from './session';
+import { useApp } from '../parts/session';
 
 const PLACE = { engineer: '/calculate', approver: '/records', administrator: '/people', reader: '/lookup' };
 

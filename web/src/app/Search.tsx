@@ -3,7 +3,7 @@ import { AutoComplete, type RefSelectProps } from 'antd';
 import { useLayoutEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { client, data } from '../api/client';
-import { Themed } from './Themed';
+import { Themed } from '../parts/Themed';
 
 /** Finds anything, and goes there. */
 export default function Search({ text, onText }: { text: string; onText: (text: string) => void }) {

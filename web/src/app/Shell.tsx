@@ -1,12 +1,13 @@
-import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
+import { Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Outlet, useLocation } from 'react-router';
-import { useApp } from './session';
+import { lazily } from '../api/busy';
+import { useApp } from '../parts/session';
 import { usePlace } from './usePlace';
 import { useRegions } from './useRegions';
 
 // Whoever only signs in need not wait for the search box and the menus.
-const Bar = lazy(() => import('./Bar'));
-const SignInPage = lazy(() => import('../places/accounts/SignInPage'));
+const Bar = lazily(() => import('./Bar'));
+const SignInPage = lazily(() => import('../places/accounts/SignInPage'));
 
 /** The one bar on top, and the place below it. A session that ends leaves the place standing. */
 export function Shell() {

@@ -1,13 +1,14 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
+import { whileBusy } from '../api/busy';
 import { Broken } from './Broken';
-import { Missing } from './Missing';
+import { Missing } from '../parts/Missing';
 import { Shell } from './Shell';
 
 // A page that fails, or cannot be fetched, takes nothing else with it.
 const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
   path,
-  lazy: async () => ({ Component: await load().catch((error: unknown) => () => <Broken error={error} />) }),
+  lazy: async () => ({ Component: await whileBusy(load()).catch((error: unknown) => () => <Broken error={error} />) }),
   errorElement: <Broken />,
 });
 
@@ -52,9 +53,9 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./Home')).Home }) },
+      { index: true, lazy: async () => ({ Component: (await whileBusy(import('./Home'))).Home }) },
       LOOKUP,
-      { lazy: async () => ({ Component: (await import('./Themed')).ThemedPage }), children: PAGES },
+      { lazy: async () => ({ Component: (await whileBusy(import('../parts/Themed'))).ThemedPage }), children: PAGES },
       { path: '*', element: <Missing /> },
     ],
   },

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { Sym } from './Sym';
 
 /** The ordered steps of a calculation: formula, what went in and from where, what came out. */

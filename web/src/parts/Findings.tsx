@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { Sym } from './Sym';
 
 const WORDS: Record<Schemas['Severity'], string> = { info: 'Good to know', caution: 'Caution', stop: 'Stop' };

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/session';
-import { loadColour } from '../app/theme';
+import { useUnits } from './session';
+import { loadColour } from './theme';
 
 type Limit = Schemas['JudgedLimit'];
 

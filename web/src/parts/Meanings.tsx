@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { Problem } from './Problem';
 import { Sym } from './Sym';
 

@@ -1,5 +1,5 @@
 import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { loadSums } from './sums';
 import { Sym } from './Sym';
 import { isPlain, read } from './typed';

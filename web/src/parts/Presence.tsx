@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { client, data } from '../api/client';
-import { useApp, useMayWork } from '../app/session';
+import { useApp, useMayWork } from './session';
 
 const AGAIN = 8000;
 

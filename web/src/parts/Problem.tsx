@@ -1,5 +1,5 @@
 import { ApiError } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 
 /** What went wrong, in words, where it went wrong. */
 export function Problem({ error }: { error: unknown }) {
@@ -7,7 +7,7 @@ export function Problem({ error }: { error: unknown }) {
   if (!error) return null;
   return (
     <p className="problem" role="alert">
-      {units.told(error instanceof Error ? error.message : String(error))}
+      {units.told(error instanceof Error ? error.message : 'Something failed; load the page again.')}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, type ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
-import { useMayWork } from '../app/session';
+import { useMayWork } from './session';
 import { ApiError } from '../api/client';
 import { differences, fieldWords, text } from './differences';
 import { FieldMeanings } from './Meanings';

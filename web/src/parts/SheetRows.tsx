@@ -1,5 +1,5 @@
 import { Checkbox, Input } from 'antd';
-import { useMayWork } from '../app/session';
+import { useMayWork } from './session';
 import { NumberField, type Typed } from './NumberField';
 import type { Quantity } from './units';
 

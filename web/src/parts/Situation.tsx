@@ -1,7 +1,7 @@
 import type { UnitFormat } from './units';
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/session';
-import { groupColours } from '../app/looks';
+import { useUnits } from './session';
+import { groupColours } from './looks';
 
 /** A work material with the stripe and letter of its ISO 513 group. */
 export function MaterialName({ name, group, hardness }: { name: string; group: string; hardness?: number | undefined }) {

@@ -16,7 +16,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { useLook } from '../app/looks';
+import { useLook } from './looks';
 import { pointsOf, runsOf, type Element, type Profile } from './outline';
 
 const COLOURS: Record<Element['part'], string> = {
@@ -83,7 +83,9 @@ export default function SolidView({ profile, label }: { profile: Profile; label:
       controls.dispose();
       renderer.domElement.remove();
       renderer.dispose();
-      solid.traverse((o) => o instanceof Mesh && o.geometry.dispose());
+      solid.traverse((o) => {
+        if (o instanceof Mesh) (o as Mesh).geometry.dispose();
+      });
     };
   }, [profile, paper]);
 

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { day } from './units';
 
 export const EVIDENCE: Record<Schemas['EvidenceKind'], string> = {

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../api/client';
-import { useUnits } from '../app/session';
+import { useUnits } from './session';
 import { Problem } from './Problem';
 import type { UnitFormat } from './units';
 import { SituationSentence, StateMark } from './Situation';

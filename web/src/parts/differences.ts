@@ -11,7 +11,7 @@ export function text(value: unknown): string {
     return Object.entries(value)
       .map(([k, v]) => `${plain(k)} ${text(v)}`)
       .join(', ');
-  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
+  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value as string | number | null | undefined);
 }
 
 // A code as words: squareEndMill is square end mill, P3 stays P3.

@@ -27,7 +27,7 @@ function step(e: Element, side: number): string {
   return `A${radius} ${radius} 0 ${Math.abs(e.bulge) > 1 ? 1 : 0} ${e.bulge * side > 0 ? 1 : 0} ${n(e.toZ)} ${n(side * e.toR)}`;
 }
 
-const turned = (e: Element): Element => ({ ...e, fromZ: e.toZ, fromR: e.toR, toZ: e.fromZ, toR: e.fromR, bulge: -e.bulge! });
+const turned = (e: Element): Element => ({ ...e, fromZ: e.toZ, fromR: e.toR, toZ: e.fromZ, toR: e.fromR, bulge: -e.bulge });
 
 /** Runs of elements of one part that hang together. */
 export function runsOf(profile: Profile): Element[][] {

@@ -21,4 +21,4 @@ const math = create({
   unaryPlusDependencies,
 } as FactoryFunctionMap);
 
-export const evaluate = (sum: string): unknown => math.evaluate!(sum);
+export const evaluate = (sum: string): unknown => math.evaluate(sum);

@@ -1,5 +1,5 @@
 import { sumsReady, valueOf } from './sums';
-import type { Quantity, UnitFormat } from './units';
+import { INCH, type Quantity, type UnitFormat } from './units';
 
 /**
  * What a text reads as: a value, with another one it may just as well mean; or why it cannot be taken, with what it could mean, and whether it
@@ -11,16 +11,16 @@ export type Reading = { base: number; other?: number } | { refused: string; read
 const LENGTHS: Record<string, number> = {
   mm: 1,
   cm: 10,
-  in: 25.4,
-  inch: 25.4,
-  '"': 25.4,
-  '″': 25.4,
-  thou: 0.0254,
+  in: INCH,
+  inch: INCH,
+  '"': INCH,
+  '″': INCH,
+  thou: INCH / 1000,
   um: 0.001,
   µm: 0.001,
   μm: 0.001,
-  µin: 0.0000254,
-  uin: 0.0000254,
+  µin: INCH / 1e6,
+  uin: INCH / 1e6,
 };
 const MM_PER_BASE: Partial<Record<Quantity, number>> = { length: 1, chip: 1, deviation: 0.001 };
 const UNIT = /(mm|cm|inch|in|"|″|thou|um|µm|μm|µin|uin)(?![a-z])/g;

@@ -1,5 +1,8 @@
 import type { Schemas } from '../api/client';
 
+/** Millimetres of an inch. */
+export const INCH = 25.4;
+
 export type Quantity = Schemas['Quantity'];
 export type UnitSystem = 'mm' | 'in';
 
@@ -47,15 +50,15 @@ export class UnitFormat {
 
   /** A diameter as gauges tell it: whole micrometres, or ten-thousandths of an inch; without the unit. */
   fine(mm: number): string {
-    return this.system === 'mm' ? mm.toFixed(3) : (mm / 25.4).toFixed(4);
+    return this.system === 'mm' ? mm.toFixed(3) : (mm / INCH).toFixed(4);
   }
 
   /** A dimension of a tool as people call it: 12, 3.5, 1/2. */
   size(base: number): string {
     if (this.system === 'mm') return trimmed(base, 3);
-    const sixtyFourths = (base / 25.4) * 64;
+    const sixtyFourths = (base / INCH) * 64;
     const rounded = Math.round(sixtyFourths);
-    return rounded > 0 && Math.abs(sixtyFourths - rounded) < 1e-9 ? fraction(rounded, 64) : trimmed(base / 25.4, 4);
+    return rounded > 0 && Math.abs(sixtyFourths - rounded) < 1e-9 ? fraction(rounded, 64) : trimmed(base / INCH, 4);
   }
 
   /** The number for an input box: no more digits than it needs, never fewer than the shop reads. */

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { client, data, type Schemas } from '../api/client';
-import { useMayWork } from '../app/session';
+import { useMayWork } from './session';
 import { NO_PROFILE } from './outline';
 import type { ListName } from './shelf';
 

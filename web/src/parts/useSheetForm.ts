@@ -40,7 +40,7 @@ export function useSheetForm<T extends object, S extends Sheet<T>>(options: {
   const [base, setBase] = useState<S | undefined>(undefined);
   const now = steps[steps.length - 1]!;
   const from = base ?? sheet;
-  const definition = { ...(from?.definition ?? blank), ...now.edits } as T;
+  const definition = { ...(from?.definition ?? blank), ...now.edits };
 
   // Keystrokes in one field make one step of undo.
   function put(next: (typeof steps)[number], key: string) {

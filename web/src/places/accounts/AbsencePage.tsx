@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { client, data } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { day } from '../../parts/units';
 

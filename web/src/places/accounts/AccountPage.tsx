@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Input, Table } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { Problem, Refusals } from '../../parts/Problem';
 import { moment } from '../../parts/units';
 import { SecondFactor } from './SecondFactor';

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { client } from '../../api/client';
-import { Mark } from '../../app/Mark';
+import { Mark } from '../../parts/Mark';
 import { Problem, Refusals } from '../../parts/Problem';
 
 /** Where the link leads that somebody new gets, or who lost their password: they give one that nobody else ever knows. */

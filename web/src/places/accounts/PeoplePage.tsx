@@ -3,7 +3,7 @@ import { Button, Input, Select, Table } from 'antd';
 import { useState } from 'react';
 import { Link as RouteLink } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { Problem, Refusals } from '../../parts/Problem';
 import { moment } from '../../parts/units';
 

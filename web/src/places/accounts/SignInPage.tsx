@@ -2,9 +2,9 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { ApiError, client, data } from '../../api/client';
-import { Mark } from '../../app/Mark';
-import { Themed } from '../../app/Themed';
-import { useApp, type Session } from '../../app/session';
+import { Mark } from '../../parts/Mark';
+import { Themed } from '../../parts/Themed';
+import { useApp, type Session } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { Joining } from './Joining';
 
@@ -32,7 +32,7 @@ function Door({ again }: { again: boolean }) {
     mutationFn: async (demoPerson?: string): Promise<Session> =>
       demoPerson
         ? data(client.POST('/api/v1/session/demo/{name}', { params: { path: { name: demoPerson } } }))
-        : ((await data(client.POST('/api/v1/session', { body: { name, password, code } }))) as Session),
+        : data<Session>(client.POST('/api/v1/session', { body: { name, password, code } })),
     onSuccess: signedIn,
   });
   const refused = new URLSearchParams(location.search).get('provider');

@@ -3,7 +3,7 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { useMethods } from '../../parts/shelf';
 import type { Cutter } from '../../parts/shelf';
 import { NOTHING, writeAddress, type Chosen } from './address';

@@ -1,4 +1,4 @@
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { CornerView } from './pictures/CornerView';
 import { figure, type Drawn } from './pictures/parts';
 

@@ -1,5 +1,6 @@
-import { lazy, Suspense, useEffect, useMemo } from 'react';
-import { useUnits } from '../../app/session';
+import { Suspense, useEffect, useMemo } from 'react';
+import { lazily } from '../../api/busy';
+import { useUnits } from '../../parts/session';
 import { LimitLadder } from '../../parts/LimitLadder';
 import { Problem } from '../../parts/Problem';
 import { useMachines, useMaterials } from '../../parts/shelf';
@@ -20,7 +21,7 @@ import { useSituation } from './useSituation';
 
 const NEEDED = ['machine', 'material', 'cutter', 'holder', 'assembly', 'chart'];
 // Only a workshop that is not whole yet needs it.
-const StillMissing = lazy(async () => ({ default: (await import('../firstday/Missing')).StillMissing }));
+const StillMissing = lazily(async () => ({ default: (await import('../firstday/Missing')).StillMissing }));
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
 export function CalculatePage() {

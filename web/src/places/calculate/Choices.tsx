@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { Fragment, useState } from 'react';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField } from '../../parts/NumberField';
 import { EXTRAS } from './extras';
 import { typeInto, type FieldCode } from './page';

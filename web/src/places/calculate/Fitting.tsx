@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { cutterWords, familyWords, useFamilies, type AssemblySheet, type Cutter } from '../../parts/shelf';
 import type { Operation } from './page';
 

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import type { Situation } from './useSituation';
 

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { newestOf } from '../records/revisions';
+import { newestOf } from '../../parts/revisions';
 
 /** A draft that somebody else saved meanwhile: what stands on the page can go over it, or theirs is looked at first. */
 export function Overtaken(props: { theirs: Schemas['RecordView']; saving: boolean; onMine: (version: string) => void }) {

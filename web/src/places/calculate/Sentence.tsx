@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { MaterialName } from '../../parts/Situation';
 import { cutterWords, pickedFrom, useFamilies, useMachines, useMaterials, usePicks } from '../../parts/shelf';
 import { withAnother } from './address';

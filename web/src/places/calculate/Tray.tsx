@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
+import { saveFile } from '../../parts/saveFile';
 import { Sym } from '../../parts/Sym';
 import { useOperations } from '../../parts/shelf';
 import { clock } from '../../parts/units';
@@ -63,20 +64,12 @@ export function Tray({ goOn }: { goOn: Pick<Address, 'replace'> }) {
   const valueOf = (c: (typeof columns)[number], code: string) => c.got?.result?.figures.find((f) => f.code === code);
   // Better or worse is only said among those that keep their limits and do the same work as the first of them.
   const work = columns.find((c) => c.got?.keeps)?.got?.work;
-  const alike = (i: number) => columns[i]!.got?.keeps === true && columns[i]!.got!.work === work;
+  const alike = (i: number) => columns[i]!.got?.keeps === true && columns[i]!.got.work === work;
   const rows = ROWS.filter(([code]) => columns.some((c) => (valueOf(c, code)?.value ?? 0) !== 0));
 
   async function save(format: 'csv' | 'xlsx') {
-    const { data: blob } = await client.POST('/api/v1/comparisons/export.{format}', {
-      params: { path: { format } },
-      body: asked,
-      parseAs: 'blob',
-    });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(blob as unknown as Blob);
-    link.download = `comparison.${format}`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    const answer = client.POST('/api/v1/comparisons/export.{format}', { params: { path: { format } }, body: asked, parseAs: 'blob' });
+    saveFile(await data(answer), `comparison.${format}`);
   }
 
   return (

@@ -1,4 +1,5 @@
-import { lazy, Suspense, type ReactNode } from 'react';
+import { Suspense, type ReactNode } from 'react';
+import { lazily } from '../../api/busy';
 import { attached } from '../../api/beside';
 import type { Schemas } from '../../api/client';
 import type { Chosen } from './address';
@@ -10,7 +11,7 @@ import { Outline } from './turning/Outline';
 import type { Address } from './useAddress';
 
 // Most operations cut no thread.
-const ThreadChoice = lazy(async () => ({ default: (await import('./threads/ThreadChoice')).ThreadChoice }));
+const ThreadChoice = lazily(async () => ({ default: (await import('./threads/ThreadChoice')).ThreadChoice }));
 
 interface Given {
   chosen: Chosen;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useLocation, useNavigate, type Location } from 'react-router';
 import { readAddress, writeAddress, type Chosen } from './address';
 
 /** What an entry of the browser's history that was made here remembers: how many of its kind lie behind it. */
@@ -40,9 +40,9 @@ export const still = (chosen: Chosen): Address => ({
  * reload and the browser's back and forward all mean the same; nothing keeps a copy.
  */
 export function useAddress(): Address {
-  const { search, pathname, state, key } = useLocation();
+  const { search, pathname, state, key } = useLocation() as Location<Entry | null>;
   const navigate = useNavigate();
-  const behind = (state as Entry | null)?.behind ?? 0;
+  const behind = state?.behind ?? 0;
   const here = useRef({ search, pathname, behind });
   const [ahead] = useState(() => new Ahead());
   const written = useSyncExternalStore(ahead.subscribe, ahead.search);

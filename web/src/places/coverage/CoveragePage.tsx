@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Input, Segmented, Select } from 'antd';
+import { Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { StillMissing } from '../firstday/Missing';
+import { ListPick, ListWords, useListing } from '../../parts/listing';
 import { Problem } from '../../parts/Problem';
 import { useMachines, useMaterials, useOperations, usePicks } from '../../parts/shelf';
-import { useAddressText } from '../../parts/useAddressText';
 import { FillGaps } from './FillGaps';
 import { Grid } from './Grid';
 import { STATES } from './marks';
@@ -28,35 +28,26 @@ const MOST = 500;
 /** What is approved and what is missing, counted so that every number leads to the records behind it. */
 export function CoveragePage() {
   const navigate = useNavigate();
-  const [search, setSearch] = useSearchParams();
+  const list = useListing(MOST);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const operations = useOperations().data ?? [];
   const materials = useMaterials().data ?? [];
   const machines = useMachines().data ?? [];
-  const view = (search.get('view') ?? 'operation') as View;
+  const view = (list.get('view') ?? 'operation') as View;
+  // What was chosen is of the table that is shown.
   const change = (values: Record<string, string | undefined>) => {
     setChosen(new Set());
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(values))
-          if (value) next.set(key, value);
-          else next.delete(key);
-        return next;
-      },
-      { replace: true },
-    );
+    list.change(values);
   };
-  const [text, setText] = useAddressText('text');
-  const operation = search.get('operation') ?? operations[0]?.code;
-  const cutter = search.get('cutter');
+  const operation = list.get('operation') ?? operations[0]?.code;
+  const cutter = list.get('cutter');
   const asked = {
     view,
     take: MOST,
-    ...(view === 'operation' && { operation: operation ?? '', text: search.get('text') ?? '' }),
+    ...(view === 'operation' && { operation: operation ?? '', text: list.text }),
     ...(view === 'cutter' && { cutter: Number(cutter) }),
-    ...(search.get('machine') && { machine: Number(search.get('machine')) }),
-    ...(view === 'machines' && search.get('material') && { material: Number(search.get('material')) }),
+    ...(list.get('machine') && { machine: Number(list.get('machine')) }),
+    ...(view === 'machines' && list.get('material') && { material: Number(list.get('material')) }),
   };
   const ready = view === 'machines' || (view === 'operation' ? Boolean(operation) : Boolean(cutter));
   const answer = useQuery({
@@ -72,7 +63,7 @@ export function CoveragePage() {
     ['machine', true],
     ['material', view === 'machines'],
   ] as const) {
-    const value = key === 'operation' ? operation : search.get(key);
+    const value = key === 'operation' ? operation : list.get(key);
     if (on && value) fixed.set(key, value);
   }
   const listOf = (counts: string, more: Record<string, string> = {}) =>
@@ -112,34 +103,23 @@ export function CoveragePage() {
               onChange={(code) => change({ operation: code })}
               options={operations.map((o) => ({ value: o.code, label: o.name }))}
             />
-            <Input
-              allowClear
-              aria-label="Cutters"
-              placeholder="cutters: words of them"
-              style={{ width: 220 }}
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-            />
+            <ListWords list={list} label="Cutters" example="cutters: words of them" width={220} />
           </>
         )}
         {view === 'cutter' && <CutterPick value={cutter} onChange={(id) => change({ cutter: id })} />}
-        <Select
-          aria-label="Machine"
-          allowClear
-          placeholder="any machine"
-          style={{ width: 168 }}
-          value={search.get('machine') ?? undefined}
-          onChange={(id: string | undefined) => change({ machine: id })}
+        <ListPick
+          list={{ ...list, change }}
+          of="machine"
+          label="Machine"
+          none="any machine"
           options={machines.map((m) => ({ value: String(m.id), label: m.definition.name }))}
         />
         {view === 'machines' && (
-          <Select
-            aria-label="Material"
-            allowClear
-            placeholder="any material"
-            style={{ width: 168 }}
-            value={search.get('material') ?? undefined}
-            onChange={(id: string | undefined) => change({ material: id })}
+          <ListPick
+            list={{ ...list, change }}
+            of="material"
+            label="Material"
+            none="any material"
             options={materials.map((m) => ({ value: String(m.id), label: m.definition.name }))}
           />
         )}
@@ -155,7 +135,7 @@ export function CoveragePage() {
         </p>
       )}
       {!ready && <p className="muted">Choose a cutter.</p>}
-      {answer.data?.totalRows === 0 && !text && <StillMissing of={['machine', 'material', 'cutter']} />}
+      {answer.data?.totalRows === 0 && !list.text && <StillMissing of={['machine', 'material', 'cutter']} />}
       {answer.data && ready && answer.data.totalRows > 0 && (
         <Grid
           key={JSON.stringify(asked)}
@@ -173,7 +153,7 @@ export function CoveragePage() {
       {view !== 'machines' && (
         <FillGaps
           gaps={[...chosen].map(gapOf)}
-          machine={search.get('machine') ?? undefined}
+          machine={list.get('machine') ?? undefined}
           nameOf={nameOf}
           onDone={() => setChosen(new Set())}
         />
@@ -182,7 +162,7 @@ export function CoveragePage() {
   );
 }
 
-function CutterPick({ value, onChange }: { value: string | null; onChange: (id: string) => void }) {
+function CutterPick({ value, onChange }: { value: string | undefined; onChange: (id: string) => void }) {
   const [typed, setTyped] = useState('');
   const picks = usePicks('cutters', { text: typed });
   return (
@@ -191,7 +171,7 @@ function CutterPick({ value, onChange }: { value: string | null; onChange: (id: 
       placeholder="which cutter"
       style={{ width: 230 }}
       showSearch={{ filterOption: false, onSearch: setTyped }}
-      value={value ?? undefined}
+      value={value}
       onChange={onChange}
       options={(picks.data?.rows ?? []).map((r) => ({ value: String(r.sheet.id), label: r.sheet.definition.number }))}
     />

@@ -3,7 +3,7 @@ import { Button, Progress, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { useMachines } from '../../parts/shelf';
 

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Input, Pagination, Select } from 'antd';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Button, Select } from 'antd';
+import { Link, useNavigate, useParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
+import { ListPages, ListWords, useListing } from '../../parts/listing';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
 import { day, signed } from '../../parts/units';
-import { useAddressText } from '../../parts/useAddressText';
 import { CHANGES } from './changes';
 
 const PAGE = 50;
@@ -14,18 +14,16 @@ const PAGE = 50;
 /** How two editions differ, record by record. */
 export function DifferencesPage() {
   const to = Number(useParams().number);
-  const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
-  const [q, setQ] = useAddressText('q', ['page']);
-  const from = Number(search.get('from') ?? to - 1);
-  const page = Math.max(1, Number(search.get('page')) || 1);
+  const list = useListing(PAGE, 'q');
+  const from = Number(list.get('from') ?? to - 1);
   const editions = useQuery({ queryKey: ['editions'], queryFn: () => data(client.GET('/api/v1/editions')) });
   const differences = useQuery({
-    queryKey: ['differences', from, to, q, page],
+    queryKey: ['differences', from, to, list.text, list.page],
     queryFn: () =>
       data(
         client.GET('/api/v1/editions/{number}/differences', {
-          params: { path: { number: to }, query: { from, q, skip: (page - 1) * PAGE, take: PAGE } },
+          params: { path: { number: to }, query: { from, q: list.text, ...list.rows } },
         }),
       ),
     placeholderData: keepPreviousData,
@@ -43,14 +41,7 @@ export function DifferencesPage() {
         <span>to</span>
         <Select aria-label="To edition" style={{ width: 210 }} value={to} options={options} onChange={(b) => go(from, b)} />
         <Button onClick={() => go(to, from)}>The other way round</Button>
-        <Input
-          allowClear
-          aria-label="Find among the differences"
-          placeholder="record, material, machine, shop number"
-          style={{ width: 290 }}
-          value={q}
-          onChange={(e) => setQ(e.target.value)}
-        />
+        <ListWords list={list} label="Find among the differences" example="record, material, machine, shop number" />
       </div>
       <Problem error={differences.error ?? editions.error} />
       {differences.data && (
@@ -68,21 +59,7 @@ export function DifferencesPage() {
           <Difference key={d.record} d={d} />
         ))}
       </ul>
-      {total > PAGE && (
-        <Pagination
-          size="small"
-          current={page}
-          pageSize={PAGE}
-          total={total}
-          showSizeChanger={false}
-          onChange={(p) =>
-            setSearch((s) => {
-              s.set('page', String(p));
-              return s;
-            })
-          }
-        />
-      )}
+      <ListPages list={list} total={total} />
     </div>
   );
 }

@@ -1,14 +1,14 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Input, Pagination, Table } from 'antd';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Button, Table } from 'antd';
+import { Link, useParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
+import { ListPages, ListWords, useListing } from '../../parts/listing';
 import { Problem } from '../../parts/Problem';
 import { Accepted, TermsLine } from '../../parts/TermsLine';
 import { SituationSentence } from '../../parts/Situation';
 import { SINCE } from '../../parts/since';
 import { moment } from '../../parts/units';
-import { useAddressText } from '../../parts/useAddressText';
 import { useSayRead } from './useSayRead';
 
 const PAGE = 100;
@@ -22,16 +22,12 @@ const COLUMNS: [string, string][] = [
 /** One edition, as it was published, with what became of it since. */
 export function EditionPage() {
   const number = Number(useParams().number);
-  const [search, setSearch] = useSearchParams();
-  const [q, setQ] = useAddressText('q', ['page']);
-  const page = Math.max(1, Number(search.get('page')) || 1);
-  const since = search.get('since') ?? undefined;
+  const list = useListing(PAGE, 'q');
+  const since = list.get('since');
   const edition = useQuery({
-    queryKey: ['editions', number, q, since, page],
+    queryKey: ['editions', number, list.text, since, list.page],
     queryFn: () =>
-      data(
-        client.GET('/api/v1/editions/{number}', { params: { path: { number }, query: { q, since, skip: (page - 1) * PAGE, take: PAGE } } }),
-      ),
+      data(client.GET('/api/v1/editions/{number}', { params: { path: { number }, query: { q: list.text, since, ...list.rows } } })),
     placeholderData: keepPreviousData,
   });
   if (edition.error)
@@ -43,13 +39,6 @@ export function EditionPage() {
   if (!edition.data) return <p className="page muted">Fetching the edition…</p>;
   const { summary, entries, newest, lookedAt, counts, total, read } = edition.data;
   const changed = Object.entries(counts).reduce((sum, [what, n]) => (what === 'holds' ? sum : sum + n), 0);
-  const change = (key: string, to: string | undefined) =>
-    setSearch((s) => {
-      s.delete('page');
-      if (to) s.set(key, to);
-      else s.delete(key);
-      return s;
-    });
   return (
     <div className="page">
       <header>
@@ -91,14 +80,7 @@ export function EditionPage() {
         , as of {moment(lookedAt)}. Valid until withdrawn: before running a printed figure, look it up.
       </p>
       <div className="filters noprint">
-        <Input
-          allowClear
-          aria-label="Find in this edition"
-          placeholder="record, material, machine, shop number"
-          style={{ width: 290 }}
-          value={q}
-          onChange={(e) => setQ(e.target.value)}
-        />
+        <ListWords list={list} label="Find in this edition" example="record, material, machine, shop number" />
         {(Object.keys(SINCE) as Schemas['Since'][]).map(
           (what) =>
             (counts[what] ?? 0) > 0 && (
@@ -107,7 +89,7 @@ export function EditionPage() {
                 type="button"
                 className="sieve"
                 aria-pressed={since === what}
-                onClick={() => change('since', since === what ? undefined : what)}
+                onClick={() => list.change({ since: since === what ? undefined : what })}
               >
                 {SINCE[what] || 'holds'} {counts[what]}
               </button>
@@ -115,17 +97,7 @@ export function EditionPage() {
         )}
       </div>
       <Entries entries={entries} />
-      {total > PAGE && (
-        <Pagination
-          className="noprint"
-          size="small"
-          current={page}
-          pageSize={PAGE}
-          total={total}
-          showSizeChanger={false}
-          onChange={(to) => change('page', String(to))}
-        />
-      )}
+      <ListPages list={list} total={total} />
     </div>
   );
 }

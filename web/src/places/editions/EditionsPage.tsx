@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { client, data } from '../../api/client';
-import { useApp, useMayWork } from '../../app/session';
+import { useApp, useMayWork } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { day, moment } from '../../parts/units';
 import { NextEdition } from './NextEdition';

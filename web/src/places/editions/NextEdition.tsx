@@ -3,7 +3,7 @@ import { Button, Checkbox, Input, Pagination, Progress, Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { StillMissing } from '../firstday/Missing';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { STEPS, type Step } from './steps';
 import { useFirstDay } from './useFirstDay';

@@ -1,11 +1,11 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Input, Pagination, Select } from 'antd';
-import { Link, useSearchParams } from 'react-router';
+import { Button, Input } from 'antd';
+import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
 import { fieldWords, text as words } from '../../parts/differences';
+import { ListAllAgain, ListPages, ListPick, ListWords, useListing } from '../../parts/listing';
 import { Problem } from '../../parts/Problem';
 import { moment } from '../../parts/units';
-import { useAddressText } from '../../parts/useAddressText';
 
 type Entry = Schemas['HistoryEntry'];
 const PAGE = 100;
@@ -73,39 +73,17 @@ function value(json: string | null): string {
 
 /** Everything that was ever changed, newest first: found, taken along as a file, and compared with what is there. */
 export function HistoryPage() {
-  const [search, setSearch] = useSearchParams();
-  const [text, setText] = useAddressText('text', ['page']);
-  const page = Math.max(1, Number(search.get('page')) || 1);
-  const asked = Object.fromEntries(FILTERS.filter((key) => search.get(key)).map((key) => [key, search.get(key)!]));
-  const change = (key: string, to: string | undefined) =>
-    setSearch(
-      (s) => {
-        s.delete('page');
-        if (to) s.set(key, to);
-        else s.delete(key);
-        return s;
-      },
-      { replace: true },
-    );
+  const list = useListing(PAGE);
+  const asked = list.filters(FILTERS);
   const history = useQuery({
-    queryKey: ['history', asked, page],
-    queryFn: () => data(client.GET('/api/v1/history', { params: { query: { ...asked, skip: (page - 1) * PAGE, take: PAGE } as never } })),
+    queryKey: ['history', asked, list.page],
+    queryFn: () => data(client.GET('/api/v1/history', { params: { query: { ...asked, ...list.rows } as never } })),
     placeholderData: keepPreviousData,
   });
   const check = useMutation({ mutationFn: () => data(client.GET('/api/v1/history/check')) });
   const { rows = [], total = 0, kinds = [], people = [] } = history.data ?? {};
   const file = (format: string) => `/api/v1/history/export.${format}?${new URLSearchParams(asked)}`;
-  const pick = (key: string, label: string, options: readonly string[]) => (
-    <Select
-      aria-label={label}
-      allowClear
-      placeholder={label}
-      style={{ width: 150 }}
-      value={search.get(key) ?? undefined}
-      onChange={(to: string | undefined) => change(key, to)}
-      options={options.map((o) => ({ value: o, label: o }))}
-    />
-  );
+  const own = (all: readonly string[]) => all.map((one) => ({ value: one, label: one }));
   return (
     <div className="page">
       <header>
@@ -138,45 +116,17 @@ export function HistoryPage() {
         </section>
       )}
       <div className="filters noprint">
-        <Input
-          allowClear
-          aria-label="Words"
-          placeholder="words: name, field, value, reason"
-          style={{ width: 290 }}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-        {pick('kind', 'anything', kinds)}
-        {pick('by', 'anybody', people)}
+        <ListWords list={list} label="Words" example="words: name, field, value, reason" />
+        <ListPick list={list} of="kind" label="anything" options={own(kinds)} width={150} />
+        <ListPick list={list} of="by" label="anybody" options={own(people)} width={150} />
         <label className="dates">
           from{' '}
-          <Input
-            type="date"
-            aria-label="From"
-            value={search.get('from') ?? ''}
-            onChange={(e) => change('from', e.target.value || undefined)}
-          />
+          <Input type="date" aria-label="From" value={list.get('from') ?? ''} onChange={(e) => list.change({ from: e.target.value })} />
         </label>
         <label className="dates">
-          to{' '}
-          <Input
-            type="date"
-            aria-label="To"
-            value={search.get('until') ?? ''}
-            onChange={(e) => change('until', e.target.value || undefined)}
-          />
+          to <Input type="date" aria-label="To" value={list.get('until') ?? ''} onChange={(e) => list.change({ until: e.target.value })} />
         </label>
-        {Object.keys(asked).length > 0 && (
-          <Button
-            type="link"
-            onClick={() => {
-              setText('');
-              setSearch({}, { replace: true });
-            }}
-          >
-            All again
-          </Button>
-        )}
+        <ListAllAgain list={list} keys={FILTERS} />
       </div>
       <Problem error={history.error ?? check.error} />
       <ol className="changes" aria-label="Changes">
@@ -185,15 +135,7 @@ export function HistoryPage() {
         ))}
       </ol>
       {rows.length === 0 && history.isSuccess && <p className="muted">Nothing is like this.</p>}
-      {total > PAGE && (
-        <Pagination
-          current={page}
-          total={total}
-          pageSize={PAGE}
-          showSizeChanger={false}
-          onChange={(n) => setSearch((s) => (s.set('page', String(n)), s))}
-        />
-      )}
+      <ListPages list={list} total={total} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { spanOf, type Profile } from '../../parts/outline';
 import type { Built } from '../../parts/shelf';
 import { helixOf, ProfileShapes } from '../../parts/Silhouette';

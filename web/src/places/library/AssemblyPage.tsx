@@ -1,6 +1,6 @@
 import { Button, Input, InputNumber } from 'antd';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { NumberField } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { CheckRow } from '../../parts/SheetRows';

@@ -2,7 +2,7 @@ import { Button, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import {
   cutterWords,
@@ -15,7 +15,6 @@ import {
   type Built,
   type CutterSheet,
   type HolderSheet,
-  type Cutter,
   type Family,
 } from '../../parts/shelf';
 
@@ -23,7 +22,7 @@ const partWords = (part: CutterSheet | HolderSheet, size: (mm: number) => string
   const { definition: d, looks } = part;
   return 'segments' in d && 'kind' in d
     ? `${d.number}  ${d.kind}${d.interface ? `, ${d.interface}` : ''}`
-    : `${d.number}  ${cutterWords(d as Cutter, looks, size, families)}`;
+    : `${d.number}  ${cutterWords(d, looks, size, families)}`;
 };
 
 /** Picks a cutter or a holder by searching the whole library. */

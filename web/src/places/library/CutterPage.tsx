@@ -1,6 +1,6 @@
 import { Button, InputNumber } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { NumberField } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';
@@ -43,7 +43,7 @@ const blankOf = (family: Family): Cutter => ({
   hand: 'right',
   throughCoolant: false,
   regrinds: 0,
-  dimensions: family.start!,
+  dimensions: family.start,
   picks: {},
   segments: family.freeProfile
     ? [

@@ -1,5 +1,5 @@
 import { Checkbox, Input, Select } from 'antd';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { CheckRow } from '../../parts/SheetRows';
 import { cuttingMaterialWords, type Cutter, type Family } from '../../parts/shelf';
 
@@ -8,6 +8,8 @@ const USES: [Family['use'], string][] = [
   ['holes', 'Holes'],
   ['turning', 'Turning'],
 ];
+
+const GROUPS: NonNullable<Cutter['groups']> = ['P', 'M', 'K', 'N', 'S', 'H'];
 
 interface Props {
   form: { definition: Cutter; set: <K extends keyof Cutter & string>(key: K, value: Cutter[K]) => void };
@@ -55,18 +57,18 @@ export function CutterWords({ form, family, families, refused, onFamily }: Props
         <Select
           aria-label="Family"
           showSearch={{ optionFilterProp: 'label' }}
-          value={family.code as string}
+          value={family.code}
           disabled={!mayWork}
           onChange={onFamily}
           popupMatchSelectWidth={260}
           listHeight={360}
           options={USES.map(([use, title]) => ({
             label: title,
-            options: families.filter((f) => f.use === use).map((f) => ({ value: f.code as string, label: f.name })),
+            options: families.filter((f) => f.use === use).map((f) => ({ value: f.code, label: f.name })),
           }))}
         />
       </label>
-      {family.picks!.map((p) => (
+      {family.picks.map((p) => (
         <label key={p.code} className="line">
           {p.name}
           <Select
@@ -94,10 +96,15 @@ export function CutterWords({ form, family, families, refused, onFamily }: Props
       <div className="line">
         May cut
         <Checkbox.Group
-          value={cutter.groups as string[]}
+          value={cutter.groups}
           disabled={!mayWork}
-          onChange={(g) => form.set('groups', ['P', 'M', 'K', 'N', 'S', 'H'].filter((x) => g.includes(x)) as Cutter['groups'])}
-          options={['P', 'M', 'K', 'N', 'S', 'H']}
+          onChange={(g) =>
+            form.set(
+              'groups',
+              GROUPS.filter((x) => g.includes(x)),
+            )
+          }
+          options={[...GROUPS]}
         />
       </div>
       {refused.groups && <p className="refusal">{refused.groups}</p>}

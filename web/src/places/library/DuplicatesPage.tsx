@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { client, data } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { cutterWords, useFamilies } from '../../parts/shelf';
 import { helixOf, Silhouette } from '../../parts/Silhouette';

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
+import { INCH } from '../../parts/units';
 import { FileButton } from '../../parts/FileButton';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { pathOf } from '../../parts/outline';
@@ -59,7 +60,7 @@ export function DxfPanel({ cuts, onTake }: { cuts: boolean; onTake: (segments: S
           options={[
             { value: 0, label: 'the unit the file names' },
             { value: 1, label: 'millimetres' },
-            { value: 25.4, label: 'inches' },
+            { value: INCH, label: 'inches' },
           ]}
         />
       </label>

@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { cuttingMaterialWords, familyWords, type Family, type ListName } from '../../parts/shelf';
 
 const FACETS: Record<ListName, [string, string][]> = {

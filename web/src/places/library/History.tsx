@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, data } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { differences, fieldWords, text } from '../../parts/differences';
 import { day } from '../../parts/units';
 import type { ListName } from '../../parts/shelf';

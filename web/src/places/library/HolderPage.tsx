@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { CheckRow, NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { useSheet, type Holder, type HolderSheet } from '../../parts/shelf';
@@ -170,13 +170,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
           <WordRows form={form} rows={['number', 'kind']} names={NAMES} refused={refused} />
           <label className="line">
             Stands
-            <Select
-              aria-label="Stands"
-              value={holder.role!}
-              disabled={!mayWork}
-              onChange={(v) => form.set('role', v)}
-              options={ROLES as never}
-            />
+            <Select aria-label="Stands" value={holder.role} disabled={!mayWork} onChange={(v) => form.set('role', v)} options={ROLES} />
           </label>
           {stands ? (
             <WordRows form={form} rows={['interface']} names={NAMES} refused={refused} />
@@ -186,7 +180,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
                 Its own shank
                 <Select
                   aria-label="Its own shank"
-                  value={holder.backForm!}
+                  value={holder.backForm}
                   disabled={!mayWork}
                   onChange={(v) => form.set('backForm', v)}
                   options={FORMS.filter((f) => f.value === 'cylindrical' || f.value === 'modular').map((f) => ({
@@ -201,7 +195,7 @@ function Editor({ sheet, like }: { sheet: HolderSheet | undefined; like: HolderS
           <h2>What it grips</h2>
           <label className="line">
             Takes
-            <Select aria-label="Takes" value={holder.takes!} disabled={!mayWork} onChange={(v) => form.set('takes', v)} options={FORMS} />
+            <Select aria-label="Takes" value={holder.takes} disabled={!mayWork} onChange={(v) => form.set('takes', v)} options={FORMS} />
           </label>
           <NumberRows form={form} rows={GRIPS} names={NAMES} refused={refused} />
           <h2>How it runs</h2>

@@ -2,9 +2,10 @@ import { useMutation } from '@tanstack/react-query';
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { client, data } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
+import { saveFile } from '../../parts/saveFile';
 import type { ListName } from '../../parts/shelf';
 
 const START = { pageWidth: 210, pageHeight: 297, sideMargin: 8, topMargin: 12, gap: 2, columns: 3, rows: 8, used: 0 };
@@ -26,7 +27,7 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
   const units = useUnits();
   const [sheet, setSheet] = useState<typeof START>(() => ({
     ...START,
-    ...JSON.parse(localStorage.getItem('label-sheet') ?? '{}'),
+    ...(JSON.parse(localStorage.getItem('label-sheet') ?? '{}') as Partial<typeof START>),
     used: 0,
   }));
   const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
@@ -39,11 +40,7 @@ export function Labels({ list, ids, onClose }: { list: ListName; ids: number[]; 
     mutationFn: async () => {
       const pdf = await data(client.POST('/api/v1/library/labels', { body: { list, ids, sheet }, parseAs: 'blob' }));
       localStorage.setItem('label-sheet', JSON.stringify(sheet));
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(pdf as unknown as Blob);
-      link.download = 'labels.pdf';
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(pdf, 'labels.pdf');
     },
   });
   const sheets = Math.ceil((ids.length + sheet.used) / Math.max(1, sheet.columns * sheet.rows));

@@ -1,8 +1,8 @@
-import { Missing } from '../../app/Missing';
+import { Missing } from '../../parts/Missing';
 import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { useFamilies, type ListName } from '../../parts/shelf';
 import { useAddressText } from '../../parts/useAddressText';

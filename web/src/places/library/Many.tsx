@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { loadSums } from '../../parts/sums';
 import { readAlone } from '../../parts/typed';
 import type { Quantity } from '../../parts/units';

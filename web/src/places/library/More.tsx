@@ -1,6 +1,6 @@
 import { Button, Dropdown } from 'antd';
 import { useNavigate } from 'react-router';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import type { ListName } from '../../parts/shelf';
 
 /** What else can be done with a thing of the library: copy it with differences, take its drawing out. */

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { ApiError, client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import type { Quantity } from '../../parts/units';
 import { Problem } from '../../parts/Problem';

@@ -3,7 +3,7 @@ import { Button, Checkbox, Select } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, data } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { cutterWords, pickedFrom, useFamilies, usePicks, useSheet, useShelfChanged, type CutterSheet } from '../../parts/shelf';
 

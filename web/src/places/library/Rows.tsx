@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { client, data } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { spanOf, type Profile } from '../../parts/outline';
 import type { Family, ListName, RowOf } from '../../parts/shelf';
 import { helixOf, ScaleBar, Silhouette } from '../../parts/Silhouette';

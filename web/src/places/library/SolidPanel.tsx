@@ -1,8 +1,9 @@
 import { Button } from 'antd';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
+import { lazily } from '../../api/busy';
 import type { Profile } from '../../parts/outline';
 
-const SolidView = lazy(() => import('../../parts/SolidView'));
+const SolidView = lazily(() => import('../../parts/SolidView'));
 
 /** The view in three dimensions, fetched only when it is opened. */
 export function SolidPanel({ profile, label }: { profile: Profile; label: string }) {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { UnitFormat } from '../../parts/units';
-import { groupColours } from '../../app/looks';
+import { groupColours } from '../../parts/looks';
 import { cutterWords, cuttingMaterialWords, sizeOf, type Family, type ListName, type RowOf } from '../../parts/shelf';
 
 /** A column of a list: heading, width, what it is sorted by, and its cell. */

@@ -51,7 +51,7 @@ export function useListing<L extends ListName>(list: L, query: Record<string, st
   const row = (i: number): RowOf[L] | undefined => {
     const page = Math.floor(i / PAGE);
     const answer = page === 0 ? first.data : others[pages.indexOf(page)]?.data;
-    return answer?.rows[i % PAGE] as RowOf[L] | undefined;
+    return answer?.rows[i % PAGE];
   };
   return { first: first.data, total, error: first.error, isPending: first.isPending, row };
 }

@@ -1,6 +1,7 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
+import { lazily } from '../../api/busy';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { MaterialName, sizeOf } from '../../parts/Situation';
 import { Sym } from '../../parts/Sym';
 import { Accepted, TermsLine } from '../../parts/TermsLine';
@@ -8,7 +9,7 @@ import { moment } from '../../parts/units';
 import { Report } from './Report';
 
 // A table of components, which few entries have.
-const Stages = lazy(() => import('./ThemedStages'));
+const Stages = lazily(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
 // What is read first: of a cut with width and depth, or of a hole.

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { client, data } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { endOf, forgetPart, keptPart } from '../../parts/device';
 import { Problem } from '../../parts/Problem';
 import { day } from '../../parts/units';

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { lazily } from '../../api/busy';
 import type { Schemas } from '../../api/client';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
@@ -16,7 +17,7 @@ import { DevicePart } from './DevicePart';
 import { KeptReports } from './Report';
 
 // Reads codes in a picture, which only who scans one needs.
-const Scan = lazy(() => import('./Scan'));
+const Scan = lazily(() => import('./Scan'));
 
 type Entry = Schemas['LookupEntry'];
 /** For gloved hands and a phone: type a shop number, read four big figures and the one warning that matters. */

@@ -1,17 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, data, notReached, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { OUTCOMES } from '../../parts/outcomes';
+import { useApp } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { forgetReport, keepReport, keptReports, type Report as Kept } from '../../parts/device';
 import { shrunk } from './shrunk';
 
 type Outcome = Schemas['ReportOutcome'];
-const OUTCOMES: [Outcome, string][] = [
-  ['asGiven', 'ran as given'],
-  ['withChanges', 'ran with changes'],
-  ['doNotRun', 'do not run'],
-];
 const NUMBERS = [
   ['speedOverride', 'Spindle override, %'],
   ['feedOverride', 'Feed override, %'],
@@ -105,7 +101,7 @@ export function Report({ record, revision, edition }: { record: string; revision
       }}
     >
       <div role="radiogroup" aria-label="How did it do?">
-        {OUTCOMES.map(([value, words]) => (
+        {(Object.entries(OUTCOMES) as [Outcome, string][]).map(([value, words]) => (
           <button
             key={value}
             type="button"

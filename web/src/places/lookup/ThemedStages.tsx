@@ -1,4 +1,4 @@
-import { Themed } from '../../app/Themed';
+import { Themed } from '../../parts/Themed';
 import type { Schemas } from '../../api/client';
 import { Stages } from '../calculate/holes/Stages';
 

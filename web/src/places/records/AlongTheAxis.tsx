@@ -1,6 +1,6 @@
 import { extra, wayOf } from '../../api/beside';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Stages } from '../calculate/holes/Stages';
 
 /** What the tool of a hole record does along its axis, to be read. */

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { Derivation } from '../../parts/Derivation';
 import { Findings } from '../../parts/Findings';
 import { LimitLadder } from '../../parts/LimitLadder';
@@ -14,7 +14,7 @@ import { SituationSentence, StateMark } from '../../parts/Situation';
 import { AlongTheAxis } from './AlongTheAxis';
 import { Figures } from '../calculate/Figures';
 import { Decide, Withdraw } from './Decide';
-import { newestOf } from './revisions';
+import { newestOf } from '../../parts/revisions';
 import { Comments } from './Comments';
 import { Made } from './Made';
 import { OpenReports, Reports } from './Reports';

@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Input, Segmented, Select, Table } from 'antd';
-import { useEffect, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Segmented, Table } from 'antd';
+import { Link, useNavigate } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
+import { ListAllAgain, ListPages, ListPick, ListWords, useListing, type Listing } from '../../parts/listing';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { useMachines, useMaterials, useOperations } from '../../parts/shelf';
@@ -27,41 +27,21 @@ const ORDERS: Record<string, string> = {
   moved: 'moved most',
   limit: 'nearest to a limit',
 };
+const FILTERS = ['text', 'material', 'machine', 'operation', 'cutter', 'by', 'limit', 'counts'];
 const PAGE = 50;
 const AGAIN = 2000;
 
 /** Drafts, proposals and approved data, as the database finds them; whoever has something waiting sees that first. */
 export function RecordsPage() {
   const navigate = useNavigate();
-  const [search, setSearch] = useSearchParams();
-  const usual = useListed(new URLSearchParams({ take: '1' }), !search.has('state')).data?.waiting ? 'waits' : 'all';
-  const shown = (search.get('state') ?? usual) as Shown;
-  const page = Math.max(1, Number(search.get('page')) || 1);
-  const [text, setText] = useState(search.get('text') ?? '');
-  const change = (values: Record<string, string | undefined>) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.delete('page');
-        for (const [key, value] of Object.entries(values))
-          if (value) next.set(key, value);
-          else next.delete(key);
-        return next;
-      },
-      { replace: true },
-    );
-  useEffect(() => {
-    const later = setTimeout(() => text.trim() !== (search.get('text') ?? '') && change({ text: text.trim() }), 250);
-    return () => clearTimeout(later);
-  });
-
-  const asked = new URLSearchParams({ skip: String((page - 1) * PAGE), take: String(PAGE) });
-  for (const key of ['text', 'material', 'machine', 'operation', 'order', 'cutter', 'by', 'limit', 'counts'])
-    if (search.get(key)) asked.set(key, search.get(key)!);
+  const list = useListing(PAGE);
+  const usual = useListed(new URLSearchParams({ take: '1' }), !list.get('state')).data?.waiting ? 'waits' : 'all';
+  const shown = (list.get('state') ?? usual) as Shown;
+  const asked = new URLSearchParams({ ...list.filters([...FILTERS, 'order']), skip: String(list.rows.skip), take: String(PAGE) });
   if (shown === 'waits') asked.set('waits', 'true');
   else if (shown === 'stale') asked.set('stands', 'stale');
   else if (shown !== 'all') asked.set('state', shown);
-  if (shown === 'stale' && !search.get('order')) asked.set('order', 'moved');
+  if (shown === 'stale' && !list.get('order')) asked.set('order', 'moved');
   const records = useListed(asked);
   const { rows = [], total = 0, counts = {}, stale = 0, waiting = 0, judging = 0 } = records.data ?? {};
   const all = Object.entries(counts).reduce((sum, [state, n]) => (state === 'discarded' ? sum : sum + n), 0);
@@ -73,7 +53,7 @@ export function RecordsPage() {
         <h1>Records</h1>
         <Segmented<Shown>
           value={shown}
-          onChange={(state) => change({ state })}
+          onChange={(state) => list.change({ state })}
           options={SHOWN.map(([value, words]) => ({ value, label: `${words} ${countOf(value)}` }))}
         />
         <span className="grow" />
@@ -84,7 +64,7 @@ export function RecordsPage() {
         )}
         <Link to="/records/coverage">Coverage</Link>
       </header>
-      <Filters usual={shown === 'stale' ? 'moved' : 'changed'} search={search} text={text} onText={setText} change={change} />
+      <Filters usual={shown === 'stale' ? 'moved' : 'changed'} list={list} />
       <Problem error={records.error} />
       {shown === 'stale' && records.isSuccess ? (
         <Settle rows={rows} />
@@ -96,13 +76,11 @@ export function RecordsPage() {
           rowKey="number"
           loading={records.isPending}
           dataSource={rows}
-          pagination={
-            total > PAGE && { current: page, total, pageSize: PAGE, showSizeChanger: false, onChange: (n) => change({ page: String(n) }) }
-          }
+          pagination={false}
+          footer={total > PAGE ? () => <ListPages list={list} total={total} /> : undefined}
           onRow={(r) => ({ onClick: () => void navigate(`/records/${r.number}`), className: 'clickable' })}
           locale={{
-            emptyText:
-              all === 0 && !search.get('text') ? 'No record yet. Calculate something and save it as a draft.' : 'No record is like this.',
+            emptyText: all === 0 && !list.text ? 'No record yet. Calculate something and save it as a draft.' : 'No record is like this.',
           }}
           columns={[
             { title: 'Record', width: 110, render: (_, r) => <Link to={`/records/${r.number}`}>{`${r.number} rev ${r.revision}`}</Link> },
@@ -137,72 +115,19 @@ function useListed(query: URLSearchParams, enabled = true) {
   });
 }
 
-interface FiltersProps {
-  usual: string;
-  search: URLSearchParams;
-  text: string;
-  onText: (text: string) => void;
-  change: (values: Record<string, string | undefined>) => void;
-}
-
-function Filters({ usual, search, text, onText, change }: FiltersProps) {
-  const materials = useMaterials().data ?? [];
-  const machines = useMachines().data ?? [];
-  const operations = useOperations().data ?? [];
-  const pick = (key: string, label: string, options: { value: string; label: string }[]) => (
-    <Select
-      aria-label={label}
-      allowClear
-      showSearch={{ optionFilterProp: 'label' }}
-      placeholder={label}
-      style={{ width: 168 }}
-      value={search.get(key) ?? undefined}
-      onChange={(value: string | undefined) => change({ [key]: value })}
-      options={options}
-    />
-  );
-  const set = ['text', 'material', 'machine', 'operation', 'cutter', 'by', 'limit', 'counts'].filter((key) => search.get(key));
+function Filters({ usual, list }: { usual: string; list: Listing }) {
+  const operations = (useOperations().data ?? []).map((o) => ({ value: o.code, label: o.name }));
+  const materials = (useMaterials().data ?? []).map((m) => ({ value: String(m.id), label: m.definition.name }));
+  const machines = (useMachines().data ?? []).map((m) => ({ value: String(m.id), label: m.definition.name }));
+  const orders = Object.entries(ORDERS).map(([value, label]) => ({ value, label }));
   return (
     <div className="filters noprint">
-      <Input
-        allowClear
-        aria-label="Words"
-        placeholder="words: number, cutter, material, note"
-        style={{ width: 290 }}
-        value={text}
-        onChange={(e) => onText(e.target.value)}
-      />
-      {pick(
-        'operation',
-        'any operation',
-        operations.map((o) => ({ value: o.code, label: o.name })),
-      )}
-      {pick(
-        'material',
-        'any material',
-        materials.map((m) => ({ value: String(m.id), label: m.definition.name })),
-      )}
-      {pick(
-        'machine',
-        'any machine',
-        machines.map((m) => ({ value: String(m.id), label: m.definition.name })),
-      )}
-      {pick(
-        'order',
-        ORDERS[usual]!,
-        Object.entries(ORDERS).map(([value, label]) => ({ value, label })),
-      )}
-      {set.length > 0 && (
-        <Button
-          type="link"
-          onClick={() => {
-            onText('');
-            change(Object.fromEntries(set.map((key) => [key, undefined])));
-          }}
-        >
-          All again
-        </Button>
-      )}
+      <ListWords list={list} label="Words" example="words: number, cutter, material, note" />
+      <ListPick list={list} of="operation" label="any operation" options={operations} />
+      <ListPick list={list} of="material" label="any material" options={materials} />
+      <ListPick list={list} of="machine" label="any machine" options={machines} />
+      <ListPick list={list} of="order" label="Order" none={ORDERS[usual]} options={orders} />
+      <ListAllAgain list={list} keys={FILTERS} />
     </div>
   );
 }

@@ -2,16 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../api/client';
+import { OUTCOMES } from '../../parts/outcomes';
 import { Problem } from '../../parts/Problem';
 import { moment } from '../../parts/units';
 
 type Report = Schemas['FloorReportView'];
-const OUTCOMES: Record<Schemas['ReportOutcome'], string> = {
-  asGiven: 'ran as given',
-  withChanges: 'ran with changes',
-  doNotRun: 'do not run',
-};
-
 const useReports = (number: string) =>
   useQuery({
     queryKey: ['reports', number],

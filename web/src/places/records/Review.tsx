@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { useOperations } from '../../parts/shelf';
 import { Worklist, type Task } from './Worklist';
 

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { Findings } from '../../parts/Findings';
 import { moveWords } from '../../parts/Touches';
 import type { Quantity } from '../../parts/units';

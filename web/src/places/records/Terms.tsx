@@ -1,6 +1,6 @@
 import { Input, Select } from 'antd';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { EVIDENCE } from '../../parts/TermsLine';
 
 type Terms = Schemas['Terms'];

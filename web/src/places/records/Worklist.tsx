@@ -109,7 +109,7 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
             if (task) void start(task);
             else if (e.key === 'ArrowDown') setAt(Math.min(at + 1, rows.length - 1));
             else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-            else if (e.key === 'Enter') list.current!.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
+            else if (e.key === 'Enter') list.current.querySelector<HTMLAnchorElement>('[aria-selected="true"] a')?.click();
             else return;
             e.preventDefault();
           }}

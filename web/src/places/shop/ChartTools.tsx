@@ -3,7 +3,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp } from '../../app/session';
+import { useApp } from '../../parts/session';
 import { FileButton } from '../../parts/FileButton';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';

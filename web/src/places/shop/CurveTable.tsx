@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import type { Quantity } from '../../parts/units';
 

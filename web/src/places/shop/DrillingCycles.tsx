@@ -2,12 +2,12 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
+import { useOperations } from '../../parts/shelf';
 
 type Cycle = Schemas['DrillingCycleRow'];
 
 const DRILLS = ['twistDrill', 'flatDrill', 'stepDrill', 'indexableDrill', 'gunDrill', 'spotDrill'];
 const GROUPS = ['P', 'M', 'K', 'N', 'S', 'H'] as const;
-const COOLANTS: Record<string, string> = { flood: 'flood', through: 'through', mist: 'minimum quantity', air: 'air', dry: 'dry' };
 const COLUMNS = [
   ['chipBreaking', 'breaks the chip above'],
   ['fullRetract', 'clears the hole above'],
@@ -27,6 +27,10 @@ export function DrillingCycles(props: {
 }) {
   const { cycles, family, disabled, refused, onCycles } = props;
   const [typed, setTyped] = useState<Record<string, Typed | undefined>>({});
+  const coolants = (useOperations().data ?? [])
+    .flatMap((o) => o.options)
+    .find((o) => o.code === 'coolant')
+    ?.picks.map((p) => ({ value: p.code, label: p.words }));
   if (!DRILLS.includes(family)) return null;
   const rows = cycles.map((c, at) => ({ ...c, at })).filter((c) => c.family === family);
   const put = (at: number, change: Partial<Cycle>, step: string) =>
@@ -77,7 +81,7 @@ export function DrillingCycles(props: {
                   disabled={disabled}
                   popupMatchSelectWidth={150}
                   onChange={(coolant) => put(c.at, { coolant }, `cycles.${c.at}.coolant`)}
-                  options={Object.entries(COOLANTS).map(([value, label]) => ({ value, label }))}
+                  options={coolants}
                 />
               </td>
               {COLUMNS.map(([code, words]) => (

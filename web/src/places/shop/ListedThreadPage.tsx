@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiError, client, data } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { ThreadFacts, type Questions } from './ThreadFacts';
 

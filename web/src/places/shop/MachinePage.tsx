@@ -2,7 +2,7 @@ import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { storedCalls, StoredPage } from '../../parts/stored';
@@ -146,7 +146,7 @@ function Editor({ sheet }: { sheet: MachineSheet | undefined }) {
               <label className="line" key={field}>
                 {NAMES[field]}
                 <Select
-                  aria-label={NAMES[field]!}
+                  aria-label={NAMES[field]}
                   disabled={!mayWork}
                   value={machine[field] == null ? 'unknown' : machine[field] ? 'yes' : 'no'}
                   onChange={(v) => form.setMany({ [field]: v === 'unknown' ? null : v === 'yes' })}

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { useNavigate } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { CheckRow, NumberRows, WordRows, type NumberRow } from '../../parts/SheetRows';
 import { storedCalls, StoredPage } from '../../parts/stored';

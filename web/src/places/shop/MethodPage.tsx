@@ -1,7 +1,7 @@
 import { Button, Input, Select } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { SheetFrame } from '../../parts/SheetFrame';
 import { WordRows } from '../../parts/SheetRows';
@@ -76,7 +76,7 @@ function Editor({ sheet, operations }: { sheet: MethodSheet | undefined; operati
           <label className="line">
             {NAMES.operation}
             <Select
-              aria-label={NAMES.operation!}
+              aria-label={NAMES.operation}
               value={method.operation}
               disabled={!mayWork}
               onChange={(code) => form.setMany({ operation: code, choices: [], options: {} })}

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input } from 'antd';
 import { useNavigate, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp, useMayWork } from '../../app/session';
+import { useApp, useMayWork } from '../../parts/session';
 import { NumberField } from '../../parts/NumberField';
 import { Problem } from '../../parts/Problem';
 import { SheetFrame } from '../../parts/SheetFrame';

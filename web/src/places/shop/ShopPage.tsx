@@ -1,8 +1,8 @@
-import { Missing } from '../../app/Missing';
+import { Missing } from '../../parts/Missing';
 import { useMutation } from '@tanstack/react-query';
 import { Button, Segmented, Table } from 'antd';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { MaterialName } from '../../parts/Situation';
 import { Problem } from '../../parts/Problem';
 import { Untried } from '../../parts/Untried';

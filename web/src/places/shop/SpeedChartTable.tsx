@@ -3,7 +3,7 @@ import { Button, Checkbox, Input, Select, Table, type TableColumnsType } from 'a
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { NumberField, still, type Typed } from '../../parts/NumberField';
 import { Sym } from '../../parts/Sym';
 import { SheetFrame } from '../../parts/SheetFrame';
@@ -169,7 +169,7 @@ export function SpeedChartTable({ chart, operations }: { chart: ChartSheet; oper
       )}
       <DrillingCycles
         cycles={form.definition.cycles ?? []}
-        family={family!}
+        family={family}
         disabled={!mayWork}
         refused={form.refused}
         onCycles={(cycles, step) => form.set('cycles', cycles, undefined, step)}

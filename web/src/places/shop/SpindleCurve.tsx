@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 
 type Point = NonNullable<Schemas['Machine']['curve']>[number];
 const [W, H, LEFT, BASE] = [560, 150, 8, 126];

@@ -3,7 +3,7 @@ import { Button, Segmented, Table, type TableColumnsType } from 'antd';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useMayWork, useUnits } from '../../app/session';
+import { useMayWork, useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { MaterialName } from '../../parts/Situation';
 import { Sym } from '../../parts/Sym';
@@ -46,7 +46,7 @@ export function StartersPage() {
     },
   });
   const columns = useColumns();
-  const lines: Line[] = view.data && kind !== 'threads' ? (view.data[kind] as Line[]) : [];
+  const lines: Line[] = view.data && kind !== 'threads' ? view.data[kind] : [];
   return (
     <div className="page starters">
       <header>

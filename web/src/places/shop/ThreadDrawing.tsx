@@ -1,5 +1,6 @@
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { INCH } from '../../parts/units';
+import { useUnits } from '../../parts/session';
 import { SymbolText } from '../../parts/Sym';
 
 type View = Schemas['ThreadView'];
@@ -83,7 +84,7 @@ export function ThreadDrawing({ thread }: { thread: View }) {
       </g>
       <text x={x(crest + p / 2)} y={down + 30} textAnchor="middle" className="dim">
         P {units.fine(p)}
-        {thread.inch && ` · ${Number((25.4 / p).toFixed(3))} per inch`}
+        {thread.inch && ` · ${Number((INCH / p).toFixed(3))} per inch`}
       </text>
       <text x={(left + right) / 2} y={up - 8} textAnchor="middle" className="dim">
         {thread.leadingFlank === thread.followingFlank

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { useUnits } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { ThreadDrawing } from './ThreadDrawing';
 

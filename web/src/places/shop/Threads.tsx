@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Input, Select, Table } from 'antd';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useUnits } from '../../app/session';
+import { INCH } from '../../parts/units';
+import { useUnits } from '../../parts/session';
 import { Problem } from '../../parts/Problem';
 import { useAddressText } from '../../parts/useAddressText';
 
@@ -96,7 +97,7 @@ export function Threads() {
           {
             title: 'Per inch',
             align: 'right',
-            render: (_, r) => <span className="mono">{Number((25.4 / r.pitch).toFixed(2))}</span>,
+            render: (_, r) => <span className="mono">{Number((INCH / r.pitch).toFixed(2))}</span>,
           },
           {
             title: 'Figures',

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import { usePicks } from '../../parts/shelf';
 import type { Quantity } from '../../parts/units';
@@ -33,7 +33,7 @@ export function Store(props: {
         Tools are
         <Select
           aria-label="Tools are"
-          value={store.kind!}
+          value={store.kind}
           disabled={!mayWork}
           onChange={onKind}
           options={[

@@ -1,6 +1,6 @@
 import { Checkbox } from 'antd';
 import type { Schemas } from '../../api/client';
-import { useMayWork } from '../../app/session';
+import { useMayWork } from '../../parts/session';
 import { NumberField, type Typed } from '../../parts/NumberField';
 import type { Quantity } from '../../parts/units';
 import { CurveTable } from './CurveTable';

@@ -1,6 +1,6 @@
 import { Button, Select } from 'antd';
 import { Link } from 'react-router';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { clock } from '../../../parts/units';
 import { threadOf } from '../../../api/beside';
 import { given, pathOf } from '../address';

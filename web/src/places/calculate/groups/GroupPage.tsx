@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Select } from 'antd';
 import { useNavigate } from 'react-router';
 import { ApiError, client, data, type Schemas } from '../../../api/client';
-import { useMayWork, useUnits } from '../../../app/session';
+import { useMayWork, useUnits } from '../../../parts/session';
 import { NumberField } from '../../../parts/NumberField';
 import { Problem } from '../../../parts/Problem';
 import { SheetFrame } from '../../../parts/SheetFrame';
@@ -108,7 +108,7 @@ function Editor(props: {
     <label className="line">
       {NAMES[code]}
       <Select
-        aria-label={NAMES[code]!}
+        aria-label={NAMES[code]}
         value={group[code]}
         disabled={!mayWork}
         onChange={(id) => form.setMany({ [code]: id })}
@@ -140,7 +140,7 @@ function Editor(props: {
           <label className="line">
             {NAMES.order}
             <Select
-              aria-label={NAMES.order!}
+              aria-label={NAMES.order}
               value={group.order}
               disabled={!mayWork}
               onChange={(order) => form.setMany({ order })}

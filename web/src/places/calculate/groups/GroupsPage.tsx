@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { client, data } from '../../../api/client';
-import { useMayWork, useUnits } from '../../../app/session';
+import { useMayWork, useUnits } from '../../../parts/session';
 import { Problem } from '../../../parts/Problem';
 import { useMachines, useMaterials } from '../../../parts/shelf';
 import { day } from '../../../parts/units';

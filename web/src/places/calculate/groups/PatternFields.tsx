@@ -1,7 +1,7 @@
 import { Input, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { NumberField } from '../../../parts/NumberField';
 import { loadSums } from '../../../parts/sums';
 import type { useSheetForm } from '../../../parts/useSheetForm';

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import type { Solved } from './words';
 
 const [W, H, PAD] = [440, 300, 26];

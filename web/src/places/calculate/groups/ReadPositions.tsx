@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { client, data, type Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { FileButton } from '../../../parts/FileButton';
 import { Problem } from '../../../parts/Problem';
 

@@ -40,7 +40,7 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
       {threaded ? (
         <ThreadChoice
           title="Thread"
-          chosen={target.thread ? { text: target.thread.text!, ownId: target.thread.ownId! } : undefined}
+          chosen={target.thread ? { text: target.thread.text, ownId: target.thread.ownId } : undefined}
           refused={refused['target.thread']}
           disabled={disabled}
           onThread={(thread) => put({ thread })}
@@ -68,7 +68,7 @@ export function TargetFields(props: { target: Target; form: Form; refused: Recor
         </>
       ) : null}
       {number('chamfer', target.kind === 'counterbored' ? 'Chamfer of the seat' : 'Chamfer on a side', 'c')}
-      <Checkbox checked={target.through!} disabled={disabled} onChange={(e) => put({ through: e.target.checked })}>
+      <Checkbox checked={target.through} disabled={disabled} onChange={(e) => put({ through: e.target.checked })}>
         goes through
       </Checkbox>
     </>

@@ -1,6 +1,6 @@
 import { wayOf } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import type { Result } from '../page';
 
 type Edit = Schemas['StageEdit'];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { NumberField, type Typed } from '../../../parts/NumberField';
 
 type Hole = Schemas['CrossHole'];
@@ -43,7 +43,7 @@ export function CrossHoles(props: { holes: Hole[]; start: Hole; refused: Record<
               symbol={symbol}
               quantity={quantity}
               value={hole[code]}
-              typed={typed[`${i}.${code}`] ?? { text: units.editable(hole[code]!, quantity), system: units.system, base: hole[code]! }}
+              typed={typed[`${i}.${code}`] ?? { text: units.editable(hole[code], quantity), system: units.system, base: hole[code] }}
               refused={refused[`crossHoles[${i}].${code}`]}
               onTyped={(t) => {
                 if (!t) return;

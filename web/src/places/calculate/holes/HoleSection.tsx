@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { attached, wayOf } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { NumberField } from '../../../parts/NumberField';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
 import { typeInto, type FieldCode, type Page } from '../page';
@@ -277,13 +277,13 @@ function Crossing({
   block: number;
   scale: number;
 }) {
-  const lean = ((90 - hole.angle!) * Math.PI) / 180;
+  const lean = ((90 - hole.angle) * Math.PI) / 180;
   const shift = Math.tan(lean) * block;
   const outline = (across: number) => {
     const w = (across * scale) / Math.cos(lean);
     return `M${at - shift - w / 2} ${axis + block}h${w}L${at + shift + w / 2} ${axis - block}h${-w}Z`;
   };
-  const chord = Math.sqrt(Math.max(0, hole.diameter ** 2 - 4 * hole.offset! ** 2));
+  const chord = Math.sqrt(Math.max(0, hole.diameter ** 2 - 4 * hole.offset ** 2));
   return (
     <g stroke="var(--ink)" strokeWidth=".9">
       {chord > 0 && <path d={outline(chord)} fill="var(--paper)" />}

@@ -1,6 +1,6 @@
 import { Checkbox } from 'antd';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { NumberField } from '../../../parts/NumberField';
 import { clock } from '../../../parts/units';
 import { rowsOf, type Stage } from './stages';

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { Problem } from '../../../parts/Problem';
 
 /** Drills of the library nearest to the hole wanted, with the thread each would give. */

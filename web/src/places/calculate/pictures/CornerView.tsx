@@ -1,4 +1,4 @@
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { colourOf, CutterInCut, fieldValue, figure, Hatch, Label, radians, Solid, Stock, SymbolText, type Drawn } from './parts';
 
 const [W, H] = [350, 262];

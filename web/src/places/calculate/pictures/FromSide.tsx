@@ -1,5 +1,5 @@
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import type { AssemblySheet } from '../../../parts/shelf';
 import { colourOf, fieldValue, figure, Hatch, Label, niceFactor, Solid, Stock, SymbolText, type Drawn } from './parts';
 

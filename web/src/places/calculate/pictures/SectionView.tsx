@@ -1,6 +1,6 @@
 import { arcOf, radiusOf, type Profile } from '../../../parts/outline';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { colourOf, fieldValue, figure, Hatch, Label, niceFactor, radians, Solid, SymbolText, type Drawn } from './parts';
 
 const [W, H] = [350, 262];

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { loadColour } from '../../../app/theme';
+import { loadColour } from '../../../parts/theme';
 import { Sym, SymbolText } from '../../../parts/Sym';
 import type { Cutter } from '../../../parts/shelf';
 import type { FieldCode, FigureCode, LimitKind, Picture, Result } from '../page';

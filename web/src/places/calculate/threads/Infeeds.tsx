@@ -1,5 +1,5 @@
 import { attached } from '../../../api/beside';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import type { Result } from '../page';
 
 /** Every infeed of a turned thread with its chip and its load. */

@@ -1,5 +1,5 @@
 import { attached } from '../../../api/beside';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
 import type { Page } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, radians, Solid, SymbolText } from '../pictures/parts';

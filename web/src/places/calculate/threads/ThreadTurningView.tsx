@@ -1,6 +1,6 @@
 import { attached } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { ProfileShapes } from '../../../parts/Silhouette';
 import type { Page } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, Solid, SymbolText } from '../pictures/parts';

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 import { threadOf } from '../../../api/beside';
 import { client, data, type Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { Problem } from '../../../parts/Problem';
 import { clock } from '../../../parts/units';
 import { given, NOTHING, writeAddress } from '../address';

@@ -1,4 +1,4 @@
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import type { Page } from '../page';
 import { colourOf, figure, Hatch, Label, radians, Solid, SymbolText } from '../pictures/parts';
 

@@ -1,7 +1,7 @@
 import { Select } from 'antd';
 import { attached } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { useOperations } from '../../../parts/shelf';
 import { readAddress, writeAddress, type Chosen } from '../address';
 import type { Result } from '../page';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { attached } from '../../../api/beside';
-import { useUnits } from '../../../app/session';
+import { useUnits } from '../../../parts/session';
 import { inPieces, type Element } from '../../../parts/outline';
 import { ProfileShapes } from '../../../parts/Silhouette';
 import type { Page } from '../page';

@@ -1,19 +1,20 @@
-import { lazy, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
+import { lazily } from '../../../api/busy';
 import { attached, wayOf } from '../../../api/beside';
 import { Tray } from '../Tray';
 import { OperatingWindow } from '../Window';
 import type { FieldCode, Operation, Page, Result } from '../page';
 
 // What is not seen first is fetched when it is asked for.
-const Derivation = lazy(async () => ({ default: (await import('../../../parts/Derivation')).Derivation }));
-const Bend = lazy(async () => ({ default: (await import('../Bend')).Bend }));
-const Load = lazy(async () => ({ default: (await import('../Load')).Load }));
-const Passes = lazy(async () => ({ default: (await import('../Passes')).Passes }));
-const Stages = lazy(async () => ({ default: (await import('../holes/Stages')).Stages }));
-const TapDrills = lazy(async () => ({ default: (await import('../holes/TapDrills')).TapDrills }));
-const Infeeds = lazy(async () => ({ default: (await import('../threads/Infeeds')).Infeeds }));
-const Ways = lazy(async () => ({ default: (await import('../threads/Ways')).Ways }));
-const OperationMeanings = lazy(async () => ({ default: (await import('../../../parts/Meanings')).OperationMeanings }));
+const Derivation = lazily(async () => ({ default: (await import('../../../parts/Derivation')).Derivation }));
+const Bend = lazily(async () => ({ default: (await import('../Bend')).Bend }));
+const Load = lazily(async () => ({ default: (await import('../Load')).Load }));
+const Passes = lazily(async () => ({ default: (await import('../Passes')).Passes }));
+const Stages = lazily(async () => ({ default: (await import('../holes/Stages')).Stages }));
+const TapDrills = lazily(async () => ({ default: (await import('../holes/TapDrills')).TapDrills }));
+const Infeeds = lazily(async () => ({ default: (await import('../threads/Infeeds')).Infeeds }));
+const Ways = lazily(async () => ({ default: (await import('../threads/Ways')).Ways }));
+const OperationMeanings = lazily(async () => ({ default: (await import('../../../parts/Meanings')).OperationMeanings }));
 
 /** Something to look at below the picture. Each says by itself where it belongs; the page knows none of them. */
 export interface Turn {

@@ -1,8 +1,7 @@
 using System.Security.Claims;
 using Incisura.Core.Records;
-using Incisura.Web.Hosting;
 
-namespace Incisura.Web.Accounts;
+namespace Incisura.Web.Hosting;
 
 /// <summary>Who needs a second factor: administrators, outside the demo, unless the workshop decided otherwise.</summary>
 /// <param name="asked">Whether it is asked for.</param>

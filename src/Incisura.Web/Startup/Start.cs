@@ -4,15 +4,16 @@ using Incisura.Core.Records;
 using Incisura.Web.Accounts;
 using Incisura.Web.Demo;
 using Incisura.Web.Editions;
+using Incisura.Web.Hosting;
 using Incisura.Web.Upkeep;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 
-namespace Incisura.Web.Hosting;
+namespace Incisura.Web.Startup;
 
 /// <summary>What happens before the first request: tables, roles, the first administrator, or the demo workshop.</summary>
-public static class Start
+public static partial class Start
 {
     public static async Task PrepareAsync(IServiceProvider services, bool demo, string demoFolder, CancellationToken cancel)
     {
@@ -21,7 +22,9 @@ public static class Start
         Telemetry.Check(services.GetRequiredService<IConfiguration>());
         services.GetRequiredService<IOptions<CopyOptions>>().Value.Check();
         services.GetRequiredService<DatabaseFile>().Hold();
-        services.GetRequiredService<KeyFolders>().Prepare(services.GetRequiredService<DatabaseFile>().Path);
+        KeyFolders keys = services.GetRequiredService<KeyFolders>();
+        keys.Prepare(services.GetRequiredService<DatabaseFile>().Path);
+        if (!Directory.EnumerateFiles(keys.Sessions).Any()) LogKeys(services.GetRequiredService<ILogger<KeyFolders>>(), keys.Sessions);
         IncisuraDb db = services.GetRequiredService<IncisuraDb>();
         try
         {
@@ -56,6 +59,11 @@ public static class Start
 
         await AddFirstAdministratorAsync(services.GetRequiredService<IConfiguration>(), people);
     }
+
+    [LoggerMessage(
+        LogLevel.Information,
+        "The keys of sessions are made in {Folder}, unencrypted and for this account's eyes only: keep copies of it apart from those of the database.")]
+    private static partial void LogKeys(ILogger logger, string folder);
 
     // With the demo's switch anybody comes in as one of its people, so it opens nothing but a demo.
     private static async Task RequireDemoAsync(IncisuraDb db, CancellationToken cancel)

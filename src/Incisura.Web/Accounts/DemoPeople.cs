@@ -1,7 +1,9 @@
 using Incisura.Core.Records;
-using Incisura.Web.Accounts;
 
-namespace Incisura.Web.Demo;
+namespace Incisura.Web.Accounts;
+
+/// <summary>Somebody of the demo workshop who signs in with one click.</summary>
+public sealed record DemoPerson(string Name, string FullName, Role Role, string Does);
 
 /// <summary>The people of the demo workshop, all made up.</summary>
 public static class DemoPeople

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { client, data, notReached, onSessionEnd, type Schemas } from '../api/client';
-import { forgetPart, keptPart } from '../parts/device';
-import { UnitFormat, type UnitSystem } from '../parts/units';
+import { forgetPart, keptPart } from './device';
+import { UnitFormat, type UnitSystem } from './units';
 
 export type Session = Schemas['SessionView'];
 

@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.IdentityModel.JsonWebTokens;
 using Microsoft.IdentityModel.Tokens;
 
-namespace Incisura.Web.Demo;
+namespace Incisura.Web.Accounts;
 
 /// <summary>
 /// Stands in for a workshop's provider of identity (OpenID Connect, code flow with PKCE) on this machine alone. It believes whoever says who
