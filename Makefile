@@ -78,7 +78,7 @@ SOAK = dotnet tests/Incisura.$(1).Tests/bin/Release/net10.0/Incisura.$(1).Tests.
 
 soak: build ## the long forms: random work, hostile requests, a server killed 20 times, and ten minutes of a workshop at work
 	INCISURA_EFFORT=40 CsCheck_Iter=2000 $(call SOAK,Core)
-	export INCISURA_FILLED=$$(node tests/filled.mjs)
+	export INCISURA_FILLED=$$(node tests/filled.cjs)
 	INCISURA_ACTIONS=20000 $(call SOAK,Web) -class '*LibraryModelTests' -class '*DemoChainTests'
 	INCISURA_REQUESTS=20000 $(call SOAK,Web) -class '*FuzzTests'
 	INCISURA_KILLS=20 $(call SOAK,Web) -class '*Killed*Tests'

@@ -3,7 +3,8 @@
 # What the runners and servers say themselves lies in artifacts/results. Fails when a test failed, or a runner did not run or ran nothing.
 set -uo pipefail
 cd "$(dirname "$0")/.."
-results=artifacts/results
+totals=$PWD/tests/totals.mjs
+results=$PWD/artifacts/results
 rm -rf "$results"
 mkdir -p "$results"
 
@@ -15,7 +16,7 @@ ran() {
   local report=$results/$1.json
   shift
   "$@" > "${report%.json}.log" 2>&1
-  node tests/totals.mjs line "$report"
+  node "$totals" line "$report"
 }
 
 xunit() {
@@ -26,11 +27,11 @@ xunit() {
 }
 
 page() {
-  ran page vitest run --root tests/web --maxWorkers=1 --reporter=json --outputFile="$PWD/$results/page.json"
+  (cd tests/web && ran page vitest run --maxWorkers=1 --reporter=json --outputFile="$results/page.json")
 }
 
 journeys() {
-  PLAYWRIGHT_JSON_OUTPUT_NAME="$PWD/$results/journeys.json" ran journeys playwright test --config tests/e2e
+  (cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="$results/journeys.json" ran journeys playwright test)
 }
 
 PATH=$PWD/web/node_modules/.bin:$PATH
@@ -40,7 +41,7 @@ beside=
 for runner in "$@"; do
   case "$runner" in
     unit)
-      INCISURA_FILLED=$(node tests/filled.mjs) || exit 1
+      INCISURA_FILLED=$(node tests/filled.cjs) || exit 1
       wanted+=("$results"/{Core,Exchange,Web}.json)
       xunit &
       beside=$!
@@ -61,4 +62,4 @@ for runner in "$@"; do
   esac
 done
 wait
-node tests/totals.mjs total "${wanted[@]}"
+node "$totals" total "${wanted[@]}"

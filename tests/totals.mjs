@@ -14,7 +14,12 @@ function read(file) {
     if (ran.passed + ran.failures.length === 0) ran.failures.push(['', 'the runner ran no test']);
     return ran;
   } catch (error) {
-    return { passed: 0, skipped: 0, seconds: 0, failures: [['', `the runner left no result (${error.message}); see ${file.replace('.json', '.log')}`]] };
+    return {
+      passed: 0,
+      skipped: 0,
+      seconds: 0,
+      failures: [['', `the runner left no result (${error.message}); see ${file.replace('.json', '.log')}`]],
+    };
   }
 }
 
@@ -22,7 +27,9 @@ const ofXunit = ({ summary, tests }) => ({
   passed: summary.passed,
   skipped: summary.skipped + summary.pending,
   seconds: (summary.stop - summary.start) / 1000,
-  failures: tests.filter((t) => !['passed', 'skipped', 'pending'].includes(t.status)).map((t) => [t.name, `${bare(t.message)}\n${bare(t.trace)}`]),
+  failures: tests
+    .filter((t) => !['passed', 'skipped', 'pending'].includes(t.status))
+    .map((t) => [t.name, `${bare(t.message)}\n${bare(t.trace)}`]),
 });
 
 const ofVitest = ({ testResults, numPassedTests, numPendingTests, numTodoTests }) => ({

@@ -2,7 +2,7 @@ using System.Diagnostics;
 
 namespace Incisura.Web.Tests;
 
-/// <summary>The demo workshop as `tests/filled.mjs` fills it, once for all runs of the same code; everybody works on a copy.</summary>
+/// <summary>The demo workshop as `tests/filled.cjs` fills it, once for all runs of the same code; everybody works on a copy.</summary>
 internal static class Filled
 {
     private static readonly Lazy<string> Folder = new(() => Environment.GetEnvironmentVariable("INCISURA_FILLED") ?? Made());
@@ -23,9 +23,9 @@ internal static class Filled
     private static string Made()
     {
         using Process fill = Process.Start(
-            new ProcessStartInfo("node", [Path.Combine(Repository.Root, "tests", "filled.mjs")]) { RedirectStandardOutput = true })!;
+            new ProcessStartInfo("node", [Path.Combine(Repository.Root, "tests", "filled.cjs")]) { RedirectStandardOutput = true })!;
         string said = fill.StandardOutput.ReadToEnd().Trim();
         fill.WaitForExit();
-        return fill.ExitCode == 0 ? said : throw new InvalidOperationException("tests/filled.mjs failed, see above");
+        return fill.ExitCode == 0 ? said : throw new InvalidOperationException("tests/filled.cjs failed, see above");
     }
 }

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Browser, type Page } from './workshop';
 import { Secret, TOTP } from 'otpauth';
-import { built, serve } from '../filled.mjs';
+import { built, serve } from '../filled.cjs';
 
 /** The program as it was built. */
 export const program = `${built}/Incisura.Web.dll`;

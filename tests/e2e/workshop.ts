@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
-import { copyInto, serve } from '../filled.mjs';
+import { copyInto, serve } from '../filled.cjs';
 
 /** Journeys of one worker share a server and a copy of the filled workshop; another worker has its own. */
 export const test = base.extend<object, { workshop: { address: string } }>({

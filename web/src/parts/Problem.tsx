@@ -5,9 +5,10 @@ import { useUnits } from './session';
 export function Problem({ error }: { error: unknown }) {
   const units = useUnits();
   if (!error) return null;
+  const says = error instanceof Error ? error.message : typeof error === 'string' ? error : 'Something failed; load the page again.';
   return (
     <p className="problem" role="alert">
-      {units.told(error instanceof Error ? error.message : 'Something failed; load the page again.')}
+      {units.told(says)}
     </p>
   );
 }

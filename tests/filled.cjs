@@ -1,16 +1,15 @@
 // The demo workshop, filled once and kept under the hash of all it is made from; prints its folder, which is to be copied, never opened.
-// One function for every runner: `node tests/filled.mjs`, or imported.
-import { spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
-import { dirname, join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
+// One function for every runner: `node tests/filled.cjs`, or imported.
+const { spawn } = require('node:child_process');
+const { createHash } = require('node:crypto');
+const { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } = require('node:fs');
+const { createServer } = require('node:net');
+const { join, resolve } = require('node:path');
 
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+const root = resolve(__dirname, '..');
 const host = join(root, 'src/Incisura.Web');
 /** Where the program was built. */
-export const built = join(host, 'bin/Release/net10.0');
+const built = join(host, 'bin/Release/net10.0');
 const kept = join(root, 'artifacts/filled');
 
 /** The hash of what the workshop is made from: the demo's data, the program that fills it with its migrations, and the day it tells from. */
@@ -26,7 +25,7 @@ function hashOf() {
 }
 
 /** A port nobody listens on. */
-export const freePort = () =>
+const freePort = () =>
   new Promise((done) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address();
@@ -35,7 +34,7 @@ export const freePort = () =>
   });
 
 /** Starts the built program on a folder's database as the demo, and waits until it can be worked with. */
-export async function serve(folder, settings = {}) {
+async function serve(folder, settings = {}) {
   const address = `http://127.0.0.1:${await freePort()}`;
   const server = spawn('dotnet', [join(built, 'Incisura.Web.dll'), '--urls', address, '--contentRoot', host], {
     env: {
@@ -70,7 +69,7 @@ export async function serve(folder, settings = {}) {
 }
 
 /** The folder of the filled workshop: `incisura.db` and its keys. */
-export async function filled() {
+async function filled() {
   const folder = join(kept, hashOf());
   if (existsSync(folder)) return folder;
   mkdirSync(kept, { recursive: true });
@@ -91,9 +90,10 @@ export async function filled() {
 }
 
 /** A copy of it in a folder that its owner alone reads. */
-export async function copyInto(folder) {
+async function copyInto(folder) {
   cpSync(await filled(), folder, { recursive: true });
   chmodSync(folder, 0o700);
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url)) console.log(await filled());
+module.exports = { built, copyInto, filled, serve };
+if (require.main === module) filled().then(console.log);
