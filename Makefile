@@ -91,7 +91,7 @@ cmp -s artifacts/schema.d.ts web/src/api/schema.d.ts || cp artifacts/schema.d.ts
 endef
 
 check: build ## formatting, types, and the client's types against the server; those of C# are held by the build
-	cd web && npm run --silent check && cd ..
+	(cd web && npm run --silent check)
 	$(CLIENT)
 	git diff --exit-code --stat -- web/src/api || { echo "web/src/api is not what the server describes: commit what make client wrote" >&2; exit 1; }
 

@@ -81,9 +81,9 @@ public sealed class MailTests(Workshop workshop) : IClassFixture<Workshop>
         string number = (await maren.GetAsync("/records?take=1"))["rows"][0].GetProperty("number").GetString()!;
         (await maren.PostAsync($"/records/{number}/submit", new { }, 0)).Expect(HttpStatusCode.OK);
         Assert.Empty(await BoxAsync(ines));
-        Assert.Contains(
-            "mail goes elsewhere", Assert.Single(workshop.Services.GetRequiredService<DemoMailbox>().Of("ines@workshop.example")).Subject,
-            StringComparison.Ordinal);
+        IReadOnlyList<MailView> until = workshop.Services.GetRequiredService<DemoMailbox>().Of("ines@workshop.example");
+        Assert.Single(until, m => m.Subject.Contains("mail goes elsewhere", StringComparison.Ordinal));
+        Assert.DoesNotContain(until, m => m.Text.Contains(number, StringComparison.Ordinal));
         (await ines.PutAsync("/session/address", new { address = " ines@home.example " })).Expect(HttpStatusCode.OK);
         Assert.Contains("the mail address changed, by yourself", Assert.Single(await BoxAsync(ines)).ToString(), StringComparison.Ordinal);
         (await maren.PostAsync($"/records/{number}/take-back", new { }, 1)).Expect(HttpStatusCode.OK);

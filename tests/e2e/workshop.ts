@@ -7,18 +7,18 @@ import { copyInto, serve } from '../filled.cjs';
 /** Journeys of one worker share a server and a copy of the filled workshop; another worker has its own. */
 export const test = base.extend<object, { workshop: { address: string } }>({
   workshop: [
-    // eslint-disable-next-line no-empty-pattern -- the runner reads from the pattern what a fixture needs
-    async ({}, use) => {
+     
+    async ({}, provide) => {
       const folder = mkdtempSync(join(tmpdir(), 'incisura-e2e-'));
       await copyInto(folder);
       const server = await serve(folder);
-      await use(server);
+      await provide(server);
       await server.stop('SIGKILL');
       rmSync(folder, { recursive: true, force: true });
     },
     { scope: 'worker', auto: true },
   ],
-  baseURL: ({ workshop }, use) => use(workshop.address),
+  baseURL: ({ workshop }, provide) => provide(workshop.address),
 });
 
 /** Opens an address, and waits until nothing is being fetched for it. */

@@ -11,7 +11,8 @@ export function text(value: unknown): string {
     return Object.entries(value)
       .map(([k, v]) => `${plain(k)} ${text(v)}`)
       .join(', ');
-  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value as string | number | null | undefined);
+  const word = value as string | number | boolean | null | undefined;
+  return typeof word === 'boolean' ? (word ? 'yes' : 'no') : String(word);
 }
 
 // A code as words: squareEndMill is square end mill, P3 stays P3.
