@@ -7,7 +7,6 @@ import { copyInto, serve } from '../filled.cjs';
 /** Journeys of one worker share a server and a copy of the filled workshop; another worker has its own. */
 export const test = base.extend<object, { workshop: { address: string } }>({
   workshop: [
-     
     async ({}, provide) => {
       const folder = mkdtempSync(join(tmpdir(), 'incisura-e2e-'));
       await copyInto(folder);
