@@ -50,12 +50,12 @@ export async function signIn(page: Page, name: string, password: string): Promis
 
 export const inside = (page: Page) => expect(page.getByRole('banner').getByRole('link', { name: 'Lookup' })).toBeVisible();
 
-// The device that shows codes. A code is taken once, so that each time the next one is given, which is taken early too.
-let shown = 0;
+// The device that shows codes. A code is taken once, so that each time the secret's next one is given, which is taken early too.
+const shown = new Map<string, number>();
 export const codeOf = (secret: string): string => {
-  const totp = new TOTP({ secret: Secret.fromBase32(secret) });
-  shown = Math.max(shown + 30_000, Date.now() - 30_000);
-  return totp.generate({ timestamp: shown });
+  const timestamp = Math.max((shown.get(secret) ?? 0) + 30_000, Date.now() - 30_000);
+  shown.set(secret, timestamp);
+  return new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp });
 };
 
 /** Adds somebody under People, and gives their link. */
