@@ -14,6 +14,7 @@ HOST := src/Incisura.Web
 REFERENCE := tests/reference/cutting-cases.json
 CASES ?= $(REFERENCE)
 STAMPS := .ready
+APT := apt-get update -q && apt-get install -yq --no-install-recommends
 
 # The compiler stays in memory between the projects of a build; .ci/run ends it.
 export UseSharedCompilation := true
@@ -23,7 +24,7 @@ NET := $(shell find src tests bench -type f '(' -name '*.cs' -o -name '*.csproj'
 	$(wildcard Directory.*.props .editorconfig global.json Incisura.slnx demo/*.json docs/guide/*)
 PAGE := $(shell find web/src web/public -type f -not -name incisura.json) $(wildcard web/*.html web/*.ts web/*.json)
 
-.PHONY: help demo demo-reset build web test unit e2e golden soak check check-data verify format bench load cases client package deploy-check first-day clean
+.PHONY: help demo demo-reset build web test unit e2e golden soak faults check check-data verify format bench load cases client package deploy-check first-day clean
 
 help: ## list the commands
 	@grep -E '^[a-z0-9-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 14
@@ -35,7 +36,7 @@ $(STAMPS)/npm: web/package.json web/package-lock.json
 	cd .. && mkdir -p $(STAMPS) && touch $@
 
 $(STAMPS)/chromium:
-	command -v chromium >/dev/null || { apt-get update -q && apt-get install -yq --no-install-recommends chromium; }
+	command -v chromium-headless-shell || ($(APT) chromium-headless-shell) || command -v chromium || ($(APT) chromium)
 	mkdir -p $(STAMPS) && touch $@
 
 $(STAMPS)/page: $(PAGE) $(STAMPS)/npm
@@ -83,6 +84,9 @@ soak: build ## the long forms: random work, hostile requests, a server killed 20
 	INCISURA_REQUESTS=20000 $(call SOAK,Web) -class '*FuzzTests'
 	INCISURA_KILLS=20 $(call SOAK,Web) -class '*Killed*Tests'
 	INCISURA_SOAK=10 $(call SOAK,Web) -showLiveOutput -class '*SoakTests'
+
+faults: build ## put each fault of tests/faults.json in by turns, and say which test finds it
+	node tests/faults.mjs
 
 # Written where they differ only, so that nothing is built anew because of it.
 define CLIENT

@@ -17,7 +17,6 @@ const window = (browser: Browser, path: string) => openAt(browser, real.base, pa
 test('a workshop begins: a second factor, somebody invited, closed in the middle of work, and an administrator who lost everything', async ({
   browser,
 }) => {
-  test.setTimeout(90_000);
   const admin = await window(browser, '/people');
   await signIn(admin, 'administrator', FIRST);
   await expect(admin.getByText('An administrator needs a second factor')).toBeVisible();

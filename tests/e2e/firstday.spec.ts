@@ -46,7 +46,6 @@ const EMPTY: [path: string, words: RegExp][] = [
 ];
 
 test('from an empty workshop to a published figure on a phone, by what the guide says', async ({ browser }) => {
-  test.setTimeout(180_000);
   // The first sign-in leads to what is missing.
   const admin = await openAt(browser, base, '/');
   await signIn(admin, 'administrator', FIRST);

@@ -34,7 +34,6 @@ function look(figures: Element[]): [name: string, picture: string, faults: strin
 }
 
 test('no picture has words on words, words outside, or a number that is none', async ({ browser }) => {
-  test.setTimeout(180_000);
   const maren = await comeInAs(browser, 'Maren Osk', '/gallery');
   await expect(maren.locator('[data-ready=true]')).toBeVisible({ timeout: 120_000 });
   const found = await maren.locator('figure[data-picture]').evaluateAll(look);

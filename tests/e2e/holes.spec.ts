@@ -111,7 +111,6 @@ test('a tap is held by what an old machine can do in step, and everything follow
 });
 
 test('the bore of a hydraulic manifold with two holes across', async ({ browser }) => {
-  test.setTimeout(120_000);
   const maren = await comeInAs(browser, 'Maren Osk', '/calculate?op=deep-hole&material=2&machine=1');
   await choose(maren, 'Assembly', 'A-1308');
   await maren.getByLabel(/^Depth ?t$/).fill('90+90');

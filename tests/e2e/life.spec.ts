@@ -25,7 +25,6 @@ const approve = async (page: Page, record: string) => {
 test('a record is approved, published, looked up, reported on, broken by a change, withdrawn, settled and published again', async ({
   browser,
 }) => {
-  test.setTimeout(120_000);
   const maren = await comeInAs(browser, 'Maren Osk');
   const tobiah = await comeInAs(browser, 'Tobiah Fenwright');
   const jory = await comeInAs(browser, 'Jory Pellow', '/lookup', { width: 390, height: 844 });

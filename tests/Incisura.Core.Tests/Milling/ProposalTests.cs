@@ -39,10 +39,10 @@ public class ProposalTests
             SpeedRow row = s.Chart.Value.Rows[0];
             double width = Math.Min(row.WidthRatio, 1) * 12, depth = Math.Min(row.DepthRatio * 12, 25), most = 0, deepest = 0;
             List<(double Depth, double Rate)> kept = [];
-            for (int j = 1; j <= 20; j++)
+            for (int j = 1; j <= 10; j++)
             {
                 double charted = Rough.Calculate(
-                    s, Sample.Typed(("depthOfCut", 0.5), ("widthOfCut", width * j / 20), ("deflectionAllowed", 1000)), explain: false)
+                    s, Sample.Typed(("depthOfCut", 0.5), ("widthOfCut", width * j / 10), ("deflectionAllowed", 1000)), explain: false)
                     .Field("feedPerTooth").Value;
                 for (int i = 1; i <= 30; i++)
                     for (int k = 0; k < 8; k++)
@@ -50,7 +50,7 @@ public class ProposalTests
                         double feed = charted * Math.Pow(0.8, k);
                         if (k > 0 && feed < 0.02) break;
                         CalculationResult at = Rough.Calculate(
-                            s, Sample.Typed(("depthOfCut", depth * i / 30), ("widthOfCut", width * j / 20), ("feedPerTooth", feed)), explain: false);
+                            s, Sample.Typed(("depthOfCut", depth * i / 30), ("widthOfCut", width * j / 10), ("feedPerTooth", feed)), explain: false);
                         if (at.Limits.Any(l => l.Use > 1)) continue;
                         kept.Add((depth * i / 30, at.Figure("removalRate")));
                         break;
