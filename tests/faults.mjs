@@ -21,20 +21,37 @@ const FAILED = /^\s*(\S.*) \[FAIL\]/m;
 function ofUnits(projects) {
   for (const project of projects) {
     const folder = `tests/Incisura.${project}.Tests`;
-    const build = run('dotnet', ['build', folder, '-c', 'Release', '-v', 'q', '--nologo', '-p:RunAnalyzers=false', '-p:OpenApiGenerateDocuments=false']);
+    const build = run('dotnet', [
+      'build',
+      folder,
+      '-c',
+      'Release',
+      '-v',
+      'q',
+      '--nologo',
+      '-p:RunAnalyzers=false',
+      '-p:OpenApiGenerateDocuments=false',
+    ]);
     if (build.status !== 0) return `the compiler: ${build.stdout.split('\n').find((l) => l.includes('error'))}`;
     const filled = project === 'Web' ? run('node', ['tests/filled.cjs']) : { status: 0, stdout: '' };
     if (filled.status !== 0) return 'the demo workshop, which cannot be filled';
-    const tests = run('dotnet', [`${folder}/bin/Release/net10.0/Incisura.${project}.Tests.dll`, '-noColor', '-noLogo', '-stopOnFail'], place, {
-      INCISURA_FILLED: filled.stdout.trim(),
-    });
+    const tests = run(
+      'dotnet',
+      [`${folder}/bin/Release/net10.0/Incisura.${project}.Tests.dll`, '-noColor', '-noLogo', '-stopOnFail'],
+      place,
+      {
+        INCISURA_FILLED: filled.stdout.trim(),
+      },
+    );
     if (tests.status !== 0) return FAILED.exec(tests.stdout)?.[1] ?? tests.stdout.slice(-300);
   }
   return '';
 }
 
 function ofPage() {
-  const tests = run(join(root, 'web/node_modules/.bin/vitest'), ['run', '--bail=1', '--maxWorkers=1'], join(place, 'tests/web'), { NO_COLOR: '1' });
+  const tests = run(join(root, 'web/node_modules/.bin/vitest'), ['run', '--bail=1', '--maxWorkers=1'], join(place, 'tests/web'), {
+    NO_COLOR: '1',
+  });
   return tests.status === 0 ? '' : (/FAIL\s+(.*)/.exec(tests.stdout + tests.stderr)?.[1] ?? tests.stderr.slice(-300));
 }
 
@@ -43,7 +60,10 @@ for (const fault of faults) {
   const file = join(place, fault.file);
   const sound = existsSync(file) ? readFileSync(file, 'utf8') : '';
   if (sound.split(fault.find).length !== 2) throw new Error(`${fault.file} does not hold “${fault.find}” once: mend tests/faults.json`);
-  writeFileSync(file, sound.replace(fault.find, () => fault.put));
+  writeFileSync(
+    file,
+    sound.replace(fault.find, () => fault.put),
+  );
   const by = fault.room.startsWith('page/') ? ofPage() : ofUnits(fault.room.startsWith('core/') ? ['Core', 'Web'] : ['Web']);
   writeFileSync(file, sound);
   if (!by) missed++;

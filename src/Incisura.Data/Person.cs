@@ -16,6 +16,12 @@ public sealed class Person : IdentityUser
     /// <summary>Name shown to others.</summary>
     public string FullName { get; set; } = "";
 
+    /// <summary>Whether the password is good for once: whoever signs in with it gives one of their own.</summary>
+    public bool PasswordOnce { get; set; }
+
+    /// <summary>Whether the workshop's provider of identity may say that somebody is this person, who has not come in through it yet.</summary>
+    public bool ByProvider { get; set; }
+
     /// <summary>Sign-in names of those who have a role and may sign in.</summary>
     public static async Task<IReadOnlyList<string>> NamesAsync(IncisuraDb db, Role role) =>
         await (from p in db.Users

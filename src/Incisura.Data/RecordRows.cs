@@ -71,9 +71,6 @@ public sealed class RecordRevisionRow
     /// <summary>The revision by which a record counts: the one in force, or else the newest, unless it was discarded.</summary>
     public static Expression<Func<RecordRevisionRow, bool>> Counted { get; } = v => v.IsCounted && v.State != RecordState.Discarded;
 
-    /// <summary>Code of the finding that a report from a machine forbids to run it.</summary>
-    public const string StoppedCode = "reported-do-not-run";
-
     public int Id { get; set; }
 
     public int RecordId { get; set; }
@@ -181,7 +178,7 @@ public sealed class RecordRevisionRow
         ? calculated
         : calculated with
         {
-            Breaks = [new Finding(StoppedCode, Severity.Stop, new(StoppedBy.Replace('{', '(').Replace('}', ')')), ""), .. calculated.Breaks],
+            Breaks = [new Finding(Usable.Stopped, Severity.Stop, new(StoppedBy.Replace('{', '(').Replace('}', ')')), ""), .. calculated.Breaks],
         };
 
     /// <summary>What stands beside its figures.</summary>
@@ -271,4 +268,7 @@ public sealed class AbsenceRow
 
     /// <summary>Last day.</summary>
     public required DateOnly Until { get; init; }
+
+    /// <summary>When the deputy agreed; null while they have not.</summary>
+    public DateTimeOffset? AgreedAt { get; set; }
 }

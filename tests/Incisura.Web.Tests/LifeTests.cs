@@ -162,9 +162,12 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
     {
         Caller maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah"), jory = await workshop.SignInAsync("jory");
         DateOnly today = DateOnly.FromDateTime(workshop.Clock.GetLocalNow().Date);
-        Answer own = await PlainAsync(maren, 5, "side-rough"), other = await PlainAsync(tobiah, 6, "side-rough");
+        Caller ines = await workshop.SignInAsync("ines");
+        Answer own = await PlainAsync(maren, 5, "side-rough"), other = await PlainAsync(ines, 6, "side-rough");
+        Answer absent = await PlainAsync(tobiah, 7, "side-rough");
         own = (await maren.PostAsync($"{Path(own)}/submit", new { }, Version(own))).Expect(HttpStatusCode.OK);
-        other = (await tobiah.PostAsync($"{Path(other)}/submit", new { }, Version(other))).Expect(HttpStatusCode.OK);
+        other = (await ines.PostAsync($"{Path(other)}/submit", new { }, Version(other))).Expect(HttpStatusCode.OK);
+        absent = (await tobiah.PostAsync($"{Path(absent)}/submit", new { }, Version(absent))).Expect(HttpStatusCode.OK);
         (await maren.PostAsync($"{Path(other)}/approve", new { }, Version(other))).Expect(HttpStatusCode.Forbidden);
         (await jory.GetAsync("/absences")).Expect(HttpStatusCode.Forbidden);
         (await maren.PostAsync("/absences", new { deputy = "maren", from = today, until = today })).Expect(HttpStatusCode.Forbidden);
@@ -172,6 +175,12 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(["deputy", "until", "until"], wrong.Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
         Answer absence = (await tobiah.PostAsync("/absences", new { deputy = "maren", from = today, until = today })).Expect(HttpStatusCode.OK);
         (await tobiah.PostAsync("/absences", new { deputy = "maren", from = today, until = today })).Expect(HttpStatusCode.Conflict);
+
+        // Not before she has agreed, and nobody agrees for her.
+        string agreement = $"/absences/{absence["id"].GetInt32()}/agreement";
+        Assert.Equal("engineer", (await maren.GetAsync("/session"))["role"].GetString());
+        Assert.Equal("not-yours", (await tobiah.PostAsync(agreement, new { })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
+        (await maren.PostAsync(agreement, new { })).Expect(HttpStatusCode.NoContent);
         Answer session = await maren.GetAsync("/session");
         Assert.Equal(("approver", "tobiah"), (session["role"].GetString(), session["inPlaceOf"].GetString()));
 
@@ -179,6 +188,8 @@ public sealed class LifeTests(Workshop workshop) : IClassFixture<Workshop>
         DateOnly later = today.AddDays(9);
         (await maren.PostAsync("/absences", new { deputy = "maren", from = later, until = later })).Expect(HttpStatusCode.Forbidden);
         Assert.Equal("own-proposal", (await maren.PostAsync($"{Path(own)}/approve", new { }, Version(own)))["rule"].GetString());
+        Answer stoodIn = await maren.PostAsync($"{Path(absent)}/approve", new { }, Version(absent));
+        Assert.Contains("You stand in for tobiah", stoodIn.Expect(HttpStatusCode.Forbidden).Detail, StringComparison.Ordinal);
         other = (await maren.PostAsync($"{Path(other)}/approve", new { }, Version(other))).Expect(HttpStatusCode.OK);
         JsonElement approved = Newest(other).GetProperty("events").EnumerateArray().Last();
         Assert.Equal(("maren", "tobiah"), (approved.GetProperty("by").GetString(), approved.GetProperty("inPlaceOf").GetString()));

@@ -60,7 +60,7 @@ public sealed class ProviderTests(Workshop workshop) : IClassFixture<Workshop>, 
         Assert.Equal("/?provider=unknown", leadsTo);
         Assert.Equal(HttpStatusCode.NoContent, (await browser.GetAsync("/api/v1/session", Cancel)).StatusCode);
         Assert.Equal("/", (await ComeAsync("as=tobiah")).LeadsTo);
-        Caller adwin = new((await ComeAsync("as=adwin")).Browser);
+        Caller adwin = await AdwinAsync();
         (await adwin.PutAsync("/people/tobiah", new { fullName = "Tobiah", role = "approver", disabled = true })).Expect(HttpStatusCode.OK);
         Assert.Equal("/?provider=closed", (await ComeAsync("as=tobiah")).LeadsTo);
         JsonElement told = (await adwin.GetAsync("/history?kind=door&by=stranger"))["rows"][0];
@@ -72,9 +72,14 @@ public sealed class ProviderTests(Workshop workshop) : IClassFixture<Workshop>, 
     {
         Caller ines = new((await ComeAsync("as=ines")).Browser);
         (await ines.PostAsync("/account/factor", new { password = "anything at all" })).Expect(HttpStatusCode.UnprocessableEntity);
-        Caller adwin = new((await ComeAsync("as=adwin")).Browser);
+        Caller adwin = await AdwinAsync();
         Caller own = new(Host.CreateClient());
         await adwin.InviteAsync("hedda", "reader", "two old boats sank", new(Host.CreateClient()));
+
+        // Whoever has her name over there is not her before an administrator says so.
+        Assert.Equal("/?provider=unknown", (await ComeAsync("as=hedda&sub=somebody-else")).LeadsTo);
+        (await adwin.PutAsync("/people/hedda", new { fullName = "Hedda", role = "reader", disabled = false, byProvider = true }))
+            .Expect(HttpStatusCode.OK);
         (await own.PostAsync("/session", new { name = "hedda", password = "two old boats sank" })).Expect(HttpStatusCode.OK);
         Answer begun = (await own.PostAsync("/account/factor", new { password = "two old boats sank" })).Expect(HttpStatusCode.OK);
         string code = new OtpNet.Totp(OtpNet.Base32Encoding.ToBytes(begun["secret"].GetString())).ComputeTotp();
@@ -82,6 +87,25 @@ public sealed class ProviderTests(Workshop workshop) : IClassFixture<Workshop>, 
         Assert.Equal("/?provider=factor", (await ComeAsync("as=hedda")).LeadsTo);
         Assert.Equal("/?provider=factor", (await ComeAsync("as=hedda&amr=pwd")).LeadsTo);
         Assert.Equal("/", (await ComeAsync("as=hedda&amr=pwd otp")).LeadsTo);
+    }
+
+    [Fact]
+    public async Task No_name_over_there_makes_anybody_an_administrator_here_and_who_is_to_come_in_so_no_more_does_not()
+    {
+        foreach (string name in new[] { "adwin", "ADWIN", "Adwin" })
+            Assert.Equal("/?provider=unknown", (await ComeAsync($"as={name}&sub=evil-{name}")).LeadsTo);
+        Caller adwin = await AdwinAsync();
+        Assert.Equal("/", (await ComeAsync("as=jory&sub=j-1")).LeadsTo);
+        (await adwin.PutAsync("/people/jory", new { fullName = "Jory", role = "reader", disabled = false, byProvider = false }))
+            .Expect(HttpStatusCode.OK);
+        Assert.Equal("/?provider=unknown", (await ComeAsync("as=jory&sub=j-1")).LeadsTo);
+    }
+
+    private async Task<Caller> AdwinAsync()
+    {
+        HttpClient http = Host.CreateClient();
+        (await http.PostAsync("/api/v1/session/demo/adwin", null, Cancel)).EnsureSuccessStatusCode();
+        return new(http);
     }
 
     [Fact]

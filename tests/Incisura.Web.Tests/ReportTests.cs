@@ -59,7 +59,7 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
     }
 
     [Fact]
-    public async Task Do_not_run_is_told_to_readers_at_once_and_until_an_engineer_decides()
+    public async Task Do_not_run_is_told_to_readers_at_once_and_until_an_approver_decides_who_had_no_hand_in_it()
     {
         Caller jory = await workshop.SignInAsync("jory"), maren = await workshop.SignInAsync("maren"), tobiah = await workshop.SignInAsync("tobiah");
         (int Maren, int Tobiah) before = (await WaitingAsync(maren), await WaitingAsync(tobiah));
@@ -104,10 +104,12 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
         string Path(int id) => $"/records/R-0004/reports/{id}/decision";
         (await jory.PostAsync(Path(ids[0]), new { text = "Run it." })).Expect(HttpStatusCode.Forbidden);
         Assert.Equal(["text"], (await maren.PostAsync(Path(ids[0]), new { text = " " })).Expect(HttpStatusCode.UnprocessableEntity).FaultFields);
-        (await maren.PostAsync(Path(ids[0]), new { text = "The clamp was loose." })).Expect(HttpStatusCode.OK);
+        Assert.Equal(
+            "not-lifted", (await maren.PostAsync(Path(ids[0]), new { text = "Run it." })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
+        (await tobiah.PostAsync(Path(ids[0]), new { text = "The clamp was loose." })).Expect(HttpStatusCode.OK);
         Assert.Equal("stopped", What(await LookUpAsync("R-0004")));
-        Assert.Equal("decided", (await maren.PostAsync(Path(ids[0]), new { text = "Again." })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
-        (await maren.PostAsync(Path(ids[1]), new { text = "The clamp was loose." })).Expect(HttpStatusCode.OK);
+        Assert.Equal("decided", (await tobiah.PostAsync(Path(ids[0]), new { text = "Again." })).Expect(HttpStatusCode.Conflict)["rule"].GetString());
+        (await tobiah.PostAsync(Path(ids[1]), new { text = "The clamp was loose." })).Expect(HttpStatusCode.OK);
         Assert.Equal("holds", What(await LookUpAsync("R-0004")));
         Assert.Equal(before, (await WaitingAsync(maren), await WaitingAsync(tobiah)));
         Assert.Equal("The clamp was loose.", (await maren.GetAsync("/records/R-0004/reports"))["reports"][0].GetProperty("decision").GetString());

@@ -142,7 +142,7 @@ public sealed class UpkeepTests : IDisposable
             Assert.Equal(0, code);
             first = Given(says);
             (await adwin.GetAsync("/people")).Expect(HttpStatusCode.Unauthorized);
-            await SignsInAsync(server, "adwin", first);
+            await SignsInOnceAsync(server, "adwin", first);
             Assert.Contains("nobody named", (await RunAsync("reset-password", "nobody")).Says, StringComparison.Ordinal);
 
             // The door is no page.
@@ -158,16 +158,25 @@ public sealed class UpkeepTests : IDisposable
         string second = Given((await RunAsync("reset-password", "adwin")).Says);
         Assert.NotEqual(first, second);
         await using ServerProcess again = await ServerProcess.StartAsync(Database);
-        await SignsInAsync(again, "adwin", second);
+        await SignsInOnceAsync(again, "adwin", second);
         Assert.Equal(0, (await RunAsync("check")).Code);
     }
 
     private static string Given(string says) => says.Split(" with ")[1].Split(' ')[0];
 
-    private static async Task SignsInAsync(ServerProcess server, string name, string password)
+    // The password that was given lets nobody in as it is, nor twice.
+    private static async Task SignsInOnceAsync(ServerProcess server, string name, string password)
     {
         using HttpClient http = new() { BaseAddress = new(server.Address) };
-        (await new Caller(http).PostAsync("/session", new { name, password })).Expect(HttpStatusCode.OK);
+        Caller caller = new(http);
+        string own = $"four old boats sank {password[..4]}";
+        Assert.Equal(
+            "password-needed", (await caller.PostAsync("/session", new { name, password })).Expect(HttpStatusCode.Unauthorized)["rule"].GetString());
+        (await caller.GetAsync("/account/sessions")).Expect(HttpStatusCode.Unauthorized);
+        (await caller.PostAsync("/session", new { name, password, next = "short" })).Expect(HttpStatusCode.UnprocessableEntity);
+        (await caller.PostAsync("/session", new { name, password, next = own })).Expect(HttpStatusCode.OK);
+        (await caller.PostAsync("/session", new { name, password, next = own })).Expect(HttpStatusCode.Unauthorized);
+        (await caller.PostAsync("/session", new { name, password = own })).Expect(HttpStatusCode.OK);
     }
 
     [Fact]

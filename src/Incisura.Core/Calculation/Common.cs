@@ -135,6 +135,9 @@ public static class Common
                 Severity.Caution,
                 new($"Cutter {situation.Cutter.Value.Number} is not meant for group {situation.Material.Value.Group}."),
                 "Choose a cutter meant for this group, or add the group on the cutter's page."));
+        if (situation.Retired() is { Length: > 0 } retired)
+            findings.Add(new(
+                "retired", Severity.Caution, new($"{retired} is retired."), "Choose one that is in use, or say why this one is still run."));
         bool through = options.GetValueOrDefault(Coolant) == "through";
         if (through && situation.Machine.Value.CoolantThrough == false)
             findings.Add(new(

@@ -37,6 +37,16 @@ public sealed record Situation
     /// <summary>Whether the tool would have to turn in a holder that does not turn it: a fixed block in the turret of a lathe.</summary>
     public bool IsUndriven() => Machine.Value.Main is not null && Cutter.Value.Described.Use != CutterUse.Turning && !Holder.Value.Driven;
 
+    /// <summary>What of the tool is retired, in words; empty where all of it is in use.</summary>
+    internal string Retired()
+    {
+        string? extension = Extensions.FirstOrDefault(e => e.Value.Retired)?.Value.Number;
+        return Assembly.Value.Retired ? $"Assembly {Assembly.Value.Number}"
+            : Cutter.Value.Retired ? $"Cutter {Cutter.Value.Number}"
+            : Holder.Value.Retired ? $"Holder {Holder.Value.Number}"
+            : extension is not null ? $"Extension {extension}" : "";
+    }
+
     /// <summary>The speed chart proposals start from.</summary>
     public required Revised<SpeedChart> Chart { get; init; }
 

@@ -73,17 +73,15 @@ public sealed record Actor(string Name, Role Role, string InPlaceOf = "");
 
 /// <summary>What the rules have to know of a revision.</summary>
 /// <param name="State">Where it stands.</param>
-/// <param name="Contributors">Sign-in names of everybody who wrote or submitted it.</param>
-public sealed record RevisionFacts(RecordState State, IReadOnlyCollection<string> Contributors)
+/// <param name="Contributors">Sign-in names of everybody who had a hand in its figures.</param>
+/// <param name="Standing">How it stands to what it rests on today, with what was reported from a machine.</param>
+public sealed record RevisionFacts(RecordState State, IReadOnlyCollection<string> Contributors, Standing Standing)
 {
     /// <summary>What its calculation noticed.</summary>
     public IReadOnlyList<Finding> Findings { get; init; } = [];
 
     /// <summary>What stands beside its figures.</summary>
     public Terms Terms { get; init; } = Terms.None;
-
-    /// <summary>How it stands to what it rests on; null where nobody looked.</summary>
-    public Standing? Standing { get; init; }
 
     /// <summary>Whether somebody said that it still holds, and nothing moved since.</summary>
     public bool Kept { get; init; }
@@ -102,7 +100,8 @@ public sealed record RevisionFacts(RecordState State, IReadOnlyCollection<string
 /// <param name="Act">The act.</param>
 /// <param name="Rule">Code of the rule that forbids it; empty where it is possible.</param>
 /// <param name="WhyNot">That rule in words.</param>
-public sealed record ActVerdict(RecordAct Act, string Rule, string WhyNot);
+/// <param name="Against">What stands against it, so that it needs a reason that readers see; empty for nothing.</param>
+public sealed record ActVerdict(RecordAct Act, string Rule, string WhyNot, IReadOnlyList<Sentence> Against);
 
 /// <summary>Thrown when a rule of the record's life forbids an act; the message says which and what would do.</summary>
 /// <param name="code">Stable code of the rule.</param>
@@ -141,6 +140,8 @@ public static class RecordLife
         if (Refusal(facts, act, actor) is { } refused) throw refused;
         if (act is RecordAct.SendBack or RecordAct.Keep or RecordAct.Withdraw && string.IsNullOrWhiteSpace(reason))
             throw new RuleException("reason", "A reason is needed, so that others know what to mend.");
+        if (act == RecordAct.Approve && string.IsNullOrWhiteSpace(reason) && Usable.Bars(facts, Use.Approval) is [var against, ..])
+            throw new RuleException(against.Code, $"{against.Says} Say why it may be approved nevertheless; whoever reads the figures sees it.");
         if (reason?.Length > LongestText)
             throw new RuleException("reason", $"The reason has {reason.Length} characters; {LongestText} is the most.");
         return Next(facts.State, act)!.Value;
@@ -153,41 +154,54 @@ public static class RecordLife
     [
         .. from act in Enum.GetValues<RecordAct>()
            let refused = Refusal(facts, act, actor)
-           select new ActVerdict(act, refused?.Code ?? "", refused?.Message ?? ""),
+           select new ActVerdict(
+               act, refused?.Code ?? "", refused?.Message ?? "",
+               act == RecordAct.Approve && refused is null ? [.. Usable.Bars(facts, Use.Approval).Select(b => b.Says)] : []),
     ];
 
     // The rule that forbids an act, the first that matters; null where it is possible.
     private static RuleException? Refusal(RevisionFacts facts, RecordAct act, Actor actor)
     {
         bool decides = act is RecordAct.Approve or RecordAct.SendBack or RecordAct.Keep;
-        bool own = facts.Contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase);
+        bool own = IsOwn(facts, actor);
         if (actor.Role is not (Role.Engineer or Role.Approver)) return new("role", "Only an engineer or an approver may work on records.");
         if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
             return new("role", "Only an approver may approve, send back, keep or withdraw.");
         if (Next(facts.State, act) is null)
             return new("state", $"This revision is {Words(facts.State)}, so it cannot be {Words(act)}.");
-        if (decides && own) return new("own-proposal", "Nobody decides on their own proposal; ask another approver.");
+        if (decides && own)
+            return new(
+                "own-proposal",
+                facts.Contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase)
+                    ? "Nobody decides on their own proposal; ask another approver."
+                    : $"You stand in for {actor.InPlaceOf}, who had a hand in it; ask another approver.");
         return act switch
         {
             RecordAct.TakeBack when !own =>
                 new("not-yours", "Only somebody who worked on it takes it back; an approver sends it back with a reason."),
-            RecordAct.Submit when facts.Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop =>
-                new("stop-finding", $"A record that must not be run cannot be proposed: {stop.Text} {stop.Cure}"),
-            RecordAct.Approve when facts.UnapprovedThread.Length > 0 => new("thread-not-approved", facts.UnapprovedThread),
-            RecordAct.Approve when facts.Terms.EndedOn(facts.Today) =>
-                new("ended", $"It is proposed until {facts.Terms.Until:yyyy-MM-dd}, which is over; send it back for another day."),
-            RecordAct.Approve when facts.Terms.Open(facts.Findings) is [var first, ..] open =>
-                new(
-                    "open-caution",
-                    $"{(open.Count == 1 ? "A caution" : $"{open.Count} cautions")} must be accepted with a reason first: {first.Text}"),
-            RecordAct.Keep when facts.Standing is { Broken: true } standing =>
-                new("broken", $"It cannot be kept: {standing.FirstBreak?.ToString() ?? standing.Refused} Make a new revision, or withdraw it."),
-            RecordAct.Keep when facts.Ended =>
-                new("ended", "The time or the pieces it was approved for are over. Make a new revision, or withdraw it."),
-            RecordAct.Keep when facts.Kept || facts.Standing is { Stale: false } => new("holds", "It holds as it is; there is nothing to keep."),
+            RecordAct.Submit when First(Use.Proposal) is { } bar => new(bar.Code, $"A record that must not be run cannot be proposed: {bar.Says}"),
+            RecordAct.Approve when First(Use.Approval) is { Code: Usable.OpenCaution } bar => new(
+                bar.Code,
+                $"{(facts.Terms.Open(facts.Findings) is [_, _, ..] open ? $"{open.Count} cautions" : "A caution")} must be accepted with a reason "
+                    + $"first: {bar.Says}"),
+            RecordAct.Approve when First(Use.Approval) is { Code: Usable.Broken or Usable.Impossible } bar =>
+                new(bar.Code, $"It cannot be approved as it stands now: {bar.Says} Work it out anew for somebody else's review, or send it back."),
+            RecordAct.Approve when First(Use.Approval) is { } bar => new(bar.Code, bar.Says.ToString()),
+            RecordAct.Keep when First(Use.Keeping) is { } bar =>
+                new(bar.Code, $"It cannot be kept: {bar.Says} Make a new revision, or withdraw it."),
+            RecordAct.Keep when Usable.Bars(facts, Use.Keeping).Count == 0 => new("holds", "It holds as it is; there is nothing to keep."),
             _ => null,
         };
+
+        Bar? First(Use use) => Usable.Bars(facts, use).FirstOrDefault(b => !b.Yields);
     }
+
+    /// <summary>Whether somebody, or whoever they stand in for, had a hand in the figures.</summary>
+    /// <param name="facts">The revision.</param>
+    /// <param name="actor">Who acts.</param>
+    public static bool IsOwn(RevisionFacts facts, Actor actor) =>
+        facts.Contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase)
+            || facts.Contributors.Contains(actor.InPlaceOf, StringComparer.OrdinalIgnoreCase);
 
     private static RecordState? Next(RecordState state, RecordAct act) => (state, act) switch
     {

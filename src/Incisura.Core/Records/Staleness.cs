@@ -68,6 +68,24 @@ public sealed record Standing(
         ? 2
         : Figures.Select(f => Share(f.From, f.To)).Concat(Limits.Select(l => Share(l.From, l.To))).DefaultIfEmpty().Max();
 
+    /// <summary>What moved, and the first figure that would come out otherwise, in words.</summary>
+    public Sentence Told
+    {
+        get
+        {
+            Sentence said = new($"Revised since: {string.Join(", ", Movers)}.");
+            return Figures.FirstOrDefault(f => f.From is not null && f.To is not null) is { } figure
+                ? said.Then(new(
+                    $" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity),
+                    new Measure(figure.From!.Value, figure.Quantity)))
+                : said.Then(new(" No figure differs; how near they come to a limit does."));
+        }
+    }
+
+    /// <summary>What was revised, as people call it.</summary>
+    public IReadOnlyList<string> Movers =>
+        [.. Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")];
+
     /// <summary>What to tell first of what breaks; null where nothing does.</summary>
     public Sentence? FirstBreak => Breaks is [{ } first, ..] ? first.Text : null;
 
@@ -148,6 +166,23 @@ public static class Staleness
         catch (InputException refused)
         {
             return new(moved, [], [], [], refused.Message, breaks);
+        }
+    }
+
+    /// <summary>The limits of figures as they were approved, judged by how things stand today; empty where they cannot be worked out any more.</summary>
+    /// <param name="operation">Their operation.</param>
+    /// <param name="result">What came out then.</param>
+    /// <param name="now">The same situation as it stands today.</param>
+    /// <param name="today">The same choices with what they name as it stands today.</param>
+    public static IReadOnlyList<JudgedLimit> LimitsToday(IOperation operation, CalculationResult result, Situation now, Choices today)
+    {
+        try
+        {
+            return operation.Calculate(now, today with { Numbers = AsApproved(operation, today, result) }, explain: false).Limits;
+        }
+        catch (InputException)
+        {
+            return [];
         }
     }
 

@@ -1,3 +1,4 @@
+using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 
 namespace Incisura.Core.Records;
@@ -56,6 +57,18 @@ public sealed record Terms(IReadOnlyList<Acceptance> Accepted, Evidence Evidence
     /// <param name="findings">What a calculation noticed.</param>
     public IReadOnlyList<Finding> Open(IReadOnlyList<Finding> findings) =>
         [.. findings.Where(f => f.Severity == Severity.Caution && Of(f) is null)];
+
+    /// <summary>
+    /// The same terms for other figures: without acceptances of what is no longer said, and tried at the machine only where the same is set there.
+    /// </summary>
+    /// <param name="now">What came out now.</param>
+    /// <param name="before">What the terms were written for; null for nothing.</param>
+    public Terms Carried(CalculationResult now, CalculationResult? before) => For(now.Findings) with
+    {
+        Evidence = Evidence.Kind == EvidenceKind.TriedAtMachine && (before is null || !Usable.SameAtMachine(before, now))
+            ? Evidence.Computed
+            : Evidence,
+    };
 
     /// <summary>The same terms without acceptances of what is no longer said.</summary>
     /// <param name="findings">What a calculation notices now.</param>

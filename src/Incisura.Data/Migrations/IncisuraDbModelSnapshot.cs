@@ -23,6 +23,9 @@ namespace Incisura.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("AgreedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Approver")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -572,6 +575,9 @@ namespace Incisura.Data.Migrations
                     b.Property<int>("AccessFailedCount")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("ByProvider")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("ConcurrencyStamp")
                         .IsConcurrencyToken()
                         .HasColumnType("TEXT");
@@ -603,6 +609,9 @@ namespace Incisura.Data.Migrations
 
                     b.Property<string>("PasswordHash")
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("PasswordOnce")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("PhoneNumber")
                         .HasColumnType("TEXT");

@@ -29,7 +29,9 @@ public sealed record DxfTaken(
 public static class DxfProfile
 {
     // Ends nearer than this are the same point; drawings often leave a few micrometres.
-    private const double Gap = 0.01;
+    private const double Gap = 0.01, Longest = 100_000;
+
+    private const int MostPieces = 5000;
 
     // Entities that are never part of an outline.
     private static readonly HashSet<string> NeverOutline =
@@ -47,6 +49,10 @@ public static class DxfProfile
     {
         List<string> findings = [];
         double unit = wish.MillimetresPerUnit > 0 ? wish.MillimetresPerUnit : drawing.MillimetresPerUnit;
+        if (drawing.Pieces.Count > MostPieces)
+            return new([], [], [$"The drawing has {drawing.Pieces.Count} lines and arcs; {MostPieces} are the most. Save the profile alone."], unit);
+        if (!(Furthest(drawing) * Math.Max(1, unit) <= Longest))
+            return new([], [], ["The drawing reaches further than 100 m; check its unit, and delete what lies far away."], 1);
         if (unit <= 0)
         {
             unit = 1;
@@ -75,6 +81,7 @@ public static class DxfProfile
                     + $"{(chains.Count == 2 ? "is" : "are")} left out."));
 
         List<ProfileElement> profile = chains[chosen];
+        if (profile.Count > 2 * most + 2) return Refused($"The outline has {profile.Count} pieces; 1 to {most} can be taken.");
         double left = profile.Min(e => Math.Min(e.FromZ, e.ToZ)), right = profile.Max(e => Math.Max(e.FromZ, e.ToZ)),
             high = profile.Max(e => Math.Max(e.FromR, e.Points(Gap).Max(p => p.R))),
             low = profile.Min(e => Math.Min(e.FromR, e.Points(Gap).Min(p => p.R)));
@@ -166,6 +173,9 @@ public static class DxfProfile
     private static bool Same(ProfileElement a, ProfileElement b) =>
         Near(a.FromZ, a.FromR, b.FromZ, b.FromR) && Near(a.ToZ, a.ToR, b.ToZ, b.ToR) && Math.Abs(a.Bulge - b.Bulge) * a.Chord < 2 * Gap;
 
+    private static double Furthest(DxfDrawing drawing) => drawing.Pieces.Select(p =>
+        Math.Max(Math.Max(Math.Abs(p.FromX), Math.Abs(p.FromY)), Math.Max(Math.Abs(p.ToX), Math.Abs(p.ToY)))).DefaultIfEmpty().Max();
+
     private static double Round(double mm) => Math.Round(mm, 6);
 
     private static double LengthOf(List<ProfileElement> chain) => chain.Sum(e => e.Chord);
@@ -174,36 +184,48 @@ public static class DxfProfile
         ? new(ProfilePart.Holder, p.FromY * unit, p.FromX * unit, p.ToY * unit, p.ToX * unit, -p.Bulge)
         : new(ProfilePart.Holder, p.FromX * unit, p.FromY * unit, p.ToX * unit, p.ToY * unit, p.Bulge);
 
+    // Pieces are found by the cells their ends lie in, so that a drawing of thousands takes no longer a piece than one of ten.
     private static List<List<ProfileElement>> Join(List<ProfileElement> pieces)
     {
         List<List<ProfileElement>> chains = [];
-        while (pieces.Count > 0)
-        {
-            List<ProfileElement> chain = [pieces[^1]];
-            pieces.RemoveAt(pieces.Count - 1);
-            bool grown = true;
-            while (grown)
+        Dictionary<(long, long), List<int>> ends = [];
+        for (int i = 0; i < pieces.Count; i++)
+            foreach ((double z, double r) in Ends([pieces[i]]))
             {
-                grown = Grow(
-                    e => Near(chain[^1].ToZ, chain[^1].ToR, e.FromZ, e.FromR), e => Near(chain[^1].ToZ, chain[^1].ToR, e.ToZ, e.ToR), chain.Add)
-                    || Grow(
-                        e => Near(chain[0].FromZ, chain[0].FromR, e.ToZ, e.ToR), e => Near(chain[0].FromZ, chain[0].FromR, e.FromZ, e.FromR),
-                        e => chain.Insert(0, e));
+                if (!ends.TryGetValue(CellOf(z, r), out List<int>? there)) ends[CellOf(z, r)] = there = [];
+                there.Add(i);
             }
 
-            chains.Add(chain);
+        bool[] taken = new bool[pieces.Count];
+        for (int last = pieces.Count - 1; last >= 0; last--)
+        {
+            if (taken[last]) continue;
+            taken[last] = true;
+            List<ProfileElement> onward = [pieces[last]], before = [];
+            while (Next(onward[^1].ToZ, onward[^1].ToR) is { } next) onward.Add(next);
+            while ((before.Count > 0 ? before[^1] : onward[0]) is var first && Next(first.FromZ, first.FromR) is { } next) before.Add(next.Reverse());
+            before.Reverse();
+            chains.Add([.. before, .. onward]);
         }
 
         return [.. chains.OrderByDescending(LengthOf)];
 
-        bool Grow(Func<ProfileElement, bool> fits, Func<ProfileElement, bool> fitsTurned, Action<ProfileElement> add)
+        // The first piece that begins or ends at a point, led away from it.
+        ProfileElement? Next(double z, double r)
         {
-            int i = pieces.FindIndex(e => fits(e) || fitsTurned(e));
-            if (i < 0) return false;
-            add(fits(pieces[i]) ? pieces[i] : pieces[i].Reverse());
-            pieces.RemoveAt(i);
-            return true;
+            (long column, long row) = CellOf(z, r);
+            int found = int.MaxValue;
+            for (long c = column - 1; c <= column + 1; c++)
+                for (long w = row - 1; w <= row + 1; w++)
+                    foreach (int i in ends.GetValueOrDefault((c, w)) ?? [])
+                        if (!taken[i] && i < found && Ends([pieces[i]]).Any(e => Near(z, r, e.Z, e.R))) found = i;
+            if (found == int.MaxValue) return null;
+            taken[found] = true;
+            ProfileElement piece = pieces[found];
+            return Near(z, r, piece.FromZ, piece.FromR) ? piece : piece.Reverse();
         }
+
+        static (long, long) CellOf(double z, double r) => ((long)Math.Floor(z / Gap), (long)Math.Floor(r / Gap));
     }
 
     private static bool Near(double z1, double r1, double z2, double r2) => double.Hypot(z1 - z2, r1 - r2) < Gap;

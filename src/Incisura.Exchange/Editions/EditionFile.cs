@@ -97,6 +97,12 @@ public sealed record PublishedRecord(
 
     /// <summary>How many pieces may be made with it; absent for any number.</summary>
     public int? Pieces { get; init; }
+
+    /// <summary>
+    /// The limits as they were on the day of the edition, where the figures were taken into it although they broke one or something they rest on
+    /// had been revised; what stood against them is among the accepted. Absent otherwise.
+    /// </summary>
+    public IReadOnlyList<PublishedLimit>? LimitsToday { get; init; }
 }
 
 /// <summary>An operation: its code, its name, and the thread where it cuts one.</summary>

@@ -22,9 +22,15 @@ public sealed record FiguresFile(string Schema, EditionMark Edition, IReadOnlyDi
 public sealed record FiguresOf(
     string Record, int Revision, string Operation, string Material, string Machine, string Assembly, IReadOnlyDictionary<string, double> Values)
 {
+    /// <summary>What stood against the figures when they were published, and why they may be used nevertheless; absent for nothing.</summary>
+    public string? Against { get; init; }
+
     /// <summary>The figures of a published record; one that stands among both counts by what came out.</summary>
     public static FiguresOf Of(PublishedRecord p) => new(
         p.Record, p.Revision, p.Operation.Code, p.Material.Name, p.Machine.Name, p.Assembly.Number,
         p.Figures.Select(f => (f.Code, f.Value)).Concat(p.Settings.Select(s => (s.Code, s.Value)))
-            .DistinctBy(f => f.Code).ToDictionary(f => f.Code, f => f.Value));
+            .DistinctBy(f => f.Code).ToDictionary(f => f.Code, f => f.Value))
+    {
+        Against = p.Against() is { Length: > 0 } against ? against : null,
+    };
 }

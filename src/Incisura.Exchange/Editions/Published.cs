@@ -21,7 +21,11 @@ namespace Incisura.Exchange.Editions;
 /// <param name="Places">Where the assembly stands now.</param>
 public sealed record ApprovedRevision(
     string Record, int Revision, Situation Situation, CalculationResult Result, Terms Terms, string Note, string ProposedBy, string ApprovedBy,
-    DateTimeOffset ApprovedAt, IReadOnlyList<PublishedPlace> Places);
+    DateTimeOffset ApprovedAt, IReadOnlyList<PublishedPlace> Places)
+{
+    /// <summary>The limits as they are today, where the figures are published although something stands against them; null otherwise.</summary>
+    public IReadOnlyList<JudgedLimit>? LimitsToday { get; init; }
+}
 
 /// <summary>From a calculation to its published form, and back to what its readers are shown.</summary>
 public static class Published
@@ -64,12 +68,7 @@ public static class Published
             [.. result.Figures.Select(f => new PublishedFigure(f.Code, f.Symbol, f.Name, Word(f.Quantity), f.Value, Word(f.Rank)))],
             operation is null ? [] : [.. result.Fields.Where(f => f.Used).Select(f => Setting(f, operation)).OfType<PublishedSetting>()],
             operation is null ? [] : [.. operation.Options.Select(o => Option(o, result)).OfType<PublishedOption>()],
-            [.. result.Limits.Select(l => new PublishedLimit(l.Kind, l.Name, Word(l.Quantity), l.Used, l.IsLeast, Word(l.Severity))
-            {
-                Allowed = l.Allowed,
-                Use = l.Use,
-                At = l.At,
-            })],
+            Limits(result.Limits),
             [.. result.Findings.Select(f => new PublishedFinding(
                 f.Code, Word(f.Severity), f.Text.ToString(), f.Text.Template,
                 [.. f.Text.Measures.Select(m => new PublishedMeasure(m.Value, Word(m.Quantity)))], f.Cure))],
@@ -81,7 +80,18 @@ public static class Published
         {
             Until = a.Terms.Until?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             Pieces = a.Terms.Pieces,
+            LimitsToday = a.LimitsToday is { } today ? Limits(today) : null,
         };
+
+        static IReadOnlyList<PublishedLimit> Limits(IReadOnlyList<JudgedLimit> limits) =>
+        [
+            .. limits.Select(l => new PublishedLimit(l.Kind, l.Name, Word(l.Quantity), l.Used, l.IsLeast, Word(l.Severity))
+            {
+                Allowed = l.Allowed,
+                Use = l.Use,
+                At = l.At,
+            }),
+        ];
     }
 
     /// <summary>The figures of a published record.</summary>
@@ -111,6 +121,10 @@ public static class Published
         [.. record.Accepted.Select(a => new Acceptance(a.Code, a.Says, a.Reason, a.By))],
         new(Read<EvidenceKind>(record.Evidence.Kind), record.Evidence.Source),
         record.Until is { } day ? DateOnly.Parse(day, CultureInfo.InvariantCulture) : null, record.Pieces);
+
+    /// <summary>What stood against a published record, with why it may be used nevertheless, as a line; empty for nothing.</summary>
+    public static string Against(this PublishedRecord record) => string.Join(
+        "; ", Usable.Overruled(record.Terms()).Select(a => $"{a.Text} Used nevertheless: {a.Reason} ({a.By})"));
 
     /// <summary>The stages of a published record.</summary>
     public static IReadOnlyList<WayPart> Stages(this PublishedRecord record) =>

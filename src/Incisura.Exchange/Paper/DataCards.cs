@@ -96,6 +96,7 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
             List<PublishedFigure> large = [.. Foremost.Select(c => r.Figures.FirstOrDefault(f => f.Code == c)).OfType<PublishedFigure>().Take(4)];
             Large(large);
             Rows(r, large);
+            if (r.Against() is { Length: > 0 } against) Say("! " + against, size, right - left, XFontStyleEx.Bold, Ink);
             foreach (PublishedFinding f in r.Findings.Where(f => f.Severity != "info"))
                 Caution(f, r.Accepted.FirstOrDefault(a => a.Code == f.Code && a.Says == f.Says));
             if (r.Until is { } until) Say($"Approved until {until}.", size, right - left, XFontStyleEx.Bold, Ink);

@@ -2,6 +2,7 @@ using System.Security.Claims;
 using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
+using Incisura.Web.Mail;
 using Incisura.Web.Records;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Identity;
@@ -16,7 +17,8 @@ namespace Incisura.Web.Accounts;
 /// <param name="From">First day.</param>
 /// <param name="Until">Last day.</param>
 /// <param name="Now">Whether it is now.</param>
-public sealed record AbsenceView(int Id, string Approver, string Deputy, DateOnly From, DateOnly Until, bool Now);
+/// <param name="Agreed">Whether the deputy has agreed; until then nobody decides in the absent one's place.</param>
+public sealed record AbsenceView(int Id, string Approver, string Deputy, DateOnly From, DateOnly Until, bool Now, bool Agreed);
 
 /// <summary>An absence to come. An administrator says whose; an approver is away themselves.</summary>
 public sealed record NewAbsence(string Deputy, DateOnly From, DateOnly Until, string? Approver = null);
@@ -37,7 +39,8 @@ public sealed class StandIn(TimeProvider clock, IServiceScopeFactory scopes) : I
         if (principal.Identity?.Name is not { } name || principal.HasClaim(c => c.Type == Access.InPlaceOf)) return principal;
         if (!principal.IsInRole(nameof(Role.Engineer))) return principal;
         DateOnly today = clock.Today();
-        if ((await AllAsync()).FirstOrDefault(a => a.Deputy == name && a.From <= today && today <= a.Until) is not { } now) return principal;
+        AbsenceRow? now = (await AllAsync()).FirstOrDefault(a => a.AgreedAt != null && a.Deputy == name && a.From <= today && today <= a.Until);
+        if (now is null) return principal;
         ClaimsIdentity more = new();
         more.AddClaim(new(Access.InPlaceOf, now.Approver));
         more.AddClaim(new(ClaimTypes.Role, nameof(Role.Approver)));
@@ -57,7 +60,7 @@ public sealed class StandIn(TimeProvider clock, IServiceScopeFactory scopes) : I
 /// <summary>Naming a deputy for an absence.</summary>
 public static class AbsenceEndpoints
 {
-    private const string Named = "named", Ended = "ended";
+    private const string Named = "named", Agreed = "agreed", Ended = "ended";
 
     public static void MapAbsences(this IEndpointRouteBuilder api)
     {
@@ -70,7 +73,7 @@ public static class AbsenceEndpoints
             return new Deputies(
                 await Person.NamesAsync(db, Role.Approver), await Person.NamesAsync(db, Role.Engineer),
                 await db.Absences.AsNoTracking().Where(a => a.Until >= today).OrderBy(a => a.From)
-                    .Select(a => new AbsenceView(a.Id, a.Approver, a.Deputy, a.From, a.Until, a.From <= today)).ToListAsync());
+                    .Select(a => new AbsenceView(a.Id, a.Approver, a.Deputy, a.From, a.Until, a.From <= today, a.AgreedAt != null)).ToListAsync());
         });
 
         group.MapPost("/", async (NewAbsence absence, HttpContext context, IncisuraDb db, StandIn standIn, TimeProvider clock) =>
@@ -91,11 +94,28 @@ public static class AbsenceEndpoints
                 throw new RuleException("absent-already", $"{approver} has a deputy in these days already; end that first.");
             AbsenceRow row = new() { Approver = approver, Deputy = absence.Deputy, From = absence.From, Until = absence.Until };
             db.Add(row);
+            db.Add(Letters.Asked(row, clock.GetUtcNow()));
             await db.SaveChangesAsync();
             await TellAsync(db, row, Named, actor, clock);
             await transaction.CommitAsync();
             standIn.Forget();
-            return new AbsenceView(row.Id, row.Approver, row.Deputy, row.From, row.Until, row.From <= today);
+            return new AbsenceView(row.Id, row.Approver, row.Deputy, row.From, row.Until, row.From <= today, Agreed: false);
+        });
+
+        group.MapPost("/{id:int}/agreement", async (int id, HttpContext context, IncisuraDb db, StandIn standIn, TimeProvider clock) =>
+        {
+            Actor actor = context.User.Actor();
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            AbsenceRow row = await db.Absences.FirstOrDefaultAsync(a => a.Id == id)
+                ?? throw new MissingException("There is no such absence any more.");
+            if (row.Deputy != actor.Name) throw new RuleException("not-yours", "Only who is to decide in the meantime agrees to it.");
+            if (row.AgreedAt is not null) return TypedResults.NoContent();
+            row.AgreedAt = clock.GetUtcNow();
+            await db.SaveChangesAsync();
+            await TellAsync(db, row, AbsenceEndpoints.Agreed, actor, clock);
+            await transaction.CommitAsync();
+            standIn.Forget();
+            return TypedResults.NoContent();
         });
 
         group.MapDelete("/{id:int}", async (int id, HttpContext context, IncisuraDb db, StandIn standIn, TimeProvider clock) =>

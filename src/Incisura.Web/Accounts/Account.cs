@@ -55,7 +55,7 @@ public static class Account
     public static async Task SetPasswordAsync(UserManager<Person> people, Person person, string password)
     {
         foreach (IPasswordValidator<Person> validator in people.PasswordValidators) Demand(await validator.ValidateAsync(people, person, password));
-        person.PasswordHash = people.PasswordHasher.HashPassword(person, password);
+        (person.PasswordHash, person.PasswordOnce) = (people.PasswordHasher.HashPassword(person, password), false);
         Demand(await people.UpdateSecurityStampAsync(person));
     }
 
@@ -70,8 +70,12 @@ public static class Account
     /// <exception cref="InputException">Name or password is not acceptable.</exception>
     public static async Task<Person> AddAsync(UserManager<Person> people, NewPerson person, string? password = null)
     {
-        Check(new InputCheck().Named("name", "The sign-in name", person.Name, 60), person.FullName, person.Role);
-        Person row = new() { UserName = person.Name.Trim(), FullName = person.FullName.Trim() };
+        Check(
+            new InputCheck().Named("name", "The sign-in name", person.Name, 60).Holds(
+                string.IsNullOrWhiteSpace(person.Name) || person.Name.Any(char.IsAsciiLetterOrDigit), "name", double.NaN,
+                "A sign-in name needs a letter or a digit; choose one such as ines or i.varga."),
+            person.FullName, person.Role);
+        Person row = new() { UserName = person.Name!.Trim(), FullName = person.FullName.Trim(), ByProvider = person.ByProvider };
         Demand(await (password is null ? people.CreateAsync(row) : people.CreateAsync(row, password)));
         Demand(await people.AddToRoleAsync(row, person.Role.ToString()));
         return row;

@@ -79,7 +79,7 @@ public static class AccountEndpoints
             return await factor.BeginAsync(db, person);
         });
         group.MapPost("/factor/confirmation", async (
-            GivenCode given, HttpContext context, IncisuraDb db, UserManager<Person> people, SignInManager<Person> manager, SecondFactor factor,
+            GivenCode given, HttpContext context, IncisuraDb db, UserManager<Person> people, SessionStore sessions, SecondFactor factor,
             TimeProvider clock) =>
         {
             Person person = (await people.GetUserAsync(context.User))!;
@@ -89,7 +89,7 @@ public static class AccountEndpoints
             await SessionStore.EndOthersAsync(db, person.Id, context);
             await Account.TellAsync(db, person, Chronicle.FactorMade, context, clock);
             await transaction.CommitAsync();
-            await manager.SignInWithClaimsAsync(person, isPersistent: true, [FactorRule.Given]);
+            await sessions.BeginAsync(context, person, withFactor: true);
             return codes;
         });
         group.MapPost("/factor/removal", async (
@@ -109,6 +109,7 @@ public static class AccountEndpoints
         string password, string field, HttpContext context, UserManager<Person> people, SignInGuard guard)
     {
         Person person = (await people.GetUserAsync(context.User))!;
+        using IDisposable turn = await guard.TurnAsync(context);
         if (!guard.MayTry(person.UserName!, context)) throw Account.Wrong(field, SignInGuard.TooMany);
         if (await people.CheckPasswordAsync(person, password)) return person;
         guard.Wrong(person.UserName!, context);

@@ -5,7 +5,7 @@ namespace Incisura.Web.Accounts;
 /// <summary>What is told to administrators of who comes in and what is taken along: entries of the history that nobody else reads.</summary>
 public static class Door
 {
-    private const int LongestName = 60, LongestThing = 200;
+    private const int LongestName = 60, LongestThing = 200, MostWaiting = 10_000;
 
     /// <summary>Writes an entry, with where it came from.</summary>
     /// <param name="db">The database.</param>
@@ -16,17 +16,30 @@ public static class Door
     /// <param name="clock">The clock.</param>
     public static async Task TellAsync(IncisuraDb db, string who, string act, string what, HttpContext context, TimeProvider clock)
     {
-        await using var transaction = await db.Database.BeginTransactionAsync();
-        await Chronicle.AppendAsync(
-            db,
-            [
-                new(clock.GetUtcNow(), Cut(who, LongestName), Chronicle.DoorKind, 0, Cut(what, LongestThing), act)
-                {
-                    Reason = context.Connection.RemoteIpAddress?.ToString() ?? "",
-                },
-            ]);
-        await transaction.CommitAsync();
+        Waiting waiting = context.RequestServices.GetRequiredService<Waiting>();
+        if (waiting.Count < MostWaiting)
+            waiting.Enqueue(new(clock.GetUtcNow(), Cut(who, LongestName), Chronicle.DoorKind, 0, Cut(what, LongestThing), act)
+            {
+                Reason = context.Connection.RemoteIpAddress?.ToString() ?? "",
+            });
+        List<Change> taken = [];
+        while (waiting.TryDequeue(out Change? next)) taken.Add(next);
+        try
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            await Chronicle.AppendAsync(db, taken);
+            await transaction.CommitAsync();
+        }
+        catch (Exception full) when (ProblemHandler.IsFullDisk(full))
+        {
+            // A full disk keeps nobody from reading; the entries are written with the next one that fits.
+            db.ChangeTracker.Clear();
+            foreach (Change entry in taken) waiting.Enqueue(entry);
+        }
     }
+
+    /// <summary>Entries that a full disk did not take yet.</summary>
+    public sealed class Waiting : System.Collections.Concurrent.ConcurrentQueue<Change>;
 
     /// <summary>Tells administrators who takes a whole list or file along, and with which filters.</summary>
     public static RouteHandlerBuilder TellsWhoTakesIt(this RouteHandlerBuilder builder) => builder.AddEndpointFilter(async (call, next) =>

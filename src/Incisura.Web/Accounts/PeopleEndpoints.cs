@@ -7,7 +7,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Incisura.Web.Accounts;
 
 /// <summary>Somebody new.</summary>
-public sealed record NewPerson(string Name, string FullName, Role Role);
+/// <param name="Name">Sign-in name.</param>
+/// <param name="FullName">Name shown to others.</param>
+/// <param name="Role">What they may do.</param>
+/// <param name="ByProvider">Whether they may come in through the workshop's provider of identity, which has the same name of them.</param>
+public sealed record NewPerson(string Name, string FullName, Role Role, bool ByProvider = false);
 
 /// <summary>How somebody's account stands.</summary>
 public enum AccountState
@@ -31,10 +35,15 @@ public enum AccountState
 /// <param name="Role">What they may do.</param>
 /// <param name="Stands">How the account stands.</param>
 /// <param name="HasFactor">Whether they have a second factor.</param>
-public sealed record PersonView(string Name, string FullName, Role Role, AccountState Stands, bool HasFactor);
+/// <param name="ByProvider">Whether they may come in through the provider of identity.</param>
+public sealed record PersonView(string Name, string FullName, Role Role, AccountState Stands, bool HasFactor, bool ByProvider);
 
 /// <summary>What an administrator changes of somebody.</summary>
-public sealed record PersonChange(string FullName, Role Role, bool Disabled);
+/// <param name="FullName">Name shown to others.</param>
+/// <param name="Role">What they may do.</param>
+/// <param name="Disabled">Whether the account is closed.</param>
+/// <param name="ByProvider">Whether they may come in through the provider of identity; null leaves it.</param>
+public sealed record PersonChange(string FullName, Role Role, bool Disabled, bool? ByProvider = null);
 
 /// <summary>The administrator's list of people.</summary>
 public static class PeopleEndpoints
@@ -57,7 +66,8 @@ public static class PeopleEndpoints
                               }).ToListAsync(cancel);
             return rows.ConvertAll(
                 r => new PersonView(
-                    r.Person.UserName!, r.Person.FullName, Enum.Parse<Role>(r.Role!), StateOf(r.Person, r.Elsewhere), r.HasFactor));
+                    r.Person.UserName!, r.Person.FullName, Enum.Parse<Role>(r.Role!), StateOf(r.Person, r.Elsewhere), r.HasFactor,
+                    r.Person.ByProvider));
         });
         group.MapPost("/", async (NewPerson person, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {
@@ -78,8 +88,9 @@ public static class PeopleEndpoints
             if (steps && person.UserName == context.User.Actor().Name)
                 throw new RuleException("own-account", "Nobody takes the administrator's rights from themselves; ask another administrator.");
             await using var transaction = await db.Database.BeginTransactionAsync();
-            string fullName = person.FullName, closed = Word(Person.IsClosed(person.LockoutEnd));
+            string fullName = person.FullName, closed = Word(Person.IsClosed(person.LockoutEnd)), elsewhere = Word(person.ByProvider);
             person.FullName = change.FullName.Trim();
+            person.ByProvider = change.ByProvider ?? person.ByProvider;
             person.LockoutEnd = change.Disabled ? Person.ForGood : null;
             Account.Demand(await people.UpdateAsync(person));
             if (before != change.Role)
@@ -88,15 +99,21 @@ public static class PeopleEndpoints
                 Account.Demand(await people.AddToRoleAsync(person, change.Role.ToString()));
             }
 
+            // Who is to come in through the provider no more is known there no more.
+            if (change.ByProvider == false)
+                foreach (UserLoginInfo login in await people.GetLoginsAsync(person))
+                    Account.Demand(await people.RemoveLoginAsync(person, login.LoginProvider, login.ProviderKey));
+
             // What somebody may do counts from now on, wherever they are signed in.
             if (change.Disabled || before != change.Role) await SessionStore.EndAllAsync(db, person.Id);
             await Account.TellAsync(
                 db, person, Chronicle.Changed, context, clock, new("fullName", fullName, person.FullName, OwnData: true),
-                new("role", before.ToString(), change.Role.ToString()), new("closed", closed, Word(change.Disabled)));
+                new("role", before.ToString(), change.Role.ToString()), new("closed", closed, Word(change.Disabled)),
+                new("byProvider", elsewhere, Word(person.ByProvider)));
             await transaction.CommitAsync();
             return new PersonView(
                 person.UserName!, person.FullName, change.Role, StateOf(person, (await people.GetLoginsAsync(person)).Count > 0),
-                (await SecondFactor.StateAsync(db, person.Id, false)).On);
+                (await SecondFactor.StateAsync(db, person.Id, false)).On, person.ByProvider);
         });
         group.MapDelete("/{name}", async (string name, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
         {

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using Incisura.Core.Records;
 using Incisura.Web.Demo;
 using Incisura.Web.Hosting;
 using Microsoft.AspNetCore.Authentication;
@@ -69,6 +70,11 @@ public static partial class Provider
                 cookie.SecurePolicy = plain ? CookieSecurePolicy.SameAsRequest : CookieSecurePolicy.Always;
             }
 
+            o.Events.OnRedirectToIdentityProvider = context =>
+            {
+                context.ProtocolMessage.RedirectUri = Transport.AddressOf(context.Request) + o.CallbackPath;
+                return Task.CompletedTask;
+            };
             o.Events.OnTicketReceived = context => LetInAsync(context, options);
             o.Events.OnRemoteFailure = context =>
             {
@@ -117,19 +123,20 @@ public static partial class Provider
             return;
         }
 
-        await context.RequestServices.GetRequiredService<SignInManager<Person>>()
-            .SignInWithClaimsAsync(person!, isPersistent: true, factor ? [FactorRule.Given] : []);
+        await context.RequestServices.GetRequiredService<SessionStore>().BeginAsync(context, person!, factor);
         await Door.TellAsync(db, person!.UserName!, Chronicle.SignedIn, options.Name, context, clock);
         context.Response.Redirect("/");
         ticket.HandleResponse();
     }
 
-    // The first time by the name an administrator gave them, from then on by what the provider never changes nor gives to somebody else.
+    // The first time by the name an administrator gave them, if they are to come in so and are no administrator: whoever may choose a name at
+    // the provider chooses no account here. From then on by what the provider never changes nor gives to somebody else.
     private static async Task<Person?> KnownAsync(UserManager<Person> people, ProviderOptions options, string subject, string name)
     {
         if (subject.Length == 0) return null;
         if (await people.FindByLoginAsync(Scheme, subject) is { } tied) return tied;
-        if (name.Length == 0 || await people.FindByNameAsync(name) is not { } person || Person.IsClosed(person.LockoutEnd)) return null;
+        if (name.Length == 0 || await people.FindByNameAsync(name) is not { ByProvider: true } person) return null;
+        if (Person.IsClosed(person.LockoutEnd) || await Account.RoleOfAsync(people, person) == Role.Administrator) return null;
         if ((await people.GetLoginsAsync(person)).Any(l => l.LoginProvider == Scheme)) return null;
         Account.Demand(await people.AddLoginAsync(person, new(Scheme, subject, options.Name)));
         return person;

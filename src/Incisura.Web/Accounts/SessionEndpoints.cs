@@ -18,7 +18,8 @@ public sealed record SessionView(string Name, string FullName, Role Role, string
 /// <param name="Name">Sign-in name.</param>
 /// <param name="Password">Password.</param>
 /// <param name="Code">Code of the second factor, or one for a lost device, where it is asked for.</param>
-public sealed record SignIn(string Name, string Password, string Code = "");
+/// <param name="Next">A password of their own, where the one given is good for once.</param>
+public sealed record SignIn(string Name, string Password, string Code = "", string Next = "");
 
 /// <summary>What the sign-in page needs before anybody is signed in.</summary>
 /// <param name="Demo">Whether this is the demo.</param>
@@ -31,7 +32,7 @@ public static class SessionEndpoints
 {
     public const string SignInLimit = "sign-in";
 
-    private const string CodeNeeded = "code-needed";
+    private const string CodeNeeded = "code-needed", PasswordNeeded = "password-needed";
 
     private const string WrongPair = "Name and password do not fit together; check both and try again.";
 
@@ -48,9 +49,10 @@ public static class SessionEndpoints
 
         session.MapPost("/", async (
             SignIn signIn, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, SignInGuard guard,
-            SecondFactor factor, StandIn standIn, TimeProvider clock) =>
+            SecondFactor factor, SessionStore sessions, StandIn standIn, TimeProvider clock) =>
         {
             (string name, string password) = (signIn.Name ?? "", signIn.Password ?? "");
+            using IDisposable turn = await guard.TurnAsync(context);
             if (!guard.MayTry(name, context)) return Refused(SignInGuard.TooMany);
 
             // Neither the words nor the time tell whether somebody has the name.
@@ -69,6 +71,8 @@ public static class SessionEndpoints
                 return Refused("This account has been closed; ask the administrator.");
             }
 
+            if (person.PasswordOnce && string.IsNullOrEmpty(signIn.Next))
+                return Refused("This password is good for once: give one of your own now, and you are in.", PasswordNeeded);
             FactorAnswer answer = await factor.LetsInAsync(db, person, signIn.Code ?? "");
             switch (answer)
             {
@@ -80,10 +84,18 @@ public static class SessionEndpoints
                     return Refused("This code is not right, or was used already; type the next one that your device shows.", CodeNeeded);
             }
 
-            await manager.SignInWithClaimsAsync(person, isPersistent: true, answer == FactorAnswer.Right ? [FactorRule.Given] : []);
+            if (person.PasswordOnce)
+            {
+                await using var transaction = await db.Database.BeginTransactionAsync();
+                await Account.SetPasswordAsync(people, person, signIn.Next!);
+                await Account.TellAsync(db, person, Chronicle.NewPassword, person.UserName!, clock.GetUtcNow());
+                await transaction.CommitAsync();
+            }
+
+            await sessions.BeginAsync(context, person, answer == FactorAnswer.Right);
             await Door.TellAsync(db, person.UserName!, Chronicle.SignedIn, "", context, clock);
             return Results.Ok(await ViewOf(person, manager, standIn));
-        }).RequireRateLimiting(SignInLimit).Produces<SessionView>().ProducesProblem(401);
+        }).Produces<SessionView>().ProducesProblem(401);
 
         session.MapDelete("/", async (HttpContext context, IncisuraDb db, SignInManager<Person> manager, TimeProvider clock) =>
         {
@@ -96,12 +108,12 @@ public static class SessionEndpoints
         if (provider.Length > 0) session.MapProvider();
         if (!demo) return;
         session.MapPost("/demo/{name}", async (
-            string name, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, StandIn standIn,
-            TimeProvider clock) =>
+            string name, HttpContext context, IncisuraDb db, SignInManager<Person> manager, UserManager<Person> people, SessionStore sessions,
+            StandIn standIn, TimeProvider clock) =>
         {
             Person person = (DemoPeople.All.Any(p => p.Name == name) ? await people.FindByNameAsync(name) : null)
                 ?? throw new MissingException("This person does not belong to the demo; choose one of those offered.");
-            await manager.SignInAsync(person, isPersistent: true);
+            await sessions.BeginAsync(context, person, withFactor: false);
             await Door.TellAsync(db, name, Chronicle.SignedIn, "", context, clock);
             return await ViewOf(person, manager, standIn);
         });

@@ -23,11 +23,16 @@ public static class Setup
         services.Configure<DataProtectionTokenProviderOptions>(o => o.TokenLifespan = Joining.Lasts);
         Passwords.Configure(services);
         services.AddSingleton<SignInGuard>();
+        services.AddSingleton<Door.Waiting>();
         services.ConfigureApplicationCookie(o =>
         {
             o.Cookie.HttpOnly = true;
             o.Cookie.SameSite = SameSiteMode.Strict;
-            o.ExpireTimeSpan = TimeSpan.FromHours(12);
+
+            // Sessions end on the server; the browser counts from when it gets the cookie, whatever its clock or the server's says.
+            o.SlidingExpiration = false;
+            o.ExpireTimeSpan = SessionLimits.Usual.Whole;
+            o.Cookie.MaxAge = SessionLimits.Usual.Whole;
             o.Events.OnRedirectToLogin = c => Results.Problem(
                 "You are not signed in, or your session has ended. Sign in and go on; what you typed is still here.", statusCode: 401,
                 title: "Not signed in").ExecuteAsync(c.HttpContext);

@@ -57,7 +57,7 @@ public static class DemoWorkshop
 
         foreach (DemoPerson person in DemoPeople.All)
             (await Account.AddAsync(
-                people, new(person.Name, person.FullName, person.Role), Convert.ToHexString(RandomNumberGenerator.GetBytes(24))))
+                people, new(person.Name, person.FullName, person.Role, ByProvider: true), Convert.ToHexString(RandomNumberGenerator.GetBytes(24))))
                 .Email = $"{person.Name}@workshop.example";
 
         db.AddRange(Read<Cutter>("cutters").Select(d => Stamp(new StoredCutter { Definition = d }, d, d.Number, d.Check())));

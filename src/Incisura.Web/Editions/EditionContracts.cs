@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Incisura.Core.Calculation;
+using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Records;
 
@@ -74,23 +75,27 @@ public enum EditionTake
 /// <param name="Change">How the next edition would differ.</param>
 /// <param name="Situation">What it is for.</param>
 /// <param name="StaleBy">What was revised since, so that it does not hold; empty where it does.</param>
-/// <param name="Broken">Whether it breaks a limit now.</param>
+/// <param name="Against">What stands against taking it; it stays out unless an approver says why it goes in nevertheless. Empty for nothing.</param>
+/// <param name="Yields">Whether a reason takes it in.</param>
 public sealed record PendingEntry(
-    string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy, bool Broken);
+    string Record, int Revision, int PublishedRevision, EditionChange Change, SituationWords Situation, IReadOnlyList<string> StaleBy,
+    IReadOnlyList<Sentence> Against, bool Yields);
 
 /// <summary>What the next edition would bring.</summary>
 /// <param name="Counts">How many records stay, are new, and so on.</param>
-/// <param name="Stale">How many of those it would have do not hold as things stand.</param>
+/// <param name="Out">How many stay out of it, as something stands against them.</param>
 /// <param name="Total">How many were found.</param>
 /// <param name="Entries">Those on this page.</param>
-public sealed record PendingView(IReadOnlyDictionary<string, int> Counts, int Stale, int Total, IReadOnlyList<PendingEntry> Entries);
+public sealed record PendingView(IReadOnlyDictionary<string, int> Counts, int Out, int Total, IReadOnlyList<PendingEntry> Entries);
 
 /// <summary>An edition to be published.</summary>
 /// <param name="Note">Why, and what is new.</param>
 /// <param name="Takes">Records of which it does not take what is in force.</param>
 /// <param name="AsksReading">Whether its readers are asked to say that they have read it.</param>
+/// <param name="Reasons">Why a record goes in although something stands against it, by its number; whoever reads the figures sees it.</param>
 [JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
-public sealed record PublishRequest(string? Note = null, IReadOnlyDictionary<string, EditionTake>? Takes = null, bool AsksReading = false);
+public sealed record PublishRequest(string? Note = null, IReadOnlyDictionary<string, EditionTake>? Takes = null, bool AsksReading = false,
+    IReadOnlyDictionary<string, string>? Reasons = null);
 
 /// <summary>How far publishing is.</summary>
 /// <param name="By">Who publishes.</param>

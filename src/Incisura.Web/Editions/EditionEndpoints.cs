@@ -29,8 +29,9 @@ public static class EditionEndpoints
     private static void MapPublishing(this RouteGroupBuilder group)
     {
         group.MapGet("/pending", async (
-            [AsParameters] EditionQuery query, string? change, IncisuraDb db, TimeProvider clock, CancellationToken cancel) =>
-            await PendingAsync(db, query.Checked(), Wire.Optional<EditionChange>(change, "change"), clock.Today(), cancel))
+            [AsParameters] EditionQuery query, string? change, IncisuraDb db, Shelf shelf, TimeProvider clock, CancellationToken cancel) =>
+            await PendingAsync(
+                db, await shelf.ViewAsync(db), query.Checked(), Wire.Optional<EditionChange>(change, "change"), clock.Today(), cancel))
             .RequireAuthorization(Access.Engineers);
 
         group.MapPost("/", async (
@@ -40,7 +41,12 @@ public static class EditionEndpoints
                 throw new RuleException("note", $"The note has {request.Note.Length} characters; {RecordLife.LongestText} is the most.");
             PublishWish wish = new(
                 context.User.Actor().Name, request.Note?.Trim() ?? "", clock.GetUtcNow(), request.Takes ?? new Dictionary<string, EditionTake>(),
-                request.AsksReading);
+                request.AsksReading)
+            {
+                Reasons = request.Reasons ?? new Dictionary<string, string>(),
+            };
+            if (wish.Reasons.FirstOrDefault(r => r.Value.Length > RecordLife.LongestText) is { Key: { } lengthy })
+                throw new RuleException("reason", $"The reason for {lengthy} is too long; {RecordLife.LongestText} characters are the most.");
             return TypedResults.Accepted("/api/v1/editions/publishing", await desk.StartAsync(wish));
         }).RequireAuthorization(Access.Approvers);
 
@@ -78,34 +84,36 @@ public static class EditionEndpoints
 
     // What changes comes first, and of what stays what does not hold.
     private static async Task<PendingView> PendingAsync(
-        IncisuraDb db, EditionQuery query, EditionChange? change, DateOnly today, CancellationToken cancel)
+        IncisuraDb db, ShelfView view, EditionQuery query, EditionChange? change, DateOnly today, CancellationToken cancel)
     {
         int last = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
         List<LineNow> published = await EditionReading.LinesAsync(db, last, words: true, cancel);
         Dictionary<string, int> before = published.ToDictionary(l => l.Record, l => l.Revision);
         List<Pending> all = await Publisher.InForce(db, today)
-            .Select(v => new Pending(v.Record!.Number, v.Number, 0, v.Words, v.Stands, v.Standing)).ToListAsync(cancel);
+            .Select(v => new Pending(v.Id, v.Record!.Number, v.Number, 0, v.Words, v.Standing)).ToListAsync(cancel);
+        IReadOnlyDictionary<int, IReadOnlyList<Bar>> bars = await Gate.BarsAsync(db, view, Publisher.InForce(db, today), today, cancel);
         HashSet<string> inForce = [.. all.Select(p => p.Record)];
         all =
         [
-            .. all.Select(p => p with { Before = before.GetValueOrDefault(p.Record) }),
-            .. published.Where(l => !inForce.Contains(l.Record)).Select(l => new Pending(l.Record, 0, l.Revision, l.Words, Stands.Firm, "")),
+            .. all.Select(p => p with { Before = before.GetValueOrDefault(p.Record) })
+                .Select(p => p with { Bars = Publisher.Against(bars.GetValueOrDefault(p.Id) ?? [], p.Change != EditionChange.Same) }),
+            .. published.Where(l => !inForce.Contains(l.Record)).Select(l => new Pending(0, l.Record, 0, l.Revision, l.Words, "")),
         ];
         List<Pending> found =
         [
             .. all.Where(p => (change is null || p.Change == change) && EditionReading.Fits(p.Record, p.Words, query.Q))
-                .OrderBy(p => p.Change == EditionChange.Same).ThenByDescending(p => p.Change == EditionChange.Same && p.Stale)
+                .OrderByDescending(p => p.Bars.Count > 0).ThenBy(p => p.Change == EditionChange.Same).ThenByDescending(p => p.Standing.Length > 0)
                 .ThenBy(p => p.Record, StringComparer.Ordinal),
         ];
         return new(
-            all.GroupBy(p => p.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()), all.Count(p => p.Stale), found.Count,
+            all.GroupBy(p => p.Change).ToDictionary(g => Wire.WordOf(g.Key), g => g.Count()), all.Count(p => p.Bars.Count > 0), found.Count,
             [.. found.Skip(query.Skip).Take(query.Take).Select(p => p.View)]);
     }
 
     // A record as it would be in the next edition, and as it is in the last one.
-    private sealed record Pending(string Record, int Revision, int Before, string Words, Stands Stands, string Standing)
+    private sealed record Pending(int Id, string Record, int Revision, int Before, string Words, string Standing)
     {
-        public bool Stale => Stands is Stands.Stale or Stands.Broken;
+        public IReadOnlyList<Bar> Bars { get; init; } = [];
 
         public EditionChange Change => Revision == 0 ? EditionChange.Removed
             : Before == 0 ? EditionChange.Added
@@ -113,6 +121,7 @@ public static class EditionEndpoints
 
         public PendingEntry View => new(
             Record, Revision, Before, Change, DefinitionFormat.Read<SituationWords>(Words),
-            Standing.Length == 0 ? [] : RecordViews.StaleBy(DefinitionFormat.Read<Standing>(Standing)), Stands == Stands.Broken);
+            Standing.Length == 0 ? [] : RecordViews.StaleBy(DefinitionFormat.Read<Standing>(Standing)),
+            [.. Bars.Select(b => b.Says)], Bars.All(b => b.Yields));
     }
 }

@@ -132,8 +132,8 @@ public static class EditionFileEndpoints
             name, format, records,
             [
                 "record", "revision", "operation", "thread", "material", "hardness [HB]", "machine", "assembly", "cutter", "coolant",
-                "length register", "diameter register", "kept in", "stands in", .. columns.Select(HeadingOf), "cautions", "holds until", "pieces",
-                "note", "approved by",
+                "length register", "diameter register", "kept in", "stands in", .. columns.Select(HeadingOf), "cautions", "stands against it",
+                "holds until", "pieces", "note", "approved by",
             ],
             p =>
             [
@@ -142,8 +142,8 @@ public static class EditionFileEndpoints
                 (double?)p.Assembly.LengthRegister, (double?)p.Assembly.DiameterRegister, p.Assembly.StockPlace,
                 string.Join(", ", p.Assembly.Places),
                 .. columns.Select(c => (object?)ValueOf(p, c.Code)),
-                string.Join(" ", p.Findings.Where(f => f.Severity == "caution").Select(f => f.Says)), p.Until, (double?)p.Pieces, p.Note,
-                p.ApprovedBy,
+                string.Join(" ", p.Findings.Where(f => f.Severity == "caution").Select(f => f.Says)), p.Against(), p.Until,
+                (double?)p.Pieces, p.Note, p.ApprovedBy,
             ]);
     }
 

@@ -72,9 +72,9 @@ public static class Publication
         IReadOnlyDictionary<int, Standing> now = await JudgedNowAsync(due, db, view);
         return entries.ToDictionary(e => e.Record, e => judged[e.Record] is { } v
             ? Of(
-                e.Revision, v.EndsOn < today, RecordLife.InForce(byNumber[e.Record].Revisions.Select(r => (r.Number, r.State))),
+                e.Revision, v.State, v.EndsOn < today, RecordLife.InForce(byNumber[e.Record].Revisions.Select(r => (r.Number, r.State))),
                 now.GetValueOrDefault(v.Id) ?? (v.Standing.Length == 0 ? Standing.Firm : DefinitionFormat.Read<Standing>(v.Standing)))
-            : Of(e.Revision, false, 0, Standing.Firm));
+            : Of(e.Revision, RecordState.Withdrawn, false, 0, Standing.Firm));
     }
 
     private static async Task<IReadOnlyDictionary<int, Standing>> JudgedNowAsync(List<int> ids, IncisuraDb db, ShelfView view)
@@ -88,48 +88,40 @@ public static class Publication
         return now;
     }
 
-    private static SinceThen Of(int revision, bool ended, int inForce, Standing standing)
+    // The same answer as everywhere: what stands against reading these figures, the gravest first.
+    private static SinceThen Of(int revision, RecordState state, bool ended, int inForce, Standing standing)
     {
         if (inForce == 0)
             return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
         IReadOnlyList<string> by = RecordViews.StaleBy(standing);
-        if (ended && inForce == revision)
-            return new(
-                Since.Ended,
-                new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."),
-                by, [], []);
-        if (standing.Breaks is [{ Code: RecordRevisionRow.StoppedCode } stopped, ..])
-            return new(Since.Stopped, stopped.Text.Then(new(" Wait for the tooling engineer's decision.")), by, standing.Figures, standing.Breaks);
-        if (standing.Breaks.Count > 0)
-            return new(
-                Since.Broken,
-                new Sentence(
-                    $"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures "
-                        + "before the tooling engineer has looked.").Then(Spaced(standing.Breaks[0].Text)),
-                by, standing.Figures, standing.Breaks);
-        if (standing.Refused.Length > 0)
-            return new(
-                Since.Broken,
-                new(
-                    $"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it "
-                        + "before the tooling engineer has looked."),
-                by, [], []);
-        if (standing.Stale)
-            return new(Since.Stale, Moved(standing, by), by, standing.Figures, []);
-        return inForce == revision
+        RevisionFacts facts = new(state, [], standing) { Ended = ended && inForce == revision };
+        return Usable.Bars(facts, Use.Reading) is [var first, ..]
+            ? Told(first, by, standing)
+            : inForce == revision
             ? new(Since.Holds, null, [], [], [])
             : new(Since.Superseded, new($"Revision {inForce} has been approved since; ask for it before running these figures."), [], [], []);
     }
 
-    private static Sentence Moved(Standing standing, IReadOnlyList<string> by)
+    private static SinceThen Told(Bar bar, IReadOnlyList<string> by, Standing standing) => bar.Code switch
     {
-        Sentence said = new($"Stale: revised since: {string.Join(", ", by)}.");
-        return standing.Figures.FirstOrDefault(f => f.From is not null && f.To is not null) is { } figure
-            ? said.Then(new(
-                $" {figure.Name} would be {{0}} instead of {{1}}.", new(figure.To!.Value, figure.Quantity),
-                new Measure(figure.From!.Value, figure.Quantity)))
-            : said.Then(new(" No figure differs; how near they come to a limit does."));
-    }
+        Usable.Stopped =>
+            new(Since.Stopped, bar.Says.Then(new(" Wait for the tooling engineer's decision.")), by, standing.Figures, standing.Breaks),
+        Usable.Ended => new(
+            Since.Ended,
+            new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."), by, [], []),
+        Usable.Impossible => new(
+            Since.Broken,
+            new(
+                $"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."),
+            by, [], []),
+        Usable.Moved => new(Since.Stale, new Sentence("Stale. ").Then(bar.Says), by, standing.Figures, []),
+        _ => new(
+            Since.Broken,
+            new Sentence(
+                $"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures "
+                    + "before the tooling engineer has looked.").Then(Spaced(bar.Says)),
+            by, standing.Figures, standing.Breaks),
+    };
 
     private static Sentence Spaced(Sentence sentence) => sentence with { Template = " " + sentence.Template };
 }

@@ -15,6 +15,9 @@ public sealed record PublishWish(
 {
     /// <summary>What is in force of some records only; null for all.</summary>
     public IReadOnlyCollection<string>? Only { get; init; }
+
+    /// <summary>Why a record goes in although something stands against it, by its number.</summary>
+    public IReadOnlyDictionary<string, string> Reasons { get; init; } = new Dictionary<string, string>();
 }
 
 /// <summary>
@@ -43,8 +46,8 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
             ChangeRow? seen = await db.Changes.AsNoTracking().OrderByDescending(c => c.Id).FirstOrDefaultAsync(cancel);
             int last = await db.Editions.MaxAsync(e => (int?)e.Number, cancel) ?? 0;
             List<EditionLineRow> before = await db.EditionLines.AsNoTracking().Where(l => l.EditionNumber == last).ToListAsync(cancel);
-            List<Chosen> chosen = await ChooseAsync(db, wish, before, null, cancel);
-            List<EditionLineRow> lines = await LinesAsync(db, view, last + 1, chosen, told, cancel);
+            List<Chosen> chosen = await ChooseAsync(db, view, wish, before, null, cancel);
+            List<EditionLineRow> lines = await LinesAsync(db, view, last + 1, chosen, wish, told, cancel);
             if (SameAs(before, lines))
                 throw new RuleException(
                     "nothing-new", "Nothing has been approved or withdrawn since the last edition, so there is nothing to publish.");
@@ -57,7 +60,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
                 Note = wish.Note,
                 Digest = file.Sha256,
             };
-            if (await WriteAsync(db, edition, file, lines, chosen, wish, before, seen?.Id ?? 0, cancel)) return file;
+            if (await WriteAsync(db, view, edition, file, lines, chosen, wish, before, seen?.Id ?? 0, cancel)) return file;
         }
 
         throw new RuleException(
@@ -106,7 +109,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
 
     // All or nothing; nothing where a record was decided otherwise since it was chosen.
     private async Task<bool> WriteAsync(
-        IncisuraDb db, EditionRow edition, EditionFileRow file, List<EditionLineRow> lines, List<Chosen> chosen, PublishWish wish,
+        IncisuraDb db, ShelfView view, EditionRow edition, EditionFileRow file, List<EditionLineRow> lines, List<Chosen> chosen, PublishWish wish,
         List<EditionLineRow> before, long seen, CancellationToken cancel)
     {
         await using IDbContextTransaction? transaction =
@@ -117,7 +120,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
         ];
         if (touched.Count > 0)
         {
-            List<Chosen> now = await ChooseAsync(db, wish, before, touched, cancel);
+            List<Chosen> now = await ChooseAsync(db, view, wish, before, touched, cancel);
             if (!now.SequenceEqual(chosen.Where(c => touched.Contains(c.Record)))) return false;
         }
 
@@ -128,12 +131,13 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
     }
 
     private async Task<List<Chosen>> ChooseAsync(
-        IncisuraDb db, PublishWish wish, List<EditionLineRow> before, IReadOnlyCollection<string>? among, CancellationToken cancel)
+        IncisuraDb db, ShelfView view, PublishWish wish, List<EditionLineRow> before, IReadOnlyCollection<string>? among, CancellationToken cancel)
     {
         DateOnly today = clock.DayOf(wish.At);
         IQueryable<RecordRevisionRow> all = InForce(db, today);
         if (among is not null) all = all.Where(v => among.Contains(v.Record!.Number));
         Dictionary<string, EditionLineRow> published = before.ToDictionary(l => l.RecordNumber);
+        IReadOnlyDictionary<int, IReadOnlyList<Bar>> bars = await Gate.BarsAsync(db, view, all, today, cancel);
         List<Chosen> chosen = [];
         foreach (var v in await all.Select(v => new { v.Id, v.Number, Record = v.Record!.Number }).ToListAsync(cancel))
         {
@@ -141,12 +145,27 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
             EditionTake take = wish.Takes.GetValueOrDefault(v.Record);
             EditionLineRow? was = published.GetValueOrDefault(v.Record);
             if (take == EditionTake.Nothing || (take == EditionTake.Before && was is null)) continue;
-            chosen.Add(take == EditionTake.Before ? new(v.Record, was!.Revision, 0, was.LeafId) : new(v.Record, v.Number, v.Id, 0));
+            if (take == EditionTake.Before)
+            {
+                chosen.Add(new(v.Record, was!.Revision, 0, was.LeafId));
+                continue;
+            }
+
+            IReadOnlyList<Bar> against = Against(bars.GetValueOrDefault(v.Id) ?? [], isNew: was?.Revision != v.Number);
+            bool reasoned = !string.IsNullOrWhiteSpace(wish.Reasons.GetValueOrDefault(v.Record));
+            if (against.Any(b => !b.Yields || !reasoned)) continue;
+            chosen.Add(new(v.Record, v.Number, v.Id, 0) { Against = string.Join('\n', against.Select(b => $"{b.Code} {b.Says}")), Bars = against });
         }
 
         chosen.Sort((a, b) => string.CompareOrdinal(a.Record, b.Record));
         return chosen;
     }
+
+    /// <summary>
+    /// What stands against taking a revision into an edition. What the edition before has, and only moved since, stays as it was published: its
+    /// readers are told.
+    /// </summary>
+    public static IReadOnlyList<Bar> Against(IReadOnlyList<Bar> bars, bool isNew) => isNew ? bars : [.. bars.Where(b => b.Code != Usable.Moved)];
 
     /// <summary>Revisions that the next edition takes: those in force whose time is not over, and which no report forbids to run.</summary>
     public static IQueryable<RecordRevisionRow> InForce(IncisuraDb db, DateOnly today) =>
@@ -154,17 +173,22 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
             v.IsInForce && v.State == RecordState.Approved && (v.EndsOn == null || v.EndsOn >= today) && v.StoppedBy == "");
 
     private static async Task<List<EditionLineRow>> LinesAsync(
-        IncisuraDb db, ShelfView view, int number, List<Chosen> chosen, Action<int, int>? told, CancellationToken cancel)
+        IncisuraDb db, ShelfView view, int number, List<Chosen> chosen, PublishWish wish, Action<int, int>? told, CancellationToken cancel)
     {
-        // What was published before and stands where it stood is taken as it is kept.
+        // What was published before and stands where it stood is taken as it is kept, unless somebody has said since why it holds.
         List<int> ids = [.. chosen.Where(c => c.RevisionId > 0).Select(c => c.RevisionId)];
-        Dictionary<int, int> leaves = await KnownAsync(db, view, [.. ids], cancel);
+        Dictionary<int, Chosen> overruled = chosen.Where(c => c.Against.Length > 0).ToDictionary(c => c.RevisionId);
+        HashSet<int> anew =
+        [
+            .. overruled.Keys, .. await db.RecordRevisions.Where(v => v.IsInForce && v.KeptFor != "").Select(v => v.Id).ToListAsync(cancel),
+        ];
+        Dictionary<int, int> leaves = await KnownAsync(db, view, [.. ids.Where(id => !anew.Contains(id))], cancel);
         told?.Invoke(leaves.Count, ids.Count);
         ConcurrentDictionary<int, Leaf> made = [];
         List<int> due = ids.FindAll(id => !leaves.ContainsKey(id));
         Dictionary<int, (string By, DateTimeOffset At)> approvals = await ApprovalsAsync(db, due, cancel);
         await RecordBatches.EachAsync(
-            db, due, (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view),
+            db, due, (row, situation) => made[row.Id] = LeafOf(row, situation, approvals[row.Id], view, overruled.GetValueOrDefault(row.Id), wish),
             async rows =>
             {
                 IReadOnlyList<int> kept = await EditionStore.KeepAsync(db, [.. rows.Select(r => made[r.Id])], cancel);
@@ -207,16 +231,33 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
             .Select(e => new { e.RevisionId, e.By, e.At }).ToListAsync(cancel))
         .GroupBy(e => e.RevisionId).ToDictionary(g => g.Key, g => (g.Last().By, g.Last().At));
 
-    private static Leaf LeafOf(RecordRevisionRow row, Situation situation, (string By, DateTimeOffset At) approval, ShelfView view)
+    private static Leaf LeafOf(
+        RecordRevisionRow row, Situation situation, (string By, DateTimeOffset At) approval, ShelfView view, Chosen? overruled, PublishWish wish)
     {
         SituationWords words = DefinitionFormat.Read<SituationWords>(row.Words);
         IReadOnlyList<PublishedPlace> places = view.Assemblies.TryGetValue(words.AssemblyId, out StoredAssembly? a) ? PlacesOf(a, view) : [];
         PublishedRecord published = Published.Of(new(
-            row.Record!.Number, row.Number, situation, RecordParts.ResultOf(row), row.ReadTerms(), row.Note, row.ProposedBy, approval.By, approval.At,
-            places));
+            row.Record!.Number, row.Number, situation, RecordParts.ResultOf(row),
+            overruled is null ? row.ReadTerms() : Usable.Overrule(row.ReadTerms(), overruled.Bars, wish.Reasons[overruled.Record], wish.By),
+            row.Note, row.ProposedBy, approval.By, approval.At, places)
+        {
+            LimitsToday = overruled is null ? null : Gate.LimitsToday(row.Record, row, view),
+        });
         return Leaf.Of(EditionFile.Write(published), row.Id, Text(places), words.Assembly, row.Words);
     }
 
     // A record as it is taken: the revision in force, or what the edition before has of it.
-    private sealed record Chosen(string Record, int Revision, int RevisionId, int LeafId);
+    private sealed record Chosen(string Record, int Revision, int RevisionId, int LeafId)
+    {
+        /// <summary>What stands against it, though it goes in.</summary>
+        public string Against { get; init; } = "";
+
+        /// <summary>The same, to be told beside the figures.</summary>
+        public IReadOnlyList<Bar> Bars { get; init; } = [];
+
+        public bool Equals(Chosen? other) => other is not null
+            && (Record, Revision, RevisionId, LeafId, Against) == (other.Record, other.Revision, other.RevisionId, other.LeafId, other.Against);
+
+        public override int GetHashCode() => HashCode.Combine(Record, Revision, LeafId);
+    }
 }

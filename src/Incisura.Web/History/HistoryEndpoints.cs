@@ -118,7 +118,7 @@ public static class HistoryEndpoints
         if (q.Of is { } of) all = all.Where(c => c.ObjectId == of);
         if (q.By is { Length: > 0 } by) all = all.Where(c => c.By == by);
         if (q.From is { } from && StartOf(from) is var first) all = all.Where(c => c.At >= first);
-        if (q.Until is { } until && StartOf(until.AddDays(1)) is var after) all = all.Where(c => c.At < after);
+        if (q.Until is { } until && until < DateOnly.MaxValue && StartOf(until.AddDays(1)) is var after) all = all.Where(c => c.At < after);
         return all.OrderByDescending(c => c.Id);
 
         DateTimeOffset StartOf(DateOnly day)

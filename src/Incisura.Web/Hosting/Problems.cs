@@ -95,6 +95,9 @@ public sealed partial class ProblemHandler(IProblemDetailsService problems, ILog
     /// <summary>Whether there is a sentence of its own for what went wrong; otherwise something failed inside.</summary>
     public static bool IsForeseen(Exception exception) => Describe(exception).Status != StatusCodes.Status500InternalServerError;
 
+    /// <summary>Whether the disk has no room for what was to be written.</summary>
+    public static bool IsFullDisk(Exception exception) => Describe(exception).Status == StatusCodes.Status507InsufficientStorage;
+
     /// <summary>What went wrong, as a sentence for a person.</summary>
     public static string SentenceOf(Exception exception) => Describe(exception).Detail ?? exception.Message;
 

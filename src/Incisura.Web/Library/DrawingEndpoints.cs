@@ -32,6 +32,7 @@ public static class DrawingEndpoints
                 DxfProfile.Take(
                     DxfReader.Read(request.Text), new(request.MillimetresPerUnit, request.Upright, request.LeftOut), request.CuttingUntil))
             .WithTags("profiles")
+            .Calculates()
             .RequireAuthorization(Access.Engineers)
             .WithMetadata(new Microsoft.AspNetCore.Mvc.RequestSizeLimitAttribute(LargestDrawing));
 

@@ -50,6 +50,15 @@ public static class Letters
             });
     }
 
+    /// <summary>Asks an engineer to decide while an approver is away.</summary>
+    public static LetterRow Asked(AbsenceRow row, DateTimeOffset now) => new()
+    {
+        To = row.Deputy,
+        At = now,
+        Says = $"{row.Approver} asks you to decide in their place from {row.From:yyyy-MM-dd} to {row.Until:yyyy-MM-dd}. Agree to it first.",
+        Path = "/absences",
+    };
+
     /// <summary>Tells what was changed or heard at a machine to who proposed the record; one that ran as given and well is only counted.</summary>
     public static void TellReported(IncisuraDb db, RecordRow record, RecordRevisionRow row, FloorReportRow report)
     {
@@ -109,7 +118,8 @@ public static class Letters
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {
         IReadOnlyList<string> approvers = await Person.NamesAsync(db, Role.Approver);
-        List<string> deputies = await db.Absences.AsNoTracking().Where(a => a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
+        List<string> deputies = await db.Absences.AsNoTracking()
+            .Where(a => a.AgreedAt != null && a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
         return [.. approvers.Concat(deputies).Distinct().Where(n => !contributors.Contains(n, StringComparer.OrdinalIgnoreCase))];
     }
 }

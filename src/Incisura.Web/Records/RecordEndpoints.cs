@@ -33,7 +33,7 @@ public static class RecordEndpoints
         group.MapPut("/{number}", async (string number, DraftChange change, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
         {
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, r => r.Newest(), context, db, shelf);
-            await ActAsync(record, revision, RecordAct.Edit, context, null, clock, db);
+            await ActAsync(record, revision, RecordAct.Edit, context, null, clock, db, await shelf.ViewAsync(db));
             DraftRequest request = new(
                 record.Operation, record.MaterialId, record.AssemblyId, record.MachineId, change.Numbers, change.Options, change.Note,
                 change.Leftover, change.Method)
@@ -69,7 +69,7 @@ public static class RecordEndpoints
                 : r => r.Newest();
             (RecordRow record, RecordRevisionRow revision) = await OpenAsync(number, which, context, db, shelf);
             if (act is RecordAct.Submit or RecordAct.Approve) revision.Take(request, context.User.Actor(), clock.Today());
-            await ActAsync(record, revision, act, context, request.Text, clock, db);
+            await ActAsync(record, revision, act, context, request.Text, clock, db, await shelf.ViewAsync(db));
             await db.SaveChangesAsync();
             if (act is RecordAct.Approve or RecordAct.Withdraw) await shelf.RecountAsync(db);
             return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context);
@@ -174,21 +174,27 @@ public static class RecordEndpoints
     internal static async Task TakeAsync(
         RecordRow record, RecordRevisionRow revision, Situation situation, Choices choices, CalculationResult result, IncisuraDb db, ShelfView view)
     {
+        RecordRevisionRow? before = revision.Result.Length > 0
+            ? revision
+            : record.Revisions.Where(r => r.Result.Length > 0).MaxBy(r => r.Number);
+        CalculationResult? earlier = before is null ? null : RecordParts.ResultOf(before);
         await RecordParts.KeepAsync(db, record, revision, situation, choices, result);
-        revision.Take(revision.ReadTerms().For(result.Findings));
+        revision.Take(revision.ReadTerms().Carried(result, earlier));
         (revision.Stands, revision.Standing, revision.Moved) = (Stands.Firm, "", 0);
         revision.JudgedFor = view.FootingsOf(record, revision.ThreadId);
     }
 
     internal static async Task ActAsync(
         RecordRow record, RecordRevisionRow revision, RecordAct act, HttpContext context, string? reason, TimeProvider clock, IncisuraDb db,
-        Standing? standing = null)
+        ShelfView view)
     {
         Actor actor = context.User.Actor();
         RevisionFacts facts = await RecordRules.FactsAsync(
-            record, revision, RecordParts.ResultOf(revision), db, clock.Today()) with
-        { Standing = standing };
+            record, revision, await RecordParts.SituationAsync(db, revision), view, db, clock.Today());
         revision.State = RecordLife.After(facts, act, actor, reason);
+        if (act is RecordAct.Approve or RecordAct.Keep)
+            revision.Take(Usable.Overrule(
+                facts.Terms, Usable.Bars(facts, act == RecordAct.Keep ? Use.Keeping : Use.Approval), reason ?? "", actor.Name));
         revision.Events.Add(
             new() { At = clock.GetUtcNow(), By = actor.Name, InPlaceOf = actor.InPlaceOf, Act = act, Reason = reason?.Trim() ?? "" });
         revision.ChangedAt = clock.GetUtcNow();

@@ -8,39 +8,65 @@ namespace Incisura.Web.Records;
 /// <summary>What the rules of a record's life have to know, gathered from the database and from who calls.</summary>
 public static class RecordRules
 {
-    /// <summary>The facts about a revision.</summary>
+    /// <summary>The facts about a revision, as things stand, with who had a hand in it.</summary>
     /// <param name="record">The record, with all its revisions.</param>
     /// <param name="row">The revision.</param>
-    /// <param name="result">What came out of it.</param>
+    /// <param name="then">The situation it was made for.</param>
+    /// <param name="view">Library and shop as they stand.</param>
     /// <param name="db">The database.</param>
     /// <param name="today">The day.</param>
     public static async Task<RevisionFacts> FactsAsync(
-        RecordRow record, RecordRevisionRow row, CalculationResult result, IncisuraDb db, DateOnly today) =>
-        new(row.State, ContributorsOf(record, row, result))
+        RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, IncisuraDb db, DateOnly today)
+    {
+        HashSet<(int, int)> threads = [];
+        if (DefinitionFormat.Read<Choices>(row.Choices).Extras.OfType<ThreadToCut>().Any(t => t.Own is not null))
+            threads = [.. (await db.ThreadApprovals.AsNoTracking().ToListAsync()).Select(a => (a.ThreadId, a.Revision))];
+        return Facts(record, row, then, view, threads.Contains, today) with { Contributors = ContributorsOf(record, row) };
+    }
+
+    /// <summary>The facts about a revision, as things stand; who had a hand in it is left out.</summary>
+    /// <param name="record">The record.</param>
+    /// <param name="row">The revision.</param>
+    /// <param name="then">The situation it was made for.</param>
+    /// <param name="view">Library and shop as they stand.</param>
+    /// <param name="isApproved">Whether a revision of a thread of the shop's own is approved, by identity and number.</param>
+    /// <param name="today">The day.</param>
+    public static RevisionFacts Facts(
+        RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, Func<(int, int), bool> isApproved, DateOnly today)
+    {
+        (Choices choices, CalculationResult result) = (DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row));
+        Standing standing = row.State == RecordState.Discarded
+            ? Standing.Firm
+            : row.With(RecordViews.StandingOf(record.Operation, then, choices, result, view));
+        return new(row.State, [], standing)
         {
             Findings = result.Findings,
             Terms = row.ReadTerms(),
+            Kept = !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == view.FootingsOf(record, row.ThreadId),
             Today = today,
             Ended = row.State == RecordState.Approved && row.EndsOn < today,
-            UnapprovedThread = await UnapprovedThreadAsync(row, db),
+            UnapprovedThread = choices.Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is { } own && !isApproved((own.Id, own.Number))
+                ? $"{own.Value.Name} is the shop's own thread, and its revision {own.Number} has not been approved. "
+                    + "Approve it on its page in Shop first."
+                : "",
         };
+    }
 
-    // Who wrote or submitted it, and who wrote the same figures before: a copy does not make them somebody else's.
-    private static List<string> ContributorsOf(RecordRow record, RecordRevisionRow revision, CalculationResult result) =>
-    [
-        .. record.Revisions
-            .Where(r => r == revision || Staleness.Changes(RecordParts.ResultOf(r).Figures, result.Figures).Count == 0)
-            .SelectMany(r => r.Events).Where(e => e.Act is RecordAct.Edit or RecordAct.Submit).Select(e => e.By).Distinct(),
-    ];
-
-    // What a shop made itself is approved before anything that rests on it.
-    private static async Task<string> UnapprovedThreadAsync(RecordRevisionRow revision, IncisuraDb db)
+    // Who wrote or submitted a revision since the last approval, and who ever wrote one that sets the same at the machine: neither a copy nor
+    // another length of the path makes them somebody else's. Whoever was stood in for had a hand in it too.
+    private static List<string> ContributorsOf(RecordRow record, RecordRevisionRow revision)
     {
-        if (DefinitionFormat.Read<Choices>(revision.Choices).Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is not { } own) return "";
-        return await db.ThreadApprovals.AsNoTracking().AnyAsync(a => a.ThreadId == own.Id && a.Revision == own.Number)
-            ? ""
-            : $"{own.Value.Name} is the shop's own thread, and its revision {own.Number} has not been approved. "
-                + "Approve it on its page in Shop first.";
+        CalculationResult result = RecordParts.ResultOf(revision);
+        int approved = record.Revisions.Where(r => r.Number < revision.Number && r.Events.Any(e => e.Act == RecordAct.Approve))
+            .Select(r => r.Number).DefaultIfEmpty().Max();
+        return
+        [
+            .. record.Revisions
+                .Where(r => r.Number <= revision.Number)
+                .Where(r => r.Number > approved || Usable.SameAtMachine(RecordParts.ResultOf(r), result))
+                .SelectMany(r => r.Events).Where(e => e.Act is RecordAct.Edit or RecordAct.Submit)
+                .SelectMany(e => new[] { e.By, e.InPlaceOf }).Where(name => name.Length > 0).Distinct(),
+        ];
     }
 
     /// <summary>Who revised what it rests on since the revision that was approved before.</summary>

@@ -10,21 +10,22 @@ namespace Incisura.Web.Records;
 /// <summary>Rows of records as their readers see them.</summary>
 public static class RecordViews
 {
-    /// <summary>How a revision stands today; firm where its situation is no longer there, or nothing moved.</summary>
+    /// <summary>How a revision stands today.</summary>
     public static Standing StandingOf(string operation, Situation then, Choices choices, CalculationResult result, ShelfView view) =>
         Operations.Find(operation) is { } known && view.SituationOf(then.Material.Id, then.Assembly.Id, then.Machine.Id) is { } now
             ? Staleness.Of(known, then, choices, result, now, view.WithThreads(choices))
-            : Standing.Firm;
+            : Standing.Firm with { Refused = "Its operation, its material, its assembly or its machine is no longer there." };
 
     /// <summary>What made a revision stale, in words; empty where it holds.</summary>
     public static IReadOnlyList<string> StaleBy(Standing standing) =>
-        standing.Stale
-            ? [.. standing.Moved.Select(m => m.Footing.Kind == Staleness.Engine ? "the calculation itself" : $"{m.Footing.Kind} {m.Footing.Name}")]
-            : [];
+        standing.Stale ? standing.Movers : [];
 
-    /// <summary>Cautions among findings, each with why it may stand.</summary>
+    /// <summary>What stood against the figures and was overruled, and cautions among findings, each with why it may stand.</summary>
     public static IReadOnlyList<CautionView> CautionsOf(IReadOnlyList<Finding> findings, Terms terms) =>
-        [.. findings.Where(f => f.Severity == Severity.Caution).Select(f => new CautionView(f.Text.ToString(), f, terms.Of(f)))];
+    [
+        .. Usable.Overruled(terms).Select(a => new CautionView(a.Text, new(a.Code, Severity.Caution, new(a.Text), ""), a)),
+        .. findings.Where(f => f.Severity == Severity.Caution).Select(f => new CautionView(f.Text.ToString(), f, terms.Of(f))),
+    ];
 
     /// <summary>A revision in a list, from what was drawn out of it.</summary>
     public static RecordSummary SummaryOf(RecordRow record, RecordRevisionRow row, DateOnly today)
@@ -78,11 +79,7 @@ public static class RecordViews
         CalculationResult? sentBack = row.ResultSentBack.Length == 0 ? null : DefinitionFormat.Read<CalculationResult>(row.ResultSentBack);
         RecordRevisionRow? before = of.Record.Revisions.Where(r => r.Number < row.Number && r.State == RecordState.Approved).MaxBy(r => r.Number);
         CalculationResult? approved = before is null ? null : RecordParts.ResultOf(before);
-        Standing standing = row.State == RecordState.Discarded
-            ? Standing.Firm
-            : row.With(StandingOf(of.Record.Operation, then, choices, result, of.View));
-        bool kept = !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == of.View.FootingsOf(of.Record, row.ThreadId);
-        RevisionFacts facts = await RecordRules.FactsAsync(of.Record, row, result, of.Db, of.Today) with { Standing = standing, Kept = kept };
+        RevisionFacts facts = await RecordRules.FactsAsync(of.Record, row, then, of.View, of.Db, of.Today);
         bool newest = row == of.Record.Newest();
         return new(
             row.Number,
@@ -106,8 +103,8 @@ public static class RecordViews
             before?.Number ?? 0,
             sentBack is null ? null : Staleness.Changes(sentBack.Figures, result.Figures),
             before is not null && before.Note != row.Note ? before.Note : null,
-            standing,
-            kept,
+            facts.Standing,
+            facts.Kept,
             facts.Terms,
             facts.Ended,
             row.Made,

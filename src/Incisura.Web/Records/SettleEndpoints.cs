@@ -19,10 +19,7 @@ public static class SettleEndpoints
         {
             (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
             ShelfView view = await shelf.ViewAsync(db);
-            Standing standing = row.With(RecordViews.StandingOf(
-                record.Operation, await RecordParts.SituationAsync(db, row), DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row),
-                view));
-            await RecordEndpoints.ActAsync(record, row, RecordAct.Keep, context, request.Text, clock, db, standing);
+            await RecordEndpoints.ActAsync(record, row, RecordAct.Keep, context, request.Text, clock, db, view);
             row.KeptFor = row.JudgedFor = view.FootingsOf(record, row.ThreadId);
             (row.Stands, row.Standing, row.Moved) = (Stands.Holds, "", 0);
             await db.SaveChangesAsync();
@@ -55,9 +52,18 @@ public static class SettleEndpoints
         {
             // The transaction takes the write lock first, so that two at once do not both make a revision.
             await using var transaction = await db.Database.BeginTransactionAsync();
-            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
-            if (RecordEndpoints.OpenRefusal(record) is { } open) throw open;
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(
+                number, r => r.Newest().State == RecordState.InReview ? r.Newest() : InForce(r), context, db, shelf);
             ShelfView view = await shelf.ViewAsync(db);
+
+            // What waits and cannot be approved any more gives way; whoever works it out anew had a hand in it, and somebody else decides.
+            if (row.State == RecordState.InReview)
+            {
+                await RecordEndpoints.ActAsync(record, row, RecordAct.SendBack, context, "Worked out anew.", clock, db, view);
+                await RecordEndpoints.ActAsync(record, row, RecordAct.Discard, context, null, clock, db, view);
+            }
+
+            if (RecordEndpoints.OpenRefusal(record) is { } open) throw open;
             Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
             Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
             CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
@@ -66,7 +72,7 @@ public static class SettleEndpoints
 
             // What must not be run stays a draft for somebody to work on.
             if (result.Findings.All(f => f.Severity != Severity.Stop))
-                await RecordEndpoints.ActAsync(record, next, RecordAct.Submit, context, null, clock, db);
+                await RecordEndpoints.ActAsync(record, next, RecordAct.Submit, context, null, clock, db, view);
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
             return await RecordViews.ViewOfAsync(record, view, db, context);

@@ -8,7 +8,24 @@ public static class Photos
     /// <summary>Most bytes a photo may have as it is sent.</summary>
     public const int MostBytes = 700 * 1024;
 
-    private const int LongestEdge = 1600, MostPixels = 60_000_000, Quality = 80;
+    // A picture is decoded whole where its form knows no smaller scale, at four bytes a pixel, and one at a time.
+    private const int LongestEdge = 1600, MostPixels = 60_000_000, MostDecoded = 16_000_000, Quality = 80;
+
+    private static readonly SemaphoreSlim Turn = new(1, 1);
+
+    /// <summary>The same, when its turn has come.</summary>
+    public static async Task<byte[]?> OfAsync(byte[] sent, CancellationToken cancel)
+    {
+        await Turn.WaitAsync(cancel);
+        try
+        {
+            return Of(sent);
+        }
+        finally
+        {
+            Turn.Release();
+        }
+    }
 
     /// <summary>The picture made anew as JPEG; null where it cannot be read or is too large to be.</summary>
     public static byte[]? Of(byte[] sent)
@@ -18,8 +35,11 @@ public static class Photos
         if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels) return null;
         float scale = Math.Min(1, (float)LongestEdge / Math.Max(codec.Info.Width, codec.Info.Height));
         SKSizeI near = codec.GetScaledDimensions(scale);
-        using SKBitmap? read = SKBitmap.Decode(codec, new SKImageInfo(near.Width, near.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
-        if (read is null) return null;
+        if ((long)near.Width * near.Height > MostDecoded) return null;
+        using SKBitmap read = new(new SKImageInfo(near.Width, near.Height, SKColorType.Rgba8888, SKAlphaType.Premul));
+
+        // One that was cut off on its way is no picture of what happened.
+        if (codec.GetPixels(read.Info, read.GetPixels()) != SKCodecResult.Success) return null;
 
         SKEncodedOrigin origin = codec.EncodedOrigin;
         bool lies = origin >= SKEncodedOrigin.LeftTop;

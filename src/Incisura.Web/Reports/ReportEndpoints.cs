@@ -20,7 +20,9 @@ public static class ReportEndpoints
             FloorReportRequest report, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock) =>
         {
             DateTimeOffset now = clock.GetUtcNow();
-            byte[]? photo = report.Photo is { Length: > 0 and <= Photos.MostBytes } sentPhoto ? Photos.Of(sentPhoto) : null;
+            byte[]? photo = report.Photo is { Length: > 0 and <= Photos.MostBytes } sentPhoto
+                ? await Photos.OfAsync(sentPhoto, context.RequestAborted)
+                : null;
             Check(report, photo, now).ThrowIfAny();
             await using var transaction = await db.Database.BeginTransactionAsync();
             if (await db.FloorReports.AsNoTracking().FirstOrDefaultAsync(r => r.Key == report.Key) is { } sent) return ViewOf(sent);
@@ -55,7 +57,7 @@ public static class ReportEndpoints
             await transaction.CommitAsync();
             judge.Wake();
             return ViewOf(row);
-        });
+        }).TakesTurns();
 
         group.MapGet("/records/{number}/reports", async (string number, IncisuraDb db) =>
         {
@@ -74,7 +76,8 @@ public static class ReportEndpoints
         }).RequireAuthorization(Access.Engineers);
 
         group.MapPost("/records/{number}/reports/{id:int}/decision", async (
-            string number, int id, ReportDecision decision, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock) =>
+            string number, int id, ReportDecision decision, HttpContext context, IncisuraDb db, Shelf shelf, StandingJudge judge,
+            TimeProvider clock) =>
         {
             string text = decision.Text.Trim();
             new InputCheck()
@@ -86,13 +89,25 @@ public static class ReportEndpoints
             FloorReportRow row = await db.FloorReports.FirstOrDefaultAsync(r => r.Id == id && r.RecordNumber == number)
                 ?? throw new MissingException($"There is no such report on {number}.");
             if (!IsOpen(row)) throw new RuleException("decided", "Nothing is to be decided on this report any more; load the page again.");
+            RecordRow record = await RecordEndpoints.FindAsync(db, number);
+            RecordRevisionRow revision = record.Revisions.Single(v => v.Number == row.Revision);
+            bool lifts = await MayLiftAsync(record, revision, context.User.Actor(), db, await shelf.ViewAsync(db), clock.Today());
+            if (!lifts && revision == record.InForce())
+                throw new RuleException(
+                    "not-lifted",
+                    "Only an approver who had no hand in these figures lets them be run again; ask one, or make a new revision with other figures.");
             (row.SettledAt, row.SettledBy, row.Decision) = (clock.GetUtcNow(), context.User.Actor().Name, text);
             await db.SaveChangesAsync();
-            RecordRevisionRow revision = await db.RecordRevisions.SingleAsync(v => v.RecordId == row.RecordId && v.Number == row.Revision);
-            FloorReportRow? other = await db.FloorReports.Where(r => r.RecordId == row.RecordId && r.Revision == row.Revision)
-                .Where(r => r.Outcome == ReportOutcome.DoNotRun && r.SettledAt == null).OrderBy(r => r.Id).FirstOrDefaultAsync();
-            Stop(revision, other is null ? "" : Said(other, clock));
-            await db.SaveChangesAsync();
+
+            // Where other figures are in force, or none, these stay stopped whoever says so.
+            if (lifts)
+            {
+                FloorReportRow? other = await db.FloorReports.Where(r => r.RecordId == row.RecordId && r.Revision == row.Revision)
+                    .Where(r => r.Outcome == ReportOutcome.DoNotRun && r.SettledAt == null).OrderBy(r => r.Id).FirstOrDefaultAsync();
+                Stop(revision, other is null ? "" : Said(other, clock));
+                await db.SaveChangesAsync();
+            }
+
             await TellAsync(db, row, Chronicle.Decided, row.SettledBy, row.SettledAt.Value, text);
             await transaction.CommitAsync();
             judge.Wake();
@@ -150,6 +165,12 @@ public static class ReportEndpoints
         string said = string.Join(", ", what.Where(w => w.Length > 0));
         return $"{r.By} reported from the machine on {clock.DayOf(r.RanAt):yyyy-MM-dd}: do not run{(said.Length > 0 ? ", " + said : "")}.";
     }
+
+    // Whether somebody's decision lets figures be run again.
+    private static async Task<bool> MayLiftAsync(
+        RecordRow record, RecordRevisionRow revision, Actor by, IncisuraDb db, ShelfView view, DateOnly today) =>
+        by.Role == Role.Approver && !RecordLife.IsOwn(
+            await RecordRules.FactsAsync(record, revision, await RecordParts.SituationAsync(db, revision), view, db, today), by);
 
     private static bool IsOpen(FloorReportRow r) => r is { Outcome: ReportOutcome.DoNotRun, SettledAt: null };
 

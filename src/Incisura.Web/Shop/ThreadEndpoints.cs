@@ -164,16 +164,21 @@ public static class ThreadEndpoints
         return new([.. rows.Take(MostRows)], rows.Count);
     }
 
-    // Who changed it last does not decide on it, as with records.
+    // Whoever changed it since the last approval, or stands in for somebody who did, does not decide on it, as with records.
     private static async Task<ThreadStanding> ApproveAsync(int id, HttpContext context, IncisuraDb db, TimeProvider clock)
     {
         int revision = Tags.Required(context);
         StoredThread thread = await FindAsync(db, id);
-        string by = context.User.Actor().Name;
+        Actor actor = context.User.Actor();
+        string by = actor.Name;
         if (thread.Revision != revision)
             throw new RuleException("changed", $"This thread was changed to revision {thread.Revision} meanwhile; look at it again.");
-        if (thread.ChangedBy == by) throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
         ThreadApprovalRow? row = await db.ThreadApprovals.FirstOrDefaultAsync(a => a.ThreadId == id);
+        int approved = row?.Revision ?? 0;
+        List<string> contributors = await db.History.AsNoTracking()
+            .Where(r => r.Kind == thread.Kind && r.ObjectId == id && r.Number > approved).Select(r => r.By).Distinct().ToListAsync();
+        if (RecordLife.IsOwn(new(RecordState.InReview, contributors, Standing.Firm), actor))
+            throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
         DateTimeOffset now = clock.GetUtcNow();
         if (row is null) db.Add(row = new() { ThreadId = id, Revision = revision, By = by, At = now });
         else (row.Revision, row.By, row.At) = (revision, by, now);

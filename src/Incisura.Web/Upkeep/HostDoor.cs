@@ -68,8 +68,8 @@ public static class HostDoor
         }
 
         await says.WriteLineAsync(
-            $"{name} signs in with {password} from now on, once, and then gives a password of their own (Your account). All sessions of {name} "
-                + "are ended, and a second factor is taken away.");
+            $"{name} signs in with {password} once, and gives a password of their own while doing so. All sessions of {name} are ended, and a "
+                + "second factor is taken away.");
         return 0;
     }
 
@@ -123,7 +123,7 @@ public static class HostDoor
         string normal = name.ToUpperInvariant();
         Person person = await db.Users.FirstOrDefaultAsync(p => p.NormalizedUserName == normal)
             ?? throw new MissingException($"There is nobody named {name} in this workshop.");
-        person.PasswordHash = Passwords.Hash(person, password);
+        (person.PasswordHash, person.PasswordOnce) = (Passwords.Hash(person, password), true);
         (person.SecurityStamp, person.LockoutEnd) = (Guid.NewGuid().ToString(), null);
         await db.SaveChangesAsync();
         await SecondFactor.RemoveAsync(db, person.Id);

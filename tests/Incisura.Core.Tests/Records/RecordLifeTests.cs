@@ -10,6 +10,11 @@ public class RecordLifeTests
 {
     private static readonly Actor Engineer = new("maren", Role.Engineer), Approver = new("tobias", Role.Approver);
 
+    // Something moved, so that there is something to keep.
+    private static readonly Standing Moved = Standing.Firm with { Limits = [new("power", "Power", 0.5, 0.9)] };
+
+    private static RevisionFacts By(RecordState state, params string[] contributors) => new(state, contributors, Standing.Firm);
+
     [Theory]
     [InlineData(RecordState.Draft, RecordAct.Submit, RecordState.InReview)]
     [InlineData(RecordState.InReview, RecordAct.Approve, RecordState.Approved)]
@@ -18,14 +23,14 @@ public class RecordLifeTests
     [InlineData(RecordState.Draft, RecordAct.Discard, RecordState.Discarded)]
     [InlineData(RecordState.Approved, RecordAct.Keep, RecordState.Approved)]
     public void The_life_runs_from_draft_to_withdrawn(RecordState from, RecordAct act, RecordState to) =>
-        Assert.Equal(to, RecordLife.After(new(from, ["maren"]), act, Approver, "because"));
+        Assert.Equal(to, RecordLife.After(By(from, "maren") with { Standing = Moved }, act, Approver, "because"));
 
     [Fact]
     public void Nobody_decides_on_their_own_proposal_however_the_name_is_written() =>
         Assert.Equal(
             "own-proposal",
             Assert.Throws<RuleException>(
-                () => RecordLife.After(new(RecordState.InReview, ["maren", "Tobias"]), RecordAct.Approve, Approver, null)).Code);
+                () => RecordLife.After(By(RecordState.InReview, "maren", "Tobias"), RecordAct.Approve, Approver, null)).Code);
 
     [Theory]
     [InlineData(Role.Engineer)]
@@ -34,14 +39,16 @@ public class RecordLifeTests
     public void Only_an_approver_decides(Role role) =>
         Assert.Equal(
             "role",
-            Assert.Throws<RuleException>(() => RecordLife.After(new(RecordState.InReview, ["maren"]), RecordAct.Approve, new("x", role), null)).Code);
+            Assert.Throws<RuleException>(() => RecordLife.After(By(RecordState.InReview, "maren"), RecordAct.Approve, new("x", role), null)).Code);
 
     [Theory]
     [InlineData(RecordState.InReview, RecordAct.SendBack)]
     [InlineData(RecordState.Approved, RecordAct.Withdraw)]
     [InlineData(RecordState.Approved, RecordAct.Keep)]
     public void Sending_back_and_withdrawing_need_a_reason(RecordState state, RecordAct act) =>
-        Assert.Equal("reason", Assert.Throws<RuleException>(() => RecordLife.After(new(state, ["maren"]), act, Approver, "  ")).Code);
+        Assert.Equal(
+            "reason",
+            Assert.Throws<RuleException>(() => RecordLife.After(By(state, "maren") with { Standing = Moved }, act, Approver, "  ")).Code);
 
     [Fact]
     public void Every_other_step_is_refused()
@@ -55,17 +62,17 @@ public class RecordLifeTests
                         or (RecordState.Draft, RecordAct.Discard) or (RecordState.Approved, RecordAct.Keep)
                         or (RecordState.InReview, RecordAct.TakeBack);
                 if (!allowed)
-                    Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(new(state, ["maren"]), act, Approver, "why")).Code);
+                    Assert.Equal("state", Assert.Throws<RuleException>(() => RecordLife.After(By(state, "maren"), act, Approver, "why")).Code);
             }
     }
 
     [Fact]
     public void Only_who_worked_on_it_takes_it_back_from_review()
     {
-        Assert.Equal(RecordState.Draft, RecordLife.After(new(RecordState.InReview, ["Maren"]), RecordAct.TakeBack, Engineer, null));
+        Assert.Equal(RecordState.Draft, RecordLife.After(By(RecordState.InReview, "Maren"), RecordAct.TakeBack, Engineer, null));
         Assert.Equal(
             "not-yours",
-            Assert.Throws<RuleException>(() => RecordLife.After(new(RecordState.InReview, ["maren"]), RecordAct.TakeBack, Approver, null)).Code);
+            Assert.Throws<RuleException>(() => RecordLife.After(By(RecordState.InReview, "maren"), RecordAct.TakeBack, Approver, null)).Code);
     }
 
     [Theory]
@@ -74,7 +81,7 @@ public class RecordLifeTests
     public void Keeping_is_a_decision_for_somebody_else(Role role, string rule) =>
         Assert.Equal(
             rule,
-            Assert.Throws<RuleException>(() => RecordLife.After(new(RecordState.Approved, ["x"]), RecordAct.Keep, new("x", role), "why")).Code);
+            Assert.Throws<RuleException>(() => RecordLife.After(By(RecordState.Approved, "x"), RecordAct.Keep, new("x", role), "why")).Code);
 
     [Fact]
     public void A_figure_inside_the_tolerance_has_not_moved()
@@ -108,8 +115,8 @@ public class RecordLifeTests
     [Fact]
     public void An_engineer_may_edit_and_submit_but_a_reader_may_not()
     {
-        Assert.Equal(RecordState.Draft, RecordLife.After(new(RecordState.Draft, ["maren"]), RecordAct.Edit, Engineer, null));
-        Assert.Throws<RuleException>(() => RecordLife.After(new(RecordState.Draft, ["maren"]), RecordAct.Edit, new("r", Role.Reader), null));
+        Assert.Equal(RecordState.Draft, RecordLife.After(By(RecordState.Draft, "maren"), RecordAct.Edit, Engineer, null));
+        Assert.Throws<RuleException>(() => RecordLife.After(By(RecordState.Draft, "maren"), RecordAct.Edit, new("r", Role.Reader), null));
     }
 
     [Fact]

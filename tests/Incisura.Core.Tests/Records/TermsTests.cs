@@ -13,10 +13,12 @@ public class TermsTests
 
     private static Finding Stop { get; } = new("collides", Severity.Stop, new("It collides."), "Take a longer one.");
 
-    private static RevisionFacts InReview(params Finding[] findings) => new(RecordState.InReview, ["maren"]) { Findings = findings };
+    private static RevisionFacts InReview(params Finding[] findings) => By(RecordState.InReview, "maren") with { Findings = findings };
 
     private static ActVerdict Verdict(RevisionFacts facts, RecordAct act, Actor actor) =>
         RecordLife.Verdicts(facts, actor).Single(v => v.Act == act);
+
+    private static RevisionFacts By(RecordState state, params string[] contributors) => new(state, contributors, Standing.Firm);
 
     [Fact]
     public void An_acceptance_is_of_the_numbers_in_a_caution_too()
@@ -55,7 +57,7 @@ public class TermsTests
         Assert.Equal("open-caution", Verdict(open, RecordAct.Approve, Approver).Rule);
         Terms terms = Terms.None.Accepting(new Dictionary<string, string> { [Caution(0.01).Text.ToString()] = "thin wall" }, open.Findings, "maren");
         Assert.Equal("", Verdict(open with { Terms = terms }, RecordAct.Approve, Approver).Rule);
-        RevisionFacts draft = new(RecordState.Draft, ["maren"]) { Findings = [Stop] };
+        RevisionFacts draft = By(RecordState.Draft, "maren") with { Findings = [Stop] };
         Assert.Equal("stop-finding", Verdict(draft, RecordAct.Submit, Engineer).Rule);
         Assert.Contains("It collides. Take a longer one.", Verdict(draft, RecordAct.Submit, Engineer).WhyNot, StringComparison.Ordinal);
         Assert.Equal("thread-not-approved", Verdict(InReview() with { UnapprovedThread = "Worn 24 is not." }, RecordAct.Approve, Approver).Rule);
@@ -78,13 +80,13 @@ public class TermsTests
     [Fact]
     public void Only_what_moved_and_breaks_nothing_is_kept_and_once_is_enough()
     {
-        RevisionFacts approved = new(RecordState.Approved, ["maren"]);
+        RevisionFacts approved = By(RecordState.Approved, "maren");
         Standing stale = Standing.Firm with { Limits = [new("power", "Power", 0.5, 0.9)] };
         Assert.Equal("holds", Verdict(approved with { Standing = Standing.Firm }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("", Verdict(approved with { Standing = stale }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("holds", Verdict(approved with { Standing = stale, Kept = true }, RecordAct.Keep, Approver).Rule);
         Assert.Equal("ended", Verdict(approved with { Standing = stale, Ended = true }, RecordAct.Keep, Approver).Rule);
-        Assert.Equal("broken", Verdict(approved with { Standing = stale with { Refused = "No such speed." } }, RecordAct.Keep, Approver).Rule);
+        Assert.Equal("impossible", Verdict(approved with { Standing = stale with { Refused = "No such speed." } }, RecordAct.Keep, Approver).Rule);
     }
 
     [Fact]
@@ -93,9 +95,9 @@ public class TermsTests
         Actor[] actors = [Approver, Engineer, new("x", Role.Reader), new("x", Role.Administrator), new("ada", Role.Approver, "ines")];
         foreach (RecordState state in Enum.GetValues<RecordState>())
             foreach (Actor actor in actors)
-                foreach (ActVerdict verdict in RecordLife.Verdicts(new(state, ["maren", "ada"]), actor))
+                foreach (ActVerdict verdict in RecordLife.Verdicts(By(state, "maren", "ada"), actor))
                 {
-                    Exception? thrown = Record.Exception(() => RecordLife.After(new(state, ["maren", "ada"]), verdict.Act, actor, "because"));
+                    Exception? thrown = Record.Exception(() => RecordLife.After(By(state, "maren", "ada"), verdict.Act, actor, "because"));
                     Assert.Equal(verdict.Rule, (thrown as RuleException)?.Code ?? "");
                     Assert.Equal(verdict.WhyNot, thrown?.Message ?? "");
                 }

@@ -1291,6 +1291,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/absences/{id}/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/absences/{id}": {
         parameters: {
             query?: never;
@@ -7655,6 +7690,7 @@ export interface components {
             /** Format: date */
             until: string;
             now: boolean;
+            agreed: boolean;
         };
         /** @description A caution that somebody accepts, with the reason that is published beside it. */
         Acceptance: {
@@ -7684,6 +7720,8 @@ export interface components {
             rule: string;
             /** @description That rule in words. */
             whyNot: string;
+            /** @description What stands against it, so that it needs a reason that readers see; empty for nothing. */
+            against: components["schemas"]["Sentence"][];
         };
         Again: {
             password: string;
@@ -9804,6 +9842,8 @@ export interface components {
             name: string;
             fullName: string;
             role: components["schemas"]["Role"];
+            /** @default false */
+            byProvider: boolean;
         };
         /** @description An operation that can follow on the work as it is left, with what is known of that. */
         NextStep: {
@@ -10088,14 +10128,15 @@ export interface components {
             change: components["schemas"]["EditionChange"];
             situation: components["schemas"]["SituationWords"];
             staleBy: string[];
-            broken: boolean;
+            against: components["schemas"]["Sentence"][];
+            yields: boolean;
         };
         PendingView: {
             counts: {
                 [key: string]: number;
             };
             /** Format: int32 */
-            stale: number;
+            out: number;
             /** Format: int32 */
             total: number;
             entries: components["schemas"]["PendingEntry"][];
@@ -10104,6 +10145,7 @@ export interface components {
             fullName: string;
             role: components["schemas"]["Role"];
             disabled: boolean;
+            byProvider?: null | boolean;
         };
         PersonView: {
             name: string;
@@ -10111,6 +10153,7 @@ export interface components {
             role: components["schemas"]["Role"];
             stands: components["schemas"]["AccountState"];
             hasFactor: boolean;
+            byProvider: boolean;
         };
         /** @description A choice between words that a family of cutters offers. */
         PickDescription: {
@@ -10267,6 +10310,9 @@ export interface components {
             };
             /** @default false */
             asksReading: boolean;
+            reasons?: null | {
+                [key: string]: string;
+            };
         };
         /**
          * @description What a number measures. The core computes in the base unit named on each member; other units exist at the edges only.
@@ -10971,6 +11017,8 @@ export interface components {
             password: string;
             /** @default  */
             code: string;
+            /** @default  */
+            next: string;
         };
         /** @enum {unknown} */
         Since: "holds" | "superseded" | "stale" | "broken" | "stopped" | "ended" | "withdrawn";
@@ -11231,6 +11279,10 @@ export interface components {
              * @description The largest move of a figure or of a limit's use, over the larger of its two values: 1 for one that appeared or vanished, 2 where it broke.
              */
             move: number;
+            /** @description What moved, and the first figure that would come out otherwise, in words. */
+            told: components["schemas"]["Sentence"];
+            /** @description What was revised, as people call it. */
+            movers: string[];
             /** @description What to tell first of what breaks; null where nothing does. */
             firstBreak: components["schemas"]["Sentence"];
             /** @description What to tell first of the figures that moved: what is set at the machine, or else what moved most; null where none did. */

@@ -24,6 +24,10 @@ export function AbsencePage() {
     mutationFn: (id: number) => data(client.DELETE('/api/v1/absences/{id}', { params: { path: { id } } })),
     onSuccess: again,
   });
+  const agree = useMutation({
+    mutationFn: (id: number) => data(client.POST('/api/v1/absences/{id}/agreement', { params: { path: { id } } })),
+    onSuccess: again,
+  });
   const administers = session?.role === 'administrator';
   const names = administers || (session?.role === 'approver' && !session.inPlaceOf);
   return (
@@ -31,14 +35,20 @@ export function AbsencePage() {
       <h1>Absences</h1>
       <p className="muted">
         While an approver is away, the deputy reviews, approves and publishes in their place. Nobody decides on what they worked on
-        themselves, a deputy neither, and the history says in whose place it was done.
+        themselves or who they stand in for, and the history says in whose place it was done. It begins once the deputy has agreed.
       </p>
       {(people.data?.absences ?? []).map((a) => (
         <p key={a.id} className="card absence">
           <span>
             <b>{a.deputy}</b> decides in place of <b>{a.approver}</b>, {day(a.from)} to {day(a.until)}
-            {a.now && ' · now'}
+            {a.now && a.agreed && ' · now'}
+            {!a.agreed && <span className="warn"> · {a.deputy === session?.name ? 'you have' : `${a.deputy} has`} not agreed yet</span>}
           </span>
+          {!a.agreed && a.deputy === session?.name && (
+            <Button type="primary" loading={agree.isPending} onClick={() => agree.mutate(a.id)}>
+              Agree
+            </Button>
+          )}
           {(administers || a.approver === session?.name) && (
             <Button loading={end.isPending} onClick={() => end.mutate(a.id)}>
               End it
@@ -93,7 +103,7 @@ export function AbsencePage() {
           </Button>
         </form>
       )}
-      <Problem error={people.error ?? name.error ?? end.error} />
+      <Problem error={people.error ?? name.error ?? end.error ?? agree.error} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button, Input, Select, Table } from 'antd';
+import { Button, Checkbox, Input, Select, Table } from 'antd';
 import { useState } from 'react';
 import { Link as RouteLink } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
@@ -10,7 +10,7 @@ import { moment } from '../../parts/units';
 type Person = Schemas['PersonView'];
 type Invitation = Schemas['Invitation'];
 const ROLES = (['reader', 'engineer', 'approver', 'administrator'] as const).map((r) => ({ value: r, label: r }));
-const EMPTY = { name: '', fullName: '', role: 'reader' as Schemas['Role'] };
+const EMPTY = { name: '', fullName: '', role: 'reader' as Schemas['Role'], byProvider: false };
 const STANDS: Record<Person['stands'], string> = {
   invited: 'invited, not here yet',
   open: 'open',
@@ -23,6 +23,7 @@ export function PeoplePage() {
   const queries = useQueryClient();
   const { session } = useApp();
   const people = useQuery({ queryKey: ['people'], queryFn: () => data(client.GET('/api/v1/people')) });
+  const provider = useQuery({ queryKey: ['welcome'], queryFn: () => data(client.GET('/api/v1/session/welcome')) }).data?.provider;
   const [person, setPerson] = useState(EMPTY);
   const [invited, setInvited] = useState<Invitation>();
   const [leaving, setLeaving] = useState<string>();
@@ -36,8 +37,8 @@ export function PeoplePage() {
     },
   });
   const change = useMutation({
-    mutationFn: ({ name, fullName, role, disabled }: Schemas['PersonChange'] & { name: string }) =>
-      data(client.PUT('/api/v1/people/{name}', { params: { path: { name } }, body: { fullName, role, disabled } })),
+    mutationFn: ({ name, fullName, role, disabled, byProvider }: Schemas['PersonChange'] & { name: string }) =>
+      data(client.PUT('/api/v1/people/{name}', { params: { path: { name } }, body: { fullName, role, disabled, byProvider } })),
     onSuccess: again,
   });
   const invite = useMutation({
@@ -94,6 +95,22 @@ export function PeoplePage() {
               ),
           },
           { title: 'Account', render: (_, p) => STANDS[p.stands] },
+          ...(provider
+            ? [
+                {
+                  title: `Comes in with ${provider}`,
+                  render: (_: unknown, p: Person) =>
+                    !isClosed(p) &&
+                    p.role !== 'administrator' && (
+                      <Checkbox
+                        aria-label={`${p.fullName} may come in with ${provider}`}
+                        checked={p.byProvider}
+                        onChange={(e) => change.mutate({ ...p, disabled: false, byProvider: e.target.checked })}
+                      />
+                    ),
+                },
+              ]
+            : []),
           { title: 'Second factor', render: (_, p) => (p.hasFactor ? 'on' : '') },
           {
             title: '',
@@ -162,6 +179,11 @@ export function PeoplePage() {
             onChange={(role) => setPerson({ ...person, role })}
           />
         </label>
+        {provider && (
+          <Checkbox checked={person.byProvider} onChange={(e) => setPerson({ ...person, byProvider: e.target.checked })}>
+            Comes in with {provider}, under the same name
+          </Checkbox>
+        )}
         <Button type="primary" htmlType="submit" loading={add.isPending}>
           Add, and make a link
         </Button>

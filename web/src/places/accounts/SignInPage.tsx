@@ -28,17 +28,22 @@ function Door({ again }: { again: boolean }) {
   const [name, setName] = useState(again ? (session?.name ?? '') : '');
   const [password, setPassword] = useState('');
   const [code, setCode] = useState('');
+  const [next, setNext] = useState('');
   const enter = useMutation({
     mutationFn: async (demoPerson?: string): Promise<Session> =>
       demoPerson
         ? data(client.POST('/api/v1/session/demo/{name}', { params: { path: { name: demoPerson } } }))
-        : data<Session>(client.POST('/api/v1/session', { body: { name, password, code } })),
+        : data<Session>(client.POST('/api/v1/session', { body: { name, password, code, next } })),
     onSuccess: signedIn,
   });
   const refused = new URLSearchParams(location.search).get('provider');
   // Asked for only after name and password were right, and then until somebody is in.
   const [coded, setCoded] = useState(false);
   if (!coded && enter.error instanceof ApiError && enter.error.problem.rule === 'code-needed') setCoded(true);
+
+  // A password that is good for once is given for one of their own.
+  const [once, setOnce] = useState(false);
+  if (!once && enter.error instanceof ApiError && enter.error.problem.rule === 'password-needed') setOnce(true);
 
   return (
     <div className={`signin ${again ? 'again' : ''}`}>
@@ -70,6 +75,12 @@ function Door({ again }: { again: boolean }) {
               Password
               <Input.Password value={password} onChange={(e) => setPassword(e.target.value)} autoComplete="current-password" />
             </label>
+            {once && (
+              <label>
+                A password of your own
+                <Input.Password value={next} autoFocus autoComplete="new-password" onChange={(e) => setNext(e.target.value)} />
+              </label>
+            )}
             {coded && (
               <label>
                 Code of your device

@@ -3,7 +3,7 @@ import { Button, Checkbox, Input, Pagination, Progress, Select } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { client, data, type Schemas } from '../../api/client';
-import { useApp } from '../../parts/session';
+import { useApp, useUnits } from '../../parts/session';
 import { StillMissing } from '../firstday/Missing';
 import { Problem } from '../../parts/Problem';
 import { SituationSentence } from '../../parts/Situation';
@@ -33,10 +33,12 @@ const TAKES: Record<Schemas['EditionChange'], [Take, string][]> = {
 /** What the next edition would bring: chosen record by record, and published in the background. */
 export function NextEdition() {
   const { session } = useApp();
+  const units = useUnits();
   const queries = useQueryClient();
   const [note, setNote] = useState('');
   const [asksReading, setAsksReading] = useState(false);
   const [takes, setTakes] = useState<Record<string, Take>>({});
+  const [reasons, setReasons] = useState<Record<string, string>>({});
   const [q, setQ] = useState('');
   const [change, setChange] = useState<Schemas['EditionChange'] | undefined>();
   const [page, setPage] = useState(1);
@@ -53,7 +55,7 @@ export function NextEdition() {
     refetchInterval: (query) => (query.state.data?.running ? 500 : false),
   });
   const publish = useMutation({
-    mutationFn: () => data(client.POST('/api/v1/editions', { body: { note, takes, asksReading } })),
+    mutationFn: () => data(client.POST('/api/v1/editions', { body: { note, takes, asksReading, reasons } })),
     onSuccess: (now) => {
       queries.setQueryData(['publishing'], now);
       setWatched(true);
@@ -71,13 +73,15 @@ export function NextEdition() {
     told.current = published;
     setNote('');
     setTakes({});
+    setReasons({});
     void queries.invalidateQueries({ queryKey: ['editions'] });
     void queries.invalidateQueries({ queryKey: ['lookup'] });
   }, [published, queries]);
 
-  const { counts = {}, stale = 0, total = 0, entries = [] } = pending.data ?? {};
+  const { counts = {}, out = 0, total = 0, entries = [] } = pending.data ?? {};
   const changes = ['added', 'changed', 'removed'].reduce((sum, c) => sum + (counts[c] ?? 0), 0);
   const chosen = Object.values(takes).filter((t) => t !== 'inForce').length;
+  const reasoned = Object.values(reasons).filter((r) => r.trim()).length;
   const mayPublish = session?.role === 'approver';
   const choose = (record: string, take: Take) =>
     setTakes((before) => {
@@ -118,7 +122,7 @@ export function NextEdition() {
             <Button
               type="primary"
               loading={publish.isPending}
-              disabled={now?.running || (changes === 0 && chosen === 0)}
+              disabled={now?.running || (changes === 0 && chosen === 0 && reasoned === 0)}
               onClick={() => publish.mutate()}
             >
               Publish
@@ -186,10 +190,10 @@ export function NextEdition() {
           />
         </div>
       )}
-      {stale > 0 && (
+      {out > 0 && (
         <p className="warn small">
-          {stale} of what would be in it {stale === 1 ? 'is' : 'are'} stale. <Link to="/records?stands=stale">Settle them first</Link>, or
-          leave them out.
+          {out} {out === 1 ? 'stays' : 'stay'} out: something stands against {out === 1 ? 'it' : 'them'}.{' '}
+          <Link to="/records?stands=stale">Settle {out === 1 ? 'it' : 'them'} first</Link>, or say below why one goes in nevertheless.
         </p>
       )}
       <ul className="pending">
@@ -197,14 +201,26 @@ export function NextEdition() {
           <li key={p.record} className={p.change}>
             <div>
               <b>{CHANGES[p.change]}</b> <Link to={`/records/${p.record}`}>{p.record}</Link> <SituationSentence s={p.situation} />
-              {p.staleBy.length > 0 && (
-                <span className="stale">
-                  {' '}
-                  · {p.broken ? 'breaks a limit now' : 'stale'}: {p.staleBy.join(', ')} revised since
-                </span>
+              {p.against.length === 0 && p.staleBy.length > 0 && (
+                <span className="stale"> · stale: {p.staleBy.join(', ')} revised since; it stays as it was published</span>
+              )}
+              {p.against.length > 0 && (
+                <div className="against">
+                  <b>Stays out.</b> {p.against.map((s) => units.sentence(s)).join(' ')}
+                  {mayPublish && p.yields && (
+                    <Input
+                      size="small"
+                      aria-label={`Why ${p.record} goes in nevertheless`}
+                      placeholder="why it goes in nevertheless; whoever reads the figures sees it"
+                      maxLength={2000}
+                      value={reasons[p.record] ?? ''}
+                      onChange={(e) => setReasons((before) => ({ ...before, [p.record]: e.target.value }))}
+                    />
+                  )}
+                </div>
               )}
             </div>
-            {mayPublish && TAKES[p.change].length > 0 && (
+            {mayPublish && p.against.length === 0 && TAKES[p.change].length > 0 && (
               <Select
                 size="small"
                 aria-label={`What the edition takes of ${p.record}`}

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ApiError, type Schemas } from '../../api/client';
 import { Problem } from '../../parts/Problem';
+import { useUnits } from '../../parts/session';
 import { given, pathOf } from '../calculate/address';
 import { Cautions, givenOf, TermsFields } from './Terms';
 import { may, whyNot } from './useRecord';
@@ -104,6 +105,8 @@ function pathTo(record: View, revision: RevisionView): string {
   });
 }
 
+// What no reason helps against, and other figures do.
+const ANEW = ['broken', 'impossible'];
 const STOPPED = 'reported-do-not-run';
 const SAYS: Record<RevisionView['state'], string> = {
   draft: 'A draft. Work on it until it is right, then hand it in; somebody else decides.',
@@ -115,6 +118,7 @@ const SAYS: Record<RevisionView['state'], string> = {
 
 /** What can be done to the revision people work on, as the server says. */
 export function Decide({ record, revision }: { record: View; revision: RevisionView }) {
+  const units = useUnits();
   const [reason, setReason] = useState('');
   const [sure, setSure] = useState(false);
   const [reasons, setReasons] = useState<Record<string, string>>({});
@@ -145,9 +149,13 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
   const decides = may(revision, 'sendBack');
   // An approval that only lacks accepted cautions is given together with them.
   const approves = decides && ['', 'open-caution'].includes(revision.can.find((c) => c.act === 'approve')!.rule);
+  const against = revision.can.find((c) => c.act === 'approve')?.against ?? [];
+  const anew = decides && ANEW.includes(revision.can.find((c) => c.act === 'approve')!.rule);
   const edits = may(revision, 'submit') || decides;
   const reasoned = may(revision, 'sendBack')
-    ? 'send it back'
+    ? against.length > 0
+      ? 'approve it nevertheless, or to send it back'
+      : 'send it back'
     : state === 'approved' && may(revision, 'withdraw')
       ? 'withdraw it'
       : undefined;
@@ -166,6 +174,16 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
       </p>
       {state === 'draft' && !may(revision, 'submit') && <p className="warn">{whyNot(revision, 'submit')}</p>}
       {decides && !approves && <p className="warn">{whyNot(revision, 'approve')}</p>}
+      {against.length > 0 && (
+        <div className="warn" role="status">
+          To approve it as it stands, say why it holds; whoever reads the figures sees it:
+          <ul>
+            {against.map((s, i) => (
+              <li key={i}>{units.sentence(s)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       {edits && (
         <>
           <Cautions cautions={revision.cautions} reasons={reasons} onReasons={setReasons} />
@@ -178,6 +196,11 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
         {approves && (
           <Button type="primary" loading={act.isPending && act.variables.what === 'approve'} onClick={() => run('approve')}>
             Approve
+          </Button>
+        )}
+        {anew && (
+          <Button type="primary" loading={act.isPending && act.variables.what === 'renew'} onClick={() => run('renew')}>
+            Work it out anew, for somebody else's review
           </Button>
         )}
         {button('sendBack', 'send-back', 'Send back')}

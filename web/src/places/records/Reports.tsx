@@ -79,7 +79,7 @@ function OneReport({ report: r, number }: { report: Report; number: string }) {
         <div className="acts noprint">
           <Input
             aria-label={`Decision on the report of ${r.by}`}
-            placeholder="what was decided and why, so that it may be run again"
+            placeholder="what was decided and why: an approver who had no hand in it lets it be run again"
             maxLength={2000}
             value={text}
             onChange={(e) => setText(e.target.value)}

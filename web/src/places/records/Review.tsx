@@ -4,7 +4,14 @@ import { useOperations } from '../../parts/shelf';
 import { Worklist, type Task } from './Worklist';
 
 const TASKS: readonly Task[] = [
-  { key: 'a', what: 'approve', words: 'Approve', says: 'approve', done: 'approved' },
+  {
+    key: 'a',
+    what: 'approve',
+    words: 'Approve',
+    says: 'approve',
+    done: 'approved',
+    sure: (number) => `Approve ${number} with these figures?`,
+  },
   {
     key: 's',
     what: 'send-back',
@@ -22,19 +29,22 @@ export const Review = ({ rows }: { rows: readonly Schemas['RecordSummary'][] }) 
 
 const MOST = 6;
 
+// What is set at the machine beside the large figures.
+const SET = ['depth', 'width'];
+
 // What a reviewer asks first: the figures beside those approved before, what was departed from, what is cautioned, what was said.
 function Proposed({ revision: r }: { revision: Schemas['RecordRevisionView'] }) {
   const units = useUnits();
   const amount = (value: number | null, quantity: Schemas['Quantity']) => (value === null ? 'none' : units.text(value, quantity));
   const typed = r.result.fields.filter((f) => f.origin === 'typed' && f.proposed !== null);
   const fields = useOperations().data?.find((o) => o.code === r.situation.operation)?.fields ?? [];
-  const large = r.result.figures.filter((f) => f.rank === 'large');
+  const shown = r.result.figures.filter((f) => f.rank === 'large' || SET.includes(f.code));
   const worst = [...r.result.limits].sort((a, b) => (b.use ?? 0) - (a.use ?? 0))[0];
   const open = r.cautions.filter((c) => c.acceptance === null).length;
   return (
     <>
       <p>
-        {large.map((f) => (
+        {shown.map((f) => (
           <span key={f.code}>
             {f.name.toLowerCase()} <b className="mono">{amount(f.value, f.quantity)}</b> ·{' '}
           </span>
@@ -72,6 +82,13 @@ function Proposed({ revision: r }: { revision: Schemas['RecordRevisionView'] }) 
           Revised under it: {r.changedUnder.map((c) => `${c.kind} ${c.name}${c.by.length ? ` by ${c.by.join(', ')}` : ''}`).join('; ')}.
         </p>
       )}
+      {r.can
+        .find((c) => c.act === 'approve')
+        ?.against.map((s, i) => (
+          <p key={i} className="warn">
+            {units.sentence(s)}
+          </p>
+        ))}
       {open > 0 && <p className="warn">{open === 1 ? 'A caution' : `${open} cautions`} to accept with a reason: open it.</p>}
       {r.note && <p className="quote">{r.note}</p>}
     </>

@@ -8,6 +8,7 @@ const TASKS: readonly Task[] = [
     words: 'New revision',
     says: 'new revision as it comes out today, handed in for review',
     done: 'proposed anew',
+    sure: (number) => `Propose ${number} as it comes out today, in your name? Somebody else decides on it then.`,
   },
   {
     key: 'k',

@@ -23,6 +23,8 @@ export interface Task {
   done: string;
   /** Asks for the reason why, where one is needed. */
   reason?: (number: string) => string;
+  /** Asks whether it is meant, where no reason is needed. */
+  sure?: (number: string) => string;
   danger?: boolean;
 }
 
@@ -32,6 +34,12 @@ const ACTS: Partial<Record<Act, Schemas['RecordAct']>> = {
   withdraw: 'withdraw',
   approve: 'approve',
   'send-back': 'sendBack',
+};
+
+// What stands against an approval, so that it needs a reason that readers see.
+const whyNeeded = ({ what }: Task, record: Schemas['RecordView'], row: Summary): string => {
+  const can = record.revisions.find((r) => r.number === row.revision)?.can.find((c) => c.act === ACTS[what]);
+  return can?.against.length ? 'Something it rests on was revised.' : '';
 };
 
 interface Props {
@@ -51,7 +59,9 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   const [done, setDone] = useState<string[]>([]);
   const [said, setSaid] = useState('');
   const box = useRef<InputRef>(null);
+  const yes = useRef<HTMLButtonElement>(null);
   const list = useRef<HTMLDivElement>(null);
+  const refused = useRef<HTMLParagraphElement>(null);
   const row = rows[Math.min(at, rows.length - 1)];
   const record = useRecord(row?.number).data;
   const revision = record?.revisions.find((r) => r.number === row?.revision);
@@ -70,14 +80,26 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
     setSaid('');
     if (act.isPending || !row) return;
     const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)), row);
+    const against = whyNeeded(task, await queries.ensureQueryData(recordQuery(row.number)), row);
     if (not) setSaid(not);
-    else if (task.reason) setAsks(task);
+    else if (against) setAsks({ ...task, reason: () => `${against} Why ${row.number} may be approved nevertheless` });
+    else if (task.reason || task.sure) setAsks(task);
     else act.mutate({ what: task.what, of: row, reason: '' });
   };
-  const confirm = () => row && asks && reason.trim() && act.mutate({ what: asks.what, of: row, reason });
+  const ready = asks && (!asks.reason || reason.trim());
+  const confirm = () => row && asks && ready && act.mutate({ what: asks.what, of: row, reason: asks.reason ? reason : '' });
+  const back = () => {
+    setAsks(null);
+    list.current?.focus();
+  };
   useEffect(() => {
-    if (asks) box.current?.focus({ cursor: 'all' });
+    if (asks?.reason) box.current?.focus({ cursor: 'all' });
+    else if (asks) yes.current?.focus();
   }, [asks]);
+  // Keys that come after a refusal are not taken for commands.
+  useEffect(() => {
+    if (said) refused.current?.focus();
+  }, [said]);
   // The list has the keys from the start, unless somebody is typing elsewhere already.
   useEffect(() => {
     if (!document.activeElement?.matches('input:not([type=radio]), textarea')) list.current?.focus();
@@ -145,24 +167,40 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
               )}
               {r === row && asks && (
                 <div role="gridcell" className="settleask">
-                  <label htmlFor="settle-reason">{asks.reason!(r.number)}</label>
-                  <Input
-                    id="settle-reason"
-                    ref={box}
-                    value={reason}
-                    maxLength={2000}
-                    onChange={(e) => setReason(e.target.value)}
-                    onKeyDown={(e) => {
-                      if (e.key === 'Enter') confirm();
-                      if (e.key === 'Escape') {
-                        setAsks(null);
-                        list.current?.focus();
-                      }
-                    }}
-                  />
-                  <Button type="primary" danger={asks.danger ?? false} disabled={!reason.trim()} loading={act.isPending} onClick={confirm}>
+                  {asks.reason ? (
+                    <>
+                      <label htmlFor="settle-reason">{asks.reason(r.number)}</label>
+                      <Input
+                        id="settle-reason"
+                        ref={box}
+                        value={reason}
+                        maxLength={2000}
+                        onChange={(e) => setReason(e.target.value)}
+                        onKeyDown={(e) => {
+                          if (e.key === 'Enter') confirm();
+                          if (e.key === 'Escape') back();
+                        }}
+                      />
+                    </>
+                  ) : (
+                    <span>{asks.sure!(r.number)}</span>
+                  )}
+                  <Button
+                    ref={yes}
+                    type="primary"
+                    danger={asks.danger ?? false}
+                    disabled={!ready}
+                    loading={act.isPending}
+                    onClick={confirm}
+                    onKeyDown={(e) => e.key === 'Escape' && back()}
+                  >
                     {asks.words}
                   </Button>
+                  {!asks.reason && (
+                    <Button type="text" onClick={back}>
+                      Not now
+                    </Button>
+                  )}
                 </div>
               )}
               {r === row && detail && record && revision && (
@@ -176,7 +214,21 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
       )}
       {rows.length === 0 && <p className="muted">No record is like this.</p>}
       <Problem error={act.error} />
-      {said && <p role="alert">{said}</p>}
+      {said && (
+        <p
+          ref={refused}
+          role="alert"
+          tabIndex={-1}
+          onKeyDown={(e) => {
+            if (!['Escape', 'ArrowUp', 'ArrowDown', 'Enter'].includes(e.key)) return;
+            e.preventDefault();
+            setSaid('');
+            list.current?.focus();
+          }}
+        >
+          {said} <span className="muted small">Escape goes back to the list.</span>
+        </p>
+      )}
       {done.length > 0 && <p role="status">Done: {done.join(', ')}.</p>}
     </section>
   );
