@@ -152,33 +152,51 @@ public static partial class Chronicle
     /// Reads the whole history and everything it tells of, at one moment of the database whatever is written meanwhile, and says what does not
     /// fit together.
     /// </summary>
-    public static async Task<ChronicleCheck> CheckAsync(IncisuraDb db, CancellationToken cancel = default)
+    /// <param name="db">The database.</param>
+    /// <param name="hash">The hash of an entry that was noted elsewhere, which has to be among them; empty for none.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task<ChronicleCheck> CheckAsync(IncisuraDb db, string hash = "", CancellationToken cancel = default)
     {
         await db.Database.OpenConnectionAsync(cancel);
         await using SqliteTransaction moment = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: true);
         await using IDbContextTransaction? reading = await db.Database.UseTransactionAsync(moment, cancel);
-        return await CheckNowAsync(db, cancel);
+        return await CheckNowAsync(db, hash, cancel);
     }
 
-    private static async Task<ChronicleCheck> CheckNowAsync(IncisuraDb db, CancellationToken cancel)
+    private static async Task<ChronicleCheck> CheckNowAsync(IncisuraDb db, string hash, CancellationToken cancel)
     {
         List<ChronicleFault> faults = [];
         ChangeRow? before = null;
         Dictionary<(string, int, int), (long Entry, string Content)> told = [];
+        Entries entries = new();
+        bool noted = hash.Length == 0;
         await foreach (ChangeRow row in db.Changes.AsNoTracking().OrderBy(c => c.Id).AsAsyncEnumerable().WithCancellation(cancel))
         {
             if (row.Id != (before?.Id ?? 0) + 1) Add(row.Id, $"Entries between {before?.Id ?? 0} and {row.Id} are missing.");
             if (row.Hash != LinkOf(before?.Hash ?? "", row.Id, TellingOf(row)))
                 Add(row.Id, $"Entry {row.Id}, about {row.Kind} {row.Name}, was altered, or one before it.");
-            if (row.Content.Length > 0) told[(row.Kind, row.ObjectId, row.Number)] = (row.Id, row.Content);
+            noted |= row.Hash.Equals(hash, StringComparison.OrdinalIgnoreCase);
+            entries.Take(row);
+            if (row.Content.Length > 0 && row.Kind != PersonKind) told[(row.Kind, row.ObjectId, row.Number)] = (row.Id, row.Content);
             before = row;
         }
 
+        if (!noted) Add(0, "No entry has the hash that was noted: the history was written anew, or its end is missing.");
         HashSet<(string, int, int)> seen = [];
+        HashSet<(string, int)> things = [];
         await foreach (Revision r in db.History.AsNoTracking().AsAsyncEnumerable().WithCancellation(cancel))
             Compare(r.Kind, r.ObjectId, r.Number, RecordParts.HashOf(r.Json), $"{r.Kind} {r.ObjectId} revision {r.Number}");
         foreach (StoredText s in await db.AllStoredAsync(cancel))
+        {
+            things.Add((s.Kind, s.Id));
+            if (told.ContainsKey((s.Kind, s.Id, s.Revision + 1))) Add(0, $"{s.Kind} {s.Name} is an earlier revision than the history's last.");
+            if (!seen.Contains((s.Kind, s.Id, s.Revision))) Add(0, $"{s.Kind} {s.Name} revision {s.Revision} is missing among the revisions kept.");
             Compare(s.Kind, s.Id, s.Revision, RecordParts.HashOf(s.Json), $"{s.Kind} {s.Name}");
+        }
+
+        foreach ((string kind, int id, _) in told.Keys.Where(k => k.Item1 is not (RecordKind or EditionKind) && !things.Contains((k.Item1, k.Item2)))
+            .DistinctBy(k => (k.Item1, k.Item2)))
+            Add(0, $"{kind} {id} is told, and is not there any more.");
         await foreach (RecordRevisionRow v in db.RecordRevisions.AsNoTracking().Include(v => v.Record).AsAsyncEnumerable().WithCancellation(cancel))
             Compare(RecordKind, v.RecordId, v.Number, ContentOf(v), $"{v.Record!.Number} revision {v.Number}");
         foreach (EditionRow e in await db.Editions.AsNoTracking().ToListAsync(cancel))
@@ -188,6 +206,7 @@ public static partial class Chronicle
         foreach (string fault in await EditionStore.FaultsAsync(db, cancel)) Add(0, fault);
         foreach (((string kind, int id, int number), (long entry, _)) in told)
             if (!seen.Contains((kind, id, number))) Add(entry, $"Entry {entry} tells of {kind} {id} revision {number}, which is not there any more.");
+        await HoldAsync(db, entries, says => Add(0, says), cancel);
         return new(before?.Id ?? 0, before?.Hash ?? "", faults);
 
         void Compare(string kind, int id, int number, string content, string words)

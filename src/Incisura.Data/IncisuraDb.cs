@@ -12,6 +12,9 @@ namespace Incisura.Data;
 /// <summary>The database. Saving raises revisions and keeps history; published editions cannot be changed.</summary>
 public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityDbContext<Person>(options)
 {
+    // The step since which the history tells what people may do.
+    private const string ToldOfPeople = "_Gate";
+
     public DbSet<StoredCutter> Cutters => Set<StoredCutter>();
 
     public DbSet<StoredHolder> Holders => Set<StoredHolder>();
@@ -102,7 +105,9 @@ public sealed class IncisuraDb(DbContextOptions<IncisuraDb> options) : IdentityD
             if (await Database.SqlQueryRaw<int>(
                 "SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync(cancel) > 0)
                 await Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock", cancel);
+            bool people = applied.Length > 0 && !applied.Any(a => a.EndsWith(ToldOfPeople, StringComparison.Ordinal));
             await Database.MigrateAsync(cancel);
+            if (people) await Chronicle.AdoptPeopleAsync(this, DateTimeOffset.UtcNow, cancel);
         }
 
         await RecordParts.TakeApartAsync(this, cancel);

@@ -9,7 +9,9 @@ public sealed class GateTests(Workshop workshop) : IClassFixture<Workshop>
 {
     // Each way has a record of its own, so that nobody has had a hand in it before.
     private static readonly Queue<(string Operation, int Material)> Free = new(
-        from operation in new[] { "side-rough", "slot", "side-finish", "pocket" } from material in Enumerable.Range(1, 12) select (operation, material));
+        from operation in new[] { "side-rough", "slot", "side-finish", "pocket" }
+        from material in Enumerable.Range(1, 12)
+        select (operation, material));
 
     // A change of something the record rests on: where that lies, what becomes of it, and whether the figures then break a limit.
     public static TheoryData<string, string, string, double?, bool?> Ways => new()

@@ -145,7 +145,7 @@ public sealed class RecordFormTests(SharedWorkshop workshop)
             await db.PrepareAsync(Cancel);
 
             // Its history begins with what is known, and all of it is as it was written.
-            ChronicleCheck check = await Chronicle.CheckAsync(db, Cancel);
+            ChronicleCheck check = await Chronicle.CheckAsync(db, cancel: Cancel);
             Assert.Empty(check.Faults);
             Assert.Equal(results.Length + 2, check.Entries);
             ChangeRow changed = await db.Changes.SingleAsync(c => c.Kind == "cutter" && c.Number == 2, Cancel);

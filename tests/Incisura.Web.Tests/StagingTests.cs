@@ -64,7 +64,7 @@ public sealed class StagingTests : IAsyncLifetime
     private async Task<(int Cutters, int Revisions, IReadOnlyList<ChronicleFault> Faults)> StandsAsync()
     {
         await using IncisuraDb db = Open();
-        return (await db.Cutters.CountAsync(Cancel), await db.History.CountAsync(Cancel), (await Chronicle.CheckAsync(db, Cancel)).Faults);
+        return (await db.Cutters.CountAsync(Cancel), await db.History.CountAsync(Cancel), (await Chronicle.CheckAsync(db, cancel: Cancel)).Faults);
     }
 
     [Fact]

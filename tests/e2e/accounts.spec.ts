@@ -92,6 +92,8 @@ test('a workshop begins: a second factor, somebody invited, closed in the middle
   await signIn(lost, 'administrator', FIRST);
   await expect(lost.getByText('Name and password do not fit together')).toBeVisible();
   await signIn(lost, 'administrator', given);
+  await lost.getByLabel('A password of your own').fill('six new boats sail');
+  await lost.getByRole('button', { name: 'Sign in' }).click();
   await inside(lost);
   await expect(lost.getByRole('button', { name: 'Make one' })).toBeVisible();
 });

@@ -49,6 +49,7 @@ test('a deputy approves in the days of an absence, and the history says in whose
   await ines.getByLabel('Last day').fill(today);
   await ines.getByRole('button', { name: 'Name the deputy' }).click();
   await expect(ines.getByText('maren decides in place of ines')).toBeVisible();
+  await expect(ines.getByText('maren has not agreed yet')).toBeVisible();
 
   const tobiah = await comeInAs(browser, 'Tobiah Fenwright', '/calculate?op=slot&material=2&assembly=6&machine=1');
   await tobiah.getByRole('button', { name: 'Save as draft record' }).click();
@@ -57,10 +58,15 @@ test('a deputy approves in the days of an absence, and the history says in whose
   await tobiah.getByRole('button', { name: 'Submit for review' }).click();
   await expect(tobiah.getByText('In review. Nobody decides on their own proposal')).toBeVisible();
 
-  const maren = await comeInAs(browser, 'Maren Osk', `/records?state=inReview&text=${number}`);
+  const maren = await comeInAs(browser, 'Maren Osk', '/absences');
+  await maren.getByRole('button', { name: 'Agree' }).click();
+  await expect(maren.getByText('maren decides in place of ines')).toContainText('now');
+  await maren.goto(`/records?state=inReview&text=${number}`);
   await expect(maren.locator('.settlerow')).toHaveCount(1);
   await maren.getByRole('grid', { name: 'Records in review' }).focus();
   await maren.keyboard.press('a');
+  await expect(maren.getByText(`Approve ${number} with these figures?`)).toBeVisible();
+  await maren.keyboard.press('Enter');
   await expect(maren.getByRole('status').filter({ hasText: `Done: ${number} approved.` })).toBeVisible();
   await maren.goto(`/history?text=${number}`);
   await expect(maren.getByRole('list', { name: 'Changes' }).getByRole('listitem').first()).toContainText(

@@ -46,7 +46,7 @@ test('an edition is chosen, published, read, compared, and checked with the mean
   await expect(tobiah.getByText('goes in')).toBeVisible();
 });
 
-test('a machine reports back in three taps, offline too, and what must not be run is stopped until an engineer decides', async ({
+test('a machine reports back in three taps, offline too, and what must not be run is stopped until an approver decides', async ({
   browser,
 }) => {
   const jory = await comeInAs(browser, 'Jory Pellow', '/lookup?q=R-0006', { width: 390, height: 844 });
@@ -74,8 +74,14 @@ test('a machine reports back in three taps, offline too, and what must not be ru
   await expect(maren.getByText(/feed at 80 %, it chattered/)).toBeVisible();
   await maren.getByLabel('Decision on the report of jory').fill('The holder was worn and is replaced.');
   await maren.getByRole('button', { name: 'May be run again' }).click();
-  await expect(maren.getByText('Readers are told not to run it')).toHaveCount(0);
-  await expect(maren.getByText(/The holder was worn and is replaced/)).toBeVisible();
+  await expect(maren.getByText('Only an approver who had no hand in these figures')).toBeVisible();
+
+  // Her own figures are let run again by somebody else.
+  const tobiah = await comeInAs(browser, 'Tobiah Fenwright', '/records/R-0006');
+  await tobiah.getByLabel('Decision on the report of jory').fill('The holder was worn and is replaced.');
+  await tobiah.getByRole('button', { name: 'May be run again' }).click();
+  await expect(tobiah.getByText('Readers are told not to run it')).toHaveCount(0);
+  await expect(tobiah.getByText(/The holder was worn and is replaced/)).toBeVisible();
   await jory.reload();
   await expect(jory.locator('[data-figure="spindleSpeed"]')).toBeVisible();
 });

@@ -20,7 +20,11 @@ test('a change says what it touches, only that goes stale, and it is settled fro
     await expect(maren.locator('.settlerow')).toHaveCount(1);
     await expect(maren.locator('.settlerow')).toContainText('Speed chart of the shop revised since.');
     await maren.keyboard.press('k');
-    await expect(maren.getByRole('alert')).toHaveText('Only an approver may approve, send back, keep or withdraw.');
+    await expect(maren.getByRole('alert')).toContainText('Only an approver may approve, send back, keep or withdraw.');
+
+    // What is typed after a refusal is no command.
+    await maren.keyboard.type('needs n');
+    await expect(maren.getByText(/in your name\?/)).toHaveCount(0);
   });
   await test.step('an approver keeps it in three keys, and the reason is told', async () => {
     const tobiah = await comeInAs(browser, 'Tobiah Fenwright', '/records?state=stale&text=R-0008');

@@ -48,8 +48,8 @@ const record = (number: string, keep: string) => ({
     {
       number: 1,
       can: [
-        { act: 'keep', rule: keep && 'role', whyNot: keep },
-        { act: 'withdraw', rule: '', whyNot: '' },
+        { act: 'keep', rule: keep && 'role', whyNot: keep, against: [] },
+        { act: 'withdraw', rule: '', whyNot: '', against: [] },
       ],
     },
   ],

@@ -60,8 +60,6 @@ public sealed class StandIn(TimeProvider clock, IServiceScopeFactory scopes) : I
 /// <summary>Naming a deputy for an absence.</summary>
 public static class AbsenceEndpoints
 {
-    private const string Named = "named", Agreed = "agreed", Ended = "ended";
-
     public static void MapAbsences(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/absences").WithTags("people")
@@ -96,7 +94,7 @@ public static class AbsenceEndpoints
             db.Add(row);
             db.Add(Letters.Asked(row, clock.GetUtcNow()));
             await db.SaveChangesAsync();
-            await TellAsync(db, row, Named, actor, clock);
+            await TellAsync(db, row, Chronicle.Named, actor, clock);
             await transaction.CommitAsync();
             standIn.Forget();
             return new AbsenceView(row.Id, row.Approver, row.Deputy, row.From, row.Until, row.From <= today, Agreed: false);
@@ -112,7 +110,7 @@ public static class AbsenceEndpoints
             if (row.AgreedAt is not null) return TypedResults.NoContent();
             row.AgreedAt = clock.GetUtcNow();
             await db.SaveChangesAsync();
-            await TellAsync(db, row, AbsenceEndpoints.Agreed, actor, clock);
+            await TellAsync(db, row, Chronicle.Agreed, actor, clock);
             await transaction.CommitAsync();
             standIn.Forget();
             return TypedResults.NoContent();
@@ -128,7 +126,7 @@ public static class AbsenceEndpoints
                 throw new RuleException("not-yours", "Only who is away, or an administrator, ends it.");
             db.Remove(row);
             await db.SaveChangesAsync();
-            await TellAsync(db, row, Ended, actor, clock);
+            await TellAsync(db, row, Chronicle.Ended, actor, clock);
             await transaction.CommitAsync();
             standIn.Forget();
             return TypedResults.NoContent();
@@ -140,7 +138,7 @@ public static class AbsenceEndpoints
         [
             new(clock.GetUtcNow(), by.Name, Chronicle.AbsenceKind, row.Id, row.Approver, act)
             {
-                Reason = $"{row.Deputy} decides from {row.From:yyyy-MM-dd} to {row.Until:yyyy-MM-dd}",
+                Reason = Chronicle.TellingOf(row),
             },
         ]);
 }

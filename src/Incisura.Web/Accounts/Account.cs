@@ -39,6 +39,7 @@ public static class Account
                 new(now, by, Chronicle.PersonKind, 0, person.UserName!, act)
                 {
                     Differences = [.. changed.Select(f => f.Told)],
+                    Content = await Chronicle.ContentOfAsync(db, person),
                 },
             ]);
         Letters.TellAccount(db, person, act, by, [.. changed.Select(f => f.Name)], now);

@@ -58,6 +58,7 @@ public static class SessionEndpoints
             // Neither the words nor the time tell whether somebody has the name.
             Person? person = await people.FindByNameAsync(name);
             if (person is null) Passwords.CompareWithNobodys(password);
+            string? kept = person?.PasswordHash;
             if (person is null || !await people.CheckPasswordAsync(person, password))
             {
                 guard.Wrong(name, context);
@@ -84,10 +85,11 @@ public static class SessionEndpoints
                     return Refused("This code is not right, or was used already; type the next one that your device shows.", CodeNeeded);
             }
 
-            if (person.PasswordOnce)
+            // What an earlier version hashed more weakly is hashed anew when it is right, and told.
+            if (person.PasswordOnce || person.PasswordHash != kept)
             {
                 await using var transaction = await db.Database.BeginTransactionAsync();
-                await Account.SetPasswordAsync(people, person, signIn.Next!);
+                if (person.PasswordOnce) await Account.SetPasswordAsync(people, person, signIn.Next!);
                 await Account.TellAsync(db, person, Chronicle.NewPassword, person.UserName!, clock.GetUtcNow());
                 await transaction.CommitAsync();
             }

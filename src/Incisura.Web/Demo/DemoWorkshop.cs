@@ -56,9 +56,12 @@ public static class DemoWorkshop
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
 
         foreach (DemoPerson person in DemoPeople.All)
-            (await Account.AddAsync(
-                people, new(person.Name, person.FullName, person.Role, ByProvider: true), Convert.ToHexString(RandomNumberGenerator.GetBytes(24))))
-                .Email = $"{person.Name}@workshop.example";
+        {
+            Person added = await Account.AddAsync(
+                people, new(person.Name, person.FullName, person.Role, ByProvider: true), Convert.ToHexString(RandomNumberGenerator.GetBytes(24)));
+            added.Email = $"{person.Name}@workshop.example";
+            await Account.TellAsync(db, added, Chronicle.Added, "the demo", now, new Account.Field("role", null, person.Role.ToString()));
+        }
 
         db.AddRange(Read<Cutter>("cutters").Select(d => Stamp(new StoredCutter { Definition = d }, d, d.Number, d.Check())));
         db.AddRange(Read<Holder>("holders").Select(d => Stamp(new StoredHolder { Definition = d }, d, d.Number, d.Check())));

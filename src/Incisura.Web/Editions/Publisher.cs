@@ -3,6 +3,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Records;
 using Incisura.Exchange.Editions;
 using Incisura.Web.Hosting;
+using Incisura.Web.Mail;
 using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage;
@@ -125,6 +126,9 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
         }
 
         await EditionStore.AddAsync(db, edition, file, lines);
+        string[] readers = [.. await Person.NamesAsync(db, Role.Approver), .. await Person.NamesAsync(db, Role.Administrator)];
+        db.AddRange(Letters.Published(file, wish.By, await Chronicle.HeadAsync(db, cancel), readers, wish.At));
+        await db.SaveChangesAsync(cancel);
         if (transaction is not null) await transaction.CommitAsync(CancellationToken.None);
         db.ChangeTracker.Clear();
         return true;

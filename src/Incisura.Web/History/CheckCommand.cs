@@ -11,7 +11,10 @@ public static class CheckCommand
 
     /// <summary>Checks a file.</summary>
     /// <returns>0 where everything is in order, 1 where something is wrong, 2 where the file cannot be read.</returns>
-    public static async Task<int> RunAsync(string file, TextWriter says)
+    /// <param name="file">The database.</param>
+    /// <param name="says">Where to say it.</param>
+    /// <param name="hash">The hash of an entry that was noted elsewhere; empty for none.</param>
+    public static async Task<int> RunAsync(string file, TextWriter says, string hash = "")
     {
         if (!File.Exists(file))
         {
@@ -30,7 +33,7 @@ public static class CheckCommand
                 return 2;
             }
 
-            ChronicleCheck check = await Chronicle.CheckAsync(db);
+            ChronicleCheck check = await Chronicle.CheckAsync(db, hash);
             foreach (string fault in faults.Concat(check.Faults.Select(f => f.Says))) await says.WriteLineAsync(fault);
             if (faults.Count + check.Faults.Count > 0) return 1;
             await says.WriteLineAsync($"{check.Entries} entries, all in order. The last one is {check.Head}.");

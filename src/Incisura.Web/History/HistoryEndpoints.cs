@@ -103,7 +103,7 @@ public static class HistoryEndpoints
                 ]);
         }).Produces<byte[]>().TellsWhoTakesIt().TakesTurns();
 
-        group.MapGet("/check", (IncisuraDb db, CancellationToken cancel) => Chronicle.CheckAsync(db, cancel));
+        group.MapGet("/check", (IncisuraDb db, CancellationToken cancel) => Chronicle.CheckAsync(db, cancel: cancel));
     }
 
     // Who came in when is for those who keep people.

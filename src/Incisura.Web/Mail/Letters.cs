@@ -50,6 +50,17 @@ public static class Letters
             });
     }
 
+    /// <summary>Tells that an edition was published, with how far the history went: whoever keeps the mail can hold a database against it.</summary>
+    public static IEnumerable<LetterRow> Published(EditionFileRow file, string by, HeadOfHistory head, IEnumerable<string> to, DateTimeOffset now) =>
+        to.Where(n => n != by).Select(n => new LetterRow
+        {
+            To = n,
+            At = now,
+            Says = $"Edition {file.EditionNumber} was published by {by}, with {file.Count} records. Its file is {file.Sha256}; the history had "
+                + $"{head.Entries} entries, the last one {head.Hash}.",
+            Path = $"/editions/{file.EditionNumber}",
+        });
+
     /// <summary>Asks an engineer to decide while an approver is away.</summary>
     public static LetterRow Asked(AbsenceRow row, DateTimeOffset now) => new()
     {

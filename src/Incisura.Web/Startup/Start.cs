@@ -57,7 +57,12 @@ public static partial class Start
             return;
         }
 
-        await AddFirstAdministratorAsync(services.GetRequiredService<IConfiguration>(), people);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        Person first = await AddFirstAdministratorAsync(services.GetRequiredService<IConfiguration>(), people);
+        await Account.TellAsync(
+            db, first, Chronicle.Added, "the machine", services.GetRequiredService<TimeProvider>().GetUtcNow(),
+            new Account.Field("role", null, nameof(Role.Administrator)));
+        await transaction.CommitAsync(cancel);
     }
 
     [LoggerMessage(
@@ -95,7 +100,7 @@ public static partial class Start
         }
     }
 
-    private static async Task AddFirstAdministratorAsync(IConfiguration configuration, UserManager<Person> people)
+    private static async Task<Person> AddFirstAdministratorAsync(IConfiguration configuration, UserManager<Person> people)
     {
         string name = configuration["Incisura:FirstAdministrator:Name"] ?? "administrator";
         string password = configuration["Incisura:FirstAdministrator:Password"] ?? await InFileAsync(configuration)
@@ -104,7 +109,7 @@ public static partial class Start
                     + "characters at least) and start again.");
         try
         {
-            await Account.AddAsync(people, new(name, "Administrator", Role.Administrator), password);
+            return await Account.AddAsync(people, new(name, "Administrator", Role.Administrator), password);
         }
         catch (InputException refused)
         {

@@ -9,7 +9,8 @@ public static class Commands
 {
     private const string Usage = """
         incisura                                serves the workshop
-        incisura check [FILE]                   reads a database, and says whether all of it is what the history wrote
+        incisura check [FILE [HASH]]            reads a database, and says whether all of it is what the history wrote, and whether an entry
+                                                with a hash that was noted elsewhere is still in it
         incisura verify FILE …                  checks the file of an edition and its signature
         incisura backup FILE                    copies the database, while it is in use too
         incisura restore FILE [--replace]       puts a copy in place of the database, while it is not in use
@@ -32,10 +33,11 @@ public static class Commands
         {
             switch (words)
             {
-                case [CheckCommand.Word, .. var files]:
-                    return await CheckCommand.RunAsync(Path.GetFullPath(files is [var given, ..] ? given : database), says);
-                case [VerifyCommand.Word, .. var rest]:
-                    return await VerifyCommand.RunAsync(rest, says);
+                case [CheckCommand.Word, .. var rest]:
+                    return await CheckCommand.RunAsync(
+                        Path.GetFullPath(rest is [var given, ..] ? given : database), says, rest is [_, var hash, ..] ? hash : "");
+                case [VerifyCommand.Word, .. var files]:
+                    return await VerifyCommand.RunAsync(files, says);
                 case ["backup", var to]:
                     return await BackupAsync(database, Path.GetFullPath(to), says);
                 case ["restore", var from]:
@@ -53,6 +55,10 @@ public static class Commands
                 case ["help" or "--help" or "-h", ..] or ["backup" or "restore" or "reset-password" or "health" or "keys" or LayOutCommand.Word, ..]:
                     await says.WriteLineAsync(Usage);
                     return words[0].TrimStart('-') is "help" or "h" ? 0 : 2;
+                case [var mistyped, ..] when !mistyped.StartsWith('-'):
+                    await says.WriteLineAsync($"There is no command {mistyped}.");
+                    await says.WriteLineAsync(Usage);
+                    return 2;
                 default:
                     return null;
             }

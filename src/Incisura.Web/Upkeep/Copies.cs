@@ -7,7 +7,7 @@ namespace Incisura.Web.Upkeep;
 /// <summary>Makes dated copies of the database and keeps a second place up to date, as the settings ask.</summary>
 public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> options, TimeProvider clock, ILogger<Copies> log) : BackgroundService
 {
-    private const string Stamp = "yyyyMMdd-HHmmss", Prefix = "incisura-", Ending = ".db";
+    private const string Stamp = "yyyyMMdd-HHmmss", Prefix = "incisura-", Ending = ".db", HeadEnding = ".head";
 
     /// <summary>When the second place was last up to date; null for never since the start.</summary>
     public DateTimeOffset? SecondAt { get; private set; }
@@ -20,6 +20,7 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         CopyOptions o = options.Value;
         return Task.WhenAll(
             o.Folder.Length > 0 ? EachAsync(TimeSpan.FromHours(o.EveryHours), LastOf(o.Folder), DatedAsync, stoppingToken) : Task.CompletedTask,
+            EachAsync(TimeSpan.FromHours(1), null, HeadAsync, stoppingToken),
             o.Second.Length > 0 ? EachAsync(TimeSpan.FromSeconds(o.EverySeconds), null, SecondAsync, stoppingToken) : Task.CompletedTask);
     }
 
@@ -57,10 +58,31 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         string name = Prefix + clock.GetUtcNow().ToString(Stamp, CultureInfo.InvariantCulture) + Ending;
         string made = Path.Combine(o.Folder, name);
         await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, made, cancel), cancel);
+        await using (IncisuraDb copied = IncisuraDb.At(made))
+        {
+            HeadOfHistory head = await Chronicle.HeadAsync(copied, cancel);
+            await File.WriteAllTextAsync(made + HeadEnding, $"{head.Entries} entries, the last one is {head.Hash}\n", cancel);
+        }
 
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
         // The one just made is the newest, whatever the clock said when the others were.
-        foreach ((string old, _) in Made(o.Folder).Where(f => f.File != made).SkipLast(o.Keep - 1).ToList()) File.Delete(old);
+        foreach ((string old, _) in Made(o.Folder).Where(f => f.File != made).SkipLast(o.Keep - 1).ToList())
+        {
+            File.Delete(old);
+            File.Delete(old + HeadEnding);
+        }
     }
+
+    // Noted where whoever alters the database does not write, so that `check` can hold the history against it.
+    private async Task HeadAsync(CancellationToken cancel)
+    {
+        await using IncisuraDb db = IncisuraDb.At(database.Path);
+        HeadOfHistory head = await Chronicle.HeadAsync(db, cancel);
+        LogHead(head.Entries, head.Hash);
+    }
+
+    [LoggerMessage(Level = LogLevel.Information, Message = "The history has {Entries} entries; the last one is {Hash}")]
+    private partial void LogHead(long entries, string hash);
 
     private async Task SecondAsync(CancellationToken cancel)
     {

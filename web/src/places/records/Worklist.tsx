@@ -80,9 +80,12 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
     setSaid('');
     if (act.isPending || !row) return;
     const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)), row);
+    if (not) {
+      setSaid(not);
+      return;
+    }
     const against = whyNeeded(task, await queries.ensureQueryData(recordQuery(row.number)), row);
-    if (not) setSaid(not);
-    else if (against) setAsks({ ...task, reason: () => `${against} Why ${row.number} may be approved nevertheless` });
+    if (against) setAsks({ ...task, reason: () => `${against} Why ${row.number} may be approved nevertheless` });
     else if (task.reason || task.sure) setAsks(task);
     else act.mutate({ what: task.what, of: row, reason: '' });
   };
