@@ -8,7 +8,7 @@ results=$PWD/artifacts/results
 rm -rf "$results"
 mkdir -p "$results"
 
-export INCISURA_SEED=${INCISURA_SEED:-$RANDOM$RANDOM}
+export INCISURA_SEED=${INCISURA_SEED:-$((RANDOM * 32768 + RANDOM))}
 echo "The random part of each property begins at INCISURA_SEED=$INCISURA_SEED"
 
 # Runs a command that leaves a report, and says what came of it.

@@ -1,8 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import type { ReactNode } from 'react';
-import { MemoryRouter } from 'react-router';
+import { act, useSyncExternalStore, type ReactNode } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, beforeEach } from 'vitest';
 import { AppProvider, useApp } from '../../web/src/parts/session';
 import { TABLE } from './quantities';
@@ -15,18 +15,33 @@ export function show(part: ReactNode) {
   const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: false } } });
   queries.setQueryData(['session'], { name: 'maren', fullName: 'Maren Osk', role: 'engineer' });
   queries.setQueryData(['quantities'], TABLE);
-  const whole = (inner: ReactNode) => (
-    <MemoryRouter>
-      <QueryClientProvider client={queries}>
-        <AppProvider>
-          <Switch />
-          {inner}
-        </AppProvider>
-      </QueryClientProvider>
-    </MemoryRouter>
+  let [now, tell] = [part, () => {}];
+  const Shown = () =>
+    useSyncExternalStore(
+      (told) => {
+        tell = told;
+        return () => {};
+      },
+      () => now,
+    );
+  const whole = (
+    <QueryClientProvider client={queries}>
+      <AppProvider>
+        <Switch />
+        <Shown />
+      </AppProvider>
+    </QueryClientProvider>
   );
-  const shown = render(whole(part));
-  return { queries, hands: userEvent.setup(), again: (next: ReactNode) => shown.rerender(whole(next)) };
+  render(<RouterProvider router={createMemoryRouter([{ path: '*', element: whole }])} />);
+  return {
+    queries,
+    hands: userEvent.setup(),
+    again: (next: ReactNode) =>
+      act(() => {
+        now = next;
+        tell();
+      }),
+  };
 }
 
 const Switch = () => {

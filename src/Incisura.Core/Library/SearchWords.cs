@@ -65,11 +65,15 @@ public static partial class SearchWords
     {
         [MaterialGroup.P] = "steel stahl",
         [MaterialGroup.M] = "stainless edelstahl rostfrei inox",
-        [MaterialGroup.K] = "castiron iron guss gusseisen",
-        [MaterialGroup.N] = "aluminium aluminum alu nonferrous messing brass",
-        [MaterialGroup.S] = "titanium titan superalloy",
+        [MaterialGroup.K] = "castiron cast iron ductile grey gray guss gusseisen",
+        [MaterialGroup.N] = "aluminium aluminum alu ali nonferrous brass bronze copper messing kupfer",
+        [MaterialGroup.S] = "titanium titan nickel superalloy",
         [MaterialGroup.H] = "hardened gehaertet",
     };
+
+    /// <summary>What people at a machine call the work materials of a group (ISO 513).</summary>
+    /// <param name="group">The group.</param>
+    public static string Of(MaterialGroup group) => Groups[group];
 
     // Two words that people write as one, and one.
     private static readonly (string Two, string One)[] Joined =

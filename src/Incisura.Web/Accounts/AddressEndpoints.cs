@@ -2,6 +2,7 @@ using Incisura.Core.Checks;
 using Incisura.Web.Hosting;
 using Incisura.Web.Mail;
 using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.Options;
 using MimeKit;
 
 namespace Incisura.Web.Accounts;
@@ -9,15 +10,19 @@ namespace Incisura.Web.Accounts;
 /// <summary>Somebody's own address; empty for no mail.</summary>
 public sealed record OwnAddress(string Address);
 
+/// <summary>Somebody's own address, and whether this workshop sends mail at all.</summary>
+public sealed record AddressView(string Address, bool Sends);
+
 /// <summary>Where people get mail.</summary>
 public static class AddressEndpoints
 {
     public static void MapAddress(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("/session").WithTags("session");
-        group.MapGet("/address", async (HttpContext context, UserManager<Person> people) =>
-            new OwnAddress((await people.GetUserAsync(context.User))?.Email ?? ""));
-        group.MapPut("/address", async (OwnAddress given, HttpContext context, IncisuraDb db, UserManager<Person> people, TimeProvider clock) =>
+        group.MapGet("/address", async (HttpContext context, UserManager<Person> people, IOptions<MailOptions> mail) =>
+            new AddressView((await people.GetUserAsync(context.User))?.Email ?? "", mail.Value.Host.Length > 0));
+        group.MapPut("/address", async (
+            OwnAddress given, HttpContext context, IncisuraDb db, UserManager<Person> people, IOptions<MailOptions> mail, TimeProvider clock) =>
         {
             string address = given.Address.Trim();
             new InputCheck()
@@ -37,7 +42,7 @@ public static class AddressEndpoints
             if (before.Length > 0 && before != address) Letters.TellMoved(db, person, before, clock.GetUtcNow());
             await db.SaveChangesAsync();
             await transaction.CommitAsync();
-            return new OwnAddress(address);
+            return new AddressView(address, mail.Value.Host.Length > 0);
         });
     }
 }

@@ -61,6 +61,17 @@ public static class Letters
             Path = $"/editions/{file.EditionNumber}",
         });
 
+    /// <summary>Tells a comment to who proposed the revision, and to who has decided on it or said something before.</summary>
+    public static IEnumerable<LetterRow> Commented(RecordRow record, RecordRevisionRow row, string by, string text, DateTimeOffset now) =>
+        row.Events.Where(e => e.Act is RecordAct.SendBack or RecordAct.Approve).Select(e => e.By).Append(row.ProposedBy).Distinct()
+            .Where(n => n != by).Select(n => new LetterRow
+            {
+                To = n,
+                At = now,
+                Says = $"{by} says about {record.Number} revision {row.Number}: {text}",
+                Path = $"/records/{record.Number}?rev={row.Number}",
+            });
+
     /// <summary>Asks an engineer to decide while an approver is away.</summary>
     public static LetterRow Asked(AbsenceRow row, DateTimeOffset now) => new()
     {

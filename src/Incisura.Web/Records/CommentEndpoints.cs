@@ -2,6 +2,7 @@ using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
+using Incisura.Web.Mail;
 
 namespace Incisura.Web.Records;
 
@@ -34,6 +35,7 @@ public static class CommentEndpoints
             By = context.User.Actor().Name,
             Text = text,
         });
+        db.AddRange(Letters.Commented(record, row, context.User.Actor().Name, text, clock.GetUtcNow()));
         await db.SaveChangesAsync();
         return await RecordViews.ViewOfAsync(record, await shelf.ViewAsync(db), db, context);
     }).WithTags("records").RequireAuthorization(Access.Engineers);

@@ -29,7 +29,7 @@ public static class RecordListEndpoints
             Stands? stands = Wire.Optional<Stands>(query.Stands, "stands");
             await judge.SettleAsync(db, LongestWait, cancel);
             IQueryable<RecordRevisionRow> found = Filtered(db.RecordRevisions.AsNoTracking(), query);
-            IQueryable<RecordRevisionRow> waiting = found.Where(WaitsFor(context.User.Actor()));
+            IQueryable<RecordRevisionRow> waiting = found.Where(WaitsFor(context.User.Actor(), db));
             IQueryable<RecordRevisionRow> from = query.Waits ? waiting : found;
             IQueryable<RecordRevisionRow> all = (state, stands) switch
             {
@@ -86,16 +86,21 @@ public static class RecordListEndpoints
     /// <summary>How many records wait for whoever asks, for the mark in the bar.</summary>
     public static void MapWaiting(this IEndpointRouteBuilder api) => api.MapGet(
         "/records/waiting", async (HttpContext context, IncisuraDb db, CancellationToken cancel) =>
-            await db.RecordRevisions.AsNoTracking().CountAsync(WaitsFor(context.User.Actor()), cancel))
+            await db.RecordRevisions.AsNoTracking().CountAsync(WaitsFor(context.User.Actor(), db), cancel))
         .WithTags("records").RequireAuthorization(Access.Engineers);
 
-    // A decision waits for an approver who did not propose it, what was sent back for who did, and what a machine reported as not to be run
-    // for everybody who may decide on it.
-    private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor)
+    // A decision waits for an approver who did not propose it, what a machine reported as not to be run for everybody who may decide on it;
+    // for who proposed it: what was sent back, what was said about it since it last moved, what breaks a limit now, and what a machine told.
+    private static Expression<Func<RecordRevisionRow, bool>> WaitsFor(Actor actor, IncisuraDb db)
     {
         string name = actor.Name;
         bool decides = actor.Role == Role.Approver;
         return v => (v.IsInForce && v.StoppedBy != "")
+            || (v.IsInForce && v.ProposedBy == name
+                && (v.Stands == Stands.Broken || db.FloorReports.Any(r => r.RecordId == v.RecordId && r.Revision == v.Number && r.SettledAt == null
+                    && (r.Outcome == ReportOutcome.WithChanges || r.Chatter || r.Broke))))
+            || (v.IsNewest && v.ProposedBy == name && (v.State == RecordState.Draft || v.State == RecordState.InReview)
+                && db.Comments.Any(c => c.RecordId == v.RecordId && c.Revision == v.Number && c.By != name && c.At > v.ChangedAt))
             || (v.IsNewest
                 && ((decides && v.State == RecordState.InReview && v.ProposedBy != name)
                     || (v.SentBack && v.State == RecordState.Draft && v.ProposedBy == name)));

@@ -25,15 +25,19 @@ public sealed record TouchedRecord(
 
 /// <summary>What a change would do to the records that rest on a thing.</summary>
 /// <param name="Rest">How many rest on it.</param>
+/// <param name="Looked">How many of them were looked at in the time there is, what is in force first and what was changed last before the others.</param>
 /// <param name="Moves">How many of them would move.</param>
 /// <param name="Breaks">How many of those would break a limit.</param>
 /// <param name="Records">Those that would move, what breaks and what moves most first; at most a hundred.</param>
-public sealed record Touched(int Rest, int Moves, int Breaks, IReadOnlyList<TouchedRecord> Records);
+public sealed record Touched(int Rest, int Looked, int Moves, int Breaks, IReadOnlyList<TouchedRecord> Records);
 
 /// <summary>Says before something is saved which records it would touch, and how.</summary>
 public static class Touching
 {
     private const int Most = 100;
+
+    // Whoever asks before saving waits so long, and no longer; the rest is told as stale once it is saved.
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(3.5);
 
     /// <summary>Maps what a change of cutters, holders and assemblies would touch.</summary>
     public static void MapTouching(this IEndpointRouteBuilder api)
@@ -63,11 +67,28 @@ public static class Touching
     {
         var open = await db.RecordRevisions.AsNoTracking()
             .Where(RecordRevisionRow.Open)
+            .OrderByDescending(v => v.IsInForce).ThenByDescending(v => v.ChangedAt)
             .Select(v => new { v.Id, v.ThreadId, Record = v.Record! })
             .ToListAsync(cancel);
         int[] rest = [.. open.Where(o => view.FootingsOf(o.Record, o.ThreadId) != then.FootingsOf(o.Record, o.ThreadId)).Select(o => o.Id)];
         ConcurrentBag<TouchedRecord> moves = [];
-        await RecordBatches.EachAsync(
+        int looked = 0;
+        using CancellationTokenSource patience = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        patience.CancelAfter(Longest);
+        try
+        {
+            await EachAsync();
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            // What was looked at is told, and how much that is.
+        }
+
+        return new(
+            rest.Length, looked, moves.Count, moves.Count(m => m.Broken),
+            [.. moves.OrderByDescending(m => m.Moved).ThenBy(m => m.Number, StringComparer.Ordinal).Take(Most)]);
+
+        Task EachAsync() => RecordBatches.EachAsync(
             db, rest,
             (row, situation) =>
             {
@@ -75,6 +96,7 @@ public static class Touching
                 CalculationResult result = RecordParts.ResultOf(row);
                 Standing Of(ShelfView shelf) => RecordViews.StandingOf(row.Record!.Operation, situation, choices, result, shelf);
                 Standing after = Of(then);
+                Interlocked.Increment(ref looked);
                 if (!after.Stale) return;
 
                 // What moved before and would not move any further is not this change's doing.
@@ -86,9 +108,6 @@ public static class Touching
                         row.Record!.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
                         after.FirstBreak, after.Refused, after.Foremost, after.Move, before.Stale));
             },
-            null, cancel);
-        return new(
-            rest.Length, moves.Count, moves.Count(m => m.Broken),
-            [.. moves.OrderByDescending(m => m.Moved).ThenBy(m => m.Number, StringComparer.Ordinal).Take(Most)]);
+            null, patience.Token);
     }
 }

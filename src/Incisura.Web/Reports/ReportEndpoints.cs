@@ -92,7 +92,7 @@ public static class ReportEndpoints
             RecordRow record = await RecordEndpoints.FindAsync(db, number);
             RecordRevisionRow revision = record.Revisions.Single(v => v.Number == row.Revision);
             bool lifts = await MayLiftAsync(record, revision, context.User.Actor(), db, await shelf.ViewAsync(db), clock.Today());
-            if (!lifts && revision == record.InForce())
+            if (!lifts && row.Outcome == ReportOutcome.DoNotRun && revision == record.InForce())
                 throw new RuleException(
                     "not-lifted",
                     "Only an approver who had no hand in these figures lets them be run again; ask one, or make a new revision with other figures.");
@@ -100,7 +100,7 @@ public static class ReportEndpoints
             await db.SaveChangesAsync();
 
             // Where other figures are in force, or none, these stay stopped whoever says so.
-            if (lifts)
+            if (lifts && row.Outcome == ReportOutcome.DoNotRun)
             {
                 FloorReportRow? other = await db.FloorReports.Where(r => r.RecordId == row.RecordId && r.Revision == row.Revision)
                     .Where(r => r.Outcome == ReportOutcome.DoNotRun && r.SettledAt == null).OrderBy(r => r.Id).FirstOrDefaultAsync();
@@ -172,7 +172,9 @@ public static class ReportEndpoints
         by.Role == Role.Approver && !RecordLife.IsOwn(
             await RecordRules.FactsAsync(record, revision, await RecordParts.SituationAsync(db, revision), view, db, today), by);
 
-    private static bool IsOpen(FloorReportRow r) => r is { Outcome: ReportOutcome.DoNotRun, SettledAt: null };
+    // What was changed or heard at a machine waits for whoever proposed it to have looked; what must not be run, for a decision.
+    private static bool IsOpen(FloorReportRow r) =>
+        r.SettledAt is null && (r.Outcome is ReportOutcome.DoNotRun or ReportOutcome.WithChanges || r.Chatter || r.Broke);
 
     private static Task TellAsync(
         IncisuraDb db, FloorReportRow r, string act, string by, DateTimeOffset at, string reason, params FieldDifference[] differences) =>

@@ -2,6 +2,7 @@ using System.Net;
 using Microsoft.AspNetCore.Diagnostics.HealthChecks;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Diagnostics.HealthChecks;
+using Microsoft.Extensions.Options;
 
 namespace Incisura.Web.Upkeep;
 
@@ -104,12 +105,15 @@ public static class Health
             });
     }
 
-    private sealed class CopiesMade(Copies copies) : IHealthCheck
+    private sealed class CopiesMade(Copies copies, IOptions<CopyOptions> options, IConfiguration settings) : IHealthCheck
     {
         public Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default) =>
             Task.FromResult(copies switch
             {
                 { Fault.Length: > 0 } => HealthCheckResult.Degraded($"The last copy of the database was not made: {copies.Fault}"),
+                _ when options.Value is { Folder.Length: 0, Second.Length: 0 } && !settings.GetValue("Incisura:Demo", false) =>
+                    HealthCheckResult.Degraded(
+                        "No copy of the database is ever made. Name a folder with Incisura__Copies__Folder, or a second place; docs/running.md says how."),
                 { SecondAt: { } at } => Well("The second place was brought up to date.", at),
                 _ => HealthCheckResult.Healthy("No copy has failed since the start."),
             });

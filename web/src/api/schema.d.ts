@@ -1383,7 +1383,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["OwnAddress"];
+                        "application/json": components["schemas"]["AddressView"];
                     };
                 };
             };
@@ -1407,7 +1407,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["OwnAddress"];
+                        "application/json": components["schemas"]["AddressView"];
                     };
                 };
             };
@@ -7723,6 +7723,10 @@ export interface components {
             /** @description What stands against it, so that it needs a reason that readers see; empty for nothing. */
             against: components["schemas"]["Sentence"][];
         };
+        AddressView: {
+            address: string;
+            sends: boolean;
+        };
         Again: {
             password: string;
         };
@@ -11656,6 +11660,8 @@ export interface components {
         Touched: {
             /** Format: int32 */
             rest: number;
+            /** Format: int32 */
+            looked: number;
             /** Format: int32 */
             moves: number;
             /** Format: int32 */

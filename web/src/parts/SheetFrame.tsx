@@ -5,6 +5,7 @@ import { useMayWork } from './session';
 import { ApiError } from '../api/client';
 import { differences, fieldWords, text } from './differences';
 import { FieldMeanings } from './Meanings';
+import { Leaving } from './Leaving';
 import { Presence } from './Presence';
 import { Problem } from './Problem';
 import { Touches, useTouched, type Rests } from './Touches';
@@ -118,6 +119,7 @@ export function SheetFrame<T extends object>({
           </>
         )}
       </header>
+      <Leaving typed={changed && !save.isPending} />
       {sheet && <Presence page={pathname} editing={changed} />}
       {(touched.data || touched.error) && <Touches asked={touched} onClose={touched.reset} />}
       {general ? <Problem error={save.error} /> : null}

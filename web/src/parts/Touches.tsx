@@ -41,6 +41,12 @@ export function Touches({ asked, onClose }: { asked: ReturnType<typeof useTouche
           Close
         </Button>
       </p>
+      {touched.looked < touched.rest && (
+        <p className="warn">
+          Looked at {touched.looked} of them, those in force and changed last first; once it is saved, all that goes stale is told under
+          Records.
+        </p>
+      )}
       {touched.records.length > 0 && (
         <ul className="touched">
           {touched.records.map((r) => (
@@ -58,7 +64,7 @@ export function Touches({ asked, onClose }: { asked: ReturnType<typeof useTouche
 
 const many = (n: number, one: string) => (n === 1 ? `one ${one}` : `${n} ${one}s`);
 
-function summary({ rest, moves, breaks }: Schemas['Touched']): string {
+function summary({ looked: rest, moves, breaks }: Schemas['Touched']): string {
   if (rest === 0) return 'No record rests on what changes here.';
   if (moves === 0)
     return `No figure moves: ${many(rest, 'record')} that rest${rest === 1 ? 's' : ''} on this hold${rest === 1 ? 's' : ''}.`;

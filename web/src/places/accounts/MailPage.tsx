@@ -30,7 +30,9 @@ export function MailPage() {
     <div className="page narrow">
       <h1>Mail</h1>
       <p className="muted">
-        What waits for you, and what was decided about what you proposed, comes by mail too; what happens within a few minutes comes in one.
+        {address.data?.sends === false
+          ? 'This workshop sends no mail: whoever keeps the server has named no mail server. What waits for you stands under Records.'
+          : 'What waits for you, and what was decided about what you proposed, comes by mail too; what happens within a few minutes comes in one.'}
       </p>
       <form
         className="card absent"

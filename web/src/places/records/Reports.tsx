@@ -19,7 +19,11 @@ export function OpenReports({ number }: { number: string }) {
   if (open.length === 0) return null;
   return (
     <section className="card stalebox" role="alert">
-      <b>Readers are told not to run it until somebody decides.</b>
+      <b>
+        {open.some((r) => r.report.outcome === 'doNotRun')
+          ? 'Readers are told not to run it until somebody decides.'
+          : 'A machine told something; say what comes of it.'}
+      </b>
       <ul className="bare reports">
         {open.map((r) => (
           <OneReport key={r.id} report={r} number={number} />
@@ -79,13 +83,17 @@ function OneReport({ report: r, number }: { report: Report; number: string }) {
         <div className="acts noprint">
           <Input
             aria-label={`Decision on the report of ${r.by}`}
-            placeholder="what was decided and why: an approver who had no hand in it lets it be run again"
+            placeholder={
+              r.report.outcome === 'doNotRun'
+                ? 'what was decided and why: an approver who had no hand in it lets it be run again'
+                : 'what comes of it'
+            }
             maxLength={2000}
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
           <Button type="primary" disabled={!text.trim()} loading={decide.isPending} onClick={() => decide.mutate()}>
-            May be run again
+            {r.report.outcome === 'doNotRun' ? 'May be run again' : 'Noted'}
           </Button>
           <Problem error={decide.error} />
         </div>
