@@ -118,4 +118,24 @@ public class DxfTests
         Assert.Equal(profile.Length, back.Length, 4);
         Assert.Equal(profile.Volume(_ => true), back.Volume(_ => true), profile.Volume(_ => true) * 1e-4);
     }
+
+    [Fact]
+    public void A_drawing_of_thousands_is_joined_as_one_of_ten_and_one_of_more_or_without_end_is_refused_in_words()
+    {
+        // Drawn from the middle outwards, in any order and either way.
+        Random random = new(5);
+        string[] lines =
+        [
+            .. Enumerable.Range(0, 4000).Select(i => random.Next(2) == 0
+                ? Line(i * 0.1, 5 + (i % 2), (i + 1) * 0.1, 5 + ((i + 1) % 2))
+                : Line((i + 1) * 0.1, 5 + ((i + 1) % 2), i * 0.1, 5 + (i % 2))).OrderBy(_ => random.Next()),
+        ];
+        DxfTaken taken = Take(Dxf(string.Concat(lines)));
+        Assert.Equal(4000, Assert.Single(taken.Chains).Pieces.Count);
+        Assert.Contains("4000 pieces", Assert.Single(taken.Findings), StringComparison.Ordinal);
+        string more = string.Concat(Enumerable.Range(0, 5001).Select(i => Line(i, 0, i, 1)));
+        Assert.Contains("5001 lines and arcs", Assert.Single(Take(Dxf(more)).Findings), StringComparison.Ordinal);
+        Assert.Contains("100 m", Assert.Single(Take(Dxf(Line(0, 0, 1e308, 1))).Findings), StringComparison.Ordinal);
+        Assert.Contains("100 m", Assert.Single(Take(Dxf(Line(0, 0, 10, 1)), new(1e308, false, [])).Findings), StringComparison.Ordinal);
+    }
 }

@@ -90,6 +90,31 @@ public sealed class FullDiskTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(last + 1, (await tobiah.PublishAsync(new { takes = Without(without + 1) })).GetProperty("number").GetInt32());
     }
 
+    [Fact]
+    public async Task On_a_full_disk_people_come_in_and_read_and_what_was_to_be_told_of_it_is_told_later()
+    {
+        Disk disk = new();
+        using WebApplicationFactory<Program> host = workshop.WithWebHostBuilder(
+            b => b.ConfigureServices(s => s.ConfigureDbContext<IncisuraDb>(o => o.AddInterceptors(disk))));
+        HttpClient http = host.CreateClient();
+        Caller jory = new(http);
+        disk.Full = true;
+
+        // Until no page is left, somebody comes in again and again.
+        for (int i = 0; i < 60; i++)
+        {
+            (await http.PostAsync("/api/v1/session/demo/jory", null, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
+            (await jory.GetAsync("/lookup?q=slot")).Expect(HttpStatusCode.OK);
+        }
+
+        disk.Full = false;
+        HttpClient other = host.CreateClient();
+        (await other.PostAsync("/api/v1/session/demo/adwin", null, TestContext.Current.CancellationToken)).EnsureSuccessStatusCode();
+        Answer told = await new Caller(other).GetAsync("/history?kind=door&by=jory&take=100");
+        Assert.Equal(60, told["total"].GetInt32());
+        (await jory.GetAsync("/session")).Expect(HttpStatusCode.OK);
+    }
+
     private static Dictionary<string, string> Without(int i) => new() { [$"R-{1 + (i % 7):0000}"] = "nothing" };
 
     /// <summary>A disk without room: the database may not grow by a single page.</summary>

@@ -56,7 +56,7 @@ public sealed class GateTests(Workshop workshop) : IClassFixture<Workshop>
                 Assert.Equal(rule, reasoned.Expect(HttpStatusCode.Conflict)["rule"].GetString());
 
                 // Worked out anew it is somebody else's to decide, and never that of whoever did it.
-                Answer anew = (await tobiah.PostAsync($"{of}/renew", new { }, Version(record))).Expect(HttpStatusCode.OK);
+                Answer anew = (await tobiah.PostAsync($"{of}/rework", new { }, Version(record))).Expect(HttpStatusCode.OK);
                 JsonElement next = Newest(anew);
                 Assert.NotEqual("approved", next.GetProperty("state").GetString());
                 Assert.Equal("own-proposal", next.GetProperty("state").GetString() == "inReview" ? WhyNot(anew, "approve") : "own-proposal");

@@ -91,6 +91,8 @@ public sealed class HostileTests(Workshop workshop) : IClassFixture<Workshop>
 
     [Theory]
     [InlineData("application/json;charset=xyz")]
+    [InlineData("application/json;charset=utf-7")]
+    [InlineData("application/json;charset=utf-16")]
     [InlineData("application/json; charset=\"klingon\"")]
     public async Task A_writing_nobody_knows_is_refused_as_such(string type) =>
         (await PostAsync("/library/views", "{}", type)).Expect(HttpStatusCode.UnsupportedMediaType);

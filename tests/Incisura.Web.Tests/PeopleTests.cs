@@ -130,6 +130,9 @@ public sealed class PeopleTests(Workshop workshop) : IClassFixture<Workshop>
     [InlineData("bob\n", "name")]
     [InlineData("bob smith", "name")]
     [InlineData("  ", "name")]
+    [InlineData("..", "name")]
+    [InlineData(".", "name")]
+    [InlineData("-_@", "name")]
     public async Task A_name_that_would_be_odd_everywhere_is_refused_in_a_sentence(string name, string field) =>
         Assert.Equal(
             [field],

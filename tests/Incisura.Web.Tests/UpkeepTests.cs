@@ -112,10 +112,15 @@ public sealed class UpkeepTests : IDisposable
         Answer sheet = await maren.GetAsync("/library/cutters/1");
         int revision = (await maren.PutAsync("/library/cutters/1", sheet["definition"], sheet["revision"].GetInt32()))["revision"].GetInt32();
         await UntilAsync(() => File.Exists(In("second.db")) && RevisionIn(In("second.db")) == revision);
-        await UntilAsync(() => Directory.GetFiles(In("dated")).Length == 3);
-        string[] kept = [.. Directory.GetFiles(In("dated")).Select(f => Path.GetFileName(f)).Order(StringComparer.Ordinal)];
+        await UntilAsync(() => Directory.GetFiles(In("dated")) is { Length: 4 } all && all.Any(f => f.EndsWith(".head", StringComparison.Ordinal)));
+        string[] kept = [.. Directory.GetFiles(In("dated"), "*.db").Select(f => Path.GetFileName(f)).Order(StringComparer.Ordinal)];
         Assert.Equal(["incisura-20210101-000000.db", "incisura-notes.db"], [kept[0], kept[2]]);
         Assert.Null(await DatabaseCopy.FaultAsync(In("dated/" + kept[1]), Cancel));
+
+        // What is noted beside a copy is in it, and in what is served.
+        string noted = (await File.ReadAllTextAsync(In($"dated/{kept[1]}.head"), Cancel)).Trim().Split(' ')[^1];
+        foreach (string file in new[] { In("dated/" + kept[1]), Database }) Assert.Equal(0, (await RunAsync("check", file, noted)).Code);
+        Assert.Equal(1, (await RunAsync("check", Database, noted[1..] + "0")).Code);
         Assert.Contains("up to date", await TextAsync(server, "/health"), StringComparison.Ordinal);
     }
 

@@ -201,6 +201,20 @@ public static class Staleness
            select new FigureChange(b.Code, b.Symbol, b.Name, b.Quantity, b.Value, null),
     ];
 
+    /// <summary>What was typed otherwise, or has become a usual or proposed value, between two calculations of an operation.</summary>
+    /// <param name="operation">The operation.</param>
+    /// <param name="before">The earlier one.</param>
+    /// <param name="after">The later one.</param>
+    public static IReadOnlyList<FigureChange> ChoiceChanges(OperationDescription operation, CalculationResult before, CalculationResult after) =>
+    [
+        .. from field in operation.Fields
+           let b = before.Fields.FirstOrDefault(f => f.Code == field.Code && f.Used)
+           let a = after.Fields.FirstOrDefault(f => f.Code == field.Code && f.Used)
+           where (a is null) != (b is null) || (a is not null && Differs(b!.Value, a.Value, LastBits))
+           where field.Role == FieldRole.Part || a?.Origin == Origin.Typed || b?.Origin == Origin.Typed
+           select new FigureChange(field.Code, field.Symbol, field.Name, field.Quantity, b?.Value, a?.Value),
+    ];
+
     /// <summary>The limits whose use differs, and those that appeared or vanished.</summary>
     /// <param name="before">Earlier limits.</param>
     /// <param name="after">Later limits.</param>

@@ -173,7 +173,11 @@ public sealed record PublishedFigure(string Code, string Symbol, string Name, st
 /// <param name="Quantity">What it measures.</param>
 /// <param name="Value">Its value.</param>
 /// <param name="OfPart">Whether it says what the part is, so that the figures hold for this value only.</param>
-public sealed record PublishedSetting(string Code, string Symbol, string Name, string Quantity, double Value, bool OfPart);
+public sealed record PublishedSetting(string Code, string Symbol, string Name, string Quantity, double Value, bool OfPart)
+{
+    /// <summary>True where it says what the part is and nobody stated it, so that a usual value was taken; absent otherwise.</summary>
+    public bool? Assumed { get; init; }
+}
 
 /// <summary>A choice between words, and what was picked.</summary>
 public sealed record PublishedOption(string Code, string Name, string Picked, string Words);

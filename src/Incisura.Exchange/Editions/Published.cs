@@ -136,6 +136,9 @@ public static class Published
     private static PublishedSetting? Setting(FieldState state, OperationDescription operation) =>
         operation.Fields.FirstOrDefault(f => f.Code == state.Code) is { } field && double.IsFinite(state.Value)
             ? new(field.Code, field.Symbol, field.Name, Word(field.Quantity), state.Value, field.Role == FieldRole.Part)
+            {
+                Assumed = field.Role == FieldRole.Part && state.Origin == Origin.Default ? true : null,
+            }
             : null;
 
     private static PublishedOption? Option(OptionDescription option, CalculationResult result) =>

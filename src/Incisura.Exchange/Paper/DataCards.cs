@@ -131,7 +131,8 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
         {
             List<(string Name, string Value)> rows =
             [
-                .. r.Settings.Where(s => s.OfPart && s.Value != 0).Select(s => ("Holds for " + Small(s.Name), cards.Text(s.Value, s.Quantity))),
+                .. r.Settings.Where(s => s.OfPart && s.Value != 0).Select(s => (
+                    "Holds for " + Small(s.Name), (s.Assumed == true ? "not stated, taken as " : "") + cards.Text(s.Value, s.Quantity))),
                 .. r.Options.Select(o => (o.Name, o.Words)),
                 .. Registers(r.Assembly),
             ];

@@ -56,6 +56,7 @@ public sealed record PickedOption(string Code, string Name, string Words);
 /// <param name="Places">Where it stood at machines when the edition was published.</param>
 /// <param name="Figures">The figures.</param>
 /// <param name="HoldsFor">What the part is that the figures hold for: stock, heights, holes.</param>
+/// <param name="NotStated">Codes of those that nobody stated, so that a usual value was taken.</param>
 /// <param name="Picked">What was picked, such as coolant, direction, how steadily the work is held.</param>
 /// <param name="Way">What the tool does along its axis; empty where it does not move along it alone.</param>
 /// <param name="Directions">Which way spindle and tool go, where that is a matter of the thread; null otherwise.</param>
@@ -77,6 +78,7 @@ public sealed record LookupEntry(
     IReadOnlyList<string> Places,
     IReadOnlyList<Figure> Figures,
     IReadOnlyList<Figure> HoldsFor,
+    IReadOnlyList<string> NotStated,
     IReadOnlyList<PickedOption> Picked,
     IReadOnlyList<WayPart> Way,
     Sentence? Directions,
@@ -202,6 +204,7 @@ public static class LookupEndpoints
             [.. p.Assembly.Places.Select(s => s.ToString())],
             [.. p.Figures(), .. p.Settings.Where(s => s.Value > 0 && Shown.Contains(s.Code)).Select(s => s.AsFigure())],
             [.. p.Settings.Where(s => s.OfPart && s.Value != 0 && !Shown.Contains(s.Code)).Select(s => s.AsFigure())],
+            [.. p.Settings.Where(s => s.Assumed == true).Select(s => s.Code)],
             [
                 .. p.Options.OrderBy(o => Array.IndexOf(AtTheMachine, o.Code) is var i and >= 0 ? i : AtTheMachine.Length)
                     .Select(o => new PickedOption(o.Code, o.Name, o.Words)),

@@ -200,6 +200,7 @@ public sealed record RecordEventView(DateTimeOffset At, string By, string InPlac
 /// <param name="FindingsAgainstApproved">Cautions and stops that only one of the two has.</param>
 /// <param name="ApprovedBefore">That revision's number; 0 where there was none.</param>
 /// <param name="SinceSentBack">Figures that differ from what was sent back; null where nothing was.</param>
+/// <param name="ChosenSince">What was typed, or is of the part, that differs from what was sent back.</param>
 /// <param name="NoteBefore">Its note, where it was another one.</param>
 /// <param name="Standing">How it stands today.</param>
 /// <param name="Kept">Whether somebody said that it still holds although something moved.</param>
@@ -231,6 +232,7 @@ public sealed record RecordRevisionView(
     IReadOnlyList<FindingChange> FindingsAgainstApproved,
     int ApprovedBefore,
     IReadOnlyList<FigureChange>? SinceSentBack,
+    IReadOnlyList<FigureChange> ChosenSince,
     string? NoteBefore,
     Standing Standing,
     bool Kept,

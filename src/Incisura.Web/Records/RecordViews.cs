@@ -102,6 +102,9 @@ public static class RecordViews
             approved is null ? [] : Staleness.FindingChanges(approved.Findings, result.Findings),
             before?.Number ?? 0,
             sentBack is null ? null : Staleness.Changes(sentBack.Figures, result.Figures),
+            sentBack is null || Operations.Find(of.Record.Operation) is not { } known
+                ? []
+                : Staleness.ChoiceChanges(known.Description, sentBack, result),
             before is not null && before.Note != row.Note ? before.Note : null,
             facts.Standing,
             facts.Kept,

@@ -52,31 +52,42 @@ public static class SettleEndpoints
         {
             // The transaction takes the write lock first, so that two at once do not both make a revision.
             await using var transaction = await db.Database.BeginTransactionAsync();
-            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(
-                number, r => r.Newest().State == RecordState.InReview ? r.Newest() : InForce(r), context, db, shelf);
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, InForce, context, db, shelf);
             ShelfView view = await shelf.ViewAsync(db);
-
-            // What waits and cannot be approved any more gives way; whoever works it out anew had a hand in it, and somebody else decides.
-            if (row.State == RecordState.InReview)
-            {
-                await RecordEndpoints.ActAsync(record, row, RecordAct.SendBack, context, "Worked out anew.", clock, db, view);
-                await RecordEndpoints.ActAsync(record, row, RecordAct.Discard, context, null, clock, db, view);
-            }
-
-            if (RecordEndpoints.OpenRefusal(record) is { } open) throw open;
-            Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
-            Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
-            CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
-            RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, request.Text?.Trim() ?? "", context.User.Actor().Name, clock);
-            await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
-
-            // What must not be run stays a draft for somebody to work on.
-            if (result.Findings.All(f => f.Severity != Severity.Stop))
-                await RecordEndpoints.ActAsync(record, next, RecordAct.Submit, context, null, clock, db, view);
-            await db.SaveChangesAsync();
+            await AnewAsync(record, row, request.Text?.Trim() ?? "", context, db, view, clock);
             await transaction.CommitAsync();
             return await RecordViews.ViewOfAsync(record, view, db, context);
         });
+
+        // What waits and cannot be approved any more gives way; whoever works it out anew had a hand in it, and somebody else decides.
+        group.MapPost("/{number}/rework", async (
+            string number, ActRequest request, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync();
+            (RecordRow record, RecordRevisionRow row) = await RecordEndpoints.OpenAsync(number, r => r.Newest(), context, db, shelf);
+            ShelfView view = await shelf.ViewAsync(db);
+            string reason = request.Text is { Length: > 0 } said ? said : "Worked out anew.";
+            await RecordEndpoints.ActAsync(record, row, RecordAct.SendBack, context, reason, clock, db, view);
+            await RecordEndpoints.ActAsync(record, row, RecordAct.Discard, context, null, clock, db, view);
+            await AnewAsync(record, row, "", context, db, view, clock);
+            await transaction.CommitAsync();
+            return await RecordViews.ViewOfAsync(record, view, db, context);
+        });
+    }
+
+    // The next revision, with the choices of another as they come out today, handed in unless it must not be run.
+    private static async Task AnewAsync(
+        RecordRow record, RecordRevisionRow row, string reason, HttpContext context, IncisuraDb db, ShelfView view, TimeProvider clock)
+    {
+        if (RecordEndpoints.OpenRefusal(record) is { } open) throw open;
+        Situation situation = view.SituationOf(record.MaterialId, record.AssemblyId, record.MachineId)!;
+        Choices choices = view.WithThreads(DefinitionFormat.Read<Choices>(row.Choices));
+        CalculationResult result = CalculateEndpoints.OperationOf(record.Operation).Calculate(situation, choices, explain: true);
+        RecordRevisionRow next = RecordEndpoints.NewDraft(record, row.Note, reason, context.User.Actor().Name, clock);
+        await RecordEndpoints.TakeAsync(record, next, situation, choices, result, db, view);
+        if (result.Findings.All(f => f.Severity != Severity.Stop))
+            await RecordEndpoints.ActAsync(record, next, RecordAct.Submit, context, null, clock, db, view);
+        await db.SaveChangesAsync();
     }
 
     private static RecordRevisionRow InForce(RecordRow record) => record.InForce() ?? throw new RuleException(

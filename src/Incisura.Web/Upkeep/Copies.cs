@@ -57,14 +57,9 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
         CopyOptions o = options.Value;
         string name = Prefix + clock.GetUtcNow().ToString(Stamp, CultureInfo.InvariantCulture) + Ending;
         string made = Path.Combine(o.Folder, name);
+        HeadOfHistory head = await HeadNowAsync(cancel);
         await Task.Run(() => DatabaseCopy.MakeAsync(database.Path, made, cancel), cancel);
-        await using (IncisuraDb copied = IncisuraDb.At(made))
-        {
-            HeadOfHistory head = await Chronicle.HeadAsync(copied, cancel);
-            await File.WriteAllTextAsync(made + HeadEnding, $"{head.Entries} entries, the last one is {head.Hash}\n", cancel);
-        }
-
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        await File.WriteAllTextAsync(made + HeadEnding, $"{head.Entries} entries at least, among them {head.Hash}\n", cancel);
         // The one just made is the newest, whatever the clock said when the others were.
         foreach ((string old, _) in Made(o.Folder).Where(f => f.File != made).SkipLast(o.Keep - 1).ToList())
         {
@@ -76,9 +71,14 @@ public sealed partial class Copies(DatabaseFile database, IOptions<CopyOptions> 
     // Noted where whoever alters the database does not write, so that `check` can hold the history against it.
     private async Task HeadAsync(CancellationToken cancel)
     {
-        await using IncisuraDb db = IncisuraDb.At(database.Path);
-        HeadOfHistory head = await Chronicle.HeadAsync(db, cancel);
+        HeadOfHistory head = await HeadNowAsync(cancel);
         LogHead(head.Entries, head.Hash);
+    }
+
+    private async Task<HeadOfHistory> HeadNowAsync(CancellationToken cancel)
+    {
+        await using IncisuraDb db = IncisuraDb.At(database.Path);
+        return await Chronicle.HeadAsync(db, cancel);
     }
 
     [LoggerMessage(Level = LogLevel.Information, Message = "The history has {Entries} entries; the last one is {Hash}")]

@@ -6423,6 +6423,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/records/{number}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ActRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecordView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/editions": {
         parameters: {
             query?: never;
@@ -9607,6 +9648,7 @@ export interface components {
             places: string[];
             figures: components["schemas"]["Figure"][];
             holdsFor: components["schemas"]["Figure"][];
+            notStated: string[];
             picked: components["schemas"]["PickedOption"][];
             way: components["schemas"]["WayPart"][];
             directions: null | components["schemas"]["Sentence"];
@@ -10407,6 +10449,7 @@ export interface components {
             /** Format: int32 */
             approvedBefore: number;
             sinceSentBack: null | components["schemas"]["FigureChange"][];
+            chosenSince: components["schemas"]["FigureChange"][];
             noteBefore: null | string;
             standing: components["schemas"]["Standing"];
             kept: boolean;

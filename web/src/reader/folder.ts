@@ -32,10 +32,10 @@ export interface Published {
     places: { machine: string; place: number }[];
   };
   figures: (Valued & { rank: string })[];
-  settings: (Valued & { ofPart: boolean })[];
+  settings: (Valued & { ofPart: boolean; assumed?: true })[];
   options: { code: string; name: string; words: string }[];
   findings: { severity: string; says: string }[];
-  accepted: { says: string; reason: string; by: string }[];
+  accepted: { code: string; says: string; reason: string; by: string }[];
   note: string;
   approvedBy: string;
   until?: string;
@@ -67,6 +67,9 @@ const SET = new Set(['cuttingSpeed', 'feedPerTooth', 'feedPerRevolution', 'width
 
 /** Whether somebody at the machine needs a setting. */
 export const matters = (s: Published['settings'][number]): boolean => s.value !== 0 && (s.ofPart || SET.has(s.code));
+
+/** What stood against a record when it was approved, kept or published, and why it may be used nevertheless. */
+export const against = (r: Published) => r.accepted.filter((a) => ['moved', 'broken', 'impossible'].includes(a.code));
 
 /** All words a record is found by. */
 export const wordsOf = (r: Published): string =>

@@ -1,6 +1,6 @@
 import { StrictMode, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { becameOf, fetchFile, found, matters, shown, type Index, type Published } from './folder';
+import { becameOf, fetchFile, found, against, matters, shown, type Index, type Published } from './folder';
 import './reader.css';
 
 const MOST_SHOWN = 40;
@@ -129,11 +129,19 @@ function Card({ r, index }: { r: Published; index: Index }) {
           {f.says} {r.accepted.filter((a) => a.says === f.says).map((a) => `${a.by}: ${a.reason}`)}
         </p>
       ))}
+      {against(r).map((a) => (
+        <p key={a.code + a.says} className="warn">
+          {a.says} Used nevertheless: {a.reason} ({a.by})
+        </p>
+      ))}
       <dl>
         {r.settings.filter(matters).map((s) => (
           <div key={s.code}>
             <dt>{s.name}</dt>
-            <dd>{value(s).join(' ')}</dd>
+            <dd>
+              {s.assumed && 'not stated, taken as '}
+              {value(s).join(' ')}
+            </dd>
           </div>
         ))}
         {r.options.map((o) => (

@@ -16,11 +16,20 @@ const STANDS: Record<Schemas['HealthStatus'], string> = { healthy: 'well', degra
 export function ServerPage() {
   const server = useQuery({ queryKey: ['server'], queryFn: () => data(client.GET('/api/v1/server')), refetchInterval: 30_000 });
   const s = server.data;
+  const uncopied = s?.copiesEveryHours === 0 && s.secondEverySeconds === 0;
   return (
     <div className="page server">
       <header>
         <h1>The server</h1>
-        {s && <span className="muted">{s.health.status === 'healthy' ? 'All of it is well.' : 'Something needs you.'}</span>}
+        {s && (
+          <span className={uncopied ? 'warn' : 'muted'}>
+            {uncopied
+              ? 'No copy of the database is ever made: nothing would be left of it.'
+              : s.health.status === 'healthy'
+                ? 'All of it is well.'
+                : 'Something needs you.'}
+          </span>
+        )}
         <span className="grow" />
         <Button loading={server.isFetching} onClick={() => void server.refetch()}>
           Look again
@@ -36,7 +45,7 @@ export function ServerPage() {
                   <tr key={p.name} className={p.status}>
                     <th scope="row">{PARTS[p.name] ?? p.name}</th>
                     <td>
-                      <b>{STANDS[p.status]}</b>
+                      <b>{p.name === 'copies' && uncopied ? 'look at it' : STANDS[p.status]}</b>
                     </td>
                     <td>
                       {p.says} {p.at && <span className="muted">{moment(p.at)}</span>}

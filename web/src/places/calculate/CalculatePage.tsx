@@ -7,7 +7,6 @@ import { useMachines, useMaterials } from '../../parts/shelf';
 import { Aids } from './Aids';
 import { Choices } from './Choices';
 import { Figures } from './Figures';
-import { Fitting } from './Fitting';
 import { Keeping } from './Keeping';
 import { withAnother } from './address';
 import { asTyped, type Page } from './page';
@@ -20,7 +19,8 @@ import { useCalculation } from './useCalculation';
 import { useSituation } from './useSituation';
 
 const NEEDED = ['machine', 'material', 'cutter', 'holder', 'assembly', 'chart'];
-// Only a workshop that is not whole yet needs it.
+// Needed only where the assembly cannot do the operation, and in a workshop that is not whole yet.
+const Fitting = lazily(() => import('./Fitting'));
 const StillMissing = lazily(async () => ({ default: (await import('../firstday/Missing')).StillMissing }));
 
 /** From one sentence to figures, limits and their derivation, and from there to a draft record. */
@@ -105,12 +105,14 @@ export function CalculatePage() {
             </Suspense>
           )}
           {operation && where.instead && (
-            <Fitting
-              operation={operation}
-              cutter={cutter}
-              rows={where.instead}
-              onTake={(id) => change('assembly', (c) => withAnother(c, id))}
-            />
+            <Suspense fallback={null}>
+              <Fitting
+                operation={operation}
+                cutter={cutter}
+                rows={where.instead}
+                onTake={(id) => change('assembly', (c) => withAnother(c, id))}
+              />
+            </Suspense>
           )}
           {!result && atFields && (
             <p className="muted">

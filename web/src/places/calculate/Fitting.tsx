@@ -4,7 +4,12 @@ import { cutterWords, familyWords, useFamilies, type AssemblySheet, type Cutter 
 import type { Operation } from './page';
 
 /** Assemblies to take instead of one that cannot do the operation, what fits material and machine first. */
-export function Fitting(props: { operation: Operation; cutter: Cutter | undefined; rows: AssemblySheet[]; onTake: (id: number) => void }) {
+export default function Fitting(props: {
+  operation: Operation;
+  cutter: Cutter | undefined;
+  rows: AssemblySheet[];
+  onTake: (id: number) => void;
+}) {
   const { operation, cutter, rows, onTake } = props;
   const units = useUnits();
   const families = useFamilies().data;

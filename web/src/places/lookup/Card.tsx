@@ -117,7 +117,11 @@ export function Card(props: {
               <h2>These figures hold for</h2>
               <div className="rows">
                 {entry.holdsFor.map((f) => (
-                  <Row key={f.code} name={f.name} value={units.text(f.value, f.quantity)} />
+                  <Row
+                    key={f.code}
+                    name={f.name}
+                    value={`${entry.notStated.includes(f.code) ? 'not stated, taken as ' : ''}${units.text(f.value, f.quantity)}`}
+                  />
                 ))}
               </div>
             </>

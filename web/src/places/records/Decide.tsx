@@ -199,7 +199,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           </Button>
         )}
         {anew && (
-          <Button type="primary" loading={act.isPending && act.variables.what === 'renew'} onClick={() => run('renew')}>
+          <Button type="primary" loading={act.isPending && act.variables.what === 'rework'} onClick={() => run('rework')}>
             Work it out anew, for somebody else's review
           </Button>
         )}

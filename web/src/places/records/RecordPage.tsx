@@ -103,7 +103,9 @@ export function RecordPage() {
           <Departures revision={revision} />
           <Against revision={revision} />
           <h2>Findings</h2>
-          <Findings findings={revision.result.findings.filter((f) => f.severity !== 'caution' || revision.cautions.length === 0)} />
+          {(revision.cautions.length === 0 || revision.result.findings.some((f) => f.severity !== 'caution')) && (
+            <Findings findings={revision.result.findings.filter((f) => f.severity !== 'caution' || revision.cautions.length === 0)} />
+          )}
           {!(revision === newest && (may(revision, 'submit') || may(revision, 'sendBack'))) && (
             <Cautions cautions={revision.cautions} reasons={{}} />
           )}
@@ -165,7 +167,6 @@ function Under({ revision }: { revision: RevisionView }) {
 
 /** What became of it since a reviewer sent it back, with the reason. */
 function SinceSentBack({ revision }: { revision: RevisionView }) {
-  const units = useUnits();
   if (!revision.sinceSentBack) return null;
   const reason = revision.events.findLast((e) => e.act === 'sendBack');
   return (
@@ -182,25 +183,40 @@ function SinceSentBack({ revision }: { revision: RevisionView }) {
         <table className="compare">
           <thead>
             <tr>
-              <th />
+              <th>what was chosen</th>
               <th>sent back</th>
               <th>now</th>
             </tr>
           </thead>
-          <tbody>
-            {revision.sinceSentBack.map((c) => (
-              <tr key={c.code} className="differs">
-                <td>
-                  {c.name} <Sym text={c.symbol} />
-                </td>
-                <td className="mono">{c.from === null ? '' : units.text(c.from, c.quantity)}</td>
-                <td className="mono">{c.to === null ? '' : units.text(c.to, c.quantity)}</td>
-              </tr>
-            ))}
-          </tbody>
+          <Changes of={revision.chosenSince} />
+          <thead>
+            <tr>
+              <th>what follows from it</th>
+              <th />
+              <th />
+            </tr>
+          </thead>
+          <Changes of={revision.sinceSentBack} />
         </table>
       )}
     </>
+  );
+}
+
+function Changes({ of }: { of: readonly Schemas['FigureChange'][] }) {
+  const units = useUnits();
+  return (
+    <tbody>
+      {of.map((c) => (
+        <tr key={c.code} className="differs">
+          <td>
+            {c.name} <Sym text={c.symbol} />
+          </td>
+          <td className="mono">{c.from === null ? '' : units.text(c.from, c.quantity)}</td>
+          <td className="mono">{c.to === null ? '' : units.text(c.to, c.quantity)}</td>
+        </tr>
+      ))}
+    </tbody>
   );
 }
 
@@ -243,7 +259,7 @@ function Departures({ revision }: { revision: RevisionView }) {
                       typed: 'typed',
                       proposed: 'chart',
                       held: 'chart, held by a limit',
-                      default: 'default',
+                      default: f.role === 'part' ? 'not stated' : 'default',
                     }[s.origin]
                   }
                 </td>

@@ -80,7 +80,11 @@ export function RecordsPage() {
           footer={total > PAGE ? () => <ListPages list={list} total={total} /> : undefined}
           onRow={(r) => ({ onClick: () => void navigate(`/records/${r.number}`), className: 'clickable' })}
           locale={{
-            emptyText: all === 0 && !list.text ? 'No record yet. Calculate something and save it as a draft.' : 'No record is like this.',
+            emptyText: records.isPending
+              ? 'Fetching the records…'
+              : all === 0 && !list.text
+                ? 'No record yet. Calculate something and save it as a draft.'
+                : 'No record is like this.',
           }}
           columns={[
             { title: 'Record', width: 110, render: (_, r) => <Link to={`/records/${r.number}`}>{`${r.number} rev ${r.revision}`}</Link> },

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { client, data, type Schemas } from '../../api/client';
 
-export type Act = 'submit' | 'approve' | 'send-back' | 'take-back' | 'keep' | 'renew' | 'withdraw' | 'discard';
+export type Act = 'submit' | 'approve' | 'send-back' | 'take-back' | 'keep' | 'renew' | 'rework' | 'withdraw' | 'discard';
 
 interface Done {
   what: Act;
