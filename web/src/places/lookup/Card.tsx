@@ -9,6 +9,8 @@ import { moment } from '../../parts/units';
 import { Report } from './Report';
 
 // A table of components, which few entries have.
+// What became of figures so that nobody runs them.
+const FORBIDDEN = ['stopped', 'broken', 'ended', 'withdrawn'];
 const Stages = lazily(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
@@ -64,7 +66,7 @@ export function Card(props: {
         </p>
       )}
       {entry.warning && (
-        <p className="warn" role="alert">
+        <p className={FORBIDDEN.includes(entry.since.what) ? 'warn forbidden' : 'warn'} role="alert">
           {units.sentence(entry.warning)}
         </p>
       )}

@@ -9,6 +9,7 @@ import { useUnits } from '../../parts/session';
 import { given, pathOf } from '../calculate/address';
 import { Cautions, givenOf, TermsFields } from './Terms';
 import { may, whyNot } from './useRecord';
+import { REWORKED } from './Worklist';
 import { useRecordAct, type Act } from './useRecordAct';
 
 type View = Schemas['RecordView'];
@@ -105,8 +106,6 @@ function pathTo(record: View, revision: RevisionView): string {
   });
 }
 
-// What no reason helps against, and other figures do.
-const ANEW = ['broken', 'impossible'];
 const STOPPED = 'reported-do-not-run';
 const SAYS: Record<RevisionView['state'], string> = {
   draft: 'A draft. Work on it until it is right, then hand it in; somebody else decides.',
@@ -150,7 +149,7 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
   // An approval that only lacks accepted cautions is given together with them.
   const approves = decides && ['', 'open-caution'].includes(revision.can.find((c) => c.act === 'approve')!.rule);
   const against = revision.can.find((c) => c.act === 'approve')?.against ?? [];
-  const anew = decides && ANEW.includes(revision.can.find((c) => c.act === 'approve')!.rule);
+  const anew = decides && REWORKED.includes(revision.can.find((c) => c.act === 'approve')!.rule);
   const edits = may(revision, 'submit') || decides;
   const reasoned = may(revision, 'sendBack')
     ? against.length > 0
@@ -167,9 +166,11 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
           ? 'Sent back: mend it, and hand it in again.'
           : state === 'inReview' && !decides
             ? `In review. ${whyNot(revision, 'approve')}`
-            : state === 'approved' && revision.standing.breaks.some((b) => b.code === STOPPED)
-              ? 'Approved, and stopped at the machine: no edition takes it until somebody decides on the report.'
-              : SAYS[state]}{' '}
+            : anew
+              ? 'It breaks a limit now: work it out anew, or send it back with a reason.'
+              : state === 'approved' && revision.standing.breaks.some((b) => b.code === STOPPED)
+                ? 'Approved, and stopped at the machine: no edition takes it until somebody decides on the report.'
+                : SAYS[state]}{' '}
         {state !== 'draft' && state !== 'inReview' && <Link to={path}>Propose a new revision</Link>}
       </p>
       {state === 'draft' && !may(revision, 'submit') && <p className="warn">{whyNot(revision, 'submit')}</p>}

@@ -13,6 +13,14 @@ const TASKS: readonly Task[] = [
     sure: (number) => `Approve ${number} with these figures?`,
   },
   {
+    key: 'n',
+    what: 'rework',
+    words: 'Work it out anew',
+    says: 'work out anew what breaks a limit now',
+    done: 'worked out anew',
+    sure: (number) => `Work ${number} out anew, in your name? Somebody else decides on it then.`,
+  },
+  {
     key: 's',
     what: 'send-back',
     words: 'Send back',

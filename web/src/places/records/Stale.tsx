@@ -33,7 +33,7 @@ export function Stale({ revision }: { revision: Schemas['RecordRevisionView'] })
   const amount = (value: number | null, quantity: Quantity) => (value === null ? 'none' : units.text(value, quantity));
   const percent = (use: number | null) => (use === null ? 'not judged' : `${Math.round(use * 100)} %`);
   return (
-    <section className="card stalebox" role="status">
+    <section className={revision.standing.broken ? 'card stalebox broken' : 'card stalebox'} role="status">
       <p>
         <b>Stale.</b> Revised since: {what}.
       </p>

@@ -42,6 +42,9 @@ const whyNeeded = ({ what }: Task, record: Schemas['RecordView'], row: Summary):
   return can?.against.length ? 'Something it rests on was revised.' : '';
 };
 
+// Rules against approving that other figures help against, and no reason does.
+export const REWORKED = ['broken', 'impossible'];
+
 interface Props {
   name: string;
   rows: readonly Summary[];
@@ -72,6 +75,10 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   });
   const refusal = ({ what }: Task, record: Schemas['RecordView'], row: Summary) => {
     const revision = record.revisions.find((r) => r.number === row.revision)!;
+    if (what === 'rework')
+      return REWORKED.includes(revision.can.find((c) => c.act === 'approve')?.rule ?? '')
+        ? whyNot(revision, 'sendBack')
+        : 'It can be decided as it stands: approve it, or send it back.';
     if (what === 'renew')
       return row.state === 'approved' ? record.notRenewed || undefined : `${row.number} is not in force; open it to work on it.`;
     return whyNot(revision, ACTS[what]!);
