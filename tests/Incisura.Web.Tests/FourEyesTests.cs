@@ -12,7 +12,7 @@ public sealed class FourEyesTests(Workshop workshop) : IClassFixture<Workshop>
         operation = "side-rough",
         materialId = material,
         assemblyId = 9,
-        machineId = 2,
+        machineId = 1,
         numbers = new { length, cuttingSpeed = speed },
     };
 
@@ -96,7 +96,7 @@ public sealed class FourEyesTests(Workshop workshop) : IClassFixture<Workshop>
         Caller maren = await workshop.SignInAsync("maren");
         Answer record = (await maren.PostAsync("/records", Wish(2, 300))).Expect(HttpStatusCode.Created);
         string of = $"/records/{record["number"].GetString()}";
-        object terms = new { evidence = new { kind = "triedAtMachine", source = "Job 7" } };
+        object terms = new { evidence = new { kind = "triedAtMachine", source = "Job 7" }, until = (string?)null, pieces = (int?)null };
         record = (await maren.PostAsync($"{of}/submit", new { accepted = Accepted(record), terms }, Version(record))).Expect(HttpStatusCode.OK);
         record = (await maren.PostAsync($"{of}/take-back", new { }, Version(record))).Expect(HttpStatusCode.OK);
         string Kind(Answer of) => Newest(of).GetProperty("terms").GetProperty("evidence").GetProperty("kind").GetString()!;

@@ -1,14 +1,6 @@
 import { expect, test, type Page } from './workshop';
-import { comeInAs } from './people';
+import { call, comeInAs } from './people';
 
-const call = async (page: Page, method: 'get' | 'post' | 'put', path: string, body?: unknown, version?: number) => {
-  const answer = await page.request[method](`/api/v1${path}`, {
-    ...(body !== undefined && { data: body }),
-    ...(version !== undefined && { headers: { 'If-Match': `"${version}"` } }),
-  });
-  expect(answer.ok(), `${method} ${path}: ${await answer.text()}`).toBe(true);
-  return answer.json();
-};
 const publish = async (page: Page) => {
   await page.goto('/editions');
   await page.getByRole('button', { name: 'Publish' }).click();

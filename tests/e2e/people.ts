@@ -34,3 +34,13 @@ export async function figure(page: Page, code: string): Promise<number> {
   const text = await page.locator(`[data-figure="${code}"] b`).first().innerText();
   return Number(text.replace(/[^\d.]/g, ''));
 }
+
+/** Asks the API in the name of whoever has the page, and gives the answer. */
+export const call = async (page: Page, method: 'get' | 'post' | 'put', path: string, body?: unknown, version?: number) => {
+  const answer = await page.request[method](`/api/v1${path}`, {
+    ...(body !== undefined && { data: body }),
+    ...(version !== undefined && { headers: { 'If-Match': `"${version}"` } }),
+  });
+  expect(answer.ok(), `${method} ${path}: ${await answer.text()}`).toBe(true);
+  return answer.json();
+};
