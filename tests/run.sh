@@ -27,7 +27,7 @@ xunit() {
 }
 
 page() {
-  (cd tests/web && ran page vitest run --maxWorkers=1 --reporter=json --outputFile="$results/page.json")
+  (cd tests/web && ran page vitest run --maxWorkers=1 --testTimeout=120000 --hookTimeout=120000 --reporter=json --outputFile="$results/page.json")
 }
 
 journeys() {

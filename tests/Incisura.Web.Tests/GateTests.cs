@@ -1,6 +1,8 @@
 using System.Net;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Incisura.Web.Tests;
 
@@ -119,6 +121,47 @@ public sealed class GateTests(Workshop workshop) : IClassFixture<Workshop>
         }
 
         await ClearAsync(maren, tobiah, of);
+    }
+
+    [Fact]
+    public async Task No_endpoint_whatever_it_is_called_approves_or_publishes_what_breaks_a_limit()
+    {
+        (Caller maren, Caller tobiah) = (await workshop.SignInAsync("maren"), await workshop.SignInAsync("tobiah"));
+        Answer record = await InReviewAsync(maren);
+        string number = record["number"].GetString()!, of = $"/records/{number}";
+        string path = Fill("/library/cutters/{cutter}", record, await maren.GetAsync("/library/assemblies/6"));
+        JsonElement before = await ChangeAsync(maren, path, "dimensions.APMX", 0.2);
+        try
+        {
+            // What gives the proposal up comes last: after it there is nothing to approve.
+            string[] last = ["take-back", "send-back", "rework", "discard"];
+            List<(HttpMethod Method, string Path)> all =
+            [
+                .. from e in workshop.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
+                   let route = e.RoutePattern.RawText!
+                   where route.Contains("/records", StringComparison.Ordinal) || route.Contains("/editions", StringComparison.Ordinal)
+                   from method in e.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? []
+                   where method is "POST" or "PUT"
+                   orderby last.Any(l => route.EndsWith(l, StringComparison.Ordinal)), route
+                   select (new HttpMethod(method), route.Replace("/api/v1", "", StringComparison.Ordinal)
+                       .Replace("{number}", number, StringComparison.Ordinal).Replace("{number:int}", "1", StringComparison.Ordinal)
+                       .Replace("{id:int}", "1", StringComparison.Ordinal)),
+            ];
+            Assert.True(all.Count > 12, $"only {all.Count} endpoints");
+            foreach ((HttpMethod method, string at) in all)
+            {
+                int version = Version(await tobiah.GetAsync(of));
+                foreach (object body in new object[] { new { text = "because" }, new { }, new { note = "because" } })
+                    await tobiah.SendAsync(method, at, System.Net.Http.Json.JsonContent.Create(body), version);
+                Assert.DoesNotContain(
+                    (await tobiah.GetAsync(of))["revisions"].EnumerateArray(), r => r.GetProperty("state").GetString() == "approved");
+                Assert.DoesNotContain(await PublishedAsync(tobiah), r => r.GetProperty("record").GetString() == number);
+            }
+        }
+        finally
+        {
+            await BackAsync(maren, path, before);
+        }
     }
 
     private static bool Refused(JsonElement pending) => pending.GetProperty("against").ToString().Contains("calculated", StringComparison.Ordinal);

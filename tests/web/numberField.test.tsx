@@ -56,6 +56,20 @@ describe('a number field', () => {
     expect(told).toHaveBeenLastCalledWith(expect.objectContaining({ base: 7.9375 }));
   });
 
+  test('is marked where what was typed lies outside its range, and not at its ends', async () => {
+    const { hands } = show(<Kept least={2} most={12} />);
+    for (const [typed, outside] of [
+      ['12', false],
+      ['12.1', true],
+      ['2', false],
+      ['1.9', true],
+    ] as const) {
+      await hands.click(box());
+      await hands.keyboard('{Escape}' + typed);
+      expect(box().closest('.nf')!.classList.contains('outside')).toBe(outside);
+    }
+  });
+
   test('keeps what it cannot read, and says why beside the box', async () => {
     const told = vi.fn();
     const { hands } = show(<Kept told={told} />);

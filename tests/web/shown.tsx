@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, configure, render, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { act, useSyncExternalStore, type ReactNode } from 'react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
@@ -7,6 +7,8 @@ import { afterEach, beforeEach } from 'vitest';
 import { AppProvider, useApp } from '../../web/src/parts/session';
 import { TABLE } from './quantities';
 
+// However busy the machine is.
+configure({ asyncUtilTimeout: 30_000 });
 beforeEach(() => localStorage.clear());
 afterEach(cleanup);
 

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { screen } from '@testing-library/react';
 import { describe, expect, test, vi } from 'vitest';
+import { threadOf } from '../../web/src/api/beside';
 import type { Schemas } from '../../web/src/api/client';
 import { Infeeds } from '../../web/src/places/calculate/threads/Infeeds';
 import { ThreadChoice } from '../../web/src/places/calculate/threads/ThreadChoice';
@@ -23,6 +24,12 @@ const cut = {
 const box = () => screen.getByLabelText<HTMLInputElement>('Thread to cut');
 
 describe('the thread to cut', () => {
+  test('of the shop is known by its identity, and a listed one by none', () => {
+    const own = [{ kind: 'threadToCut', text: 'Worn 24', ownId: 7 }] as Schemas['Extra'][];
+    expect(threadOf(own)).toEqual({ text: 'Worn 24', ownId: 7 });
+    expect(threadOf([{ kind: 'threadToCut', text: 'M12' }] as Schemas['Extra'][])).toEqual({ text: 'M12', ownId: 0 });
+  });
+
   test('is the proposed one until somebody names another, which is taken as it stands', async () => {
     const told = vi.fn();
     const { hands } = show(<ThreadChoice chosen={undefined} cut={cut} refused={undefined} onThread={told} />);
