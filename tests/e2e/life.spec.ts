@@ -30,6 +30,7 @@ test('a record is approved, published, looked up, reported on, broken by a chang
   const { number } = await call(maren, 'post', '/records', body);
   await maren.goto(`/records/${number}`);
   await maren.getByRole('button', { name: 'Submit for review' }).click();
+  await expect(maren.getByText('in review', { exact: true })).toBeVisible();
   await approve(tobiah, number);
   await publish(tobiah);
 

@@ -49,6 +49,7 @@ test('what was sent back looks like it, and the reviewer sees what became of it'
   await maren.getByRole('button', { name: 'Submit for review' }).click();
   await maren.getByRole('button', { name: 'Take it back' }).click();
   await maren.getByRole('button', { name: 'Submit for review' }).click();
+  await expect(maren.getByText('in review', { exact: true })).toBeVisible();
   const tobiah = await comeInAs(browser, 'Tobiah Fenwright', `/records/${number}`);
   await tobiah.getByLabel('Reason').fill('Half the depth, please.');
   await tobiah.getByRole('button', { name: 'Send back' }).click();
@@ -64,6 +65,7 @@ test('what was sent back looks like it, and the reviewer sees what became of it'
   await maren.getByRole('button', { name: `Save draft ${number}` }).click();
   await expect(maren.getByRole('heading', { name: 'Since it was sent back' })).toBeVisible();
   await maren.getByRole('button', { name: 'Submit for review' }).click();
+  await expect(maren.getByText('in review', { exact: true })).toBeVisible();
 
   await tobiah.goto(`/records/${number}`);
   await expect(tobiah.getByText('Half the depth, please.').first()).toBeVisible();

@@ -91,6 +91,7 @@ test('an own thread from draft to edition: approved before the record that rests
   await maren.getByRole('button', { name: 'Save as draft record' }).click();
   await expect(maren.getByText(/Thread turning Stud M24 worn/).first()).toBeVisible();
   await maren.getByRole('button', { name: 'Submit for review' }).click();
+  await expect(maren.getByText('in review', { exact: true })).toBeVisible();
   const record = new URL(maren.url()).pathname;
 
   const tobiah = await comeInAs(browser, 'Tobiah Fenwright', record);
