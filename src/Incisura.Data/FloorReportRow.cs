@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Incisura.Core.Records;
 
 namespace Incisura.Data;
@@ -5,6 +6,17 @@ namespace Incisura.Data;
 /// <summary>What happened at a machine when a record was used.</summary>
 public sealed class FloorReportRow
 {
+    /// <summary>
+    /// What somebody has still to look at: what must not be run waits for a decision, what was changed or heard for whoever proposed the record.
+    /// </summary>
+    public static Expression<Func<FloorReportRow, bool>> Open { get; } = r =>
+        r.SettledAt == null && (r.Outcome == ReportOutcome.DoNotRun || r.Outcome == ReportOutcome.WithChanges || r.Chatter || r.Broke);
+
+    private static readonly Func<FloorReportRow, bool> OpenNow = Open.Compile();
+
+    /// <summary>Whether it is one of those.</summary>
+    public bool IsOpen => OpenNow(this);
+
     public int Id { get; set; }
 
     /// <summary>Given by whoever sends it, so that what is sent twice is kept once.</summary>

@@ -271,4 +271,7 @@ public sealed class AbsenceRow
 
     /// <summary>When the deputy agreed; null while they have not.</summary>
     public DateTimeOffset? AgreedAt { get; set; }
+
+    /// <summary>Whether the deputy decides on a day.</summary>
+    public bool IsOn(DateOnly day) => AgreedAt is not null && From <= day && day <= Until;
 }

@@ -163,7 +163,7 @@ public static class RecordLife
     private static RuleException? Refusal(RevisionFacts facts, RecordAct act, Actor actor)
     {
         bool decides = act is RecordAct.Approve or RecordAct.SendBack or RecordAct.Keep;
-        bool own = IsOwn(facts, actor);
+        bool own = IsOwn(facts.Contributors, actor);
         if (actor.Role is not (Role.Engineer or Role.Approver)) return new("role", "Only an engineer or an approver may work on records.");
         if ((decides || act == RecordAct.Withdraw) && actor.Role != Role.Approver)
             return new("role", "Only an approver may approve, send back, keep or withdraw.");
@@ -196,12 +196,12 @@ public static class RecordLife
         Bar? First(Use use) => Usable.Bars(facts, use).FirstOrDefault(b => !b.Yields);
     }
 
-    /// <summary>Whether somebody, or whoever they stand in for, had a hand in the figures.</summary>
-    /// <param name="facts">The revision.</param>
+    /// <summary>Whether somebody, or whoever they stand in for, had a hand in it.</summary>
+    /// <param name="contributors">Sign-in names of everybody who had.</param>
     /// <param name="actor">Who acts.</param>
-    public static bool IsOwn(RevisionFacts facts, Actor actor) =>
-        facts.Contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase)
-            || facts.Contributors.Contains(actor.InPlaceOf, StringComparer.OrdinalIgnoreCase);
+    public static bool IsOwn(IReadOnlyCollection<string> contributors, Actor actor) =>
+        contributors.Contains(actor.Name, StringComparer.OrdinalIgnoreCase)
+            || contributors.Contains(actor.InPlaceOf, StringComparer.OrdinalIgnoreCase);
 
     private static RecordState? Next(RecordState state, RecordAct act) => (state, act) switch
     {

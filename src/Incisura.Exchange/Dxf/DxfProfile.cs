@@ -29,9 +29,12 @@ public sealed record DxfTaken(
 public static class DxfProfile
 {
     // Ends nearer than this are the same point; drawings often leave a few micrometres.
-    private const double Gap = 0.01, Longest = 100_000;
+    private const double Gap = 0.01;
 
+    // Lines and arcs of a drawing, and how far they reach, mm.
     private const int MostPieces = 5000;
+
+    private const double Longest = 100_000;
 
     // Entities that are never part of an outline.
     private static readonly HashSet<string> NeverOutline =
@@ -152,8 +155,9 @@ public static class DxfProfile
                     + $"If it belongs to the profile, close the gap in the drawing; if not, leave the line out.");
     }
 
-    private static IEnumerable<(double Z, double R)> Ends(List<ProfileElement> chain) =>
-        [(chain[0].FromZ, chain[0].FromR), (chain[^1].ToZ, chain[^1].ToR)];
+    private static (double Z, double R)[] Ends(List<ProfileElement> chain) => Ends(chain[0], chain[^1]);
+
+    private static (double Z, double R)[] Ends(ProfileElement first, ProfileElement last) => [(first.FromZ, first.FromR), (last.ToZ, last.ToR)];
 
     // A line drawn twice is one line.
     private static List<ProfileElement> Once(List<ProfileElement> pieces)
@@ -190,7 +194,7 @@ public static class DxfProfile
         List<List<ProfileElement>> chains = [];
         Dictionary<(long, long), List<int>> ends = [];
         for (int i = 0; i < pieces.Count; i++)
-            foreach ((double z, double r) in Ends([pieces[i]]))
+            foreach ((double z, double r) in Ends(pieces[i], pieces[i]))
             {
                 if (!ends.TryGetValue(CellOf(z, r), out List<int>? there)) ends[CellOf(z, r)] = there = [];
                 there.Add(i);
@@ -218,7 +222,7 @@ public static class DxfProfile
             for (long c = column - 1; c <= column + 1; c++)
                 for (long w = row - 1; w <= row + 1; w++)
                     foreach (int i in ends.GetValueOrDefault((c, w)) ?? [])
-                        if (!taken[i] && i < found && Ends([pieces[i]]).Any(e => Near(z, r, e.Z, e.R))) found = i;
+                        if (!taken[i] && i < found && Ends(pieces[i], pieces[i]).Any(e => Near(z, r, e.Z, e.R))) found = i;
             if (found == int.MaxValue) return null;
             taken[found] = true;
             ProfileElement piece = pieces[found];

@@ -39,7 +39,7 @@ public sealed class StandIn(TimeProvider clock, IServiceScopeFactory scopes) : I
         if (principal.Identity?.Name is not { } name || principal.HasClaim(c => c.Type == Access.InPlaceOf)) return principal;
         if (!principal.IsInRole(nameof(Role.Engineer))) return principal;
         DateOnly today = clock.Today();
-        AbsenceRow? now = (await AllAsync()).FirstOrDefault(a => a.AgreedAt != null && a.Deputy == name && a.From <= today && today <= a.Until);
+        AbsenceRow? now = (await AllAsync()).FirstOrDefault(a => a.Deputy == name && a.IsOn(today));
         if (now is null) return principal;
         ClaimsIdentity more = new();
         more.AddClaim(new(Access.InPlaceOf, now.Approver));

@@ -21,16 +21,8 @@ namespace Incisura.Web.Editions;
 public sealed record LineNow(string Record, int Revision, int LeafId, string Words, DateOnly? EndsOn, string? Stands, bool? Stopped, int? InForce)
 {
     /// <summary>What became of it, as it was judged last.</summary>
-    public Since What(DateOnly today) => this switch
-    {
-        { InForce: null } => Since.Withdrawn,
-        _ when InForce != Revision => Since.Superseded,
-        _ when EndsOn < today => Since.Ended,
-        { Stopped: true } => Since.Stopped,
-        { Stands: nameof(Data.Stands.Broken) } => Since.Broken,
-        { Stands: nameof(Data.Stands.Stale) } => Since.Stale,
-        _ => Since.Holds,
-    };
+    public Since What(DateOnly today) => Publication.WordOf(
+        Revision, InForce ?? 0, Stopped == true, EndsOn < today, Enum.TryParse(Stands, out Stands stands) ? stands : Data.Stands.Firm);
 }
 
 /// <summary>A published record, with its words that lead to the things as they are here.</summary>

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Incisura.Core.Calculation;
 using Incisura.Core.Checks;
 using Incisura.Core.Records;
+using Incisura.Data;
 using Incisura.Web.Records;
 using Microsoft.EntityFrameworkCore;
 
@@ -88,39 +89,60 @@ public static class Publication
         return now;
     }
 
+    /// <summary>The gravest of all that became of a published revision: one word, wherever it is told.</summary>
+    /// <param name="revision">What was published.</param>
+    /// <param name="inForce">The revision in force; 0 for none.</param>
+    /// <param name="stopped">Whether somebody at a machine forbids to run it.</param>
+    /// <param name="ended">Whether the day until which it was approved is over.</param>
+    /// <param name="stands">How it stands.</param>
+    public static Since WordOf(int revision, int inForce, bool stopped, bool ended, Stands stands) => 0 switch
+    {
+        _ when inForce == 0 => Since.Withdrawn,
+        _ when stopped => Since.Stopped,
+        _ when inForce != revision => Since.Superseded,
+        _ when ended => Since.Ended,
+        _ when stands == Stands.Broken => Since.Broken,
+        _ when stands == Stands.Stale => Since.Stale,
+        _ => Since.Holds,
+    };
+
     // The same answer as everywhere: what stands against reading these figures, the gravest first.
     private static SinceThen Of(int revision, RecordState state, bool ended, int inForce, Standing standing)
     {
-        if (inForce == 0)
-            return new(Since.Withdrawn, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []);
-        IReadOnlyList<string> by = RecordViews.StaleBy(standing);
         RevisionFacts facts = new(state, [], standing) { Ended = ended && inForce == revision };
-        return Usable.Bars(facts, Use.Reading) is [var first, ..]
-            ? Told(first, by, standing)
-            : inForce == revision
-            ? new(Since.Holds, null, [], [], [])
-            : new(Since.Superseded, new($"Revision {inForce} has been approved since; ask for it before running these figures."), [], [], []);
+        IReadOnlyList<Bar> bars = Usable.Bars(facts, Use.Reading);
+        Since what = WordOf(
+            revision, inForce, bars is [{ Code: Usable.Stopped }, ..], facts.Ended,
+            standing.Broken ? Stands.Broken : standing.Stale ? Stands.Stale : Stands.Holds);
+        IReadOnlyList<string> by = RecordViews.StaleBy(standing);
+        return what switch
+        {
+            Since.Withdrawn => new(what, new("Withdrawn since this edition: do not use these figures, ask the tooling engineer."), [], [], []),
+            Since.Superseded => new(what, Superseded(inForce, bars, by), by, standing.Figures, standing.Breaks),
+            Since.Holds => new(what, null, [], [], []),
+            Since.Ended => new(what, Told(bars[0], by), by, [], []),
+            _ => new(what, Told(bars[0], by), by, standing.Figures, standing.Breaks),
+        };
     }
 
-    private static SinceThen Told(Bar bar, IReadOnlyList<string> by, Standing standing) => bar.Code switch
+    // What was approved since takes its place; what else is wrong with it is told too, because somebody may still run it.
+    private static Sentence Superseded(int inForce, IReadOnlyList<Bar> bars, IReadOnlyList<string> by)
     {
-        Usable.Stopped =>
-            new(Since.Stopped, bar.Says.Then(new(" Wait for the tooling engineer's decision.")), by, standing.Figures, standing.Breaks),
-        Usable.Ended => new(
-            Since.Ended,
-            new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."), by, [], []),
-        Usable.Impossible => new(
-            Since.Broken,
-            new(
-                $"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."),
-            by, [], []),
-        Usable.Moved => new(Since.Stale, new Sentence("Stale. ").Then(bar.Says), by, standing.Figures, []),
-        _ => new(
-            Since.Broken,
-            new Sentence(
-                $"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures "
-                    + "before the tooling engineer has looked.").Then(Spaced(bar.Says)),
-            by, standing.Figures, standing.Breaks),
+        Sentence newer = new($"Revision {inForce} has been approved since; ask for it before running these figures.");
+        return bars is [var first, ..] ? newer.Then(Spaced(Told(first, by))) : newer;
+    }
+
+    private static Sentence Told(Bar bar, IReadOnlyList<string> by) => bar.Code switch
+    {
+        Usable.Stopped => bar.Says.Then(new(" Wait for the tooling engineer's decision.")),
+        Usable.Ended =>
+            new("Approved for a time or a number of pieces that is over: do not run these figures any more, ask the tooling engineer."),
+        Usable.Impossible =>
+            new($"Revised since: {string.Join(", ", by)}. This can no longer be calculated. Do not run it before the tooling engineer has looked."),
+        Usable.Moved => new Sentence("Stale. ").Then(bar.Says),
+        _ => new Sentence(
+            $"Stale, and breaks a limit now. Revised since: {string.Join(", ", by)}. Do not run these figures "
+                + "before the tooling engineer has looked.").Then(Spaced(bar.Says)),
     };
 
     private static Sentence Spaced(Sentence sentence) => sentence with { Template = " " + sentence.Template };

@@ -158,7 +158,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
             IReadOnlyList<Bar> against = Against(bars.GetValueOrDefault(v.Id) ?? [], isNew: was?.Revision != v.Number);
             bool reasoned = !string.IsNullOrWhiteSpace(wish.Reasons.GetValueOrDefault(v.Record));
             if (against.Any(b => !b.Yields || !reasoned)) continue;
-            chosen.Add(new(v.Record, v.Number, v.Id, 0) { Against = string.Join('\n', against.Select(b => $"{b.Code} {b.Says}")), Bars = against });
+            chosen.Add(new(v.Record, v.Number, v.Id, 0) { Against = against });
         }
 
         chosen.Sort((a, b) => string.CompareOrdinal(a.Record, b.Record));
@@ -181,7 +181,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
     {
         // What was published before and stands where it stood is taken as it is kept, unless somebody has said since why it holds.
         List<int> ids = [.. chosen.Where(c => c.RevisionId > 0).Select(c => c.RevisionId)];
-        Dictionary<int, Chosen> overruled = chosen.Where(c => c.Against.Length > 0).ToDictionary(c => c.RevisionId);
+        Dictionary<int, Chosen> overruled = chosen.Where(c => c.Against.Count > 0).ToDictionary(c => c.RevisionId);
         HashSet<int> anew =
         [
             .. overruled.Keys, .. await db.RecordRevisions.Where(v => v.IsInForce && v.KeptFor != "").Select(v => v.Id).ToListAsync(cancel),
@@ -242,7 +242,7 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
         IReadOnlyList<PublishedPlace> places = view.Assemblies.TryGetValue(words.AssemblyId, out StoredAssembly? a) ? PlacesOf(a, view) : [];
         PublishedRecord published = Published.Of(new(
             row.Record!.Number, row.Number, situation, RecordParts.ResultOf(row),
-            overruled is null ? row.ReadTerms() : Usable.Overrule(row.ReadTerms(), overruled.Bars, wish.Reasons[overruled.Record], wish.By),
+            overruled is null ? row.ReadTerms() : Usable.Overrule(row.ReadTerms(), overruled.Against, wish.Reasons[overruled.Record], wish.By),
             row.Note, row.ProposedBy, approval.By, approval.At, places)
         {
             LimitsToday = overruled is null ? null : Gate.LimitsToday(row.Record, row, view),
@@ -254,13 +254,11 @@ public sealed class Publisher(SigningKeys keys, IConfiguration configuration, Ti
     private sealed record Chosen(string Record, int Revision, int RevisionId, int LeafId)
     {
         /// <summary>What stands against it, though it goes in.</summary>
-        public string Against { get; init; } = "";
-
-        /// <summary>The same, to be told beside the figures.</summary>
-        public IReadOnlyList<Bar> Bars { get; init; } = [];
+        public IReadOnlyList<Bar> Against { get; init; } = [];
 
         public bool Equals(Chosen? other) => other is not null
-            && (Record, Revision, RevisionId, LeafId, Against) == (other.Record, other.Revision, other.RevisionId, other.LeafId, other.Against);
+            && (Record, Revision, RevisionId, LeafId) == (other.Record, other.Revision, other.RevisionId, other.LeafId)
+            && Against.Select(b => b.Says.ToString()).SequenceEqual(other.Against.Select(b => b.Says.ToString()));
 
         public override int GetHashCode() => HashCode.Combine(Record, Revision, LeafId);
     }

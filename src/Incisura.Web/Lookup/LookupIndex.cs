@@ -1,5 +1,4 @@
 using Incisura.Core.Library;
-using Incisura.Core.Materials;
 using Incisura.Core.Records;
 using Incisura.Exchange.Editions;
 using Incisura.Web.Editions;
@@ -75,7 +74,7 @@ public sealed class LookupIndex : IDisposable
         string size = w.Diameter.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture);
         string text = string.Join(
             ' ', p.Record, w.OperationName, p.Operation.Thread, w.Material, p.Material.Designations, w.Condition, w.Group,
-            Enum.TryParse(p.Material.Group, out MaterialGroup group) ? SearchWords.Of(group) : "", w.Assembly, p.Cutter.Number, p.Cutter.Family,
+            SearchWords.Of(w.Group), w.Assembly, p.Cutter.Number, p.Cutter.Family,
             $"Ø{size} {size}mm z{w.Teeth}", w.Holder, w.Machine, p.Assembly.StockPlace,
             string.Join(' ', p.Assembly.Places));
         return new(line.Record, line.Revision, line.LeafId, w, text.ToLowerInvariant());

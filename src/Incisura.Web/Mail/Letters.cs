@@ -140,8 +140,7 @@ public static class Letters
     private static async Task<IReadOnlyList<string>> ApproversAsync(IncisuraDb db, IReadOnlyCollection<string> contributors, DateOnly today)
     {
         IReadOnlyList<string> approvers = await Person.NamesAsync(db, Role.Approver);
-        List<string> deputies = await db.Absences.AsNoTracking()
-            .Where(a => a.AgreedAt != null && a.From <= today && a.Until >= today).Select(a => a.Deputy).ToListAsync();
+        IEnumerable<string> deputies = (await db.Absences.AsNoTracking().ToListAsync()).Where(a => a.IsOn(today)).Select(a => a.Deputy);
         return [.. approvers.Concat(deputies).Distinct().Where(n => !contributors.Contains(n, StringComparer.OrdinalIgnoreCase))];
     }
 }

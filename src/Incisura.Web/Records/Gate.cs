@@ -25,13 +25,12 @@ public static class Gate
             .. all.Where(v => v.Stands is Stands.Stale or Stands.Broken || v.JudgedFor != view.FootingsOf(v.Record, v.ThreadId)).Select(v => v.Id),
         ];
         ConcurrentDictionary<int, IReadOnlyList<Bar>> bars = [];
-        HashSet<(int, int)> threads =
-            [.. (await db.ThreadApprovals.AsNoTracking().ToListAsync(cancel)).Select(a => (a.ThreadId, a.Revision))];
+        IReadOnlySet<(int, int)> threads = await RecordRules.ApprovedThreadsAsync(db, cancel);
         await RecordBatches.EachAsync(
             db, asked,
             (row, then) =>
             {
-                if (Usable.Bars(RecordRules.Facts(row.Record!, row, then, view, threads.Contains, today), Use.Publication) is { Count: > 0 } found)
+                if (Usable.Bars(RecordRules.Facts(row.Record!, row, then, view, threads, today), Use.Publication) is { Count: > 0 } found)
                     bars[row.Id] = found;
             },
             after: null, cancel);

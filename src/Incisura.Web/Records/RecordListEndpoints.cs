@@ -95,10 +95,10 @@ public static class RecordListEndpoints
     {
         string name = actor.Name;
         bool decides = actor.Role == Role.Approver;
+        IQueryable<FloorReportRow> told = db.FloorReports.Where(FloorReportRow.Open);
         return v => (v.IsInForce && v.StoppedBy != "")
             || (v.IsInForce && v.ProposedBy == name
-                && (v.Stands == Stands.Broken || db.FloorReports.Any(r => r.RecordId == v.RecordId && r.Revision == v.Number && r.SettledAt == null
-                    && (r.Outcome == ReportOutcome.WithChanges || r.Chatter || r.Broke))))
+                && (v.Stands == Stands.Broken || told.Any(r => r.RecordId == v.RecordId && r.Revision == v.Number)))
             || (v.IsNewest && v.ProposedBy == name && (v.State == RecordState.Draft || v.State == RecordState.InReview)
                 && db.Comments.Any(c => c.RecordId == v.RecordId && c.Revision == v.Number && c.By != name && c.At > v.ChangedAt))
             || (v.IsNewest

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using Incisura.Core.Calculation;
 using Incisura.Core.Records;
 using Incisura.Web.Hosting;
@@ -18,21 +19,23 @@ public static class RecordRules
     public static async Task<RevisionFacts> FactsAsync(
         RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, IncisuraDb db, DateOnly today)
     {
-        HashSet<(int, int)> threads = [];
-        if (DefinitionFormat.Read<Choices>(row.Choices).Extras.OfType<ThreadToCut>().Any(t => t.Own is not null))
-            threads = [.. (await db.ThreadApprovals.AsNoTracking().ToListAsync()).Select(a => (a.ThreadId, a.Revision))];
-        return Facts(record, row, then, view, threads.Contains, today) with { Contributors = ContributorsOf(record, row) };
+        IReadOnlySet<(int, int)> threads = row.ThreadId > 0 ? await ApprovedThreadsAsync(db) : FrozenSet<(int, int)>.Empty;
+        return Facts(record, row, then, view, threads, today) with { Contributors = ContributorsOf(record, row) };
     }
+
+    /// <summary>The shop's own threads that are approved, by identity and revision.</summary>
+    public static async Task<IReadOnlySet<(int Thread, int Revision)>> ApprovedThreadsAsync(IncisuraDb db, CancellationToken cancel = default) =>
+        (await db.ThreadApprovals.AsNoTracking().ToListAsync(cancel)).Select(a => (a.ThreadId, a.Revision)).ToHashSet();
 
     /// <summary>The facts about a revision, as things stand; who had a hand in it is left out.</summary>
     /// <param name="record">The record.</param>
     /// <param name="row">The revision.</param>
     /// <param name="then">The situation it was made for.</param>
     /// <param name="view">Library and shop as they stand.</param>
-    /// <param name="isApproved">Whether a revision of a thread of the shop's own is approved, by identity and number.</param>
+    /// <param name="approvedThreads">The shop's own threads that are approved, by identity and revision.</param>
     /// <param name="today">The day.</param>
     public static RevisionFacts Facts(
-        RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, Func<(int, int), bool> isApproved, DateOnly today)
+        RecordRow record, RecordRevisionRow row, Situation then, ShelfView view, IReadOnlySet<(int, int)> approvedThreads, DateOnly today)
     {
         (Choices choices, CalculationResult result) = (DefinitionFormat.Read<Choices>(row.Choices), RecordParts.ResultOf(row));
         Standing standing = row.State == RecordState.Discarded
@@ -45,7 +48,8 @@ public static class RecordRules
             Kept = !standing.Broken && row.KeptFor.Length > 0 && row.KeptFor == view.FootingsOf(record, row.ThreadId),
             Today = today,
             Ended = row.State == RecordState.Approved && row.EndsOn < today,
-            UnapprovedThread = choices.Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is { } own && !isApproved((own.Id, own.Number))
+            UnapprovedThread = choices.Extras.OfType<ThreadToCut>().FirstOrDefault()?.Own is { } own
+                && !approvedThreads.Contains((own.Id, own.Number))
                 ? $"{own.Value.Name} is the shop's own thread, and its revision {own.Number} has not been approved. "
                     + "Approve it on its page in Shop first."
                 : "",

@@ -77,7 +77,28 @@ public static class Touching
         patience.CancelAfter(Longest);
         try
         {
-            await EachAsync();
+            await RecordBatches.EachAsync(
+                db, rest,
+                (row, situation) =>
+                {
+                    Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
+                    CalculationResult result = RecordParts.ResultOf(row);
+                    Standing Of(ShelfView shelf) => RecordViews.StandingOf(row.Record!.Operation, situation, choices, result, shelf);
+                    Standing after = Of(then);
+                    Interlocked.Increment(ref looked);
+                    if (!after.Stale) return;
+
+                    // What moved before and would not move any further is not this change's doing.
+                    Standing before = Of(view);
+                    if (before.Stale && before.Broken == after.Broken && before.Refused == after.Refused
+                        && before.Figures.SequenceEqual(after.Figures))
+                        return;
+                    moves.Add(
+                        new(
+                            row.Record!.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
+                            after.FirstBreak, after.Refused, after.Foremost, after.Move, before.Stale));
+                },
+                null, patience.Token);
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {
@@ -87,27 +108,5 @@ public static class Touching
         return new(
             rest.Length, looked, moves.Count, moves.Count(m => m.Broken),
             [.. moves.OrderByDescending(m => m.Moved).ThenBy(m => m.Number, StringComparer.Ordinal).Take(Most)]);
-
-        Task EachAsync() => RecordBatches.EachAsync(
-            db, rest,
-            (row, situation) =>
-            {
-                Choices choices = DefinitionFormat.Read<Choices>(row.Choices);
-                CalculationResult result = RecordParts.ResultOf(row);
-                Standing Of(ShelfView shelf) => RecordViews.StandingOf(row.Record!.Operation, situation, choices, result, shelf);
-                Standing after = Of(then);
-                Interlocked.Increment(ref looked);
-                if (!after.Stale) return;
-
-                // What moved before and would not move any further is not this change's doing.
-                Standing before = Of(view);
-                if (before.Stale && before.Broken == after.Broken && before.Refused == after.Refused && before.Figures.SequenceEqual(after.Figures))
-                    return;
-                moves.Add(
-                    new(
-                        row.Record!.Number, row.Number, row.State, DefinitionFormat.Read<SituationWords>(row.Words), after.Broken,
-                        after.FirstBreak, after.Refused, after.Foremost, after.Move, before.Stale));
-            },
-            null, patience.Token);
     }
 }

@@ -88,7 +88,7 @@ public static class ReportEndpoints
             await using var transaction = await db.Database.BeginTransactionAsync();
             FloorReportRow row = await db.FloorReports.FirstOrDefaultAsync(r => r.Id == id && r.RecordNumber == number)
                 ?? throw new MissingException($"There is no such report on {number}.");
-            if (!IsOpen(row)) throw new RuleException("decided", "Nothing is to be decided on this report any more; load the page again.");
+            if (!row.IsOpen) throw new RuleException("decided", "Nothing is to be decided on this report any more; load the page again.");
             RecordRow record = await RecordEndpoints.FindAsync(db, number);
             RecordRevisionRow revision = record.Revisions.Single(v => v.Number == row.Revision);
             bool lifts = await MayLiftAsync(record, revision, context.User.Actor(), db, await shelf.ViewAsync(db), clock.Today());
@@ -170,11 +170,7 @@ public static class ReportEndpoints
     private static async Task<bool> MayLiftAsync(
         RecordRow record, RecordRevisionRow revision, Actor by, IncisuraDb db, ShelfView view, DateOnly today) =>
         by.Role == Role.Approver && !RecordLife.IsOwn(
-            await RecordRules.FactsAsync(record, revision, await RecordParts.SituationAsync(db, revision), view, db, today), by);
-
-    // What was changed or heard at a machine waits for whoever proposed it to have looked; what must not be run, for a decision.
-    private static bool IsOpen(FloorReportRow r) =>
-        r.SettledAt is null && (r.Outcome is ReportOutcome.DoNotRun or ReportOutcome.WithChanges || r.Chatter || r.Broke);
+            (await RecordRules.FactsAsync(record, revision, await RecordParts.SituationAsync(db, revision), view, db, today)).Contributors, by);
 
     private static Task TellAsync(
         IncisuraDb db, FloorReportRow r, string act, string by, DateTimeOffset at, string reason, params FieldDifference[] differences) =>
@@ -219,7 +215,7 @@ public static class ReportEndpoints
         new(
             r.Key, r.RecordNumber, r.Revision, r.EditionNumber, r.RanAt, r.Outcome, r.SpeedOverride, r.FeedOverride, r.LifeMinutes, r.LifePieces,
             r.Load, r.Pieces, r.Finish, r.Chatter, r.Broke, r.Note),
-        r.HasPhoto, IsOpen(r), r.SettledBy, r.SettledAt, r.Decision);
+        r.HasPhoto, r.IsOpen, r.SettledBy, r.SettledAt, r.Decision);
 
     private static ReportSummary SummaryOf(int revision, List<FloorReportRow> all)
     {

@@ -177,7 +177,7 @@ public static class ThreadEndpoints
         int approved = row?.Revision ?? 0;
         List<string> contributors = await db.History.AsNoTracking()
             .Where(r => r.Kind == thread.Kind && r.ObjectId == id && r.Number > approved).Select(r => r.By).Distinct().ToListAsync();
-        if (RecordLife.IsOwn(new(RecordState.InReview, contributors, Standing.Firm), actor))
+        if (RecordLife.IsOwn(contributors, actor))
             throw new RuleException("own-proposal", "Nobody decides on their own proposal; ask another approver.");
         DateTimeOffset now = clock.GetUtcNow();
         if (row is null) db.Add(row = new() { ThreadId = id, Revision = revision, By = by, At = now });

@@ -35,7 +35,7 @@ export interface Published {
   settings: (Valued & { ofPart: boolean; assumed?: true })[];
   options: { code: string; name: string; words: string }[];
   findings: { severity: string; says: string }[];
-  accepted: { code: string; says: string; reason: string; by: string }[];
+  accepted: { says: string; reason: string; by: string }[];
   note: string;
   approvedBy: string;
   until?: string;
@@ -69,7 +69,7 @@ const SET = new Set(['cuttingSpeed', 'feedPerTooth', 'feedPerRevolution', 'width
 export const matters = (s: Published['settings'][number]): boolean => s.value !== 0 && (s.ofPart || SET.has(s.code));
 
 /** What stood against a record when it was approved, kept or published, and why it may be used nevertheless. */
-export const against = (r: Published) => r.accepted.filter((a) => ['moved', 'broken', 'impossible'].includes(a.code));
+export const against = (r: Published) => r.accepted.filter((a) => !r.findings.some((f) => f.says === a.says));
 
 /** All words a record is found by. */
 export const wordsOf = (r: Published): string =>

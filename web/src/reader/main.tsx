@@ -130,7 +130,7 @@ function Card({ r, index }: { r: Published; index: Index }) {
         </p>
       ))}
       {against(r).map((a) => (
-        <p key={a.code + a.says} className="warn">
+        <p key={a.says} className="warn">
           {a.says} Used nevertheless: {a.reason} ({a.by})
         </p>
       ))}

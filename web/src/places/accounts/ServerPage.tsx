@@ -24,7 +24,7 @@ export function ServerPage() {
         {s && (
           <span className={uncopied ? 'warn' : 'muted'}>
             {uncopied
-              ? 'No copy of the database is ever made: nothing would be left of it.'
+              ? 'No copy of the database is made.'
               : s.health.status === 'healthy'
                 ? 'All of it is well.'
                 : 'Something needs you.'}

@@ -147,9 +147,10 @@ export function Decide({ record, revision }: { record: View; revision: RevisionV
   const { state } = revision;
   const decides = may(revision, 'sendBack');
   // An approval that only lacks accepted cautions is given together with them.
-  const approves = decides && ['', 'open-caution'].includes(revision.can.find((c) => c.act === 'approve')!.rule);
-  const against = revision.can.find((c) => c.act === 'approve')?.against ?? [];
-  const anew = decides && REWORKED.includes(revision.can.find((c) => c.act === 'approve')!.rule);
+  const approval = revision.can.find((c) => c.act === 'approve');
+  const approves = decides && ['', 'open-caution'].includes(approval!.rule);
+  const against = approval?.against ?? [];
+  const anew = decides && REWORKED.includes(approval!.rule);
   const edits = may(revision, 'submit') || decides;
   const reasoned = may(revision, 'sendBack')
     ? against.length > 0

@@ -36,11 +36,9 @@ const ACTS: Partial<Record<Act, Schemas['RecordAct']>> = {
   'send-back': 'sendBack',
 };
 
-// What stands against an approval, so that it needs a reason that readers see.
-const whyNeeded = ({ what }: Task, record: Schemas['RecordView'], row: Summary): string => {
-  const can = record.revisions.find((r) => r.number === row.revision)?.can.find((c) => c.act === ACTS[what]);
-  return can?.against.length ? 'Something it rests on was revised.' : '';
-};
+// Whether something stands against an act, so that it needs a reason that readers see.
+const needsReason = ({ what }: Task, record: Schemas['RecordView'], row: Summary): boolean =>
+  Boolean(record.revisions.find((r) => r.number === row.revision)?.can.find((c) => c.act === ACTS[what])?.against.length);
 
 // Rules against approving that other figures help against, and no reason does.
 export const REWORKED = ['broken', 'impossible'];
@@ -86,13 +84,14 @@ export function Worklist({ name, rows, tasks, detail }: Props) {
   const start = async (task: Task) => {
     setSaid('');
     if (act.isPending || !row) return;
-    const not = refusal(task, await queries.ensureQueryData(recordQuery(row.number)), row);
+    const asked = await queries.ensureQueryData(recordQuery(row.number));
+    const not = refusal(task, asked, row);
     if (not) {
       setSaid(not);
       return;
     }
-    const against = whyNeeded(task, await queries.ensureQueryData(recordQuery(row.number)), row);
-    if (against) setAsks({ ...task, reason: () => `${against} Why ${row.number} may be approved nevertheless` });
+    if (needsReason(task, asked, row))
+      setAsks({ ...task, reason: (number) => `Something it rests on was revised. Why ${number} may be approved nevertheless` });
     else if (task.reason || task.sure) setAsks(task);
     else act.mutate({ what: task.what, of: row, reason: '' });
   };
