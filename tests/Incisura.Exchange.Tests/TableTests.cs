@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
@@ -48,6 +49,26 @@ public class TableTests
             Assert.Empty(faults);
             Assert.Equal(JsonSerializer.Serialize(Sorted(demo), Json), JsonSerializer.Serialize(Sorted(read), Json));
         }
+    }
+
+    [Theory]
+    [InlineData("XFD1048576")]
+    [InlineData("GS2")]
+    public void A_cell_far_out_is_named_before_the_workbook_is_opened(string at)
+    {
+        using MemoryStream file = new();
+        file.Write(TableFile.WriteWorkbook(["number", "DC"], [["C-1", 6.5]]));
+        using (ZipArchive archive = new(file, ZipArchiveMode.Update, leaveOpen: true))
+        {
+            ZipArchiveEntry sheet = archive.Entries.Single(e => e.FullName.StartsWith("xl/worksheets/", StringComparison.Ordinal));
+            string name = sheet.FullName, text = new StreamReader(sheet.Open()).ReadToEnd();
+            sheet.Delete();
+            int end = text.IndexOf("</x:sheetData>", StringComparison.Ordinal);
+            using StreamWriter written = new(archive.CreateEntry(name).Open());
+            written.Write(text.Insert(end, $"<x:row r=\"2\"><x:c r=\"{at}\" t=\"str\"><x:v>1</x:v></x:c></x:row>"));
+        }
+
+        Assert.Contains($"to cell {at}", Assert.Throws<TableException>(() => TableFile.Read(file.ToArray())).Message, StringComparison.Ordinal);
     }
 
     private static Cutter Sorted(Cutter c) =>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.IO.Compression;
 using System.Text;
+using System.Xml;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MiniExcelLibs;
@@ -110,6 +111,7 @@ public static class TableFile
         {
             using MemoryStream stream = new(content);
             CheckInflated(stream);
+            CheckFarCells(stream, cancel);
             return Collect(
                 stream.Query(useHeaderRow: false, excelType: ExcelType.XLSX)
                     .Select((row, i) => (i + 1, ((IDictionary<string, object?>)row).Values.Select(CellText).ToArray())),
@@ -134,6 +136,28 @@ public static class TableFile
                     if ((inflated += read) > MostInflated)
                         throw new TableException(
                             $"The workbook grows to more than {MostInflated >> 20} MB when it is opened; save the sheet alone, or as CSV.");
+            }
+
+        stream.Position = 0;
+    }
+
+    // A cell far out costs the library seconds before its first row can be had, so that every sheet is looked over first.
+    private static void CheckFarCells(MemoryStream stream, CancellationToken cancel)
+    {
+        using (ZipArchive archive = new(stream, ZipArchiveMode.Read, leaveOpen: true))
+            foreach (ZipArchiveEntry sheet in archive.Entries.Where(e => e.FullName.StartsWith("xl/worksheets/", StringComparison.OrdinalIgnoreCase)))
+            {
+                using XmlReader cells = XmlReader.Create(sheet.Open(), new() { CloseInput = true });
+                while (cells.Read())
+                {
+                    if (cells is not { NodeType: XmlNodeType.Element, LocalName: "c" } || cells.GetAttribute("r") is not { } at) continue;
+                    cancel.ThrowIfCancellationRequested();
+                    int column = 0;
+                    foreach (char letter in at.TakeWhile(char.IsAsciiLetter).Take(4)) column = (26 * column) + (letter & 0x1F);
+                    if (column > MostColumns)
+                        throw new TableException(
+                            $"The table has {column} columns, to cell {at}; {MostColumns} is the most. Save the sheet alone, or as CSV.");
+                }
             }
 
         stream.Position = 0;

@@ -121,7 +121,7 @@ public static class CoverageEndpoints
             .Within("skip", "The number of rows to leave out", query.Skip, 0, int.MaxValue, Quantity.Count)
             .ThrowIfAny();
         CoverageView of = Wire.Optional<CoverageView>(query.View, "view") ?? CoverageView.Machines;
-        await judge.SettleAsync(db, TimeSpan.FromSeconds(1), cancel);
+        await judge.SettleAsync(db, cancel);
         ShelfView view = await shelf.ViewAsync(db);
         IReadOnlyList<Tally> tallies = [.. await RecordsAsync(query, of, db, clock.Today(), cancel), .. await MissesAsync(query, of, db, cancel)];
         Dictionary<(string Row, string Column), CoverageCount> cells = tallies

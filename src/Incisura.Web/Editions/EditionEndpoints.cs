@@ -13,10 +13,14 @@ public static class EditionEndpoints
         RouteGroupBuilder group = api.MapGroup("/editions").WithTags("editions");
         group.MapGet("/", async (IncisuraDb db) => await EditionReading.SummariesAsync(db));
         group.MapGet("/{number:int}", async (
-            int number, [AsParameters] EditionQuery query, HttpContext context, IncisuraDb db, Shelf shelf, TimeProvider clock) =>
-            await EditionReading.PageAsync(
+            int number, [AsParameters] EditionQuery query, HttpContext context, IncisuraDb db, Shelf shelf, StandingJudge judge, TimeProvider clock,
+            CancellationToken cancel) =>
+        {
+            await judge.SettleAsync(db, cancel);
+            return await EditionReading.PageAsync(
                 db, await shelf.ViewAsync(db), await EditionReading.SummaryAsync(db, number), query.Checked(), context.User.Actor().Name,
-                clock));
+                clock);
+        });
         group.MapGet("/{number:int}/differences", async (
             int number, int from, [AsParameters] EditionQuery query, IncisuraDb db, CancellationToken cancel) =>
             await EditionComparison.OfAsync(

@@ -12,9 +12,6 @@ public static class RecordListEndpoints
 {
     private const int Most = 500;
 
-    // A change of the shelf is judged in the meantime; what takes longer is told as still being judged.
-    private static readonly TimeSpan LongestWait = TimeSpan.FromSeconds(1);
-
     public static void MapRecordList(this IEndpointRouteBuilder api) => api.MapGet(
         "/records", async (
             [AsParameters] RecordQuery query, HttpContext context, IncisuraDb db, StandingJudge judge, TimeProvider clock,
@@ -27,7 +24,7 @@ public static class RecordListEndpoints
                 .ThrowIfAny();
             RecordState? state = Wire.Optional<RecordState>(query.State, "state");
             Stands? stands = Wire.Optional<Stands>(query.Stands, "stands");
-            await judge.SettleAsync(db, LongestWait, cancel);
+            await judge.SettleAsync(db, cancel);
             IQueryable<RecordRevisionRow> found = Filtered(db.RecordRevisions.AsNoTracking(), query);
             IQueryable<RecordRevisionRow> waiting = found.Where(WaitsFor(context.User.Actor(), db));
             IQueryable<RecordRevisionRow> from = query.Waits ? waiting : found;

@@ -21,15 +21,17 @@ public sealed partial class StandingJudge(IServiceScopeFactory scopes, Shelf she
     /// <summary>How many records are still to be judged.</summary>
     public int Waiting => Volatile.Read(ref waiting);
 
-    /// <summary>Waits until all records are judged by the shelf as it stands, or patience ends.</summary>
+    // A change of the shelf is judged in the meantime; what takes longer is told as still being judged.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1);
+
+    /// <summary>Waits until all records are judged by the shelf as it stands, or a second is over.</summary>
     /// <param name="db">The database.</param>
-    /// <param name="patience">How long at the most.</param>
     /// <param name="cancel">Ends the waiting.</param>
-    public async Task SettleAsync(IncisuraDb db, TimeSpan patience, CancellationToken cancel)
+    public async Task SettleAsync(IncisuraDb db, CancellationToken cancel)
     {
         ShelfView now = await shelf.ViewAsync(db);
         using CancellationTokenSource until = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        until.CancelAfter(patience);
+        until.CancelAfter(Patience);
         while (!until.IsCancellationRequested)
         {
             Task next;

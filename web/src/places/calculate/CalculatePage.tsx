@@ -53,6 +53,7 @@ export function CalculatePage() {
           result,
           cutter,
           assembly,
+          extras: body.extras ?? [],
           body,
           refused,
           address,
@@ -119,7 +120,7 @@ export function CalculatePage() {
               Nothing can be worked out yet: correct what is marked among the choices, or press Escape there for the proposal.
             </p>
           )}
-          {page && picture!.show(page)}
+          {page && picture!.show(page, page)}
           {page && <Turns page={page} />}
         </section>
         <section className="outcome" aria-label="Figures and limits" data-region tabIndex={-1}>

@@ -13,13 +13,18 @@ export type FigureCode = Schemas['Figure']['code'];
 export type FieldCode = Schemas['FieldDescription']['code'];
 export type LimitKind = Schemas['JudgedLimit']['kind'];
 
-/** What pictures, turns and extras are given: the calculation as it stands, and the ways to change it. */
-export interface Page {
+/** What a picture is drawn from: a calculation, as it stands or as a record keeps it. */
+export interface Shown {
   operation: Operation;
-  situation: Situation;
   result: Result;
   cutter: Cutter;
   assembly: AssemblySheet;
+  extras: readonly Schemas['Extra'][];
+}
+
+/** What turns, fields on a picture and extras are given beside it: the ways to change it. */
+export interface Page extends Shown {
+  situation: Situation;
   body: Schemas['CalculationRequest'];
   refused: Record<string, string>;
   address: Address;

@@ -59,6 +59,7 @@ function Hung({ shown: { operation, assembly, name, result, body } }: { shown: S
       assembly,
       cutter,
       result,
+      extras: [],
       body,
       situation: { operation: operation.code, ...body },
       refused: {},
@@ -72,7 +73,7 @@ function Hung({ shown: { operation, assembly, name, result, body } }: { shown: S
       <figcaption>
         {operation.name}, {cutter.family}, {name} ({assembly.definition.number})
       </figcaption>
-      {PICTURES[operation.picture].show(page)}
+      {PICTURES[operation.picture].show(page, page)}
     </figure>
   );
 }

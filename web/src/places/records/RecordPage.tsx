@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { Suspense } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useMayWork, useUnits } from '../../parts/session';
@@ -12,6 +13,7 @@ import { moment, signed } from '../../parts/units';
 import { useOperations } from '../../parts/shelf';
 import { SituationSentence, StateMark } from '../../parts/Situation';
 import { AlongTheAxis } from './AlongTheAxis';
+import { lazily } from '../../api/busy';
 import { Figures } from '../calculate/Figures';
 import { Decide, Withdraw } from './Decide';
 import { newestOf } from '../../parts/revisions';
@@ -33,6 +35,8 @@ const DONE: Record<Schemas['RecordAct'], string> = {
   withdraw: 'withdrew it',
   discard: 'gave it up',
 };
+
+const CutPicture = lazily(() => import('./CutPicture'));
 
 /** A record: what is proposed, how it came about, what changed, and what is to be decided. */
 export function RecordPage() {
@@ -85,6 +89,9 @@ export function RecordPage() {
         <section>
           {revision === newest && <Decide key={newest.number} record={record.data} revision={newest} />}
           {inForce && revision.number === inForce.number && revision !== newest && <Withdraw record={record.data} revision={inForce} />}
+          <Suspense fallback={null}>
+            <CutPicture assembly={record.data.assemblyId} revision={revision} />
+          </Suspense>
           <h2>Why it is proposed</h2>
           <p className={revision.note ? '' : 'muted'}>{revision.note || 'No note was given.'}</p>
           {revision.leftover && (

@@ -1,3 +1,5 @@
+import { Suspense } from 'react';
+import { lazily } from '../../api/busy';
 import type { Schemas } from '../../api/client';
 import { useUnits } from '../../parts/session';
 import { useOperations } from '../../parts/shelf';
@@ -32,8 +34,15 @@ const TASKS: readonly Task[] = [
 
 /** Proposals one after the other: what each would change, approved or sent back from the keyboard. */
 export const Review = ({ rows }: { rows: readonly Schemas['RecordSummary'][] }) => (
-  <Worklist name="Records in review" rows={rows} tasks={TASKS} detail={(_, revision) => <Proposed revision={revision} />} />
+  <Worklist
+    name="Records in review"
+    rows={rows}
+    tasks={TASKS}
+    detail={(record, revision) => <Proposed assembly={record.assemblyId} revision={revision} />}
+  />
 );
+
+const CutPicture = lazily(() => import('./CutPicture'));
 
 const MOST = 6;
 
@@ -41,7 +50,7 @@ const MOST = 6;
 const SET = ['depth', 'width'];
 
 // What a reviewer asks first: the figures beside those approved before, what was departed from, what is cautioned, what was said.
-function Proposed({ revision: r }: { revision: Schemas['RecordRevisionView'] }) {
+function Proposed({ assembly, revision: r }: { assembly: number; revision: Schemas['RecordRevisionView'] }) {
   const units = useUnits();
   const amount = (value: number | null, quantity: Schemas['Quantity']) => (value === null ? 'none' : units.text(value, quantity));
   const typed = r.result.fields.filter((f) => f.origin === 'typed' && f.proposed !== null);
@@ -99,6 +108,9 @@ function Proposed({ revision: r }: { revision: Schemas['RecordRevisionView'] }) 
         ))}
       {open > 0 && <p className="warn">{open === 1 ? 'A caution' : `${open} cautions`} to accept with a reason: open it.</p>}
       {r.note && <p className="quote">{r.note}</p>}
+      <Suspense fallback={null}>
+        <CutPicture assembly={assembly} revision={r} />
+      </Suspense>
     </>
   );
 }

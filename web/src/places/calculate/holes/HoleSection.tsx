@@ -1,19 +1,25 @@
 import { useEffect, useRef, useState } from 'react';
-import { attached, wayOf } from '../../../api/beside';
+import { attached, extra, wayOf } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../parts/session';
 import { NumberField } from '../../../parts/NumberField';
+import { Sym } from '../../../parts/Sym';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
-import { typeInto, type FieldCode, type Page } from '../page';
+import { typeInto, type FieldCode, type Page, type Shown } from '../page';
 import { fieldValue, figure, Hatch, SymbolText } from '../pictures/parts';
 import { BELOW, ON_TOP, sectionOf } from './section';
 import { rowsOf } from './stages';
 
 const [LEFT, RIGHT, ROW, SLOT, TALL] = [128, 26, 29, 105, 136];
 
-/** The hole cut open along its axis, true to scale inside the work; every depth, plane and diameter on it is the field to change it. */
-export function HoleSection({ operation, result, cutter, assembly, address, refused }: Page) {
-  const { numbers: typed, crossHoles } = address.chosen;
+/**
+ * The hole cut open along its axis, true to scale inside the work; every depth, plane and diameter on it is the field to change it, or is only
+ * told where there is no page to change.
+ */
+export function HoleSection({ operation, result, cutter, assembly, extras, page }: Shown & { page?: Page | undefined }) {
+  const typed = page?.address.chosen.numbers ?? {};
+  const refused = page?.refused ?? {};
+  const crossHoles = extra(extras, 'crossHoles')?.holes ?? [];
   const { profile } = assembly.looks;
   const units = useUnits();
   const frame = useRef<HTMLDivElement>(null);
@@ -98,6 +104,12 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
   const box = (code: FieldCode) => {
     const field = operation.fields.find((f) => f.code === code)!;
     const state = result.fields.find((f) => f.code === code);
+    if (!page)
+      return (
+        <span className="mono">
+          <Sym text={field.symbol} /> {units.text(state?.value ?? 0, field.quantity)}
+        </span>
+      );
     return (
       <NumberField
         bare
@@ -106,7 +118,7 @@ export function HoleSection({ operation, result, cutter, assembly, address, refu
         quantity={field.quantity}
         value={state?.value}
         typed={typed[code]}
-        onTyped={(t) => typeInto(address, code, t)}
+        onTyped={(t) => typeInto(page.address, code, t)}
         refused={refused[code] && ' '}
         least={state?.least ?? undefined}
         most={state?.most ?? undefined}

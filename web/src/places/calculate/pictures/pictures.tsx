@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { BELOW, ON_TOP } from '../holes/section';
 import { HoleSection } from '../holes/HoleSection';
-import type { FieldCode, Page, Picture } from '../page';
+import type { FieldCode, Page, Picture, Shown } from '../page';
 import { AlongAxis } from './AlongAxis';
 import { CornerView } from './CornerView';
 import { FromSide } from './FromSide';
@@ -11,14 +11,14 @@ import { ThreadMillingView } from '../threads/ThreadMillingView';
 import { ThreadTurningView } from '../threads/ThreadTurningView';
 import { TurnedView } from '../turning/TurnedView';
 
-/** How a picture is drawn, and the fields that stand on it. */
+/** How a picture is drawn, and the fields that stand on it, to be typed into where there is a page to change. */
 interface Drawing {
-  show: (page: Page) => ReactNode;
+  show: (shown: Shown, page?: Page) => ReactNode;
   holds: ReadonlySet<FieldCode>;
 }
 
 // How the teeth meet the work, and the assembly in it.
-const both = (view: (drawn: Drawn & Pick<Page, 'assembly'>) => ReactNode): Drawing => ({
+const both = (view: (drawn: Drawn & Pick<Shown, 'assembly'>) => ReactNode): Drawing => ({
   show: ({ result, cutter, operation, assembly }) => {
     const drawn = { result, cutter, picture: operation.picture };
     return (
@@ -33,10 +33,10 @@ const both = (view: (drawn: Drawn & Pick<Page, 'assembly'>) => ReactNode): Drawi
 const along = both((drawn) => <AlongAxis {...drawn} />);
 const corner = both((drawn) => <CornerView {...drawn} />);
 const section = both((drawn) => <SectionView {...drawn} profile={drawn.assembly.looks.profile} />);
-const turned: Drawing = { show: (page) => <ThreadTurningView {...page} />, holds: new Set() };
-const lathe: Drawing = { show: (page) => <TurnedView {...page} />, holds: new Set() };
-const milled: Drawing = { show: (page) => <ThreadMillingView {...page} />, holds: new Set() };
-const hole: Drawing = { show: (page) => <HoleSection {...page} />, holds: new Set([...ON_TOP, ...BELOW]) };
+const turned: Drawing = { show: (shown) => <ThreadTurningView {...shown} />, holds: new Set() };
+const lathe: Drawing = { show: (shown) => <TurnedView {...shown} />, holds: new Set() };
+const milled: Drawing = { show: (shown) => <ThreadMillingView {...shown} />, holds: new Set() };
+const hole: Drawing = { show: (shown, page) => <HoleSection {...shown} page={page} />, holds: new Set([...ON_TOP, ...BELOW]) };
 
 /** Every picture an operation can ask for; one without a drawing does not compile. */
 export const PICTURES: Record<Picture, Drawing> = {

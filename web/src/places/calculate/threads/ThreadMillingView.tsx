@@ -1,14 +1,14 @@
 import { attached } from '../../../api/beside';
 import { useUnits } from '../../../parts/session';
 import { helixOf, ProfileShapes } from '../../../parts/Silhouette';
-import type { Page } from '../page';
+import type { Shown } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, radians, Solid, SymbolText } from '../pictures/parts';
 
 const [W, H] = [350, 262];
 const SIDE = 270;
 
 /** The way of the cutter round the thread, seen along the axis, and the cutter in the work from the side. */
-export function ThreadMillingView(page: Page) {
+export function ThreadMillingView(page: Shown) {
   return (
     <div className="pictures">
       <Round {...page} />
@@ -17,7 +17,7 @@ export function ThreadMillingView(page: Page) {
   );
 }
 
-function Round({ result, cutter }: Page) {
+function Round({ result, cutter }: Shown) {
   const units = useUnits();
   const { inside, leftHand } = attached(result.attachments, 'cutThread')!;
   const [crest, root] = [fieldValue(result, 'crestDiameter') / 2, figure(result, 'rootDiameter') / 2];
@@ -91,7 +91,7 @@ function Round({ result, cutter }: Page) {
   );
 }
 
-function Side({ result, cutter, assembly }: Page) {
+function Side({ result, cutter, assembly }: Shown) {
   const units = useUnits();
   const thread = attached(result.attachments, 'cutThread')!;
   const { inside, pitch, taper } = thread;

@@ -2,14 +2,14 @@ import { attached } from '../../../api/beside';
 import type { Schemas } from '../../../api/client';
 import { useUnits } from '../../../parts/session';
 import { ProfileShapes } from '../../../parts/Silhouette';
-import type { Page } from '../page';
+import type { Shown } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, Solid, SymbolText } from '../pictures/parts';
 
 const [W, H] = [350, 262];
 const SIDE = 270;
 
 /** The chips of every infeed in the groove with the course of the force, and the tool at the work, to scale. */
-export function ThreadTurningView(page: Page) {
+export function ThreadTurningView(page: Shown) {
   return (
     <div className="pictures">
       <Chips {...page} />
@@ -18,7 +18,7 @@ export function ThreadTurningView(page: Page) {
   );
 }
 
-function Chips({ result }: Page) {
+function Chips({ result }: Shown) {
   const units = useUnits();
   const course = attached(result.attachments, 'infeedCourse')!;
   const { infeeds, height, pitch, towardsChuck } = course;
@@ -95,7 +95,7 @@ function Chips({ result }: Page) {
   );
 }
 
-function AtWork({ result, cutter, assembly }: Page) {
+function AtWork({ result, cutter, assembly }: Shown) {
   const units = useUnits();
   const thread = attached(result.attachments, 'cutThread')!;
   const { towardsChuck, clockwise } = attached(result.attachments, 'infeedCourse')!;

@@ -1,12 +1,12 @@
 import { useUnits } from '../../../parts/session';
-import type { Page } from '../page';
+import type { Shown } from '../page';
 import { colourOf, figure, Hatch, Label, radians, Solid, SymbolText } from '../pictures/parts';
 
 const H = 262;
 const SIDE = 260;
 
 /** The chip between where the edge stood a turn before and where it stands, seen on the rake face: feed to the left, the work below. */
-export function Chip({ result, cutter, operation }: Page) {
+export function Chip({ result, cutter, operation }: Shown) {
   const units = useUnits();
   const blade = cutter.dimensions!.CW !== undefined;
   const [f, depth] = [figure(result, 'feedInUse'), figure(result, 'depth')];
@@ -46,7 +46,7 @@ function Straight({ f, depth, colour }: { f: number; depth: number; colour: stri
   );
 }
 
-function Corner({ result, cutter, operation, colour }: Pick<Page, 'result' | 'cutter' | 'operation'> & { colour: string }) {
+function Corner({ result, cutter, operation, colour }: Pick<Shown, 'result' | 'cutter' | 'operation'> & { colour: string }) {
   const d = cutter.dimensions!;
   const round = cutter.picks?.insert === 'R';
   const tip = { C: 80, D: 55, V: 35, S: 90, T: 60, W: 80 }[cutter.picks?.insert ?? ''] ?? 90;

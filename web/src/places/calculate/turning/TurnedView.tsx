@@ -1,16 +1,16 @@
 import type { ReactNode } from 'react';
-import { attached } from '../../../api/beside';
+import { attached, extra } from '../../../api/beside';
 import { useUnits } from '../../../parts/session';
 import { inPieces, type Element } from '../../../parts/outline';
 import { ProfileShapes } from '../../../parts/Silhouette';
-import type { Page } from '../page';
+import type { Shown } from '../page';
 import { colourOf, fieldValue, figure, Hatch, Label, Solid, Stock, SymbolText } from '../pictures/parts';
 import { Chip } from './Chip';
 
 const [W, H] = [360, 262];
 
 /** The tool at the work in its spindle, true to scale, and beside it the chip at the edge. */
-export function TurnedView(page: Page) {
+export function TurnedView(page: Shown) {
   return (
     <div className="pictures">
       <AtWork {...page} />
@@ -43,7 +43,7 @@ interface Place {
 const ring = ({ x, y }: Place, from: number, to: number, outer: number, bore = 0): string =>
   (bore > 0 ? [1, -1] : [1]).map((s) => `M${x(from)} ${y(s * outer)}H${x(to)}V${y(bore > 0 ? s * bore : -outer)}H${x(from)}Z`).join('');
 
-function AtWork(page: Page) {
+function AtWork(page: Shown) {
   const { result, operation, assembly } = page;
   const units = useUnits();
   const scene = sceneOf(page, (mm) => units.text(mm, 'length'));
@@ -138,10 +138,10 @@ function turnedBody(place: Place, contour: readonly Element[], out: number, left
   return [1, -1].map((s) => `${contourOf(place, contour, out, left, s)}V${y(s * other)}H${x(out)}Z`).join('');
 }
 
-const isInside = ({ cutter }: Page): boolean => cutter.family === 'insideTurningTool' || cutter.family === 'insideGroovingTool';
-const isIntoFace = ({ cutter }: Page): boolean => cutter.family === 'faceGroovingBlade';
+const isInside = ({ cutter }: Shown): boolean => cutter.family === 'insideTurningTool' || cutter.family === 'insideGroovingTool';
+const isIntoFace = ({ cutter }: Shown): boolean => cutter.family === 'faceGroovingBlade';
 
-function sceneOf(page: Page, text: (mm: number) => string): Scene {
+function sceneOf(page: Shown, text: (mm: number) => string): Scene {
   switch (page.operation.picture) {
     case 'turnedFace':
       return faced(page, text);
@@ -155,10 +155,9 @@ function sceneOf(page: Page, text: (mm: number) => string): Scene {
 }
 
 // The steps that are turned, from the free end, each with where it begins and ends from the chuck, and what is left on it.
-function stepsOf(page: Page): { from: number; to: number; diameter: number }[] {
-  const { result, body, operation } = page;
-  const own = operation.extras.includes('turnedOutline') ? body.extras?.find((e) => e.kind === 'turnedOutline') : undefined;
-  const steps = own?.kind === 'turnedOutline' ? own.steps : [];
+function stepsOf(page: Shown): { from: number; to: number; diameter: number }[] {
+  const { result, extras, operation } = page;
+  const steps = (operation.extras.includes('turnedOutline') && extra(extras, 'turnedOutline')?.steps) || [];
   const left = fieldValue(result, 'stockLeft') * (isInside(page) ? -1 : 1);
   let to = fieldValue(result, 'standsOut');
   const all = steps.length > 0 ? steps : [{ diameter: fieldValue(result, 'endDiameter'), length: fieldValue(result, 'length') }];
@@ -170,7 +169,7 @@ function stepsOf(page: Page): { from: number; to: number; diameter: number }[] {
 }
 
 // Along the work or a bore: the tool half-way in the last pass, at the free end of the outline.
-function alongWork(page: Page, text: (mm: number) => string): Scene {
+function alongWork(page: Shown, text: (mm: number) => string): Scene {
   const { result } = page;
   const inside = isInside(page);
   const [before, out, body] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
@@ -209,7 +208,7 @@ function alongWork(page: Page, text: (mm: number) => string): Scene {
 }
 
 // Towards the axis: the tool half-way in the last pass.
-function faced({ result }: Page, text: (mm: number) => string): Scene {
+function faced({ result }: Shown, text: (mm: number) => string): Scene {
   const [d1, bore, out] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'workBore'), fieldValue(result, 'standsOut')];
   const [left, depth, body] = [fieldValue(result, 'stockLeft'), figure(result, 'depth'), fieldValue(result, 'bodyDiameter')];
   const face = out - fieldValue(result, 'stockHeight') + left;
@@ -234,7 +233,7 @@ function faced({ result }: Page, text: (mm: number) => string): Scene {
 }
 
 // Straight in with a blade: at the bottom of the groove, or at the end of the cut, where its shank comes nearest to a shoulder.
-function plunged({ result, cutter, operation }: Page, text: (mm: number) => string): Scene {
+function plunged({ result, cutter, operation }: Shown, text: (mm: number) => string): Scene {
   const [d1, out, bore] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'workBore')];
   const off = operation.picture === 'partOff';
   const width = off ? cutter.dimensions!.CW! : fieldValue(result, 'slotWidth');
@@ -287,7 +286,7 @@ function plunged({ result, cutter, operation }: Page, text: (mm: number) => stri
 }
 
 // A groove in a bore: the bar at the bottom of the last plunge.
-function groovedBore({ result }: Page, text: (mm: number) => string): Scene {
+function groovedBore({ result }: Shown, text: (mm: number) => string): Scene {
   const [bore, out, body] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'bodyDiameter')];
   const [width, bottom] = [fieldValue(result, 'slotWidth'), figure(result, 'innerDiameter')];
   const right = out - fieldValue(result, 'length');
@@ -311,7 +310,7 @@ function groovedBore({ result }: Page, text: (mm: number) => string): Scene {
 }
 
 // A groove in the face: the blade at the bottom of the plunge at the outer wall.
-function groovedFace({ result, cutter }: Page, text: (mm: number) => string): Scene {
+function groovedFace({ result, cutter }: Shown, text: (mm: number) => string): Scene {
   const [outer, out, bore] = [fieldValue(result, 'startDiameter'), fieldValue(result, 'standsOut'), fieldValue(result, 'workBore')];
   const [width, depth, body] = [fieldValue(result, 'slotWidth'), fieldValue(result, 'depth'), fieldValue(result, 'bodyDiameter')];
   const [inner, bottom] = [outer - 2 * width, out - depth];
