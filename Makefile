@@ -83,7 +83,7 @@ soak: build ## the long forms: random work, hostile requests, a server killed 20
 	INCISURA_ACTIONS=20000 $(call SOAK,Web) -class '*LibraryModelTests' -class '*DemoChainTests'
 	INCISURA_REQUESTS=20000 $(call SOAK,Web) -class '*FuzzTests'
 	INCISURA_KILLS=20 $(call SOAK,Web) -class '*Killed*Tests'
-	INCISURA_SOAK=10 $(call SOAK,Web) -showLiveOutput -class '*SoakTests'
+	INCISURA_SOAK=10 $(call SOAK,Web) -showLiveOutput -class '*SoakTests' -class '*CrowdTests'
 
 faults: build ## put each fault of tests/faults.json in by turns, and say which test finds it
 	node tests/faults.mjs

@@ -116,6 +116,22 @@ public sealed class ReportTests(Workshop workshop) : IClassFixture<Workshop>
         Assert.Equal(first["id"].GetInt32(), ids[1]);
     }
 
+    [Fact]
+    public async Task Nobody_sends_more_reports_within_an_hour_than_can_be_looked_at_and_do_not_run_of_others_still_comes_through()
+    {
+        Caller adwin = await workshop.SignInAsync("adwin"), jory = await workshop.SignInAsync("jory");
+        Caller hasty = new(workshop.CreateClient());
+        await adwin.InviteAsync("hasty", "reader", "three red kites", hasty);
+        (await hasty.PostAsync("/session", new { name = "hasty", password = "three red kites" })).Expect(HttpStatusCode.OK);
+        List<HttpStatusCode> answers = [];
+        for (int i = 0; i <= Incisura.Web.Reports.ReportEndpoints.MostAnHour; i++)
+            answers.Add((await hasty.PostAsync("/reports", Report("R-0002", "asGiven"))).Status);
+        Assert.Equal((HttpStatusCode.Conflict, 1), (answers[^1], answers.Count(a => a != HttpStatusCode.OK)));
+        Answer stop = (await jory.PostAsync("/reports", Report("R-0002", "doNotRun"))).Expect(HttpStatusCode.OK);
+        (await (await workshop.SignInAsync("tobiah")).PostAsync($"/records/R-0002/reports/{stop["id"].GetInt32()}/decision", new { text = "Seen." }))
+            .Expect(HttpStatusCode.OK);
+    }
+
     public static TheoryData<string, object> Wrong => new()
     {
         { "feedOverride", new { feedOverride = 0 } },

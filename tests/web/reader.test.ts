@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { becameOf, fetchFile, found, matters, shown, SINCE, type Index, type Published } from '../../web/src/reader/folder';
+import { becameOf, fetchFile, found, holdsFor, setAtMachine, shown, SINCE, type Index, type Published } from '../../web/src/reader/folder';
 
 const units: Index['units'] = { spindleSpeed: { unit: 'rev/min', decimals: 0 }, length: { unit: 'mm', decimals: 2 } };
 const index = (since: Index['since'] = []): Index => ({
@@ -67,11 +67,41 @@ describe('what a reader sees', () => {
   });
 
   it('leaves out what is nothing and what nobody sets', () => {
-    const setting = (code: string, value: number, ofPart = false) => ({ code, symbol: '', name: '', quantity: 'length', value, ofPart });
-    expect(matters(setting('widthOfCut', 2))).toBe(true);
-    expect(matters(setting('stockWidth', 3, true))).toBe(true);
-    expect(matters(setting('stockLeft', 0, true))).toBe(false);
-    expect(matters(setting('deflectionAllowed', 60))).toBe(false);
+    const valued = (code: string, value: number, atMachine?: number) => ({
+      code,
+      symbol: '',
+      name: '',
+      quantity: 'length',
+      value,
+      ...(atMachine && { atMachine }),
+    });
+    const r = record({
+      figures: [
+        { ...valued('depth', 3, 4), rank: 'row' },
+        { ...valued('power', 2), rank: 'large' },
+        { ...valued('programmedSpeed', 146, 1), rank: 'large' },
+      ],
+      settings: [
+        { ...valued('speedClamp', 3200, 2), ofPart: false },
+        { ...valued('stockLeft', 0, 3), ofPart: false },
+        { ...valued('gripLength', 40, 5), ofPart: true },
+        { ...valued('depth', 9, 4), ofPart: true },
+        { ...valued('stockWidth', 3), ofPart: true },
+        { ...valued('wallHeight', 0), ofPart: true },
+        { ...valued('deflectionAllowed', 60), ofPart: false },
+      ],
+    });
+    expect(setAtMachine(r).map((f) => [f.code, f.value])).toEqual([
+      ['programmedSpeed', 146],
+      ['speedClamp', 3200],
+      ['depth', 3],
+      ['gripLength', 40],
+    ]);
+    expect(holdsFor(r).map((s) => s.code)).toEqual(['stockWidth']);
+
+    // Of an edition from before it was marked.
+    const old = record({ figures: r.figures.map(({ atMachine: _, ...f }) => f), settings: [] });
+    expect(setAtMachine(old).map((f) => f.code)).toEqual(['power', 'programmedSpeed']);
   });
 });
 

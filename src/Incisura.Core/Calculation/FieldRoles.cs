@@ -11,6 +11,9 @@ public enum FieldRole
 
     /// <summary>What the part is: its depths, walls, holes and stock.</summary>
     Part,
+
+    /// <summary>What the cut is only judged or proposed by: errors allowed, finish and life wanted.</summary>
+    Judging,
 }
 
 /// <summary>The roles of the fields of all operations.</summary>
@@ -67,6 +70,18 @@ public static class FieldRoles
         ["shoulderDiameter"] = FieldRole.Part,
         ["shoulderGap"] = FieldRole.Part,
         ["slowFrom"] = FieldRole.Part,
+        ["evenStock"] = FieldRole.Part,
+        ["gripLength"] = FieldRole.Part,
+        ["toolLife"] = FieldRole.Judging,
+        ["deflectionAllowed"] = FieldRole.Judging,
+        ["flankErrorAllowed"] = FieldRole.Judging,
+        ["finishWanted"] = FieldRole.Judging,
+        ["ridgeHeight"] = FieldRole.Judging,
+        ["arcWanted"] = FieldRole.Judging,
+        ["threadHeight"] = FieldRole.Judging,
+        ["cutShare"] = FieldRole.Judging,
+        ["changeTime"] = FieldRole.Judging,
+        ["webFlat"] = FieldRole.Judging,
         ["firstInfeed"] = FieldRole.WayBySize,
         ["leastInfeed"] = FieldRole.WayBySize,
     };

@@ -90,6 +90,9 @@ public sealed record OperationDescription(
     /// <summary>Whether the depth gives way to limits while width and feed stay, as in facing and finishing.</summary>
     public bool DepthGivesWay { get; init; }
 
+    /// <summary>Codes of the figures and fields that are set at the machine, in the order in which they are asked for; the first stand large.</summary>
+    public required IReadOnlyList<string> AtMachine { get; init; }
+
     /// <summary>Outputs only it has, and shared ones it calls otherwise.</summary>
     public IReadOnlyList<OutputWords> Own { get; init; } = [];
 

@@ -40,7 +40,13 @@ internal static class ThreadMillingWords
             Output.MeanChip, Output.PeakForce, Output.Power, Output.Torque, Output.Deflection, Output.ToolStress, Output.FlankError, Output.LeadAngle,
             Output.ToolLife,
         ])
-    { Extras = ThreadCutWords.Extras };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.PathDiameter, Output.PassesAlong,
+            Input.PassesToHeight, Output.HeightCut, Output.RootDiameter, Output.Rounds, Input.BottomClearance,
+            Input.PathTolerance, Output.RimFeed, Input.FeedPerTooth, Input.CuttingSpeed),
+        Extras = ThreadCutWords.Extras,
+    };
 }
 
 /// <summary>What the picks of milling a thread mean.</summary>

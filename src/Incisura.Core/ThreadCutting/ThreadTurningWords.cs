@@ -53,7 +53,14 @@ internal static class ThreadTurningWords
             Output.ChipSection, Output.CuttingForce, Output.PassiveForce, Output.Power, Output.Torque, Output.Deflection, Output.AxisRunUp,
             Output.LeadAngle, Output.Lean, Output.GripNeeded, Output.LeverForce, Output.GripLeft, Output.ToolLife,
         ])
-    { FeedInStep = true, Extras = ThreadCutWords.Extras };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedInUse, Output.HeightCut, Input.Infeeds, Output.FirstInfeed, Input.LeastInfeed,
+            Input.SpringPasses, Input.CrestDiameter, Output.RootDiameter, Input.RunIn, Input.RunOut, Input.ShimInclination,
+            Input.GripLength, Output.SpeedInUse),
+        FeedInStep = true,
+        Extras = ThreadCutWords.Extras,
+    };
 }
 
 /// <summary>What the picks of turning a thread mean.</summary>

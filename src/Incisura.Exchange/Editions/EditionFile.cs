@@ -164,7 +164,11 @@ public sealed record PublishedPlace(string Machine, int Place)
 /// <param name="Quantity">What it measures; the file's units say in what.</param>
 /// <param name="Value">Its value.</param>
 /// <param name="Rank">How much it stands out: large, row or behind.</param>
-public sealed record PublishedFigure(string Code, string Symbol, string Name, string Quantity, double Value, string Rank);
+public sealed record PublishedFigure(string Code, string Symbol, string Name, string Quantity, double Value, string Rank)
+{
+    /// <summary>Place among what is set at the machine, 1 the foremost; absent for what follows from it.</summary>
+    public int? AtMachine { get; init; }
+}
 
 /// <summary>A value that was typed or proposed.</summary>
 /// <param name="Code">Stable code.</param>
@@ -177,6 +181,9 @@ public sealed record PublishedSetting(string Code, string Symbol, string Name, s
 {
     /// <summary>True where it says what the part is and nobody stated it, so that a usual value was taken; absent otherwise.</summary>
     public bool? Assumed { get; init; }
+
+    /// <summary>Place among what is set at the machine, 1 the foremost; absent for what is not set there.</summary>
+    public int? AtMachine { get; init; }
 }
 
 /// <summary>A choice between words, and what was picked.</summary>

@@ -65,7 +65,12 @@ public static class Published
                 DiameterRegister = assembly.DiameterRegister > 0 ? assembly.DiameterRegister : null,
             },
             result.EngineVersion,
-            [.. result.Figures.Select(f => new PublishedFigure(f.Code, f.Symbol, f.Name, Word(f.Quantity), f.Value, Word(f.Rank)))],
+            [
+                .. result.Figures.Select(f => new PublishedFigure(f.Code, f.Symbol, f.Name, Word(f.Quantity), f.Value, Word(f.Rank))
+                {
+                    AtMachine = Place(f.Code, operation),
+                }),
+            ],
             operation is null ? [] : [.. result.Fields.Where(f => f.Used).Select(f => Setting(f, operation)).OfType<PublishedSetting>()],
             operation is null ? [] : [.. operation.Options.Select(o => Option(o, result)).OfType<PublishedOption>()],
             Limits(result.Limits),
@@ -96,7 +101,35 @@ public static class Published
 
     /// <summary>The figures of a published record.</summary>
     public static IReadOnlyList<Figure> Figures(this PublishedRecord record) =>
-        [.. record.Figures.Select(f => new Figure(f.Code, f.Symbol, f.Name, Read<Quantity>(f.Quantity), f.Value, Read<FigureRank>(f.Rank)))];
+        [.. record.Figures.Select(AsFigure)];
+
+    /// <summary>
+    /// What is set at the machine, the foremost first: figures, and settings that no figure tells. What is 0 is not set, as an allowance of none.
+    /// Editions from before it was marked are read by today's descriptions.
+    /// </summary>
+    public static IReadOnlyList<PublishedFigure> SetAtMachine(this PublishedRecord record)
+    {
+        OperationDescription? operation = Operations.Find(record.Operation.Code)?.Description;
+        return
+        [
+            .. record.Figures.Select(f => (Figure: f, f.AtMachine))
+                .Concat(record.Settings.Select(s => (Figure: new PublishedFigure(s.Code, s.Symbol, s.Name, s.Quantity, s.Value, "row"), s.AtMachine)))
+                .Select(f => (f.Figure, Place: f.AtMachine ?? Place(f.Figure.Code, operation)))
+                .Where(f => f.Place is not null && f.Figure.Value != 0)
+                .DistinctBy(f => f.Figure.Code).OrderBy(f => f.Place).Select(f => f.Figure),
+        ];
+    }
+
+    /// <summary>What the part is that the figures hold for, beside what is set at the machine.</summary>
+    public static IEnumerable<PublishedSetting> HoldsFor(this PublishedRecord record)
+    {
+        HashSet<string> set = [.. record.SetAtMachine().Select(f => f.Code)];
+        return record.Settings.Where(s => s.OfPart && s.Value != 0 && !set.Contains(s.Code));
+    }
+
+    /// <summary>A published figure as the core has it.</summary>
+    public static Figure AsFigure(this PublishedFigure f) =>
+        new(f.Code, f.Symbol, f.Name, Read<Quantity>(f.Quantity), f.Value, Read<FigureRank>(f.Rank));
 
     /// <summary>A published setting as a figure.</summary>
     public static Figure AsFigure(this PublishedSetting s) => new(s.Code, s.Symbol, s.Name, Read<Quantity>(s.Quantity), s.Value);
@@ -137,9 +170,17 @@ public static class Published
         operation.Fields.FirstOrDefault(f => f.Code == state.Code) is { } field && double.IsFinite(state.Value)
             ? new(field.Code, field.Symbol, field.Name, Word(field.Quantity), state.Value, field.Role == FieldRole.Part)
             {
+                AtMachine = Place(field.Code, operation),
                 Assumed = field.Role == FieldRole.Part && state.Origin == Origin.Default ? true : null,
             }
             : null;
+
+    private static int? Place(string code, OperationDescription? operation)
+    {
+        for (int i = 0; i < operation?.AtMachine.Count; i++)
+            if (operation.AtMachine[i] == code) return i + 1;
+        return null;
+    }
 
     private static PublishedOption? Option(OptionDescription option, CalculationResult result) =>
         result.Options.TryGetValue(option.Code, out string? picked)

@@ -32,9 +32,8 @@ public enum CardPaper
 /// <param name="PrintedAt">When they are printed, for the foot.</param>
 public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, string PrintedAt)
 {
-    // What is set at the machine, in the order it is asked for; four of them stand large.
-    private static readonly string[] Foremost =
-        ["spindleSpeed", "feedRate", "width", "depth", "programmedDepth", "feedInUse", "heightCut", "infeeds", "feedPerRevolution"];
+    // So many of what is set at the machine stand large.
+    private const int MostLarge = 4;
 
     private static readonly XBrush Muted = new XSolidBrush(XColor.FromArgb(0x5C, 0x67, 0x73)),
         Ink = new XSolidBrush(XColor.FromArgb(0x1D, 0x26, 0x30));
@@ -42,6 +41,37 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
     private static readonly XPen Line = new(XColor.FromArgb(0xDD, 0xD8, 0xCE), 0.5), Outline = new(XColor.FromArgb(0x1D, 0x26, 0x30), 0.7);
 
     private (double Width, double Height, double Margin, double Size) Page => Paper == CardPaper.A4 ? (210, 297, 16, 9.5) : (105, 148, 6, 7);
+
+    /// <summary>What stands below the large figures: first what else is set at the machine, then what the figures hold for.</summary>
+    /// <param name="r">The record.</param>
+    public IReadOnlyList<(string Name, string Value)> Told(PublishedRecord r)
+    {
+        IReadOnlyList<PublishedFigure> set = r.SetAtMachine();
+        List<(string Name, string Value)> rows =
+        [
+            .. set.Skip(MostLarge).Select(f => (f.Name, Text(f.Value, f.Quantity))),
+            .. r.HoldsFor().Select(s => (
+                "Holds for " + Small(s.Name), (s.Assumed == true ? "not stated, taken as " : "") + Text(s.Value, s.Quantity))),
+            .. r.Options.Select(o => (o.Name, o.Words)),
+            .. Registers(r.Assembly),
+        ];
+        if (Paper != CardPaper.A4) return rows;
+        rows.AddRange(r.Figures.Where(f => f.Rank != "behind" && set.All(s => s.Code != f.Code)).Select(f => (f.Name, Text(f.Value, f.Quantity))));
+        rows.AddRange(
+            r.Limits.Where(l => l.Use is not null).OrderByDescending(l => l.Use).Take(5)
+                .Select(l => ("Use of " + Small(l.Name), $"{l.Use * 100:0} %")));
+        return rows;
+    }
+
+    private static IEnumerable<(string, string)> Registers(PublishedAssembly a)
+    {
+        if (a.LengthRegister is { } length) yield return ("Length register", length.ToString(CultureInfo.InvariantCulture));
+        if (a.DiameterRegister is { } diameter) yield return ("Diameter register", diameter.ToString(CultureInfo.InvariantCulture));
+        foreach (PublishedPlace p in a.Places) yield return ("Stands in", p.ToString());
+        if (a.StockPlace.Length > 0) yield return ("Kept in", a.StockPlace);
+    }
+
+    private static string Small(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 
     /// <summary>The cards as PDF, each on a page of its own.</summary>
     public byte[] Draw(IEnumerable<DataCard> cards)
@@ -93,9 +123,8 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
             y = Math.Max(y, cards.Page.Margin + code + 2);
             if (card.Warning.Length > 0) Banner(card.Warning);
             Picture(card.Outline, Whole ? 42 : 20);
-            List<PublishedFigure> large = [.. Foremost.Select(c => r.Figures.FirstOrDefault(f => f.Code == c)).OfType<PublishedFigure>().Take(4)];
-            Large(large);
-            Rows(r, large);
+            Large([.. r.SetAtMachine().Take(MostLarge)]);
+            Rows(cards.Told(r));
             if (r.Against() is { Length: > 0 } against) Say("! " + against, size, right - left, XFontStyleEx.Bold, Ink);
             foreach (PublishedFinding f in r.Findings.Where(f => f.Severity != "info"))
                 Caution(f, r.Accepted.FirstOrDefault(a => a.Code == f.Code && a.Says == f.Says));
@@ -127,24 +156,8 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
             y += size * 1.45;
         }
 
-        private void Rows(PublishedRecord r, List<PublishedFigure> large)
+        private void Rows(IReadOnlyList<(string Name, string Value)> rows)
         {
-            List<(string Name, string Value)> rows =
-            [
-                .. r.Settings.Where(s => s.OfPart && s.Value != 0).Select(s => (
-                    "Holds for " + Small(s.Name), (s.Assumed == true ? "not stated, taken as " : "") + cards.Text(s.Value, s.Quantity))),
-                .. r.Options.Select(o => (o.Name, o.Words)),
-                .. Registers(r.Assembly),
-            ];
-            if (Whole)
-            {
-                rows.AddRange(
-                    r.Figures.Where(f => f.Rank != "behind" && !large.Contains(f)).Select(f => (f.Name, cards.Text(f.Value, f.Quantity))));
-                rows.AddRange(
-                    r.Limits.Where(l => l.Use is not null).OrderByDescending(l => l.Use).Take(5)
-                        .Select(l => ("Use of " + Small(l.Name), $"{l.Use * 100:0} %")));
-            }
-
             double gap = 6, column = ((right - left) - gap) / 2, row = size * 0.46;
             int half = (rows.Count + 1) / 2;
             XFont font = new(Print.Family, size * 0.9);
@@ -160,14 +173,6 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
             }
 
             y += (half * row) + 3;
-        }
-
-        private static IEnumerable<(string, string)> Registers(PublishedAssembly a)
-        {
-            if (a.LengthRegister is { } length) yield return ("Length register", length.ToString(CultureInfo.InvariantCulture));
-            if (a.DiameterRegister is { } diameter) yield return ("Diameter register", diameter.ToString(CultureInfo.InvariantCulture));
-            foreach (PublishedPlace p in a.Places) yield return ("Stands in", p.ToString());
-            if (a.StockPlace.Length > 0) yield return ("Kept in", a.StockPlace);
         }
 
         private void Banner(string warning)
@@ -242,7 +247,5 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
 
             y += row * 0.25;
         }
-
-        private static string Small(string name) => char.ToLowerInvariant(name[0]) + name[1..];
     }
 }

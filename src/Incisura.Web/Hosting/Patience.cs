@@ -27,7 +27,18 @@ public static class Patience
         where TBuilder : IEndpointConventionBuilder
     {
         builder.WithRequestTimeout(Calculations);
+        builder.AddEndpointFilter(WholeOrNotAtAllAsync);
         return builder.TakesTurns();
+    }
+
+    // An answer that is begun is written to its end: what came too late is refused before its first byte, and nothing stops it after that.
+    private static async ValueTask<object?> WholeOrNotAtAllAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+    {
+        object? answer = await next(context);
+        if (context.HttpContext.Features.Get<IHttpRequestTimeoutFeature>() is not { } timeout) return answer;
+        timeout.RequestTimeoutToken.ThrowIfCancellationRequested();
+        timeout.DisableTimeout();
+        return answer;
     }
 
     /// <summary>Who shares a turn: a person, wherever they are signed in.</summary>

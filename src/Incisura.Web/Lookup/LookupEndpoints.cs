@@ -54,7 +54,7 @@ public sealed record PickedOption(string Code, string Name, string Words);
 /// <param name="DiameterRegister">Diameter offset register; 0 for none.</param>
 /// <param name="StockPlace">Where the assembly is kept.</param>
 /// <param name="Places">Where it stood at machines when the edition was published.</param>
-/// <param name="Figures">The figures.</param>
+/// <param name="Figures">What is set at the machine, the foremost first.</param>
 /// <param name="HoldsFor">What the part is that the figures hold for: stock, heights, holes.</param>
 /// <param name="NotStated">Codes of those that nobody stated, so that a usual value was taken.</param>
 /// <param name="Picked">What was picked, such as coolant, direction, how steadily the work is held.</param>
@@ -97,13 +97,6 @@ public sealed record Meanwhile(string Record, SituationWords Situation);
 public static class LookupEndpoints
 {
     private const int Most = 60, MostNear = 3, MostKept = 200;
-
-    // What was chosen and has to be set at the machine, beside the figures.
-    private static readonly HashSet<string> Shown =
-    [
-        "feedPerTooth", "cuttingSpeed", "holeBefore", "depthOfHoleBefore", "crestDiameter", "infeeds", "springPasses", "runIn", "runOut",
-        "shimInclination", "passesToHeight",
-    ];
 
     // What of the picks is seen to at the machine; the others follow.
     private static readonly string[] AtTheMachine = [Common.Coolant, "climb", "ways", "turning", "steadiness", "support"];
@@ -202,8 +195,8 @@ public static class LookupEndpoints
             p.Assembly.DiameterRegister ?? 0,
             p.Assembly.StockPlace,
             [.. p.Assembly.Places.Select(s => s.ToString())],
-            [.. p.Figures(), .. p.Settings.Where(s => s.Value > 0 && Shown.Contains(s.Code)).Select(s => s.AsFigure())],
-            [.. p.Settings.Where(s => s.OfPart && s.Value != 0 && !Shown.Contains(s.Code)).Select(s => s.AsFigure())],
+            [.. p.SetAtMachine().Select(Published.AsFigure)],
+            [.. p.HoldsFor().Select(Published.AsFigure)],
             [.. p.Settings.Where(s => s.Assumed == true).Select(s => s.Code)],
             [
                 .. p.Options.OrderBy(o => Array.IndexOf(AtTheMachine, o.Code) is var i and >= 0 ? i : AtTheMachine.Length)

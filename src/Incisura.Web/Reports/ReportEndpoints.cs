@@ -13,6 +13,9 @@ public static class ReportEndpoints
 {
     private const int LongestFinish = 200;
 
+    /// <summary>Most reports of one person within an hour.</summary>
+    public const int MostAnHour = 60;
+
     public static void MapReports(this IEndpointRouteBuilder api)
     {
         RouteGroupBuilder group = api.MapGroup("").WithTags("reports");
@@ -30,9 +33,15 @@ public static class ReportEndpoints
                 l => l.EditionNumber == report.Edition && l.RecordNumber == report.Record && l.Revision == report.Revision))
                 throw new MissingException(
                     $"Edition {report.Edition} has no revision {report.Revision} of {report.Record}; look it up again and report on what is shown.");
+            string by = context.User.Actor().Name;
+            DateTimeOffset since = now.AddHours(-1);
+            if (await db.FloorReports.CountAsync(r => r.By == by && r.At > since) >= MostAnHour)
+                throw new RuleException(
+                    "too-many",
+                    $"{MostAnHour} reports within an hour is the most one person may send; send this one later, or tell the tooling engineer.");
             RecordRow record = await db.Records.Include(r => r.Revisions).SingleAsync(r => r.Number == report.Record);
             RecordRevisionRow revision = record.Revisions.Single(v => v.Number == report.Revision);
-            FloorReportRow row = RowOf(report, photo, record.Id, context.User.Actor().Name, now);
+            FloorReportRow row = RowOf(report, photo, record.Id, by, now);
             db.Add(row);
             if (report.Pieces is { } pieces)
             {

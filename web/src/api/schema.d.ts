@@ -8721,7 +8721,7 @@ export interface components {
          * @description What a field says.
          * @enum {unknown}
          */
-        FieldRole: "way" | "wayBySize" | "part";
+        FieldRole: "way" | "wayBySize" | "part" | "judging";
         /** @description A field after the calculation. */
         FieldState: {
             /**
@@ -10013,6 +10013,8 @@ export interface components {
             widthFactor?: number;
             /** @description Whether the depth gives way to limits while width and feed stay, as in facing and finishing. */
             depthGivesWay?: boolean;
+            /** @description Codes of the figures and fields that are set at the machine, in the order in which they are asked for; the first stand large. */
+            atMachine: string[];
         };
         OperationMeanings: {
             fields: components["schemas"]["Meaning"][];

@@ -14,6 +14,7 @@ interface Valued {
   name: string;
   quantity: string;
   value: number;
+  atMachine?: number;
 }
 
 /** A published record, as far as the page shows it. */
@@ -62,11 +63,15 @@ export function shown(units: Index['units'], quantity: string, value: number): [
   return [String(Number(value.toFixed(unit.decimals))), unit.unit];
 }
 
-// What was set beside the figures, and what the part is they hold for; what is 0 is left out.
-const SET = new Set(['cuttingSpeed', 'feedPerTooth', 'feedPerRevolution', 'widthOfCut', 'depthOfCut']);
+/** What is set at the machine, the foremost first; what is 0 is not set. Of editions from before it was marked: what stands large. */
+export function setAtMachine({ figures, settings }: Published): Valued[] {
+  const told = new Set(figures.map((f) => f.code));
+  const set = [...figures, ...settings.filter((s) => !told.has(s.code))].filter((f) => f.atMachine !== undefined && f.value !== 0);
+  return set.length === 0 ? figures.filter((f) => f.rank === 'large') : set.sort((a, b) => a.atMachine! - b.atMachine!);
+}
 
-/** Whether somebody at the machine needs a setting. */
-export const matters = (s: Published['settings'][number]): boolean => s.value !== 0 && (s.ofPart || SET.has(s.code));
+/** What the part is that the figures hold for, beside what is set at the machine. */
+export const holdsFor = (r: Published) => r.settings.filter((s) => s.ofPart && s.value !== 0 && !s.atMachine);
 
 /** What stood against a record when it was approved, kept or published, and why it may be used nevertheless. */
 export const against = (r: Published) => r.accepted.filter((a) => !r.findings.some((f) => f.says === a.says));

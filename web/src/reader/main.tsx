@@ -1,9 +1,11 @@
 import { StrictMode, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { becameOf, fetchFile, found, against, matters, shown, type Index, type Published } from './folder';
+import { becameOf, fetchFile, found, against, holdsFor, setAtMachine, shown, type Index, type Published } from './folder';
 import './reader.css';
 
 const MOST_SHOWN = 40;
+// So many of what is set at the machine stand large.
+const LARGE = 4;
 const MACHINE = 'incisura.reader.machine';
 
 /** Approved figures, read from the folder this page lies in. */
@@ -96,6 +98,7 @@ function Reader() {
 function Card({ r, index }: { r: Published; index: Index }) {
   const became = becameOf(index, r, new Date().toISOString().slice(0, 10));
   const value = (v: { quantity: string; value: number }) => shown(index.units, v.quantity, v.value);
+  const set = setAtMachine(r);
   const cautions = r.findings.filter((f) => f.severity !== 'info');
   return (
     <article className={became?.stop ? 'stopped' : ''}>
@@ -113,16 +116,14 @@ function Card({ r, index }: { r: Published; index: Index }) {
         </p>
       )}
       <dl className="large">
-        {r.figures
-          .filter((f) => f.rank === 'large')
-          .map((f) => (
-            <div key={f.code}>
-              <dt>{f.name}</dt>
-              <dd>
-                {value(f)[0]} <small>{value(f)[1]}</small>
-              </dd>
-            </div>
-          ))}
+        {set.slice(0, LARGE).map((f) => (
+          <div key={f.code}>
+            <dt>{f.name}</dt>
+            <dd>
+              {value(f)[0]} <small>{value(f)[1]}</small>
+            </dd>
+          </div>
+        ))}
       </dl>
       {cautions.map((f) => (
         <p key={f.says} className="warn">
@@ -135,9 +136,15 @@ function Card({ r, index }: { r: Published; index: Index }) {
         </p>
       ))}
       <dl>
-        {r.settings.filter(matters).map((s) => (
+        {set.slice(LARGE).map((f) => (
+          <div key={f.code}>
+            <dt>{f.name}</dt>
+            <dd>{value(f).join(' ')}</dd>
+          </div>
+        ))}
+        {holdsFor(r).map((s) => (
           <div key={s.code}>
-            <dt>{s.name}</dt>
+            <dt>For {s.name[0]!.toLowerCase() + s.name.slice(1)}</dt>
             <dd>
               {s.assumed && 'not stated, taken as '}
               {value(s).join(' ')}

@@ -11,6 +11,9 @@ internal readonly struct CentreDrilling : IHoleKind
         [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, .. Planes],
         [], Large, [Output.ProgrammedHeight, .. LoadRows])
     {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
         Takes = LeftoverKind.Hole,
         ChartedAs = [SpotDrilling.Description, Drilling.Description],
         Own = [new(Output.Own0, "M_p", "Torque of the pilot", Quantity.Torque) { Code = "pilotTorque" }],
@@ -66,7 +69,12 @@ internal readonly struct SpotDrilling : IHoleKind
         [],
         Large,
         [Output.ProgrammedHeight, .. LoadRows])
-    { ChartedAs = [Drilling.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        ChartedAs = [Drilling.Description],
+    };
 
     public static void Follow(HoleSetup setup, ref Inputs x) =>
         x.Propose(
@@ -114,7 +122,13 @@ internal readonly struct Countersinking : IHoleKind
         "countersink", "Countersinking", "hole", [CutterFamily.Countersink, CutterFamily.SpotDrill],
         [Chamfer, Before, Dwell with { Default = 3 }, Feed, .. Planes], [], Large,
         [Output.EdgeLength, Output.ProgrammedHeight, .. LoadRows])
-    { Takes = LeftoverKind.Hole, ChartedAs = [SpotDrilling.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        Takes = LeftoverKind.Hole,
+        ChartedAs = [SpotDrilling.Description],
+    };
 
     private static readonly Formula EdgeFormula = new(
         "b", "Edge in the work", Quantity.Length, "(d_c - d_0)/2/sin(σ/2*pi/180)", "slant of the cone between hole and chamfer");

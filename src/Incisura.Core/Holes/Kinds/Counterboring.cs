@@ -18,7 +18,13 @@ internal readonly struct Counterboring : IHoleKind
         [],
         Large,
         [Output.Stock, Output.ProgrammedHeight, .. LoadRows])
-    { Takes = LeftoverKind.Hole, ChartedAs = [Drilling.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        Takes = LeftoverKind.Hole,
+        ChartedAs = [Drilling.Description],
+    };
 
     public static void Follow(HoleSetup setup, ref Inputs x)
     {

@@ -35,7 +35,14 @@ internal readonly struct Drilling : IHoleKind
         [EndOption, MeaningOption, CycleOption],
         Large,
         [Output.DepthRatio, Output.ProgrammedHeight, Output.Pecks, .. LoadRows, Output.RemovalRate])
-    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Output.Pecks, Input.FirstPeck,
+            Input.PeckRatio, Input.LeastPeck, Input.ChipBreakLift, Input.PeckClearance, Input.DwellTurns, Input.Breakthrough,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        Takes = LeftoverKind.Hole,
+        Leaves = LeftoverKind.Hole,
+    };
 
     public static void Follow(HoleSetup setup, ref Inputs x)
     {

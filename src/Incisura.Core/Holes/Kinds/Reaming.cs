@@ -16,7 +16,13 @@ internal readonly struct Reaming : IHoleKind
         [EndOption],
         Large,
         [Output.Stock, Output.DepthRatio, Output.LeadLength, Output.DepthNeeded, Output.ProgrammedHeight, .. LoadRows])
-    { Takes = LeftoverKind.Hole, Leaves = LeftoverKind.Hole };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.Breakthrough,
+            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        Takes = LeftoverKind.Hole,
+        Leaves = LeftoverKind.Hole,
+    };
 
     public static void Follow(HoleSetup setup, ref Inputs x)
     {

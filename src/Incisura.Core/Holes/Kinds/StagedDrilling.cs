@@ -43,7 +43,16 @@ internal readonly struct StagedDrilling : IHoleKind
         [EndOption, MeaningOption, Common.CoolantBy with { Default = "through" }],
         Large,
         [Output.DepthRatio, Output.ProgrammedHeight, Output.FreeLength, Output.WhirlSpeed, Output.FreeSpeed, .. LoadRows])
-    { ChartedAs = [Drilling.Description], Leaves = LeftoverKind.Hole, Extras = [Extra.CodeOf(typeof(CrossHoles)), Extra.CodeOf(typeof(StageEdits))] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.PilotClearance,
+            Input.EntrySpeed, Input.EntryFeed, Input.CoolantDelay, Input.StartShare, Input.StartLength, Input.SlowShare,
+            Input.SlowMargin, Input.BreakShare, Input.WithdrawFeed, Input.Breakthrough, Output.ProgrammedHeight, Input.Approach,
+            Input.Retract),
+        ChartedAs = [Drilling.Description],
+        Leaves = LeftoverKind.Hole,
+        Extras = [Extra.CodeOf(typeof(CrossHoles)), Extra.CodeOf(typeof(StageEdits))],
+    };
 
     public static void Follow(HoleSetup setup, ref Inputs x)
     {

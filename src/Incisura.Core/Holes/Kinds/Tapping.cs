@@ -94,7 +94,14 @@ internal readonly struct Tapping : IHoleKind
             Output.MinorDiameter, Output.ProgrammedHeight, Output.Torque,
             Output.BreakingTorque, Output.Power, Output.Drift,
         ])
-    { Takes = LeftoverKind.Hole, FeedInStep = true };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Output.ReturnSpeed,
+            Output.ReturnFeed, Input.BottomClearance, Input.Breakthrough, Input.ReturnRatio, Output.ProgrammedHeight,
+            Input.Approach, Input.Retract),
+        Takes = LeftoverKind.Hole,
+        FeedInStep = true,
+    };
 
     // A taper tap in a cylindrical hole cuts more than the full height at its gauge plane.
     public static double MostOf(FieldDescription field, Cutter cutter) =>

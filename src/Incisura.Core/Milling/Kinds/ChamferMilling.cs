@@ -24,7 +24,12 @@ internal readonly struct ChamferMilling : IMillingKind
         [ChipKept("none"), PassWays],
         Large,
         [Output.TipDepth, Output.Diameter, Output.LowerDiameter, Output.LowerSpeed, .. LoadRows])
-    { ChartedAs = [SideFinish.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.TipDepth, Output.Diameter, Input.TipBelow, Output.Overrun,
+            Input.FeedPerTooth, Input.CuttingSpeed),
+        ChartedAs = [SideFinish.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -38,7 +38,14 @@ internal readonly struct CornerCleaning : IMillingKind
             Output.Leftover, Output.PassesAcross, Output.BendArc, Output.CutterBetween, Output.TimeWithBetween,
             .. LoadRows,
         ])
-    { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, SideFinish.Description], DepthFactor = 0.5 };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Depth, Output.PassesAcross, Output.PassesDown, Input.WidthOfCut,
+            Input.FeedPerTooth, Input.CuttingSpeed),
+        Takes = LeftoverKind.Wall,
+        ChartedAs = [SideRough.Description, SideFinish.Description],
+        DepthFactor = 0.5,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -29,7 +29,12 @@ internal readonly struct Engraving : IMillingKind
         [ChipKept("none"), PassWays],
         Large,
         [Output.TopWidth, Output.TipDepth, Output.Diameter, .. LoadRows])
-    { ChartedAs = [ChamferMilling.Description, SideFinish.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.TipDepth, Output.TopWidth, Output.Overrun, Input.FeedPerTooth,
+            Input.CuttingSpeed),
+        ChartedAs = [ChamferMilling.Description, SideFinish.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

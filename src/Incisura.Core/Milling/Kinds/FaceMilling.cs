@@ -31,7 +31,15 @@ internal readonly struct FaceMilling : IMillingKind
             Output.LargestChip, Output.Power, Output.Torque, Output.PeakForce, Output.TeethInCut,
             Output.PeakToValley,
         ])
-    { ChartedAs = [SideRough.Description], DepthFactor = 0.25, WidthFactor = 0.7, DepthGivesWay = true };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Input.Offset, Output.PassesAcross,
+            Output.PassesDown, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        ChartedAs = [SideRough.Description],
+        DepthFactor = 0.25,
+        WidthFactor = 0.7,
+        DepthGivesWay = true,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -163,7 +163,14 @@ internal readonly struct HelicalEntry : IMillingKind
         "helical-entry", "Helical entry", "helix", Helix.Families,
         [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, Deflection(60)],
         [ChipKept("largest")], Large, Helix.Rows)
-    { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SlotMilling.Description, SideRough.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds,
+            Input.RampAngle, Input.Breakthrough, Output.RimFeed, Output.FeedDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        Leaves = LeftoverKind.Hole,
+        LeavesBy = Input.HoleDiameter,
+        ChartedAs = [SlotMilling.Description, SideRough.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x) => Helix.Follow(setup, 1.6, ref x);
 
@@ -202,7 +209,14 @@ internal readonly struct HelicalBoring : IMillingKind
         [ChipKept("largest")],
         Large,
         Helix.Rows)
-    { Leaves = LeftoverKind.Hole, LeavesBy = Input.HoleDiameter, ChartedAs = [SideRough.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds,
+            Input.RampAngle, Input.Breakthrough, Output.RimFeed, Output.FeedDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        Leaves = LeftoverKind.Hole,
+        LeavesBy = Input.HoleDiameter,
+        ChartedAs = [SideRough.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -50,7 +50,13 @@ internal readonly struct PlungeMilling : IMillingKind
         [ChipKept("largest")],
         Large,
         [Output.Width, Output.Rounds, Output.Ridge, .. LoadRows])
-    { Takes = LeftoverKind.Wall, ChartedAs = [SideRough.Description, FaceMilling.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Width, Input.SideStep, Output.Rounds, Input.FeedPerTooth,
+            Input.CuttingSpeed),
+        Takes = LeftoverKind.Wall,
+        ChartedAs = [SideRough.Description, FaceMilling.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -40,7 +40,14 @@ internal readonly struct PocketMilling : IMillingKind
         [ChipKept("largest")],
         Large,
         [Output.Width, Output.Depth, .. LoadRows])
-    { Leaves = LeftoverKind.Wall, ChartedAs = [SideRough.Description], DepthFactor = 0.6 };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Input.RampAngle, Input.StockLeft,
+            Output.PassesAcross, Output.PassesDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        Leaves = LeftoverKind.Wall,
+        ChartedAs = [SideRough.Description],
+        DepthFactor = 0.6,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -50,7 +50,13 @@ internal readonly struct RampMilling : IMillingKind
         [ChipKept("largest")],
         Large,
         [Output.Gain, Output.Depth, Output.PassesDown, Output.Tilt, Output.FeedDown, .. LoadRows])
-    { ChartedAs = [SlotMilling.Description, SideRough.Description], DepthFactor = 0.25 };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Gain, Output.Tilt, Output.PassesDown, Output.FeedDown,
+            Input.FeedPerTooth, Input.CuttingSpeed),
+        ChartedAs = [SlotMilling.Description, SideRough.Description],
+        DepthFactor = 0.25,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -79,7 +79,13 @@ internal readonly struct SideRough : IMillingKind
         [ChipKept("largest"), PassWays, WallMilling.BendSide],
         Large,
         LoadRows)
-    { Takes = LeftoverKind.Wall, Leaves = LeftoverKind.Wall };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown,
+            Input.StockLeft, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        Takes = LeftoverKind.Wall,
+        Leaves = LeftoverKind.Wall,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {
@@ -147,7 +153,13 @@ internal readonly struct SideFinish : IMillingKind
         [ChipKept("none"), PassWays, WallMilling.BendSide],
         Large,
         [Output.PeakToValley, Output.WallError, Output.WallTilt, .. LoadRows])
-    { Takes = LeftoverKind.Wall, DepthGivesWay = true };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown,
+            Input.SpringPasses, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        Takes = LeftoverKind.Wall,
+        DepthGivesWay = true,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -25,7 +25,13 @@ internal readonly struct SlotMilling : IMillingKind
         [ChipKept("largest"), PassWays],
         Large,
         [Output.Width, Output.Depth, .. LoadRows])
-    { ChartedAs = [SideRough.Description, PocketMilling.Description], DepthFactor = 0.4 };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Depth, Output.Width, Output.PassesAcross, Output.PassesDown,
+            Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        ChartedAs = [SideRough.Description, PocketMilling.Description],
+        DepthFactor = 0.4,
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

@@ -57,7 +57,12 @@ internal readonly struct SurfaceFinishing : IMillingKind
             Output.ContactFrom, Output.ContactTo, Output.MeanChip, Output.LargestChip, Output.Power,
             Output.PeakForce, Output.PeakToValley,
         ])
-    { ChartedAs = [SideFinish.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.SpindleSpeed, Output.FeedRate, Output.Step, Output.Tilt, Input.ContactPlace, Output.PassesAcross,
+            Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        ChartedAs = [SideFinish.Description],
+    };
 
     public static void Follow(MillingSetup setup, ref Inputs x)
     {

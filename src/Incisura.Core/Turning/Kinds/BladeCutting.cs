@@ -116,7 +116,13 @@ public readonly struct PartingOff : ITurningKind
         [.. TurningWords.Options, Shoulder],
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.TopSpeed, Output.Time],
         [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError or Output.TopSpeed)), Output.GapNeeded])
-    { ChartedAs = [Grooving.Description], Own = [BladeCutting.WidthOfChip] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Input.SlowFrom, Input.SlowShare, Output.TopSpeed,
+            Output.ClampDiameter, Input.GripLength),
+        ChartedAs = [Grooving.Description],
+        Own = [BladeCutting.WidthOfChip],
+    };
 
     /// <inheritdoc/>
     public static void Follow(TurnedSetup setup, ref Inputs x)

@@ -31,7 +31,12 @@ public readonly struct FaceTurning : ITurningKind
             TurningWords.Feed, TurningWords.Clamp, TurningWords.Deflection(100),
         ],
         TurningWords.Options, TurningWords.Large, TurningWords.Rows)
-    { ChartedAs = [RoughTurning.Description] };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.StockLeft,
+            Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        ChartedAs = [RoughTurning.Description],
+    };
 
     /// <inheritdoc/>
     public static void Follow(TurnedSetup setup, ref Inputs x)

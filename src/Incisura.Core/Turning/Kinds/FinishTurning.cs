@@ -24,7 +24,13 @@ public readonly struct FinishTurning : ITurningKind
         TurningWords.Options,
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.PeakToValley, Output.Time],
         [.. TurningWords.Rows.Where(o => o != Output.PeakToValley), Output.Depth])
-    { ChartedAs = [RoughTurning.Description], Extras = LongTurning.Extras };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.FaceStock,
+            Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        ChartedAs = [RoughTurning.Description],
+        Extras = LongTurning.Extras,
+    };
 
     /// <inheritdoc/>
     public static void Follow(TurnedSetup setup, ref Inputs x) => LongTurning.Follow(setup, UsualStock, largest: false, ref x);

@@ -16,7 +16,12 @@ public readonly struct RoughTurning : ITurningKind
             TurningWords.Deflection(150),
         ],
         TurningWords.Options, TurningWords.Large, TurningWords.Rows)
-    { Extras = LongTurning.Extras };
+    {
+        AtMachine = MachineSetting.InOrder(
+            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.StockLeft,
+            Input.FaceStock, Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        Extras = LongTurning.Extras,
+    };
 
     /// <inheritdoc/>
     public static void Follow(TurnedSetup setup, ref Inputs x) =>

@@ -14,32 +14,8 @@ const FORBIDDEN = ['stopped', 'broken', 'ended', 'withdrawn'];
 const Stages = lazily(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
-// What is read first: of a cut with width and depth, or of a hole.
-const BIG = ['spindleSpeed', 'feedRate', 'depth', 'width', 'programmedDepth', 'feedInUse', 'heightCut'];
-const MORE = [
-  'feedPerTooth',
-  'cuttingSpeed',
-  'crestDiameter',
-  'rootDiameter',
-  'infeeds',
-  'firstInfeed',
-  'springPasses',
-  'runIn',
-  'runOut',
-  'shimInclination',
-  'passesToHeight',
-  'rounds',
-  'pathDiameter',
-  'passesAcross',
-  'passesDown',
-  'teethInCut',
-  'pecks',
-  'returnSpeed',
-  'returnFeed',
-  'holeBefore',
-  'depthOfHoleBefore',
-];
-
+// So many of what is set at the machine stand large.
+const LARGE = 4;
 /** The figures of one record as they are needed at the machine. */
 export function Card(props: {
   entry: Entry;
@@ -51,7 +27,6 @@ export function Card(props: {
   const { entry, edition, asOf, differs, onOpen } = props;
   const units = useUnits();
   const s = entry.situation;
-  const of = (code: string) => entry.figures.find((f) => f.code === code);
   return (
     <article className={`card notched lookupcard since-${entry.since.what}`} aria-label={`Figures of ${s.assembly} in ${s.material}`}>
       <h1>
@@ -89,22 +64,21 @@ export function Card(props: {
       {entry.since.what !== 'withdrawn' && entry.since.what !== 'stopped' && (
         <>
           <dl className="bigfour">
-            {BIG.map(of).map(
-              (f) =>
-                f && (
-                  <div key={f.code} data-figure={f.code}>
-                    <dt>
-                      {f.name} <Sym text={f.symbol} />
-                    </dt>
-                    <dd>
-                      {units.number(f.value, f.quantity)} <small>{units.unit(f.quantity)}</small>
-                    </dd>
-                  </div>
-                ),
-            )}
+            {entry.figures.slice(0, LARGE).map((f) => (
+              <div key={f.code} data-figure={f.code}>
+                <dt>
+                  {f.name} <Sym text={f.symbol} />
+                </dt>
+                <dd>
+                  {units.number(f.value, f.quantity)} <small>{units.unit(f.quantity)}</small>
+                </dd>
+              </div>
+            ))}
           </dl>
           <div className="rows">
-            {MORE.map(of).map((f) => f && <Row key={f.code} name={f.name} value={units.text(f.value, f.quantity)} />)}
+            {entry.figures.slice(LARGE).map((f) => (
+              <Row key={f.code} name={f.name} value={units.text(f.value, f.quantity)} />
+            ))}
             {entry.picked.map((p) => (
               <Row key={p.code} name={p.name} value={p.words} />
             ))}
