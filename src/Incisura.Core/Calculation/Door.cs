@@ -95,6 +95,9 @@ internal static class Door
                     Quantity.Length);
         }
 
+        foreach (IGrouping<Type, Extra> given in choices.Extras.GroupBy(e => e.GetType()).Where(g => g.Skip(1).Any()))
+            check.Holds(
+                false, Extra.CodeOf(given.Key), double.NaN, $"There are {given.Count()} times {given.First().Words}; only one can be worked with.");
         foreach (Extra extra in choices.Extras)
         {
             string code = Extra.CodeOf(extra.GetType());

@@ -216,5 +216,5 @@ public partial class Operation<TWork, TResult> : IOperation
 public static class Engine
 {
     /// <summary>Raised whenever any figure could change; the changelog names what moved.</summary>
-    public const string Version = "15";
+    public const string Version = "16";
 }

@@ -75,6 +75,7 @@ public readonly struct ThreadMilling : IWork<WorkResult>
         Thread t = own.Thread.Thread;
         double crest = x[Input.CrestDiameter], angle = own.Thread.Form.FlankAngle, root = own.Thread.RootOf(own.Inside);
         bool taper = own.Thread.Form.Taper > 0;
+        own.Thread.CheckSide(own.Inside, check);
         check.Holds(
             Math.Abs(own.ProfileAngle - angle) <= 0.5, "threadToCut", angle,
             $"{own.Thread.Text} has flanks of {angle:0.#}° and the cutter has {own.ProfileAngle:0.#}°; take a cutter of {angle:0.#}°.")

@@ -223,6 +223,7 @@ public readonly struct ThreadTurning : IWork<WorkResult>
     {
         Thread t = own.Thread.Thread;
         double angle = own.Thread.Form.FlankAngle;
+        own.Thread.CheckSide(own.Inside, check);
         check.Holds(
             Math.Abs(own.ProfileAngle - angle) <= 0.5, "threadToCut", angle,
             $"{own.Thread.Text} has flanks of {angle:0.#}° and the insert has {own.ProfileAngle:0.#}°; take an insert of {angle:0.#}°.")

@@ -35,7 +35,13 @@ public static class MinorLimits
     {
         double basic = diameter - (5 * Math.Sqrt(3) / 8 * pitch);
         if (MetricLimits.MinorTolerance(pitch, 6) is not null)
-            return [.. Enumerable.Range(4, 5).Select(g => new MinorClass($"{g}H", basic, basic + MetricLimits.MinorTolerance(pitch, g)!.Value))];
+            return
+            [
+                .. from grade in Enumerable.Range(4, 5)
+                   let tolerance = MetricLimits.MinorTolerance(pitch, grade)
+                   where tolerance is not null
+                   select new MinorClass($"{grade}H", basic, basic + tolerance.Value),
+            ];
 
         // 3B is left out: its own, tighter limit is not here.
         double perInch = Units.MillimetresPerInch / pitch;

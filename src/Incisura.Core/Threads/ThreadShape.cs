@@ -100,9 +100,18 @@ public readonly record struct ThreadShape(
         };
     }
 
-    /// <summary>Normal lengths of engagement, mm: 2.24 and 6.7 times P·d^0.2; ISO 965-1. Not a number for other forms.</summary>
+    // Ends of the ranges of diameters of ISO 965-1, mm, the largest first.
+    private static readonly double[] Ranges = [180, 90, 45, 22.4, 11.2, 5.6, 2.8, 1.4, 0.99];
+
+    /// <summary>
+    /// Normal lengths of engagement, mm: 2.24 and 6.7 times P·d^0.2 with d the lower end of its range of diameters; ISO 965-1, whose tables round
+    /// them. Not a number for other forms.
+    /// </summary>
     /// <param name="t">The thread.</param>
-    public static (double Least, double Most) NormalEngagement(Thread t) => t.Form == ThreadForm.Metric
-        ? (2.24 * t.Pitch * Math.Pow(t.Diameter, 0.2), 6.7 * t.Pitch * Math.Pow(t.Diameter, 0.2))
-        : (double.NaN, double.NaN);
+    public static (double Least, double Most) NormalEngagement(Thread t)
+    {
+        if (t.Form != ThreadForm.Metric) return (double.NaN, double.NaN);
+        double lower = Array.Find(Ranges, r => t.Diameter > r), scale = t.Pitch * Math.Pow(lower > 0 ? lower : t.Diameter, 0.2);
+        return (2.24 * scale, 6.7 * scale);
+    }
 }

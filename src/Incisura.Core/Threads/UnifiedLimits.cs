@@ -20,18 +20,24 @@ internal static class UnifiedLimits
 
     public static ThreadLimits? Of(Thread t, string name)
     {
-        if (!Classes.TryGetValue(name, out (double Factor, bool Checked) c)) return null;
+        string series = ThreadText.SeriesOf(t);
+        bool isCoarseOrFine = series is "UNC" or "UNF";
+        if (!Classes.TryGetValue(name, out (double Factor, bool Checked) c) || (name[0] == '1' && !isCoarseOrFine)) return null;
         double d = t.Diameter / Inch, p = t.Pitch / Inch, thirds = Math.Pow(p, 2.0 / 3);
 
-        // Length of engagement: the diameter for coarse and fine threads, nine pitches for all others.
-        double length = ThreadText.SeriesOf(t) is "UNC" or "UNF" ? d : 9 * p;
+        // Length of engagement: the diameter for coarse and fine threads and those of 4, 6 and 8 an inch, nine pitches for all others.
+        double length = isCoarseOrFine || (series == "UN" && Math.Round(1 / p) is 4 or 6 or 8) ? d : 9 * p;
         double tolerance2A = Math.Round((0.0015 * Math.Cbrt(d)) + (0.0015 * Math.Sqrt(length)) + (0.015 * thirds), 6),
             tolerance = Math.Round(c.Factor * tolerance2A, 4), allowance = name is "1A" or "2A" ? Math.Round(0.3 * tolerance2A, 4) : 0;
         double pitch = Math.Round(d - (0.75 * Math.Sqrt(3) / 2 * p), 4), minor = d - (1.25 * Math.Sqrt(3) / 2 * p);
+
+        // Printed to three places from #6 up, from four that were rounded before.
+        double inside = Math.Round(minor, 4);
+        int places = d < 0.1375 ? 4 : 3;
         if (name[1] == 'B')
             return new(
                 name, true, In(d, double.NaN), In(pitch, pitch + tolerance),
-                name == "3B" ? In(Math.Round(minor, 3), double.NaN) : In(Math.Round(minor, 3), Math.Round(minor + Math.Round(Minor(d, p), 4), 3)),
+                In(Math.Round(inside, places), name == "3B" ? double.NaN : Math.Round(inside + Math.Round(Minor(d, p), 4), places)),
                 name == "3B" ? "ASME B1.1; the largest minor diameter of 3B is not here" : "ASME B1.1", c.Checked);
         double major = Math.Round((name == "1A" ? 0.09 : 0.06) * thirds, 4), top = Math.Round(d, 4) - allowance;
         return new(

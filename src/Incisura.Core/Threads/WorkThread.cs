@@ -32,6 +32,18 @@ public sealed record WorkThread(string Text, Thread Thread, ThreadShape Shape)
         return classes.Select(c => ThreadLimits.Of(Thread, c)).FirstOrDefault(l => l?.Internal == inside);
     }
 
+    /// <summary>Refuses a class of the other side, whose limits would be those of another class than the one that was written.</summary>
+    /// <param name="inside">Whether it is cut inside.</param>
+    /// <param name="check">Takes the fault.</param>
+    internal void CheckSide(bool inside, InputCheck check)
+    {
+        if (ThreadLimits.Of(Thread, Thread.Class) is not { Class.Length: > 0 } own || own.Internal == inside) return;
+        (string here, string there) = inside ? ("inside", "outside") : ("outside", "inside");
+        string instead = LimitsOf(inside) is { Class.Length: > 0 } usual ? $"write {usual.Class}, or leave the class out" : "leave the class out";
+        check.Holds(
+            false, "threadToCut", double.NaN, $"{Thread.Class} is a class of threads {there}, and this one is cut {here}; {instead}.");
+    }
+
     /// <summary>How far its diameters at the face of the work lie above those of <see cref="Shape"/>, mm: 0 but for taper threads.</summary>
     /// <param name="inside">Whether it is cut inside.</param>
     public double AtFace(bool inside) => GaugePlane.Of(Thread) is not { } gauge ? 0

@@ -205,6 +205,7 @@ internal static class CourseLoad
         if (!setup.IsBlade)
         {
             limits.Add(TurningLimits.EdgeLength, r[Output.EdgeLength], setup.EdgeAllowed);
+            limits.Add(TurningLimits.WholeEdge, r[Output.EdgeLength], setup.WholeEdge);
             if (c.CornerRadius > 0) limits.Add(TurningLimits.CornerFeed, x[Input.FeedPerRevolution], CornerShare * c.CornerRadius);
         }
 

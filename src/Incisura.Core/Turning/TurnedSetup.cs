@@ -49,7 +49,8 @@ public sealed class TurnedSetup : TurningSetup
         string shape = Cutter.Picked("insert");
         TipAngle = TurningTools.TipAngle(Cutter);
         if (TipAngle == 0) (CornerRadius, EdgeAngle) = (Cutter[Dimension.InscribedCircle] / 2, 90);
-        EdgeAllowed = Shares[shape] * TurningTools.EdgeLength(Cutter);
+        WholeEdge = TurningTools.EdgeLength(Cutter);
+        EdgeAllowed = Shares[shape] * WholeEdge;
         Wiper = Cutter[Dimension.WiperLength] is var wiper && wiper > 0 ? wiper : 0;
     }
 
@@ -109,6 +110,9 @@ public sealed class TurnedSetup : TurningSetup
 
     /// <summary>Largest length of edge in the work, mm.</summary>
     public double EdgeAllowed { get; }
+
+    /// <summary>Length of the whole edge of the insert, mm; 0 for a blade.</summary>
+    public double WholeEdge { get; }
 
     /// <summary>Depth a blade reaches before its shank, mm; NaN of other tools.</summary>
     public double BladeReach { get; } = double.NaN;

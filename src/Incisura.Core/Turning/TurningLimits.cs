@@ -39,6 +39,12 @@ public static class TurningLimits
         "edgeLength", "Edge in the work", Quantity.Length, Severity.Caution, "Take less depth, or a larger insert.")
     { Holds = [Input.DepthOfCut] };
 
+    /// <summary>The whole edge of the insert: beyond it the shank is in the work, mm.</summary>
+    public static readonly LimitDefinition WholeEdge = new(
+        "wholeEdge", "Whole edge of the insert", Quantity.Length, Severity.Stop,
+        "Take less depth, or a larger insert: beyond its edge the shank rubs.")
+    { Holds = [Input.DepthOfCut] };
+
     /// <summary>Feed that the corner bears: half its radius for roughing, mm.</summary>
     public static readonly LimitDefinition CornerFeed = new(
         "cornerFeed", "Feed for the corner", Quantity.Chip, Severity.Caution, "Lower the feed, or take a larger corner radius.")

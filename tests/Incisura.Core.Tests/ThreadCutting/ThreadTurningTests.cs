@@ -13,6 +13,13 @@ public sealed class ThreadTurningTests
 {
     private static readonly (Dimension, double)[] Coarse = [(Dimension.LargestPitch, 3), (Dimension.Pitch, 0.5)];
 
+    [Theory]
+    [InlineData("M30x2-6H", false, "write 6g")]
+    [InlineData("M30x2-6g", true, "write 6H")]
+    [InlineData("1-8 UNC-2B", false, "write 2A")]
+    public void A_class_of_the_other_side_is_refused_and_not_replaced(string thread, bool inside, string cure) => Assert.Contains(
+        cure, Refused(() => Turn(Turned(inside: inside), Thread(thread)), "threadToCut").Sentence, StringComparison.Ordinal);
+
     [Fact]
     public void Sizes_stand_in_the_middle_of_the_class_and_the_height_between_them()
     {

@@ -50,6 +50,63 @@ public class ThreadTests
             }
     }
 
+    // Printed limits, mm: grades beside 6, whose tolerances are steps of a series and not ratios of grade 6.
+    [Theory]
+    [InlineData("M1.6", "6g", 1.291, 1.354)]
+    [InlineData("M1.6", "6H", 1.373, 1.458)]
+    [InlineData("M2", "6g", 1.654, 1.721)]
+    [InlineData("M2", "6H", 1.740, 1.830)]
+    [InlineData("M2.5", "6g", 2.117, 2.188)]
+    [InlineData("M2.5", "6H", 2.208, 2.303)]
+    [InlineData("M18", "5g6g", 16.202, 16.334)]
+    [InlineData("M24x2", "5g6g", 22.531, 22.663)]
+    [InlineData("M16", "4H", 14.701, 14.833)]
+    [InlineData("M10", "7g6g", 8.824, 8.994)]
+    [InlineData("M3", "4h", 2.627, 2.675)]
+    [InlineData("M3x0.35", "6H", 2.773, 2.863)]
+    [InlineData("M100x6", "6g", 95.723, 96.023)]
+    public void Pitch_diameters_of_other_grades_are_those_of_the_printed_tables(string thread, string name, double least, double most)
+    {
+        SizeLimits pitch = ThreadLimits.Of(ThreadText.Read(thread)!, name)!.Pitch;
+        Assert.Equal((least, most), (Math.Round(pitch.Least, 6), Math.Round(pitch.Most, 6)));
+    }
+
+    [Theory]
+    [InlineData("M2", "7H")]
+    [InlineData("M4", "8g")]
+    [InlineData("M4", "8H")]
+    [InlineData("M4", "9g8g")]
+    [InlineData("M24x1", "8H")]
+    [InlineData("2-8 UN", "1A")]
+    [InlineData("1/2-28 UNEF", "1B")]
+    public void A_class_that_its_standard_does_not_have_is_not_given_its_name(string thread, string name) =>
+        Assert.Null(ThreadLimits.Of(ThreadText.Read(thread)!, name));
+
+    // Each grade is coarser than the one before in every size, and never by more than half.
+    [Fact]
+    public void Grades_follow_each_other_in_every_listed_size()
+    {
+        foreach (Thread t in ThreadTables.All.Select(l => l.Thread).Where(t => t.Form == ThreadForm.Metric))
+            foreach (char position in "gH")
+            {
+                double[] widths =
+                [
+                    .. Enumerable.Range(3, 7).Select(g => ThreadLimits.Of(t, char.IsUpper(position) ? $"{g}{position}" : $"{g}g6g"))
+                        .OfType<ThreadLimits>().Select(l => l.Pitch.Most - l.Pitch.Least),
+                ];
+                Assert.All(widths.Zip(widths.Skip(1)), w => Assert.InRange(w.Second / w.First, 1.2, 1.34));
+            }
+    }
+
+    [Fact]
+    public void Threads_of_eight_an_inch_are_taken_to_be_engaged_over_their_diameter()
+    {
+        SizeLimits pitch = ThreadLimits.Of(ThreadText.Read("2-8 UN")!, "2A")!.Pitch;
+        Assert.Equal((1.9087, 1.9165), (Math.Round(pitch.Least / 25.4, 4), Math.Round(pitch.Most / 25.4, 4)));
+        (double least, double most) = ThreadShape.NormalEngagement(Metric(10, 1.5));
+        Assert.Equal((4.74, 14.18), (Math.Round(least, 2), Math.Round(most, 2)));
+    }
+
     [Theory]
     [InlineData("coarseThreadsPerInch", "UNC")]
     [InlineData("fineThreadsPerInch", "UNF")]
