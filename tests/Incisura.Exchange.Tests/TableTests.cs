@@ -60,8 +60,9 @@ public class TableTests
         file.Write(TableFile.WriteWorkbook(["number", "DC"], [["C-1", 6.5]]));
         using (ZipArchive archive = new(file, ZipArchiveMode.Update, leaveOpen: true))
         {
-            ZipArchiveEntry sheet = archive.Entries.Single(e => e.FullName.StartsWith("xl/worksheets/", StringComparison.Ordinal));
-            string name = sheet.FullName, text = new StreamReader(sheet.Open()).ReadToEnd();
+            ZipArchiveEntry sheet = archive.Entries.Single(e => e.FullName == "xl/worksheets/sheet1.xml");
+            string name = sheet.FullName, text;
+            using (StreamReader read = new(sheet.Open())) text = read.ReadToEnd();
             sheet.Delete();
             int end = text.IndexOf("</x:sheetData>", StringComparison.Ordinal);
             using StreamWriter written = new(archive.CreateEntry(name).Open());
