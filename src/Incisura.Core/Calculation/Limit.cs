@@ -167,7 +167,7 @@ public readonly struct Limit
 public struct LimitSet
 {
     /// <summary>Most limits of one calculation.</summary>
-    public const int Most = 26;
+    public const int Most = 28;
 
     private Room room;
 
