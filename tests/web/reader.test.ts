@@ -100,7 +100,10 @@ describe('what a reader sees', () => {
     expect(holdsFor(r).map((s) => s.code)).toEqual(['stockWidth']);
 
     // Of an edition from before it was marked.
-    const old = record({ figures: r.figures.map(({ atMachine: _, ...f }) => f), settings: [] });
+    const old = record({
+      figures: r.figures.map(({ code, symbol, name, quantity, value, rank }) => ({ code, symbol, name, quantity, value, rank })),
+      settings: [],
+    });
     expect(setAtMachine(old).map((f) => f.code)).toEqual(['power', 'programmedSpeed']);
   });
 });
