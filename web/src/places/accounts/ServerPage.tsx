@@ -23,11 +23,7 @@ export function ServerPage() {
         <h1>The server</h1>
         {s && (
           <span className={uncopied ? 'warn' : 'muted'}>
-            {uncopied
-              ? 'No copy of the database is made.'
-              : s.health.status === 'healthy'
-                ? 'All of it is well.'
-                : 'Something needs you.'}
+            {uncopied ? 'No copy of the database is made.' : s.health.status === 'healthy' ? 'All of it is well.' : 'Something needs you.'}
           </span>
         )}
         <span className="grow" />
