@@ -7,6 +7,13 @@ internal static class HoleWords
 
     public static readonly Output[] LoadRows = [Output.Chip, Output.Power, Output.Torque, Output.Thrust, Output.ToolLife];
 
+    /// <summary>What is set at the machine for any hole, round what an operation has of its own.</summary>
+    public static IReadOnlyList<string> SetAtMachine(params ReadOnlySpan<MachineSetting> own) => MachineSetting.InOrder(
+        [
+            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, .. own, Output.ProgrammedHeight, Input.Approach,
+            Input.Retract,
+        ]);
+
     public static readonly FieldDescription Feed = new(Input.FeedPerRevolution, "f", "Feed per revolution", "Per turn", Quantity.Chip, 0.0005, 10);
     public static readonly FieldDescription Depth = new(Input.Depth, "t", "Depth", "Deep", Quantity.Length, 0.01, 2000);
     public static readonly FieldDescription Breakthrough = new(Input.Breakthrough, "t_b", "Breakthrough", "Deep", Quantity.Length, 0, 100, 1);

@@ -14,6 +14,10 @@ internal static class MillingWords
             Output.PeakForce, Output.ToolStress, Output.TeethInCut, Output.ToolLife,
         ];
 
+    /// <summary>What is set at the machine for any milling, round what an operation has of its own.</summary>
+    public static IReadOnlyList<string> SetAtMachine(params ReadOnlySpan<MachineSetting> own) =>
+        MachineSetting.InOrder([Output.SpindleSpeed, Output.FeedRate, .. own, Input.FeedPerTooth, Input.CuttingSpeed]);
+
     public static readonly FieldDescription FeedPerTooth = new(Input.FeedPerTooth, "f_z", "Feed per tooth", "Per tooth", Quantity.Chip, 0.0001, 5);
     public static readonly FieldDescription Width = new(Input.WidthOfCut, "a_e", "Width, at most", "Across", Quantity.Length, 0.001, 500);
     public static readonly FieldDescription Depth = new(Input.DepthOfCut, "a_p", "Depth, at most", "Deep", Quantity.Length, 0.001, 500);

@@ -5,6 +5,12 @@ internal static class TurningWords
 {
     public const string Work = "Work", Deep = "Deep", HeldTo = "Held to", Along = "Along";
 
+    /// <summary>What is set at the machine for any turning, round what an operation has of its own.</summary>
+    public static IReadOnlyList<string> SetAtMachine(params ReadOnlySpan<MachineSetting> own) => MachineSetting.InOrder(
+        [
+            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, .. own, Output.TopSpeed, Output.ClampDiameter, Input.GripLength,
+        ]);
+
     public static readonly FieldDescription Before = new(Input.StartDiameter, "D_0", "Ø before", Work, Quantity.Length, 0.5, 2000);
     public static readonly FieldDescription After = new(Input.EndDiameter, "D_2", "Ø finished", Work, Quantity.Length, 0.2, 2000);
     public static readonly FieldDescription Length = new(Input.Length, "L", "Length turned", Work, Quantity.Length, 0.1, 5000);

@@ -95,16 +95,17 @@ public static class Publication
     /// <param name="stopped">Whether somebody at a machine forbids to run it.</param>
     /// <param name="ended">Whether the day until which it was approved is over.</param>
     /// <param name="stands">How it stands.</param>
-    public static Since WordOf(int revision, int inForce, bool stopped, bool ended, Stands stands) => 0 switch
-    {
-        _ when inForce == 0 => Since.Withdrawn,
-        _ when stopped => Since.Stopped,
-        _ when inForce != revision => Since.Superseded,
-        _ when ended => Since.Ended,
-        _ when stands == Stands.Broken => Since.Broken,
-        _ when stands == Stands.Stale => Since.Stale,
-        _ => Since.Holds,
-    };
+    public static Since WordOf(int revision, int inForce, bool stopped, bool ended, Stands stands) =>
+        inForce == 0 ? Since.Withdrawn
+        : stopped ? Since.Stopped
+        : inForce != revision ? Since.Superseded
+        : ended ? Since.Ended
+        : stands switch
+        {
+            Stands.Broken => Since.Broken,
+            Stands.Stale => Since.Stale,
+            _ => Since.Holds,
+        };
 
     // The same answer as everywhere: what stands against reading these figures, the gravest first.
     private static SinceThen Of(int revision, RecordState state, bool ended, int inForce, Standing standing)

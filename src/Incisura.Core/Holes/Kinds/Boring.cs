@@ -101,9 +101,7 @@ internal readonly struct Boring<TBar> : IHoleKind
         [Output.SpindleSpeed, Output.FeedRate, Output.PeakToValley, Output.Time],
         [Output.Stock, Output.ProgrammedDepth, Output.ProgrammedHeight, Output.Deflection, .. LoadRows, Output.RemovalRate])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.BoreDiameter, Input.Breakthrough,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.BoreDiameter, Input.Breakthrough),
         Takes = LeftoverKind.Hole,
         Leaves = LeftoverKind.Hole,
         LeavesBy = Input.BoreDiameter,

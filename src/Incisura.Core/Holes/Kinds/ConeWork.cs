@@ -11,9 +11,7 @@ internal readonly struct CentreDrilling : IHoleKind
         [Chamfer with { Name = "Diameter at the surface" }, Dwell with { Default = 2 }, Feed, .. Planes],
         [], Large, [Output.ProgrammedHeight, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.DwellTurns),
         Takes = LeftoverKind.Hole,
         ChartedAs = [SpotDrilling.Description, Drilling.Description],
         Own = [new(Output.Own0, "M_p", "Torque of the pilot", Quantity.Torque) { Code = "pilotTorque" }],
@@ -70,9 +68,7 @@ internal readonly struct SpotDrilling : IHoleKind
         Large,
         [Output.ProgrammedHeight, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.DwellTurns),
         ChartedAs = [Drilling.Description],
     };
 
@@ -123,9 +119,7 @@ internal readonly struct Countersinking : IHoleKind
         [Chamfer, Before, Dwell with { Default = 3 }, Feed, .. Planes], [], Large,
         [Output.EdgeLength, Output.ProgrammedHeight, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.DwellTurns),
         Takes = LeftoverKind.Hole,
         ChartedAs = [SpotDrilling.Description],
     };

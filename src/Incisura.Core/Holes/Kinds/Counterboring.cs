@@ -19,9 +19,7 @@ internal readonly struct Counterboring : IHoleKind
         Large,
         [Output.Stock, Output.ProgrammedHeight, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.DwellTurns,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.DwellTurns),
         Takes = LeftoverKind.Hole,
         ChartedAs = [Drilling.Description],
     };

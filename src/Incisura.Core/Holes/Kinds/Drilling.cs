@@ -36,10 +36,9 @@ internal readonly struct Drilling : IHoleKind
         Large,
         [Output.DepthRatio, Output.ProgrammedHeight, Output.Pecks, .. LoadRows, Output.RemovalRate])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Output.Pecks, Input.FirstPeck,
-            Input.PeckRatio, Input.LeastPeck, Input.ChipBreakLift, Input.PeckClearance, Input.DwellTurns, Input.Breakthrough,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(
+            Output.Pecks, Input.FirstPeck, Input.PeckRatio, Input.LeastPeck, Input.ChipBreakLift, Input.PeckClearance,
+            Input.DwellTurns, Input.Breakthrough),
         Takes = LeftoverKind.Hole,
         Leaves = LeftoverKind.Hole,
     };

@@ -17,9 +17,7 @@ internal readonly struct Reaming : IHoleKind
         Large,
         [Output.Stock, Output.DepthRatio, Output.LeadLength, Output.DepthNeeded, Output.ProgrammedHeight, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.Breakthrough,
-            Output.ProgrammedHeight, Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Input.Breakthrough),
         Takes = LeftoverKind.Hole,
         Leaves = LeftoverKind.Hole,
     };

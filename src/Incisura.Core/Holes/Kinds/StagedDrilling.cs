@@ -44,11 +44,9 @@ internal readonly struct StagedDrilling : IHoleKind
         Large,
         [Output.DepthRatio, Output.ProgrammedHeight, Output.FreeLength, Output.WhirlSpeed, Output.FreeSpeed, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Input.PilotClearance,
-            Input.EntrySpeed, Input.EntryFeed, Input.CoolantDelay, Input.StartShare, Input.StartLength, Input.SlowShare,
-            Input.SlowMargin, Input.BreakShare, Input.WithdrawFeed, Input.Breakthrough, Output.ProgrammedHeight, Input.Approach,
-            Input.Retract),
+        AtMachine = SetAtMachine(
+            Input.PilotClearance, Input.EntrySpeed, Input.EntryFeed, Input.CoolantDelay, Input.StartShare, Input.StartLength,
+            Input.SlowShare, Input.SlowMargin, Input.BreakShare, Input.WithdrawFeed, Input.Breakthrough),
         ChartedAs = [Drilling.Description],
         Leaves = LeftoverKind.Hole,
         Extras = [Extra.CodeOf(typeof(CrossHoles)), Extra.CodeOf(typeof(StageEdits))],

@@ -95,10 +95,7 @@ internal readonly struct Tapping : IHoleKind
             Output.BreakingTorque, Output.Power, Output.Drift,
         ])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.ProgrammedDepth, Output.FeedInUse, Output.ReturnSpeed,
-            Output.ReturnFeed, Input.BottomClearance, Input.Breakthrough, Input.ReturnRatio, Output.ProgrammedHeight,
-            Input.Approach, Input.Retract),
+        AtMachine = SetAtMachine(Output.ReturnSpeed, Output.ReturnFeed, Input.BottomClearance, Input.Breakthrough, Input.ReturnRatio),
         Takes = LeftoverKind.Hole,
         FeedInStep = true,
     };

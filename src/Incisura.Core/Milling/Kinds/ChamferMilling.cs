@@ -25,9 +25,7 @@ internal readonly struct ChamferMilling : IMillingKind
         Large,
         [Output.TipDepth, Output.Diameter, Output.LowerDiameter, Output.LowerSpeed, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.TipDepth, Output.Diameter, Input.TipBelow, Output.Overrun,
-            Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.TipDepth, Output.Diameter, Input.TipBelow, Output.Overrun),
         ChartedAs = [SideFinish.Description],
     };
 

@@ -39,9 +39,7 @@ internal readonly struct ConstantEngagement : IMillingKind
         Large,
         [Output.LoopStep, Output.LoopRadius, Output.Rounds, Output.RimFeed, Output.Own0, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.LoopStep, Output.Depth, Output.LoopRadius, Output.Rounds,
-            Output.PassesDown, Output.RimFeed, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.LoopStep, Output.Depth, Output.LoopRadius, Output.Rounds, Output.PassesDown, Output.RimFeed),
         ChartedAs = [SideRough.Description],
         DepthFactor = 10,
         Own = [new(Output.Own0, "P_m", "Power over whole loops", Quantity.Power) { Code = "loopPower" }],

@@ -39,9 +39,7 @@ internal readonly struct CornerCleaning : IMillingKind
             .. LoadRows,
         ])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Depth, Output.PassesAcross, Output.PassesDown, Input.WidthOfCut,
-            Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Depth, Output.PassesAcross, Output.PassesDown, Input.WidthOfCut),
         Takes = LeftoverKind.Wall,
         ChartedAs = [SideRough.Description, SideFinish.Description],
         DepthFactor = 0.5,

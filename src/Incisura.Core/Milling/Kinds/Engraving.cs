@@ -30,9 +30,7 @@ internal readonly struct Engraving : IMillingKind
         Large,
         [Output.TopWidth, Output.TipDepth, Output.Diameter, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.TipDepth, Output.TopWidth, Output.Overrun, Input.FeedPerTooth,
-            Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.TipDepth, Output.TopWidth, Output.Overrun),
         ChartedAs = [ChamferMilling.Description, SideFinish.Description],
     };
 

@@ -32,9 +32,7 @@ internal readonly struct FaceMilling : IMillingKind
             Output.PeakToValley,
         ])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Input.Offset, Output.PassesAcross,
-            Output.PassesDown, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Width, Output.Depth, Input.Offset, Output.PassesAcross, Output.PassesDown, Output.Overrun),
         ChartedAs = [SideRough.Description],
         DepthFactor = 0.25,
         WidthFactor = 0.7,

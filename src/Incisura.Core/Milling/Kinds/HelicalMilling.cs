@@ -164,9 +164,9 @@ internal readonly struct HelicalEntry : IMillingKind
         [Helix.Hole, Helix.Angle, Helix.HoleDepth, Helix.Through, FeedPerTooth, Deflection(60)],
         [ChipKept("largest")], Large, Helix.Rows)
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds,
-            Input.RampAngle, Input.Breakthrough, Output.RimFeed, Output.FeedDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(
+            Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds, Input.RampAngle, Input.Breakthrough,
+            Output.RimFeed, Output.FeedDown),
         Leaves = LeftoverKind.Hole,
         LeavesBy = Input.HoleDiameter,
         ChartedAs = [SlotMilling.Description, SideRough.Description],
@@ -210,9 +210,9 @@ internal readonly struct HelicalBoring : IMillingKind
         Large,
         Helix.Rows)
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds,
-            Input.RampAngle, Input.Breakthrough, Output.RimFeed, Output.FeedDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(
+            Output.PathDiameter, Output.DepthInTurn, Output.ProgrammedDepth, Output.Rounds, Input.RampAngle, Input.Breakthrough,
+            Output.RimFeed, Output.FeedDown),
         Leaves = LeftoverKind.Hole,
         LeavesBy = Input.HoleDiameter,
         ChartedAs = [SideRough.Description],

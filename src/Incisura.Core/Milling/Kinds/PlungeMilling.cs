@@ -51,9 +51,7 @@ internal readonly struct PlungeMilling : IMillingKind
         Large,
         [Output.Width, Output.Rounds, Output.Ridge, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Width, Input.SideStep, Output.Rounds, Input.FeedPerTooth,
-            Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Width, Input.SideStep, Output.Rounds),
         Takes = LeftoverKind.Wall,
         ChartedAs = [SideRough.Description, FaceMilling.Description],
     };

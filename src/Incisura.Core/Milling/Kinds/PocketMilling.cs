@@ -41,9 +41,7 @@ internal readonly struct PocketMilling : IMillingKind
         Large,
         [Output.Width, Output.Depth, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Input.RampAngle, Input.StockLeft,
-            Output.PassesAcross, Output.PassesDown, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Width, Output.Depth, Input.RampAngle, Input.StockLeft, Output.PassesAcross, Output.PassesDown),
         Leaves = LeftoverKind.Wall,
         ChartedAs = [SideRough.Description],
         DepthFactor = 0.6,

@@ -51,9 +51,7 @@ internal readonly struct RampMilling : IMillingKind
         Large,
         [Output.Gain, Output.Depth, Output.PassesDown, Output.Tilt, Output.FeedDown, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Gain, Output.Tilt, Output.PassesDown, Output.FeedDown,
-            Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Gain, Output.Tilt, Output.PassesDown, Output.FeedDown),
         ChartedAs = [SlotMilling.Description, SideRough.Description],
         DepthFactor = 0.25,
     };

@@ -80,9 +80,7 @@ internal readonly struct SideRough : IMillingKind
         Large,
         LoadRows)
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown,
-            Input.StockLeft, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown, Input.StockLeft, Output.Overrun),
         Takes = LeftoverKind.Wall,
         Leaves = LeftoverKind.Wall,
     };
@@ -154,9 +152,7 @@ internal readonly struct SideFinish : IMillingKind
         Large,
         [Output.PeakToValley, Output.WallError, Output.WallTilt, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown,
-            Input.SpringPasses, Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Width, Output.Depth, Output.PassesAcross, Output.PassesDown, Input.SpringPasses, Output.Overrun),
         Takes = LeftoverKind.Wall,
         DepthGivesWay = true,
     };

@@ -26,9 +26,7 @@ internal readonly struct SlotMilling : IMillingKind
         Large,
         [Output.Width, Output.Depth, .. LoadRows])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Depth, Output.Width, Output.PassesAcross, Output.PassesDown,
-            Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Depth, Output.Width, Output.PassesAcross, Output.PassesDown, Output.Overrun),
         ChartedAs = [SideRough.Description, PocketMilling.Description],
         DepthFactor = 0.4,
     };

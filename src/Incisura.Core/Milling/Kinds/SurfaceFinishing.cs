@@ -58,9 +58,7 @@ internal readonly struct SurfaceFinishing : IMillingKind
             Output.PeakForce, Output.PeakToValley,
         ])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.SpindleSpeed, Output.FeedRate, Output.Step, Output.Tilt, Input.ContactPlace, Output.PassesAcross,
-            Output.Overrun, Input.FeedPerTooth, Input.CuttingSpeed),
+        AtMachine = SetAtMachine(Output.Step, Output.Tilt, Input.ContactPlace, Output.PassesAcross, Output.Overrun),
         ChartedAs = [SideFinish.Description],
     };
 

@@ -117,9 +117,7 @@ public readonly struct PartingOff : ITurningKind
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.TopSpeed, Output.Time],
         [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError or Output.TopSpeed)), Output.GapNeeded])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Input.SlowFrom, Input.SlowShare, Output.TopSpeed,
-            Output.ClampDiameter, Input.GripLength),
+        AtMachine = TurningWords.SetAtMachine(Input.SlowFrom, Input.SlowShare),
         ChartedAs = [Grooving.Description],
         Own = [BladeCutting.WidthOfChip],
     };

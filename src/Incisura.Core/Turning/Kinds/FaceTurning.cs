@@ -32,9 +32,7 @@ public readonly struct FaceTurning : ITurningKind
         ],
         TurningWords.Options, TurningWords.Large, TurningWords.Rows)
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.StockLeft,
-            Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        AtMachine = TurningWords.SetAtMachine(Output.Depth, Output.PassesDown, Input.StockLeft),
         ChartedAs = [RoughTurning.Description],
     };
 

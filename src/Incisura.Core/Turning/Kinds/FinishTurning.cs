@@ -25,9 +25,7 @@ public readonly struct FinishTurning : ITurningKind
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.PeakToValley, Output.Time],
         [.. TurningWords.Rows.Where(o => o != Output.PeakToValley), Output.Depth])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.FaceStock,
-            Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        AtMachine = TurningWords.SetAtMachine(Output.Depth, Output.PassesDown, Input.FaceStock),
         ChartedAs = [RoughTurning.Description],
         Extras = LongTurning.Extras,
     };

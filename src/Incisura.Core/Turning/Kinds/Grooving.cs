@@ -41,9 +41,7 @@ public readonly struct Grooving : ITurningKind
         [Output.ProgrammedSpeed, Output.FeedInUse, Output.InnerDiameter, Output.Time],
         [.. TurningWords.Rows.Where(o => o is not (Output.PeakToValley or Output.FormError)), Output.Depth])
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.InnerDiameter, Output.PassesDown, Output.TopSpeed,
-            Output.ClampDiameter, Input.GripLength),
+        AtMachine = TurningWords.SetAtMachine(Output.InnerDiameter, Output.PassesDown),
         Own =
         [
             new(Output.InnerDiameter, "D_u", "Ø at the bottom", Quantity.Length),

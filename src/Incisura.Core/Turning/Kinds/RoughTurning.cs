@@ -17,9 +17,7 @@ public readonly struct RoughTurning : ITurningKind
         ],
         TurningWords.Options, TurningWords.Large, TurningWords.Rows)
     {
-        AtMachine = MachineSetting.InOrder(
-            Output.ProgrammedSpeed, Input.SpeedClamp, Output.FeedInUse, Output.Depth, Output.PassesDown, Input.StockLeft,
-            Input.FaceStock, Output.TopSpeed, Output.ClampDiameter, Input.GripLength),
+        AtMachine = TurningWords.SetAtMachine(Output.Depth, Output.PassesDown, Input.StockLeft, Input.FaceStock),
         Extras = LongTurning.Extras,
     };
 
