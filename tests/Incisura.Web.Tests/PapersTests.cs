@@ -23,6 +23,7 @@ public sealed class PapersTests(Workshop workshop) : IClassFixture<Workshop>
         await ines.PublishAsync(new { note = "One of each" });
         int edition = (await ines.GetAsync("/editions")).Json[0].GetProperty("number").GetInt32();
         using JsonDocument file = JsonDocument.Parse(await ines.BytesAsync($"/editions/{edition}/file"));
+        int unstated = 0;
         foreach (JsonElement published in file.RootElement.GetProperty("records").EnumerateArray())
         {
             string number = published.GetProperty("record").GetString()!;
@@ -38,9 +39,17 @@ public sealed class PapersTests(Workshop workshop) : IClassFixture<Workshop>
                     .Where(f => f.AtMachine is not null && f.Value != 0).DistinctBy(f => f.Code).OrderBy(f => f.AtMachine).Select(f => f.Code));
             JsonElement entry = (await maren.GetAsync($"/lookup?q={number}"))["entries"][0];
             Assert.Equal(set, entry.GetProperty("figures").EnumerateArray().Select(f => f.GetProperty("code").GetString()));
+
+            // What nobody stated is told so wherever it stands, also where it is set at the machine, as the length in the jaws.
+            string[] notStated = [.. entry.GetProperty("notStated").EnumerateArray().Select(c => c.GetString()!)];
+            Assert.Equal(record.NotStated(), notStated);
+            unstated += set.Skip(4).Count(notStated.Contains);
             foreach (CardPaper paper in Enum.GetValues<CardPaper>())
             {
-                HashSet<string> told = [.. new DataCards(paper, Inch: false, "", "").Told(record).Select(r => r.Name)];
+                IReadOnlyList<(string Name, string Value)> rows = new DataCards(paper, Inch: false, "", "").Told(record);
+                Assert.All(record.SetAtMachine().Skip(4), f => Assert.Equal(
+                    notStated.Contains(f.Code), rows.First(r => r.Name == f.Name).Value.StartsWith("not stated", StringComparison.Ordinal)));
+                HashSet<string> told = [.. rows.Select(r => r.Name)];
                 Assert.All(record.SetAtMachine().Skip(4), f => Assert.Contains(f.Name, told));
                 Assert.All(record.HoldsFor(), s => Assert.Contains($"Holds for {char.ToLowerInvariant(s.Name[0])}{s.Name[1..]}", told));
             }
@@ -48,6 +57,8 @@ public sealed class PapersTests(Workshop workshop) : IClassFixture<Workshop>
             // A turned record names the speed that is programmed, never the one at the tip alone.
             if (code.StartsWith("turn-", StringComparison.Ordinal)) Assert.Equal(["programmedSpeed", "speedClamp", "feedInUse"], set[..3]);
         }
+
+        Assert.True(unstated > 0);
     }
 
     private static IEnumerable<string> Wanted(PublishedRecord record, OperationDescription operation) => operation.AtMachine.Where(

@@ -84,7 +84,7 @@ describe('what a reader sees', () => {
       settings: [
         { ...valued('speedClamp', 3200, 2), ofPart: false },
         { ...valued('stockLeft', 0, 3), ofPart: false },
-        { ...valued('gripLength', 40, 5), ofPart: true },
+        { ...valued('gripLength', 40, 5), ofPart: true, assumed: true },
         { ...valued('depth', 9, 4), ofPart: true },
         { ...valued('stockWidth', 3), ofPart: true },
         { ...valued('wallHeight', 0), ofPart: true },
@@ -98,6 +98,14 @@ describe('what a reader sees', () => {
       ['gripLength', 40],
     ]);
     expect(holdsFor(r).map((s) => s.code)).toEqual(['stockWidth']);
+
+    // What nobody stated is known as such there too; a figure that comes to nothing is not told by what was typed for it.
+    expect(
+      setAtMachine(r)
+        .filter((f) => f.assumed)
+        .map((f) => f.code),
+    ).toEqual(['gripLength']);
+    expect(setAtMachine({ ...r, figures: [{ ...valued('depth', 0, 4), rank: 'row' }] }).map((f) => f.code)).not.toContain('depth');
 
     // Of an edition from before it was marked.
     const old = record({

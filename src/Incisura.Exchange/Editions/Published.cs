@@ -112,13 +112,20 @@ public static class Published
         OperationDescription? operation = Operations.Find(record.Operation.Code)?.Description;
         return
         [
-            .. record.Figures.Select(f => (Figure: f, f.AtMachine))
-                .Concat(record.Settings.Select(s => (Figure: new PublishedFigure(s.Code, s.Symbol, s.Name, s.Quantity, s.Value, "row"), s.AtMachine)))
-                .Select(f => (f.Figure, Place: f.AtMachine ?? Place(f.Figure.Code, operation)))
+            .. record.Figures.Concat(record.Settings.Select(s => new PublishedFigure(s.Code, s.Symbol, s.Name, s.Quantity, s.Value, "row")
+                {
+                    AtMachine = s.AtMachine,
+                }))
+                .DistinctBy(f => f.Code)
+                .Select(f => (Figure: f, Place: f.AtMachine ?? Place(f.Code, operation)))
                 .Where(f => f.Place is not null && f.Figure.Value != 0)
-                .DistinctBy(f => f.Figure.Code).OrderBy(f => f.Place).Select(f => f.Figure),
+                .OrderBy(f => f.Place).Select(f => f.Figure),
         ];
     }
+
+    /// <summary>Codes of the settings that nobody stated, so that a usual value was taken.</summary>
+    public static IReadOnlyList<string> NotStated(this PublishedRecord record) =>
+        [.. record.Settings.Where(s => s.Assumed == true).Select(s => s.Code)];
 
     /// <summary>What the part is that the figures hold for, beside what is set at the machine.</summary>
     public static IEnumerable<PublishedSetting> HoldsFor(this PublishedRecord record)

@@ -47,11 +47,12 @@ public sealed record DataCards(CardPaper Paper, bool Inch, string Heading, strin
     public IReadOnlyList<(string Name, string Value)> Told(PublishedRecord r)
     {
         IReadOnlyList<PublishedFigure> set = r.SetAtMachine();
+        IReadOnlyList<string> notStated = r.NotStated();
+        string Stated(string code, string text) => (notStated.Contains(code) ? "not stated, taken as " : "") + text;
         List<(string Name, string Value)> rows =
         [
-            .. set.Skip(MostLarge).Select(f => (f.Name, Text(f.Value, f.Quantity))),
-            .. r.HoldsFor().Select(s => (
-                "Holds for " + Small(s.Name), (s.Assumed == true ? "not stated, taken as " : "") + Text(s.Value, s.Quantity))),
+            .. set.Skip(MostLarge).Select(f => (f.Name, Stated(f.Code, Text(f.Value, f.Quantity)))),
+            .. r.HoldsFor().Select(s => ("Holds for " + Small(s.Name), Stated(s.Code, Text(s.Value, s.Quantity)))),
             .. r.Options.Select(o => (o.Name, o.Words)),
             .. Registers(r.Assembly),
         ];

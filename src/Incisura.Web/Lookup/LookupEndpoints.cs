@@ -197,7 +197,7 @@ public static class LookupEndpoints
             [.. p.Assembly.Places.Select(s => s.ToString())],
             [.. p.SetAtMachine().Select(Published.AsFigure)],
             [.. p.HoldsFor().Select(Published.AsFigure)],
-            [.. p.Settings.Where(s => s.Assumed == true).Select(s => s.Code)],
+            p.NotStated(),
             [
                 .. p.Options.OrderBy(o => Array.IndexOf(AtTheMachine, o.Code) is var i and >= 0 ? i : AtTheMachine.Length)
                     .Select(o => new PickedOption(o.Code, o.Name, o.Words)),

@@ -8,13 +8,14 @@ export interface Index {
   units: Record<string, { unit: string; decimals: number }>;
 }
 
-interface Valued {
+export interface Valued {
   code: string;
   symbol: string;
   name: string;
   quantity: string;
   value: number;
   atMachine?: number;
+  assumed?: true;
 }
 
 /** A published record, as far as the page shows it. */
@@ -33,7 +34,7 @@ export interface Published {
     places: { machine: string; place: number }[];
   };
   figures: (Valued & { rank: string })[];
-  settings: (Valued & { ofPart: boolean; assumed?: true })[];
+  settings: (Valued & { ofPart: boolean })[];
   options: { code: string; name: string; words: string }[];
   findings: { severity: string; says: string }[];
   accepted: { says: string; reason: string; by: string }[];

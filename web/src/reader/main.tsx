@@ -1,6 +1,6 @@
 import { StrictMode, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { becameOf, fetchFile, found, against, holdsFor, setAtMachine, shown, type Index, type Published } from './folder';
+import { becameOf, fetchFile, found, against, holdsFor, setAtMachine, shown, type Index, type Published, type Valued } from './folder';
 import './reader.css';
 
 const MOST_SHOWN = 40;
@@ -98,6 +98,7 @@ function Reader() {
 function Card({ r, index }: { r: Published; index: Index }) {
   const became = becameOf(index, r, new Date().toISOString().slice(0, 10));
   const value = (v: { quantity: string; value: number }) => shown(index.units, v.quantity, v.value);
+  const stated = (v: Valued) => `${v.assumed ? 'not stated, taken as ' : ''}${value(v).join(' ')}`;
   const set = setAtMachine(r);
   const cautions = r.findings.filter((f) => f.severity !== 'info');
   return (
@@ -139,16 +140,13 @@ function Card({ r, index }: { r: Published; index: Index }) {
         {set.slice(LARGE).map((f) => (
           <div key={f.code}>
             <dt>{f.name}</dt>
-            <dd>{value(f).join(' ')}</dd>
+            <dd>{stated(f)}</dd>
           </div>
         ))}
         {holdsFor(r).map((s) => (
           <div key={s.code}>
             <dt>For {s.name[0]!.toLowerCase() + s.name.slice(1)}</dt>
-            <dd>
-              {s.assumed && 'not stated, taken as '}
-              {value(s).join(' ')}
-            </dd>
+            <dd>{stated(s)}</dd>
           </div>
         ))}
         {r.options.map((o) => (

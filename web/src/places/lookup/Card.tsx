@@ -8,14 +8,15 @@ import { Accepted, TermsLine } from '../../parts/TermsLine';
 import { moment } from '../../parts/units';
 import { Report } from './Report';
 
-// A table of components, which few entries have.
 // What became of figures so that nobody runs them.
 const FORBIDDEN = ['stopped', 'broken', 'ended', 'withdrawn'];
+// A table of components, which few entries have.
 const Stages = lazily(() => import('./ThemedStages'));
 
 type Entry = Schemas['LookupEntry'];
 // So many of what is set at the machine stand large.
 const LARGE = 4;
+
 /** The figures of one record as they are needed at the machine. */
 export function Card(props: {
   entry: Entry;
@@ -27,6 +28,8 @@ export function Card(props: {
   const { entry, edition, asOf, differs, onOpen } = props;
   const units = useUnits();
   const s = entry.situation;
+  const stated = (f: Schemas['Figure']) =>
+    `${entry.notStated.includes(f.code) ? 'not stated, taken as ' : ''}${units.text(f.value, f.quantity)}`;
   return (
     <article className={`card notched lookupcard since-${entry.since.what}`} aria-label={`Figures of ${s.assembly} in ${s.material}`}>
       <h1>
@@ -77,7 +80,7 @@ export function Card(props: {
           </dl>
           <div className="rows">
             {entry.figures.slice(LARGE).map((f) => (
-              <Row key={f.code} name={f.name} value={units.text(f.value, f.quantity)} />
+              <Row key={f.code} name={f.name} value={stated(f)} />
             ))}
             {entry.picked.map((p) => (
               <Row key={p.code} name={p.name} value={p.words} />
@@ -93,11 +96,7 @@ export function Card(props: {
               <h2>These figures hold for</h2>
               <div className="rows">
                 {entry.holdsFor.map((f) => (
-                  <Row
-                    key={f.code}
-                    name={f.name}
-                    value={`${entry.notStated.includes(f.code) ? 'not stated, taken as ' : ''}${units.text(f.value, f.quantity)}`}
-                  />
+                  <Row key={f.code} name={f.name} value={stated(f)} />
                 ))}
               </div>
             </>

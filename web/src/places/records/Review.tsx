@@ -46,16 +46,18 @@ const CutPicture = lazily(() => import('./CutPicture'));
 
 const MOST = 6;
 
-// What is set at the machine beside the large figures.
-const SET = ['depth', 'width'];
+// So many of what is set at the machine are told beside the large figures.
+const FOREMOST = 4;
 
 // What a reviewer asks first: the figures beside those approved before, what was departed from, what is cautioned, what was said.
 function Proposed({ assembly, revision: r }: { assembly: number; revision: Schemas['RecordRevisionView'] }) {
   const units = useUnits();
   const amount = (value: number | null, quantity: Schemas['Quantity']) => (value === null ? 'none' : units.text(value, quantity));
   const typed = r.result.fields.filter((f) => f.origin === 'typed' && f.proposed !== null);
-  const fields = useOperations().data?.find((o) => o.code === r.situation.operation)?.fields ?? [];
-  const shown = r.result.figures.filter((f) => f.rank === 'large' || SET.includes(f.code));
+  const operation = useOperations().data?.find((o) => o.code === r.situation.operation);
+  const fields = operation?.fields ?? [];
+  const foremost = operation?.atMachine.slice(0, FOREMOST) ?? [];
+  const shown = r.result.figures.filter((f) => f.rank === 'large' || foremost.includes(f.code));
   const worst = [...r.result.limits].sort((a, b) => (b.use ?? 0) - (a.use ?? 0))[0];
   const open = r.cautions.filter((c) => c.acceptance === null).length;
   return (
