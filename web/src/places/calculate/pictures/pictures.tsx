@@ -1,4 +1,5 @@
-import type { ReactNode } from 'react';
+import { Suspense, type ReactNode } from 'react';
+import { lazily } from '../../../api/busy';
 import { BELOW, ON_TOP } from '../holes/section';
 import { HoleSection } from '../holes/HoleSection';
 import type { FieldCode, Page, Picture, Shown } from '../page';
@@ -7,9 +8,11 @@ import { CornerView } from './CornerView';
 import { FromSide } from './FromSide';
 import type { Drawn } from './parts';
 import { SectionView } from './SectionView';
-import { ThreadMillingView } from '../threads/ThreadMillingView';
-import { ThreadTurningView } from '../threads/ThreadTurningView';
-import { TurnedView } from '../turning/TurnedView';
+
+// Needed only by whoever turns or cuts threads.
+const ThreadMillingView = lazily(async () => ({ default: (await import('../threads/ThreadMillingView')).ThreadMillingView }));
+const ThreadTurningView = lazily(async () => ({ default: (await import('../threads/ThreadTurningView')).ThreadTurningView }));
+const TurnedView = lazily(async () => ({ default: (await import('../turning/TurnedView')).TurnedView }));
 
 /** How a picture is drawn, and the fields that stand on it, to be typed into where there is a page to change. */
 interface Drawing {
@@ -33,9 +36,15 @@ const both = (view: (drawn: Drawn & Pick<Shown, 'assembly'>) => ReactNode): Draw
 const along = both((drawn) => <AlongAxis {...drawn} />);
 const corner = both((drawn) => <CornerView {...drawn} />);
 const section = both((drawn) => <SectionView {...drawn} profile={drawn.assembly.looks.profile} />);
-const turned: Drawing = { show: (shown) => <ThreadTurningView {...shown} />, holds: new Set() };
-const lathe: Drawing = { show: (shown) => <TurnedView {...shown} />, holds: new Set() };
-const milled: Drawing = { show: (shown) => <ThreadMillingView {...shown} />, holds: new Set() };
+
+// The same, fetched when it is first shown.
+const later = (view: (shown: Shown) => ReactNode): Drawing => ({
+  show: (shown) => <Suspense fallback={null}>{view(shown)}</Suspense>,
+  holds: new Set(),
+});
+const turned = later((shown) => <ThreadTurningView {...shown} />);
+const lathe = later((shown) => <TurnedView {...shown} />);
+const milled = later((shown) => <ThreadMillingView {...shown} />);
 const hole: Drawing = { show: (shown, page) => <HoleSection {...shown} page={page} />, holds: new Set([...ON_TOP, ...BELOW]) };
 
 /** Every picture an operation can ask for; one without a drawing does not compile. */
